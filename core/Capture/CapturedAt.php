@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Capture;
+
+/**
+ * When a frame was taken, by the camera's own clock: local date and time, and where the camera wrote them,
+ * the fraction of a second and the offset from UTC (Exif 2.32: DateTimeOriginal, SubSecTimeOriginal, OffsetTimeOriginal).
+ */
+final readonly class CapturedAt
+{
+    private function __construct(public string $local, public ?string $subsecond, public ?string $offset)
+    {
+    }
+
+    /**
+     * From Exif text, "2026:05:04 21:14:09"; separators other than the colon occur and are taken.
+     * Null where it is no date: blanks, zeros, the 31st of June.
+     */
+    public static function fromExif(?string $dateTime, ?string $subsecond = null, ?string $offset = null): ?self
+    {
+        if (null === $dateTime || 1 !== preg_match('/^(\d{4})\D(\d\d)\D(\d\d)\D(\d\d)\D(\d\d)(?:\D(\d\d))?/', $dateTime, $part)) {
+            return null;
+        }
+        $second = $part[6] ?? '00';
+        if (!checkdate((int) $part[2], (int) $part[3], (int) $part[1]) || (int) $part[4] > 23 || (int) $part[5] > 59 || (int) $second > 60) {
+            return null;
+        }
+        $fraction = null !== $subsecond && 1 === preg_match('/^\d+/', $subsecond, $digits) ? $digits[0] : null;
+        $zone = null !== $offset && 1 === preg_match('/^(?:[+-]\d\d:\d\d|Z)/', $offset, $found) ? $found[0] : null;
+
+        return new self("$part[1]-$part[2]-$part[3]T$part[4]:$part[5]:$second", $fraction, $zone);
+    }
+
+    /** From a file's modification time, Unix seconds, as the clock of this machine would show it. */
+    public static function fromFileTime(int $seconds): self
+    {
+        return new self(date('Y-m-d\TH:i:s', $seconds), null, null);
+    }
+
+    /** The calendar date, "2026-05-04". */
+    public function date(): string
+    {
+        return substr($this->local, 0, 10);
+    }
+
+    /** Sorts as the moments do: local time with its fraction. */
+    public function sortKey(): string
+    {
+        return $this->local.'.'.($this->subsecond ?? '0');
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Capture;
+
+use VelvetLedger\Core\Format\BrokenFile;
+use VelvetLedger\Core\Format\Bytes;
+use VelvetLedger\Core\Format\Jpeg\JpegReader;
+use VelvetLedger\Core\Format\Tiff\TiffReader;
+
+/** Capture facts of a JPEG file, from its Exif segment (DC-008 section 4.7.2); the picture itself is the largest preview. */
+final class JpegFacts
+{
+    private const EXIF_SIGNATURE = "Exif\0\0";
+
+    public static function gather(Bytes $bytes, FactsDraft $draft): void
+    {
+        $jpeg = JpegReader::at($bytes);
+        foreach ($jpeg->segments as $segment) {
+            if ($segment->isApp(1) && self::EXIF_SIGNATURE === $bytes->upTo($segment->at, 6)) {
+                try {
+                    TiffFacts::gather(TiffReader::at($bytes, $segment->at + 6), $draft);
+                } catch (BrokenFile) {
+                    continue; // the picture is whole though its Exif is not
+                }
+            }
+        }
+        if (null === $jpeg->width) {
+            throw BrokenFile::structure('JPEG', 'no frame header before the image data');
+        }
+        $draft->width = $jpeg->width;
+        $draft->height = $jpeg->height;
+        $draft->addPreview(new Preview(0, $bytes->size, $jpeg->width, $jpeg->height));
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Card;
+
+/** What is on one card, read: its frames, the files that belong to none, and the places that could not be listed. */
+final readonly class CardContents
+{
+    /**
+     * @param list<ReadFrame> $frames
+     * @param list<CardFile>  $others
+     * @param list<Trouble>   $troubles
+     */
+    public function __construct(public array $frames, public array $others, public array $troubles)
+    {
+    }
+
+    /** Reads every frame of a source. */
+    public static function read(string $root, FrameReader $reader): self
+    {
+        $listing = CardWalker::list($root);
+        $grouping = FrameGrouping::of($listing->files);
+
+        return new self(array_map(static fn (Frame $frame): ReadFrame => $reader->read($root, $frame), $grouping->frames), $grouping->others, $listing->troubles);
+    }
+}

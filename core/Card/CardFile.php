@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Card;
+
+/** One file on a card. */
+final readonly class CardFile
+{
+    public Kind $kind;
+
+    /**
+     * @param string $path       from the card's root, bytes as the file system gives them, '/' between names
+     * @param int    $bytes      its size
+     * @param int    $modifiedAt Unix seconds
+     */
+    public function __construct(public string $path, public int $bytes, public int $modifiedAt)
+    {
+        $this->kind = Kind::ofPath($path);
+    }
+
+    public function name(): string
+    {
+        $slash = strrpos($this->path, '/');
+
+        return false === $slash ? $this->path : substr($this->path, $slash + 1);
+    }
+
+    /** The folder it stands in, from the card's root; '' for the root itself. */
+    public function folder(): string
+    {
+        $slash = strrpos($this->path, '/');
+
+        return false === $slash ? '' : substr($this->path, 0, $slash);
+    }
+
+    /** The name before its last dot. */
+    public function stem(): string
+    {
+        return pathinfo($this->name(), \PATHINFO_FILENAME);
+    }
+
+    public function text(): string
+    {
+        return PathText::of($this->path);
+    }
+}

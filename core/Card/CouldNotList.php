@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Card;
+
+/** A source cannot be listed at all. */
+final class CouldNotList extends \RuntimeException
+{
+    public static function source(string $path): self
+    {
+        return new self(\sprintf('%s is not a folder that can be read. If it is a card, it may have been pulled out.', PathText::of($path)));
+    }
+}

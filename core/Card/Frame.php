@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Card;
+
+/** One exposure: the files that belong to it, the one that leads (the raw, where there is one) first. */
+final readonly class Frame
+{
+    /** Names the frame within its card, the same on every reading: 16 hexadecimal digits. */
+    public string $key;
+
+    /** @param non-empty-list<CardFile> $files */
+    public function __construct(public array $files, public string $stem)
+    {
+        $this->key = hash('xxh64', $files[0]->folder().'/'.strtolower($stem));
+    }
+
+    public function lead(): CardFile
+    {
+        return $this->files[0];
+    }
+
+    public function bytes(): int
+    {
+        return array_sum(array_map(static fn (CardFile $file): int => $file->bytes, $this->files));
+    }
+
+    /** What follows the shared stem in a file's name, without the dot: "ORW", "JPG", "ORW.xmp". */
+    public function extensionOf(CardFile $file): string
+    {
+        return ltrim(substr($file->name(), \strlen($this->stem)), '.');
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Card;
+
+use VelvetLedger\Core\Capture\CapturedAt;
+use VelvetLedger\Core\Capture\CaptureFacts;
+
+/** A frame with what its camera recorded of it. */
+final readonly class ReadFrame
+{
+    /**
+     * @param CaptureFacts|null     $facts      null where no file of the frame gave any
+     * @param CardFile|null         $factsFrom  the file that gave them
+     * @param string|null           $caution    why facts are missing though the file can be copied
+     * @param array<string, string> $unreadable path => reason, for files with nothing in them to bring in
+     */
+    public function __construct(
+        public Frame $frame,
+        public ?CaptureFacts $facts,
+        public ?CardFile $factsFrom,
+        public ?string $caution,
+        public array $unreadable,
+    ) {
+    }
+
+    /** The camera's time, or where it gave none, the file's. */
+    public function takenAt(): CapturedAt
+    {
+        return $this->facts->takenAt ?? CapturedAt::fromFileTime($this->frame->lead()->modifiedAt);
+    }
+
+    public function isDatedByFile(): bool
+    {
+        return null === $this->facts?->takenAt;
+    }
+
+    /** Whether every still of the frame is unreadable, so that there is no frame to bring in. */
+    public function isUnreadable(): bool
+    {
+        foreach ($this->frame->files as $file) {
+            if ($file->kind->isStill() && !isset($this->unreadable[$file->path])) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+}

@@ -1,0 +1,114 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Format;
+
+/**
+ * Random access to the bytes of a file or of a string, reading no more of the file than is asked for,
+ * in pages of 8 KiB of which the last few are kept.
+ */
+final class Bytes
+{
+    private const PAGE = 8192;
+    private const PAGES_KEPT = 48;
+
+    /** @var array<int, string> page number => its bytes */
+    private array $pages = [];
+
+    /** @param resource|null $stream */
+    private function __construct(private mixed $stream, private readonly string $held, public readonly int $size)
+    {
+    }
+
+    /** @throws CouldNotRead */
+    public static function ofFile(string $path): self
+    {
+        error_clear_last();
+        $stream = @fopen($path, 'r');
+        if (false === $stream) {
+            throw CouldNotRead::file($path, self::lastReason());
+        }
+        stream_set_read_buffer($stream, 0);
+        $stat = fstat($stream);
+        if (false === $stat || !is_file($path)) {
+            throw CouldNotRead::file($path, 'it is not a regular file');
+        }
+
+        return new self($stream, '', $stat['size']);
+    }
+
+    public static function ofString(string $bytes): self
+    {
+        return new self(null, $bytes, \strlen($bytes));
+    }
+
+    /**
+     * Exactly $length bytes from byte $offset.
+     *
+     * @throws BrokenFile when the file ends before
+     */
+    public function read(int $offset, int $length): string
+    {
+        if ($offset < 0 || $length < 0 || $offset + $length > $this->size) {
+            throw BrokenFile::endsEarly($offset + $length, $this->size);
+        }
+        if (null === $this->stream) {
+            return substr($this->held, $offset, $length);
+        }
+        if ($length > 4 * self::PAGE) {
+            return $this->fromDisk($offset, $length);
+        }
+        $found = '';
+        while (\strlen($found) < $length) {
+            $at = $offset + \strlen($found);
+            $page = $this->page(intdiv($at, self::PAGE));
+            $found .= substr($page, $at % self::PAGE, $length - \strlen($found));
+        }
+
+        return $found;
+    }
+
+    /** Up to $length bytes from byte $offset: fewer where the file ends, none past its end. */
+    public function upTo(int $offset, int $length): string
+    {
+        return $offset < 0 || $offset >= $this->size ? '' : $this->read($offset, min($length, $this->size - $offset));
+    }
+
+    private function page(int $number): string
+    {
+        if (!isset($this->pages[$number])) {
+            if (\count($this->pages) >= self::PAGES_KEPT) {
+                unset($this->pages[array_key_first($this->pages)]);
+            }
+            $start = $number * self::PAGE;
+            $this->pages[$number] = $this->fromDisk($start, min(self::PAGE, $this->size - $start));
+        }
+
+        return $this->pages[$number];
+    }
+
+    private function fromDisk(int $offset, int $length): string
+    {
+        \assert(null !== $this->stream);
+        fseek($this->stream, $offset);
+        $found = '';
+        while (\strlen($found) < $length) {
+            error_clear_last();
+            $more = @fread($this->stream, max(1, $length - \strlen($found)));
+            if (false === $more || '' === $more) {
+                throw CouldNotRead::file('it', \sprintf('at byte %d: %s', $offset + \strlen($found), self::lastReason()));
+            }
+            $found .= $more;
+        }
+
+        return $found;
+    }
+
+    private static function lastReason(): string
+    {
+        $message = error_get_last()['message'] ?? 'the file system gave no reason';
+
+        return preg_replace('/^.*(?:: |errno=\d+ )/', '', $message) ?? $message;
+    }
+}

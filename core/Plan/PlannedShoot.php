@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Plan;
+
+/** A shoot as it will be: its folder from the store's root, what goes in, and the first and last new name. */
+final readonly class PlannedShoot
+{
+    /**
+     * @param string      $date      "2026-05-04"
+     * @param string      $from      time of its first frame on the card, "2026-05-04T21:14:09"
+     * @param int         $frames    on the card
+     * @param int         $toBringIn frames
+     * @param int         $files     to bring in
+     * @param int         $bytes     to bring in
+     * @param string|null $firstName new names of its first and last file; null where nothing is brought in
+     */
+    public function __construct(
+        public string $date,
+        public string $description,
+        public string $folder,
+        public string $from,
+        public string $to,
+        public int $frames,
+        public int $leftOut,
+        public int $toBringIn,
+        public int $files,
+        public int $bytes,
+        public ?string $firstName,
+        public ?string $lastName,
+    ) {
+    }
+}

@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Plan;
+
+/** Something about a plan that the photographer should know before it begins, in a sentence. */
+final readonly class Problem
+{
+    /** @param string|null $date the shoot it is about, null for the whole card */
+    public function __construct(public string $message, public ?string $date = null)
+    {
+    }
+}

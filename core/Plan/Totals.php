@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Plan;
+
+/** The foot of a plan: what is on the card and what becomes of it, in frames, files and bytes. */
+final readonly class Totals
+{
+    public function __construct(
+        public int $frames,
+        public int $files,
+        public int $bytes,
+        public int $framesLeftOut,
+        public int $framesUnreadable,
+        public int $framesToBringIn,
+        public int $filesToBringIn,
+        public int $bytesToBringIn,
+        public int $filesLeftOut,
+        public int $filesNotStills,
+        public int $filesUnreadable,
+    ) {
+    }
+
+    /** @param list<PlanLine> $lines */
+    public static function of(array $lines): self
+    {
+        $files = $bytes = $frames = [];
+        foreach ($lines as $line) {
+            $intent = $line->intent->value;
+            $files[$intent] = ($files[$intent] ?? 0) + 1;
+            $bytes[$intent] = ($bytes[$intent] ?? 0) + $line->file->bytes;
+            if (null !== $line->frame) {
+                $frames[$line->frame->frame->key][$intent] = true;
+            }
+        }
+        $withIntent = static fn (Intent $intent): int => \count(array_filter($frames, static fn (array $intents): bool => isset($intents[$intent->value])));
+        $toBringIn = $withIntent(Intent::BringIn);
+        $leftOut = $withIntent(Intent::LeaveOut);
+
+        return new self(
+            \count($frames),
+            \count($lines),
+            (int) array_sum($bytes),
+            $leftOut,
+            \count($frames) - $toBringIn - $leftOut,
+            $toBringIn,
+            $files[Intent::BringIn->value] ?? 0,
+            $bytes[Intent::BringIn->value] ?? 0,
+            $files[Intent::LeaveOut->value] ?? 0,
+            $files[Intent::NotAStill->value] ?? 0,
+            $files[Intent::Unreadable->value] ?? 0,
+        );
+    }
+}

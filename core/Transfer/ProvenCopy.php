@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Transfer;
+
+/** One file at a store whose bytes were read back and found to be those of the source. */
+final readonly class ProvenCopy
+{
+    /**
+     * @param string             $path     absolute
+     * @param string             $checksum XXH128 of all bytes, 32 hexadecimal digits
+     * @param string             $print    quick print, see QuickPrint
+     * @param \DateTimeImmutable $provenAt when it was read back
+     */
+    public function __construct(public string $path, public int $bytes, public string $checksum, public string $print, public \DateTimeImmutable $provenAt)
+    {
+    }
+}
