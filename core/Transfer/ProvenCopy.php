@@ -16,4 +16,15 @@ final readonly class ProvenCopy
     public function __construct(public string $path, public int $bytes, public string $checksum, public string $print, public \DateTimeImmutable $provenAt)
     {
     }
+
+    /** The file that stands at $path already, if it is byte for byte the one at $source; null if it is not. */
+    public static function ofExisting(string $path, string $source): ?self
+    {
+        $checksum = @hash_file('xxh128', $path);
+        if (false === $checksum || $checksum !== @hash_file('xxh128', $source)) {
+            return null;
+        }
+
+        return new self($path, (int) filesize($path), $checksum, QuickPrint::ofFile($path), new \DateTimeImmutable());
+    }
 }

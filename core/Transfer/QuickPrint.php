@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Transfer;
 
+use VelvetLedger\Core\Format\Bytes;
+
 /**
  * A print of a file that takes two short reads, whatever its size: its size in bytes and the XXH128 of its
  * first and last 64 KiB (of all of it where it is shorter than 128 KiB). Two files of one print are very
@@ -13,11 +15,23 @@ final class QuickPrint
 {
     public const END = 65536;
 
-    /** @param string $head first 64 KiB of the file; @param string $tail last 64 KiB of it */
+    /**
+     * @param int    $size of the file, bytes
+     * @param string $head its first 64 KiB
+     * @param string $tail its last 64 KiB
+     */
     public static function of(int $size, string $head, string $tail): string
     {
         $overlap = max(0, \strlen($head) + \strlen($tail) - $size);
 
         return $size.'-'.hash('xxh128', $head.substr($tail, $overlap));
+    }
+
+    /** The print of a file on disk; the two ends are all that is read of it. */
+    public static function ofFile(string $path): string
+    {
+        $bytes = Bytes::ofFile($path);
+
+        return self::of($bytes->size, $bytes->upTo(0, self::END), $bytes->upTo(max(0, $bytes->size - self::END), self::END));
     }
 }

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Capture;
+
+/**
+ * Capture facts as plain data with named fields, as JSON has them: takenAt "2026-05-04T21:14:09" in the
+ * camera's local time, subsecond and offset as the camera wrote them, unknown things null.
+ */
+final class FactsDocument
+{
+    /** @return array<string, mixed> */
+    public static function of(CaptureFacts $facts): array
+    {
+        return [
+            'takenAt' => $facts->takenAt?->local,
+            'subsecond' => $facts->takenAt?->subsecond,
+            'offset' => $facts->takenAt?->offset,
+            'make' => $facts->make,
+            'model' => $facts->model,
+            'serial' => $facts->serial,
+            'lens' => $facts->lens,
+            'exposureSeconds' => $facts->exposureSeconds,
+            'fNumber' => $facts->fNumber,
+            'iso' => $facts->iso,
+            'focalLengthMm' => $facts->focalLengthMm,
+            'exposureBiasEv' => $facts->exposureBiasEv,
+            'orientation' => $facts->orientation,
+            'width' => $facts->width,
+            'height' => $facts->height,
+            'rating' => $facts->rating,
+            'imageUniqueId' => $facts->imageUniqueId,
+            'previews' => array_map(static fn (Preview $preview): array => ['offset' => $preview->offset, 'length' => $preview->length, 'width' => $preview->width, 'height' => $preview->height], $facts->previews),
+            'readBy' => $facts->readBy,
+        ];
+    }
+
+    /** @param array<mixed> $document as of() makes it */
+    public static function toFacts(array $document): CaptureFacts
+    {
+        $text = static fn (string $key): ?string => \is_string($document[$key] ?? null) ? $document[$key] : null;
+        $real = static fn (string $key): ?float => is_numeric($document[$key] ?? null) ? (float) $document[$key] : null;
+        $int = static fn (string $key): ?int => is_numeric($document[$key] ?? null) ? (int) $document[$key] : null;
+
+        return new CaptureFacts(
+            CapturedAt::fromExif($text('takenAt'), $text('subsecond'), $text('offset')),
+            $text('make'),
+            $text('model'),
+            $text('serial'),
+            $text('lens'),
+            $real('exposureSeconds'),
+            $real('fNumber'),
+            $int('iso'),
+            $real('focalLengthMm'),
+            $real('exposureBiasEv'),
+            $int('orientation'),
+            $int('width'),
+            $int('height'),
+            $int('rating'),
+            $text('imageUniqueId'),
+            self::previews($document['previews'] ?? null),
+            $text('readBy') ?? 'core',
+        );
+    }
+
+    /** @return list<Preview> */
+    private static function previews(mixed $list): array
+    {
+        $previews = [];
+        foreach (\is_array($list) ? $list : [] as $one) {
+            if (\is_array($one) && \is_int($one['offset'] ?? null) && \is_int($one['length'] ?? null)) {
+                $width = $one['width'] ?? null;
+                $height = $one['height'] ?? null;
+                $previews[] = new Preview($one['offset'], $one['length'], \is_int($width) ? $width : null, \is_int($height) ? $height : null);
+            }
+        }
+
+        return $previews;
+    }
+}

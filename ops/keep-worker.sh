@@ -1,0 +1,12 @@
+#!/usr/bin/env bash
+# Keeps one worker running: $1 is the ledger's home. Ends, with its worker, on TERM.
+source "$(dirname "${BASH_SOURCE[0]}")/common.sh"
+export LEDGER_HOME=$1
+PHP=$(command -v php8.2 || command -v php)
+worker=
+trap 'trap - TERM; [ -n "$worker" ] && kill "$worker" 2>/dev/null && wait "$worker"; exit 0' TERM INT
+while true; do
+  "$PHP" -d memory_limit=512M "$ROOT/server/console.php" work & worker=$!
+  wait "$worker"
+  sleep 1 & wait $!
+done

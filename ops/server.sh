@@ -1,0 +1,158 @@
+# The web server (nginx and php-fpm) and the workers of one ledger, all started and stopped here.
+
+PHP=${PHP:-$(command -v php8.2 || command -v php)}
+
+# Makes the home of a ledger: its folders, its token and, where there are none, its settings.
+make_home() {
+  mkdir -p "$LEDGER_HOME"/{run,log,cache} || stop_with "The folder $LEDGER_HOME could not be made. Check who owns $ROOT."
+  export LEDGER_HOME
+  [ -s "$LEDGER_HOME/token" ] || { umask 077; head -c 18 /dev/urandom | base64 | tr '+/' '-_' | tr -d '=\n' >"$LEDGER_HOME/token"; umask 022; }
+  LEDGER_SECRET=$(cat "$LEDGER_HOME/token"); export LEDGER_SECRET
+  [ -f "$LEDGER_HOME/settings.yaml" ] || default_settings >"$LEDGER_HOME/settings.yaml"
+}
+
+default_settings() {
+  local pictures=${XDG_PICTURES_DIR:-$HOME/Pictures}
+  cat <<YAML
+# Where cards appear: folders whose subfolders are mounted volumes. "*" stands for any one name.
+readers:
+    - /media
+    - /media/*
+    - /run/media/*
+    - /mnt
+    - /Volumes
+# Where copies go.
+stores:
+    main: { name: Main, path: $pictures/Velvet Ledger }
+YAML
+}
+
+console() { "$PHP" -d memory_limit=1G "$ROOT/server/console.php" "$@"; }
+
+# The compiled container and routes are kept until the server's sources change.
+forget_stale_container() {
+  local stamp; stamp=$(cd "$ROOT" && find server core composer.json -type f -printf '%p %s %T@\n' | sort | xxhsum -H2 | cut -d' ' -f1)
+  [ "$(cat "$LEDGER_HOME/cache/stamp" 2>/dev/null)" = "$stamp" ] && return 0
+  rm -rf "$LEDGER_HOME"/cache/symfony-* "$LEDGER_HOME"/cache/readings
+  printf '%s' "$stamp" >"$LEDGER_HOME/cache/stamp"
+}
+
+# php-fpm's socket; Unix sockets have short names, so a deep home keeps it in /tmp.
+fpm_socket() {
+  local socket=$LEDGER_HOME/run/fpm.sock
+  if [ ${#socket} -gt 95 ]; then
+    local short; short=/tmp/velvet-ledger-$(id -u)-$(printf '%s' "$LEDGER_HOME" | xxhsum -H2 | cut -c1-12)
+    mkdir -p -m 700 "$short" && [ -O "$short" ] || stop_with "$short belongs to somebody else; remove it and start again."
+    socket=$short/fpm.sock
+  fi
+  printf '%s' "$socket"
+}
+
+write_configuration() {
+  local socket; socket=$(fpm_socket)
+  cat >"$LEDGER_HOME/run/fpm.conf" <<CONF
+[global]
+pid = $LEDGER_HOME/run/fpm.pid
+error_log = $LEDGER_HOME/log/fpm.log
+daemonize = yes
+[ledger]
+listen = $socket
+listen.mode = 0600
+pm = static
+pm.max_children = 6
+pm.max_requests = 2000
+catch_workers_output = yes
+clear_env = no
+php_admin_value[memory_limit] = 512M
+php_admin_value[opcache.memory_consumption] = 128
+php_admin_value[error_log] = $LEDGER_HOME/log/php.log
+$([ "$(id -u)" -eq 0 ] && printf 'user = root\ngroup = root\n')
+CONF
+  cat >"$LEDGER_HOME/run/nginx.conf" <<CONF
+$([ "$(id -u)" -eq 0 ] && echo 'user root;')
+worker_processes 1;
+pid $LEDGER_HOME/run/nginx.pid;
+error_log $LEDGER_HOME/log/nginx.log warn;
+events { worker_connections 256; }
+http {
+  include /etc/nginx/mime.types;
+  access_log off;
+  server_tokens off;
+  gzip on;
+  gzip_types application/json text/css application/javascript image/svg+xml;
+  gzip_min_length 2000;
+  client_max_body_size 8m;
+  client_body_temp_path $LEDGER_HOME/run/body;
+  fastcgi_temp_path $LEDGER_HOME/run/fastcgi;
+  proxy_temp_path $LEDGER_HOME/run/proxy;
+  uwsgi_temp_path $LEDGER_HOME/run/uwsgi;
+  scgi_temp_path $LEDGER_HOME/run/scgi;
+  server {
+    listen 127.0.0.1:$LEDGER_PORT default_server;
+    return 421;
+  }
+  server {
+    listen 127.0.0.1:$LEDGER_PORT;
+    server_name 127.0.0.1 localhost;
+    root $ROOT/web/dist;
+    add_header X-Content-Type-Options nosniff always;
+    add_header Referrer-Policy no-referrer always;
+    add_header Content-Security-Policy "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; frame-ancestors 'none'; base-uri 'none'; form-action 'self'" always;
+    location /assets/ { expires 1y; try_files \$uri =404; }
+    location ~ ^/(api/|enter\$) {
+      include /etc/nginx/fastcgi_params;
+      fastcgi_param SCRIPT_FILENAME $ROOT/server/front.php;
+      fastcgi_param SCRIPT_NAME /front.php;
+      fastcgi_read_timeout 120s;
+      fastcgi_pass unix:$socket;
+    }
+    location / {
+      add_header Cache-Control no-cache;
+      add_header X-Content-Type-Options nosniff always;
+      add_header Content-Security-Policy "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; frame-ancestors 'none'; base-uri 'none'; form-action 'self'" always;
+      try_files \$uri /index.html;
+    }
+  }
+}
+CONF
+}
+
+start_server() {
+  local fpm; fpm=$(command -v php-fpm8.2 || command -v php-fpm) || fpm=/usr/sbin/php-fpm8.2
+  if ! runs "$LEDGER_HOME/run/nginx.pid" "$LEDGER_HOME"; then
+    port_answers "$LEDGER_PORT" && stop_with "Port $LEDGER_PORT on 127.0.0.1 is in use by another program. End that program, stop another ledger with bin/ledger stop, or choose a port: LEDGER_PORT=7500 bin/ledger $LEDGER_VERB"
+  fi
+  forget_stale_container
+  quietly console doctrine:migrations:migrate --no-interaction --allow-no-migration || stop_with "The ledger's tables could not be brought up to date; the lines above say why."
+  console prepare || exit 1
+  write_configuration
+  end_process "$LEDGER_HOME/run/nginx.pid" "$LEDGER_HOME"
+  stop_php
+  "$fpm" $([ "$(id -u)" -eq 0 ] && echo -R) -y "$LEDGER_HOME/run/fpm.conf" >>"$LEDGER_HOME/log/fpm.log" 2>&1 || { tail -n 5 "$LEDGER_HOME/log/fpm.log" >&2; stop_with "php-fpm did not start; its last words are above."; }
+  nginx_binary -c "$LEDGER_HOME/run/nginx.conf" >>"$LEDGER_HOME/log/nginx.log" 2>&1 || { tail -n 5 "$LEDGER_HOME/log/nginx.log" >&2; stop_with "nginx did not start; its last words are above."; }
+  start_worker
+  printf '%s' "$LEDGER_PORT" >"$LEDGER_HOME/run/port"
+}
+
+nginx_binary() { "$(command -v nginx || echo /usr/sbin/nginx)" -e "$LEDGER_HOME/log/nginx.log" "$@"; }
+
+# A worker that is started again when it ends by itself, for as long as its keeper lives.
+start_worker() {
+  setsid bash "$ROOT/ops/keep-worker.sh" "$LEDGER_HOME" </dev/null >>"$LEDGER_HOME/log/worker.log" 2>&1 &
+  printf '%s' $! >"$LEDGER_HOME/run/worker.pid"
+}
+
+stop_php() {
+  end_process "$LEDGER_HOME/run/worker.pid" "$LEDGER_HOME"
+  end_process "$LEDGER_HOME/run/fpm.pid" "$LEDGER_HOME"
+}
+
+stop_server() {
+  end_process "$LEDGER_HOME/run/nginx.pid" "$LEDGER_HOME"
+  stop_php
+  stop_postgres
+}
+
+is_running() { runs "$LEDGER_HOME/run/nginx.pid" "$LEDGER_HOME"; }
+
+address() { printf 'http://127.0.0.1:%s/enter?token=%s\n' "$(cat "$LEDGER_HOME/run/port")" "$(cat "$LEDGER_HOME/token")"; }

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Cards;
+
+use Psr\Cache\CacheItemPoolInterface;
+use VelvetLedger\Core\Card\CardContents;
+use VelvetLedger\Core\Card\CardFile;
+use VelvetLedger\Core\Card\CardWalker;
+use VelvetLedger\Core\Card\CouldNotList;
+use VelvetLedger\Core\Card\Frame;
+use VelvetLedger\Core\Card\FrameGrouping;
+use VelvetLedger\Core\Card\FrameReader;
+use VelvetLedger\Core\Card\ReadFrame;
+
+/**
+ * Reads cards, and keeps what was read of each frame for as long as its files keep their names, sizes and
+ * times. A page asks for as much as can be read in a moment, and asks again for more.
+ */
+final readonly class CardReadings
+{
+    public function __construct(private FrameReader $reader, private CacheItemPoolInterface $cache)
+    {
+    }
+
+    /**
+     * What is known of a card after reading for at most about $seconds.
+     *
+     * @throws CouldNotList
+     */
+    public function within(Volume $volume, float $seconds): Reading
+    {
+        $until = microtime(true) + $seconds;
+        $listing = CardWalker::list($volume->path);
+        $grouping = FrameGrouping::of($listing->files);
+        $item = $this->cache->getItem('reading.'.$volume->id);
+        $known = $item->get();
+        $known = \is_array($known) ? $known : [];
+        $read = $kept = [];
+        $news = 0;
+        foreach ($grouping->frames as $frame) {
+            $signature = self::signature($frame);
+            $before = $known[$signature] ?? null;
+            if (!$before instanceof ReadFrame) {
+                if (microtime(true) > $until) {
+                    continue;
+                }
+                $before = $this->reader->read($volume->path, $frame);
+                ++$news;
+            }
+            $read[] = $before;
+            $kept[$signature] = $before;
+        }
+        if ($news > 0) {
+            $this->cache->save($item->set($kept));
+        }
+
+        return new Reading(new CardContents($read, $grouping->others, $listing->troubles), \count($grouping->frames), \count($listing->files), $listing->bytes());
+    }
+
+    /** @throws CouldNotList */
+    public function whole(Volume $volume): CardContents
+    {
+        return $this->within($volume, \INF)->contents;
+    }
+
+    /** @throws CouldNotList|NoSuchCard */
+    public function frame(Volume $volume, string $key): ReadFrame
+    {
+        foreach ($this->whole($volume)->frames as $frame) {
+            if ($frame->frame->key === $key) {
+                return $frame;
+            }
+        }
+        throw NoSuchCard::noSuchFrame();
+    }
+
+    private static function signature(Frame $frame): string
+    {
+        return hash('xxh128', implode("\0", array_map(static fn (CardFile $file): string => "$file->path\0$file->bytes\0$file->modifiedAt", $frame->files)));
+    }
+}

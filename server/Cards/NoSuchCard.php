@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Cards;
+
+/** An address names a card that no reader holds. */
+final class NoSuchCard extends \RuntimeException
+{
+    public static function inAnyReader(): self
+    {
+        return new self('This card is in no reader. If it was pulled out, put it back: the page goes on where it was.');
+    }
+
+    public static function noSuchFrame(): self
+    {
+        return new self('There is no such frame on this card.');
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Console;
+
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputArgument;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\ConsoleOutputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
+use VelvetLedger\Core\Card\CouldNotList;
+use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Server\Intake\Plans;
+use VelvetLedger\Server\Settings\BadSettings;
+use VelvetLedger\Server\Settings\Settings;
+
+/** Prints what an intake from a source would do, and does nothing. */
+#[AsCommand('plan', 'Show what an intake from SOURCE would do.')]
+final class PlanCommand extends Command
+{
+    public function __construct(private readonly Plans $plans, private readonly Settings $settings)
+    {
+        parent::__construct();
+    }
+
+    protected function configure(): void
+    {
+        $this->addArgument('source', InputArgument::REQUIRED, 'A card\'s volume, or any folder')
+            ->addOption('description', 'd', InputOption::VALUE_REQUIRED, 'What the shoots are called', '')
+            ->addOption('json', null, InputOption::VALUE_NONE, 'Print the plan as one JSON object');
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $description = $input->getOption('description');
+        try {
+            $volume = SourceArgument::volume($input);
+            $plan = $this->plans->make($volume, new Wishes(otherwise: \is_string($description) ? $description : ''));
+        } catch (CouldNotList|BadSettings $error) {
+            ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln($error->getMessage(), OutputInterface::OUTPUT_RAW);
+
+            return self::FAILURE;
+        }
+        $printed = true === $input->getOption('json')
+            ? PlanText::json($plan, $volume, $this->settings->main)
+            : PlanText::table($plan, $volume, $this->settings->main);
+        $output->writeln($printed, OutputInterface::OUTPUT_RAW);
+
+        return self::SUCCESS;
+    }
+}

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Http;
+
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use VelvetLedger\Core\Card\PathText;
+use VelvetLedger\Server\Cards\CardReadings;
+use VelvetLedger\Server\Cards\CardSummaries;
+use VelvetLedger\Server\Cards\NoSuchCard;
+use VelvetLedger\Server\Cards\Readers;
+use VelvetLedger\Server\Cards\Volume;
+use VelvetLedger\Server\Http\View\CardView;
+use VelvetLedger\Server\Http\View\DeskView;
+use VelvetLedger\Server\Http\View\PlanView;
+use VelvetLedger\Server\Http\View\StoreView;
+use VelvetLedger\Server\Intake\Plans;
+use VelvetLedger\Server\Intake\StartIntake;
+use VelvetLedger\Server\Jobs\JobQueue;
+use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Settings\Settings;
+use VelvetLedger\Server\Tools\Pictures;
+
+/** The cards in the readers: which there are, what is on one, its plan, its pictures, and the intake made from it. */
+final readonly class CardsController
+{
+    /** How long one request reads a card before it answers with what it has, seconds. */
+    private const READING_TIME = 0.35;
+
+    public function __construct(private Readers $readers, private CardReadings $readings, private Settings $settings)
+    {
+    }
+
+    #[Route('/api/cards', methods: ['GET'])]
+    public function cards(CardSummaries $summaries): Response
+    {
+        return new JsonResponse([
+            'cards' => array_map(static fn (Volume $volume): CardView => new CardView($volume, $summaries->of($volume)), $this->readers->volumes()),
+            'readers' => array_map(PathText::of(...), $this->settings->readers),
+            'store' => new StoreView($this->settings->main),
+        ]);
+    }
+
+    #[Route('/api/cards/{id}', methods: ['GET'], requirements: ['id' => '[0-9a-f]{16}'])]
+    public function card(string $id): Response
+    {
+        $volume = $this->readers->volume($id);
+
+        return new JsonResponse(new DeskView($volume, $this->readings->within($volume, self::READING_TIME), $this->settings->main));
+    }
+
+    #[Route('/api/cards/{id}/plan', methods: ['POST'], requirements: ['id' => '[0-9a-f]{16}'])]
+    public function plan(string $id, Request $request, Plans $plans): Response
+    {
+        return new JsonResponse(new PlanView($plans->make($this->readers->volume($id), DeskInput::wishes($request)), $this->settings->main));
+    }
+
+    #[Route('/api/cards/{id}/intakes', methods: ['POST'], requirements: ['id' => '[0-9a-f]{16}'])]
+    public function begin(string $id, Request $request, StartIntake $start, JobQueue $queue): Response
+    {
+        $intake = $start->start($this->readers->volume($id), DeskInput::wishes($request), static fn (Intake $asked) => $queue->ask((int) $asked->id));
+
+        return new JsonResponse(['receipt' => $intake->id], 201);
+    }
+
+    #[Route('/api/cards/{id}/frames/{key}/picture', methods: ['GET'], requirements: ['id' => '[0-9a-f]{16}', 'key' => '[0-9a-f]{16}'])]
+    public function picture(string $id, string $key, Request $request, Pictures $pictures): Response
+    {
+        $volume = $this->readers->volume($id);
+        $frame = $this->readings->frame($volume, $key);
+        if (null === $frame->facts || null === $frame->factsFrom) {
+            throw NoSuchCard::noSuchFrame();
+        }
+
+        return PictureAnswer::jpeg($pictures->of($volume->path.'/'.$frame->factsFrom->path, $frame->facts, PictureAnswer::edge($request)));
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Http;
+
+/** An address names something that the ledger does not hold. */
+final class NotInLedger extends \RuntimeException
+{
+    public static function receipt(int $number): self
+    {
+        return new self(\sprintf('There is no receipt %d in this ledger.', $number));
+    }
+
+    public static function shoot(int $id): self
+    {
+        return new self(\sprintf('There is no shoot %d in this ledger.', $id));
+    }
+
+    public static function frame(int $id): self
+    {
+        return new self(\sprintf('There is no frame %d in this ledger.', $id));
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Http;
+
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+
+/** Answers with a JPEG that the browser may keep: its address changes when the file does. */
+final class PictureAnswer
+{
+    private const EDGES = [160, 480, 1600];
+
+    public static function edge(Request $request): int
+    {
+        $edge = $request->query->getInt('edge', self::EDGES[0]);
+
+        return \in_array($edge, self::EDGES, true) ? $edge : throw BadInput::field('edge', 'must be 160, 480 or 1600');
+    }
+
+    public static function jpeg(string $stream): Response
+    {
+        return new Response($stream, 200, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=86400, immutable', 'X-Content-Type-Options' => 'nosniff']);
+    }
+}

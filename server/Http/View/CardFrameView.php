@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Http\View;
+
+use VelvetLedger\Core\Card\CardFile;
+use VelvetLedger\Core\Card\ReadFrame;
+
+/** A frame on a card: its files, when it was taken, what was recorded, and what is wrong with it. */
+final readonly class CardFrameView
+{
+    public string $key;
+    public string $name;
+    public string $date;
+    public string $takenAt;
+    public bool $datedByFile;
+    public int $bytes;
+    public bool $hasPicture;
+    public bool $unreadable;
+    public ?string $caution;
+
+    /** @var list<string> names of its files */
+    public array $files;
+
+    public ?FactsView $facts;
+
+    /** Changes when the picture does, for addresses that may be kept. */
+    public string $version;
+
+    public function __construct(ReadFrame $frame)
+    {
+        $lead = $frame->frame->lead();
+        $this->key = $frame->frame->key;
+        $this->name = \VelvetLedger\Core\Card\PathText::of($lead->name());
+        $this->takenAt = $frame->takenAt()->local;
+        $this->date = $frame->takenAt()->date();
+        $this->datedByFile = $frame->isDatedByFile();
+        $this->bytes = $frame->frame->bytes();
+        $this->hasPicture = [] !== ($frame->facts->previews ?? []);
+        $this->unreadable = $frame->isUnreadable();
+        $reasons = array_values($frame->unreadable);
+        $this->caution = $reasons[0] ?? $frame->caution;
+        $this->files = array_map(static fn (CardFile $file): string => \VelvetLedger\Core\Card\PathText::of($file->name()), $frame->frame->files);
+        $this->facts = null === $frame->facts ? null : new FactsView($frame->facts);
+        $this->version = base_convert((string) $lead->modifiedAt, 10, 36).base_convert((string) $lead->bytes, 10, 36);
+    }
+}

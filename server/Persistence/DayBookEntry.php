@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence;
+
+use Doctrine\ORM\Mapping as ORM;
+
+/** One dated line of the day book; written once and never changed. */
+#[ORM\Entity(readOnly: true)]
+#[ORM\Table(name: 'day_book_entry')]
+class DayBookEntry
+{
+    #[ORM\Id, ORM\GeneratedValue, ORM\Column]
+    public ?int $id = null;
+
+    #[ORM\Column]
+    public \DateTimeImmutable $at;
+
+    public function __construct(
+        #[ORM\Column(type: 'text')]
+        public string $entry,
+        #[ORM\ManyToOne]
+        public ?Intake $intake = null,
+    ) {
+        $this->at = new \DateTimeImmutable();
+    }
+}

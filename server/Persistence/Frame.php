@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence;
+
+use Doctrine\Common\Collections\ArrayCollection;
+use Doctrine\Common\Collections\Collection;
+use Doctrine\ORM\Mapping as ORM;
+use VelvetLedger\Core\Capture\CaptureFacts;
+
+/** One exposure in the ledger: its name now, what the camera recorded, and its files. */
+#[ORM\Entity]
+#[ORM\Table(name: 'frame')]
+#[ORM\UniqueConstraint(columns: ['intake_id', 'card_key'])]
+class Frame
+{
+    #[ORM\Id, ORM\GeneratedValue, ORM\Column]
+    public ?int $id = null;
+
+    /** @var Collection<int, LedgerFile> */
+    #[ORM\OneToMany(targetEntity: LedgerFile::class, mappedBy: 'frame', cascade: ['persist'])]
+    #[ORM\OrderBy(['id' => 'ASC'])]
+    public Collection $files;
+
+    #[ORM\Column(length: 40, nullable: true)]
+    public ?string $subsecond;
+
+    #[ORM\Column(type: 'text', nullable: true)]
+    public ?string $body;
+
+    /** @param string $cardKey its key on the card of its intake; @param string $stem name of its files before the extension */
+    public function __construct(
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public Shoot $shoot,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public Intake $intake,
+        #[ORM\Column(length: 16)]
+        public string $cardKey,
+        #[ORM\Column(type: 'text')]
+        public string $stem,
+        #[ORM\Column(length: 19)]
+        public string $takenAt,
+        #[ORM\Column]
+        public bool $datedByFile,
+        #[ORM\Column(type: FactsType::NAME, nullable: true)]
+        public ?CaptureFacts $facts,
+    ) {
+        $this->files = new ArrayCollection();
+        $this->subsecond = $facts?->takenAt?->subsecond;
+        $this->body = $facts?->body();
+    }
+}

@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Settings;
+
+/** What this ledger was told of the machine it runs on: where cards appear, and where copies go. */
+final readonly class Settings
+{
+    /** @param list<string> $readers folders whose subfolders are mounted volumes; "*" stands for any one name */
+    public function __construct(public array $readers, public Store $main)
+    {
+    }
+}
