@@ -99,16 +99,7 @@ final class CameraFile
     /** The RGGB mosaic: uint16 little endian, row major, width x height; the sRGB curve undone, green twice as sensitive as red. */
     private static function mosaic(Canvas $picture): string
     {
-        $linear = [];
-        $gains = [0.5, 1.0, 0.62];
-        foreach ($gains as $channel => $gain) {
-            for ($v = 0; $v < 256; ++$v) {
-                $x = $v / 255;
-                $light = $x <= 0.04045 ? $x / 12.92 : (($x + 0.055) / 1.055) ** 2.4;
-                $linear[$channel][$v] = pack('v', (int) round(self::BLACK + $light * $gain * (self::WHITE - self::BLACK)));
-            }
-        }
-        [$red, $green, $blue] = $linear;
+        [$red, $green, $blue] = [self::linear(0.5), self::linear(1.0), self::linear(0.62)];
         $image = $picture->image;
         $rows = [];
         for ($y = 0; $y < $picture->height; $y += 2) {
@@ -122,5 +113,18 @@ final class CameraFile
         }
 
         return implode('', $rows);
+    }
+
+    /** @return array<int, string> the sRGB value 0 to 255 => the sensor's, as two bytes */
+    private static function linear(float $gain): array
+    {
+        $values = [];
+        for ($v = 0; $v < 256; ++$v) {
+            $x = $v / 255;
+            $light = $x <= 0.04045 ? $x / 12.92 : (($x + 0.055) / 1.055) ** 2.4;
+            $values[$v] = pack('v', (int) round(self::BLACK + $light * $gain * (self::WHITE - self::BLACK)));
+        }
+
+        return $values;
     }
 }

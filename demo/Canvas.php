@@ -26,7 +26,11 @@ final class Canvas
         return (int) imagecolorallocatealpha($this->image, $channel($rgb[0]), $channel($rgb[1]), $channel($rgb[2]), $alpha);
     }
 
-    /** A vertical blend through the given stops: position 0 to 1 of the picture's height => colour. @param array<array{float, array{int, int, int}}> $stops */
+    /**
+     * A vertical blend through the given stops: position 0 to 1 of the picture's height => colour.
+     *
+     * @param array<array{float, array{int, int, int}}> $stops
+     */
     public function blend(float $top, float $bottom, array $stops): void
     {
         $from = (int) ($top * $this->height);
@@ -43,7 +47,10 @@ final class Canvas
         imagefilledrectangle($this->image, $this->px($x), $this->py($y), $this->px($x + $w), $this->py($y + $h), $this->colour($rgb, $opacity));
     }
 
-    /** @param list<float> $points x, y, x, y … @param array{int, int, int} $rgb */
+    /**
+     * @param list<float>          $points x, y, x, y …
+     * @param array{int, int, int} $rgb
+     */
     public function shape(array $points, array $rgb, float $opacity = 1.0): void
     {
         $pixels = [];
@@ -70,7 +77,11 @@ final class Canvas
         $this->shape([$x1 + $ox, $y1 + $oy, $x2 + $ox, $y2 + $oy, $x2 - $ox, $y2 - $oy, $x1 - $ox, $y1 - $oy], $rgb, $opacity);
     }
 
-    /** A lamp: a bright heart in a halo that falls off. @param array{int, int, int} $rgb */
+    /**
+     * A lamp: a bright heart in a halo that falls off.
+     *
+     * @param array{int, int, int} $rgb
+     */
     public function lamp(float $x, float $y, float $size, array $rgb): void
     {
         for ($i = 9; $i >= 1; --$i) {
@@ -113,7 +124,10 @@ final class Canvas
         return (int) round($y * $this->height);
     }
 
-    /** @param array<array{float, array{int, int, int}}> $stops @return array{int, int, int} */
+    /**
+     * @param  array<array{float, array{int, int, int}}> $stops
+     * @return array{int, int, int}
+     */
     private static function between(array $stops, float $t): array
     {
         $before = $after = $stops[0];

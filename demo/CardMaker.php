@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Demo;
 
+use VelvetLedger\Core\Card\FolderNames;
+
 /** Writes the demo's cards as folders of a simulated reader, laid out as DCF 2.0 (CIPA DC-009) asks. */
 final class CardMaker
 {
@@ -37,7 +39,7 @@ final class CardMaker
     public function orrelB(): void
     {
         $from = $this->reader.'/ORREL_A/DCIM/101ORREL';
-        foreach (scandir($from) ?: [] as $name) {
+        foreach (FolderNames::in($from) as $name) {
             if (1 === preg_match('/\.(JPG|ORW)$/', $name)) {
                 $this->put($this->reader.'/ORREL_B/DCIM/101ORREL/'.$name, (string) file_get_contents("$from/$name"), (int) filemtime("$from/$name"));
             }
@@ -55,6 +57,19 @@ final class CardMaker
     public function tower(): void
     {
         $this->camera('TOWER', Body::orrelM4(), Story::tower());
+    }
+
+    /** A long day's card: $count small frames two seconds apart, to see how the desk takes many. */
+    public function many(int $count): void
+    {
+        $scenes = [Scene::SaltPans, Scene::SignalTower, Scene::RopeWalk, Scene::KilnOpening];
+        $start = (new \DateTimeImmutable('2026-08-21 09:00:00 UTC'))->getTimestamp();
+        $pictures = [];
+        for ($i = 0; $i < $count; ++$i) {
+            $shot = new Shot($scenes[intdiv($i, 10) % 4], 1 + $i % 9999, $start + 7 * $i, ($i * 7) % 100, 500 + intdiv($i, 10) % 24);
+            $picture = $pictures[$shot->seed.$shot->scene->value] ??= $this->painter->paint($shot, 480, 320);
+            $this->put(\sprintf('%s/MANY/DCIM/%dORREL/ORL_%04d.JPG', $this->reader, 100 + intdiv($i, 9999), $shot->number), CameraFile::jpeg(Body::orrelM4(), $shot, $picture), $shot->takenAt);
+        }
     }
 
     /** A card fresh from the camera's own formatting. */

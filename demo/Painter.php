@@ -227,7 +227,11 @@ final class Painter
         }
     }
 
-    /** A standing person as a silhouette, feet at $y. @param array{int, int, int} $rgb */
+    /**
+     * A standing person as a silhouette, feet at $y.
+     *
+     * @param array{int, int, int} $rgb
+     */
     private function figure(Canvas $c, float $x, float $y, float $h, array $rgb): void
     {
         $w = $h * 0.12;

@@ -15,7 +15,11 @@ enum Scene: string
     case SignalTower = 'signal tower';
     case NightFerry = 'night ferry';
 
-    /** Exposure time as numerator and denominator, f-number in tenths, ISO, focal length in mm. @return array{array{int, int}, int, int, int} */
+    /**
+     * Exposure time as numerator and denominator, f-number in tenths, ISO, focal length in mm.
+     *
+     * @return array{array{int, int}, int, int, int}
+     */
     public function settings(): array
     {
         return match ($this) {

@@ -8,11 +8,11 @@ namespace VelvetLedger\Demo;
 final readonly class Shot
 {
     /**
-     * @param int    $takenAt     true moment, seconds since the epoch as if Quillhaven kept UTC
-     * @param int    $centisecond hundredths of a second after it
-     * @param int    $seed        decides the composition; equal seeds give the same view
-     * @param float  $shift       how far the view has moved since the seed's first frame, in frame widths
-     * @param float  $ev          exposure bias in EV
+     * @param int   $takenAt     true moment, seconds since the epoch as if Quillhaven kept UTC
+     * @param int   $centisecond hundredths of a second after it
+     * @param int   $seed        decides the composition; equal seeds give the same view
+     * @param float $shift       how far the view has moved since the seed's first frame, in frame widths
+     * @param float $ev          exposure bias in EV
      */
     public function __construct(
         public Scene $scene,

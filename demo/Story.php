@@ -16,7 +16,11 @@ final class Story
     {
     }
 
-    /** What both slots of the Orrel M4 hold: a stray morning in April, then three days in May. @return list<Shot> */
+    /**
+     * What both slots of the Orrel M4 hold: a stray morning in April, then three days in May.
+     *
+     * @return list<Shot>
+     */
     public static function orrel(): array
     {
         $story = new self(1198, 4100);
@@ -46,7 +50,11 @@ final class Story
         return $story->shots;
     }
 
-    /** What the second photographer's body saw: the same evening at the quay, and the salt pans. @return list<Shot> */
+    /**
+     * What the second photographer's body saw: the same evening at the quay, and the salt pans.
+     *
+     * @return list<Shot>
+     */
     public static function vantry(): array
     {
         $story = new self(411, 7300);
@@ -59,7 +67,11 @@ final class Story
         return $story->shots;
     }
 
-    /** The signal tower's repair, on one short card. @return list<Shot> */
+    /**
+     * The signal tower's repair, on one short card.
+     *
+     * @return list<Shot>
+     */
     public static function tower(): array
     {
         $story = new self(1320, 9900);

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 use VelvetLedger\Demo\CardMaker;
 
-require \dirname(__DIR__).'/vendor/autoload.php';
+require dirname(__DIR__).'/vendor/autoload.php';
 
 /*
- * usage: php demo/build.php READER
- * Writes the demo's cards below READER, on two processes.
+ * usage: php demo/build.php READER [--many COUNT]
+ * Writes the demo's cards below READER, on two processes; with --many also a card of COUNT small frames.
  */
 $reader = $argv[1] ?? throw new InvalidArgumentException('usage: php demo/build.php READER');
 if (!is_dir($reader) && !mkdir($reader, 0o777, true)) {
@@ -23,6 +23,9 @@ try {
         $maker->vantry();
         $maker->tower();
         $maker->spare();
+        if ('--many' === ($argv[2] ?? '')) {
+            $maker->many((int) ($argv[3] ?? 3000));
+        }
         exit(0);
     }
     foreach ([1, 2, 3] as $part) {

@@ -30,11 +30,16 @@ YAML
 console() { "$PHP" -d memory_limit=1G "$ROOT/server/console.php" "$@"; }
 
 # The compiled container and routes are kept until the server's sources change.
+sources_stamp() {
+  (cd "$ROOT" && find server core ops composer.json "$LEDGER_HOME/settings.yaml" -type f -printf '%p %s %T@\n' | sort | xxhsum -H2 | cut -d' ' -f1)
+}
+
+container_is_fresh() { [ "$(cat "$LEDGER_HOME/cache/stamp" 2>/dev/null)" = "$(sources_stamp)" ]; }
+
 forget_stale_container() {
-  local stamp; stamp=$(cd "$ROOT" && find server core composer.json -type f -printf '%p %s %T@\n' | sort | xxhsum -H2 | cut -d' ' -f1)
-  [ "$(cat "$LEDGER_HOME/cache/stamp" 2>/dev/null)" = "$stamp" ] && return 0
+  container_is_fresh && return 0
   rm -rf "$LEDGER_HOME"/cache/symfony-* "$LEDGER_HOME"/cache/readings
-  printf '%s' "$stamp" >"$LEDGER_HOME/cache/stamp"
+  sources_stamp >"$LEDGER_HOME/cache/stamp"
 }
 
 # php-fpm's socket; Unix sockets have short names, so a deep home keeps it in /tmp.
@@ -100,9 +105,18 @@ http {
     add_header Content-Security-Policy "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; frame-ancestors 'none'; base-uri 'none'; form-action 'self'" always;
     location /assets/ { expires 1y; try_files \$uri =404; }
     location ~ ^/(api/|enter\$) {
-      include /etc/nginx/fastcgi_params;
       fastcgi_param SCRIPT_FILENAME $ROOT/server/front.php;
       fastcgi_param SCRIPT_NAME /front.php;
+      fastcgi_param REQUEST_METHOD \$request_method;
+      fastcgi_param REQUEST_URI \$request_uri;
+      fastcgi_param QUERY_STRING \$query_string;
+      fastcgi_param CONTENT_TYPE \$content_type;
+      fastcgi_param CONTENT_LENGTH \$content_length;
+      fastcgi_param SERVER_PROTOCOL \$server_protocol;
+      fastcgi_param SERVER_NAME \$host;
+      fastcgi_param SERVER_PORT \$server_port;
+      fastcgi_param REMOTE_ADDR \$remote_addr;
+      fastcgi_param HTTP_HOST \$http_host; # with its port, to be held against Origin
       fastcgi_read_timeout 120s;
       fastcgi_pass unix:$socket;
     }
@@ -117,7 +131,9 @@ http {
 CONF
 }
 
+# Starts what is not running, and starts anew what runs on sources that have changed since.
 start_server() {
+  is_running && runs "$LEDGER_HOME/run/worker.pid" "$LEDGER_HOME" && container_is_fresh && [ "$(cat "$LEDGER_HOME/run/port")" = "$LEDGER_PORT" ] && return 0
   local fpm; fpm=$(command -v php-fpm8.2 || command -v php-fpm) || fpm=/usr/sbin/php-fpm8.2
   if ! runs "$LEDGER_HOME/run/nginx.pid" "$LEDGER_HOME"; then
     port_answers "$LEDGER_PORT" && stop_with "Port $LEDGER_PORT on 127.0.0.1 is in use by another program. End that program, stop another ledger with bin/ledger stop, or choose a port: LEDGER_PORT=7500 bin/ledger $LEDGER_VERB"

@@ -30,7 +30,7 @@ final class Kernel extends BaseKernel
 
     public function getCacheDir(): string
     {
-        return Home::fromEnvironment()->path.'/cache/symfony-'.$this->environment;
+        return Home::fromEnvironment()->path.'/cache/symfony-'.$this->getEnvironment();
     }
 
     public function getLogDir(): string

@@ -13,7 +13,7 @@ final class PathText
 {
     public static function of(string $path): string
     {
-        $escape = static fn (array $found): string => implode('', array_map(static fn (string $byte): string => \sprintf('\x%02X', \ord($byte)), str_split($found[0])));
+        $escape = static fn (array $found): string => preg_replace('/../', '\\x$0', strtoupper(bin2hex(implode('', array_filter($found, \is_string(...)))))) ?? '';
         if (mb_check_encoding($path, 'UTF-8')) {
             return preg_replace_callback('/[\x00-\x1F\x7F\\\\]|\xC2[\x80-\x9F]|\xE2\x80[\xA8-\xAE]/', $escape, $path) ?? '';
         }

@@ -33,6 +33,6 @@ final class PortableText
     {
         $composed = \Normalizer::normalize(mb_scrub($words, 'UTF-8'), \Normalizer::FORM_C);
 
-        return false === $composed ? '' : $composed;
+        return \is_string($composed) ? $composed : '';
     }
 }

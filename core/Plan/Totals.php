@@ -41,7 +41,7 @@ final readonly class Totals
         return new self(
             \count($frames),
             \count($lines),
-            (int) array_sum($bytes),
+            array_sum($bytes),
             $leftOut,
             \count($frames) - $toBringIn - $leftOut,
             $toBringIn,

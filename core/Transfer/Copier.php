@@ -18,20 +18,18 @@ final readonly class Copier
     }
 
     /**
-     * @param string                $source      absolute path; only ever read
-     * @param int                   $bytes       size that the card lists for it
-     * @param int                   $modifiedAt  Unix seconds, kept by the copy
-     * @param string                $destination absolute path of the final name; folders to it are made
-     * @param \Closure(int): void   $moved       told of bytes as they are written
+     * @param string              $source      absolute path; only ever read
+     * @param int                 $bytes       size that the card lists for it
+     * @param int                 $modifiedAt  Unix seconds, kept by the copy
+     * @param string              $destination absolute path of the final name; folders to it are made
+     * @param \Closure(int): void $moved       told of bytes as they are written
      *
      * @throws CouldNotCopy    nothing stands under the final name, nothing temporary is left
      * @throws CouldNotPublish the same
      */
     public function copy(string $source, int $bytes, int $modifiedAt, string $destination, \Closure $moved): ProvenCopy
     {
-        $folder = \dirname($destination);
-        Folders::make($folder);
-        $temporary = $folder.'/.'.basename($destination).'.part';
+        $temporary = \dirname($destination).'/.'.basename($destination).'.part';
         try {
             $written = $this->write($source, $bytes, $temporary, $moved);
             touch($temporary, $modifiedAt);
@@ -52,12 +50,14 @@ final readonly class Copier
     /** @param \Closure(int): void $moved */
     private function write(string $source, int $bytes, string $temporary, \Closure $moved): WrittenFile
     {
-        @unlink($temporary); // left by a run that was cut off; the name is ours alone
         error_clear_last();
         $in = @fopen($source, 'r');
         if (false === $in) {
             throw CouldNotCopy::sourceNotOpened($source, SystemReason::last());
         }
+        Folders::make(\dirname($temporary));
+        @unlink($temporary); // left by a run that was cut off; the name is ours alone
+        error_clear_last();
         $out = @fopen($temporary, 'x');
         if (false === $out) {
             throw CouldNotCopy::notWritten($temporary, 0, SystemReason::last());

@@ -8,6 +8,7 @@ use Psr\Cache\CacheItemPoolInterface;
 use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\CardWalker;
 use VelvetLedger\Core\Card\CouldNotList;
+use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Card\FrameGrouping;
 
 /** What can be said of a card from its directory alone, kept until one of its DCIM folders changes. */
@@ -52,7 +53,7 @@ final readonly class CardSummaries
     private static function stamp(Volume $volume): string
     {
         clearstatcache();
-        $folders = [$volume->path, $volume->path.'/DCIM', ...(glob($volume->path.'/DCIM/*', \GLOB_ONLYDIR) ?: [])];
+        $folders = [$volume->path, $volume->path.'/DCIM', ...FolderNames::matching($volume->path.'/DCIM/*')];
 
         return hash('xxh64', implode('|', array_map(static fn (string $folder): string => $folder.':'.((int) @filemtime($folder)).':'.((int) @fileinode($folder)), $folders)));
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Cards;
 
+use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Server\Settings\Settings;
 
 /** The card readers of this machine: the volumes now mounted below the configured roots. */
@@ -18,8 +19,8 @@ final readonly class Readers
     {
         $volumes = [];
         foreach ($this->settings->readers as $pattern) {
-            foreach (glob($pattern, \GLOB_ONLYDIR | \GLOB_NOSORT) ?: [] as $root) {
-                foreach (@scandir($root) ?: [] as $name) {
+            foreach (FolderNames::matching($pattern) as $root) {
+                foreach (FolderNames::in($root) as $name) {
                     $path = $root.'/'.$name;
                     if ('.' !== $name[0] && !is_link($path) && is_dir($path.'/DCIM')) {
                         $volumes[$path] = new Volume($path);

@@ -11,7 +11,6 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Core\Card\Kind;
 use VelvetLedger\Server\Http\View\FrameView;
-use VelvetLedger\Server\Http\View\ShootView;
 use VelvetLedger\Server\Persistence\Frame;
 use VelvetLedger\Server\Persistence\LedgerFile;
 use VelvetLedger\Server\Persistence\Shoot;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Intake;
 
 use Doctrine\DBAL\Connection;
+use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Plan\NamesInUse;
 use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Server\Settings\Store;
@@ -29,12 +30,13 @@ final class NamesAtStore implements NamesInUse
     /** @return array<string, true> */
     private function read(string $folder): array
     {
-        $names = @scandir($this->store->path.'/'.$folder) ?: [];
+        $names = FolderNames::in($this->store->path.'/'.$folder);
         $promised = $this->database->fetchFirstColumn('SELECT name FROM receipt_line WHERE folder = ? AND outcome = ?', [$folder, Outcome::Waiting->value]);
         $found = [];
         foreach ([...$names, ...$promised] as $name) {
             if (\is_string($name)) {
-                $found[mb_strtolower(\Normalizer::normalize(mb_scrub($name, 'UTF-8')) ?: $name)] = true;
+                $composed = \Normalizer::normalize(mb_scrub($name, 'UTF-8'));
+                $found[mb_strtolower(\is_string($composed) ? $composed : $name)] = true;
             }
         }
 

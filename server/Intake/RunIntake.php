@@ -76,7 +76,7 @@ final readonly class RunIntake
         $destination = $store->path.'/'.$line->folder.'/'.$line->name;
         $lastTick = microtime(true);
         try {
-            $proven = $this->copier->copy($source, $line->bytes, $line->modifiedAt, $destination, function (int $moved) use ($intake, $tick, &$lastTick): void {
+            $proven = $this->copier->copy($source, $line->bytes, $line->modifiedAt, $destination, static function (int $moved) use ($intake, $tick, &$lastTick): void {
                 $intake->bytesMoved += $moved;
                 if (microtime(true) - $lastTick > 0.25) {
                     $lastTick = microtime(true);

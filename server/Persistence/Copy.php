@@ -15,7 +15,10 @@ class Copy
     #[ORM\Id, ORM\GeneratedValue, ORM\Column]
     public ?int $id = null;
 
-    /** @param string $store name of the store; @param string $path from the store's root */
+    /**
+     * @param string $store name of the store
+     * @param string $path  from the store's root
+     */
     public function __construct(
         #[ORM\ManyToOne(inversedBy: 'copies')]
         #[ORM\JoinColumn(nullable: false)]

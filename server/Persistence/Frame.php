@@ -29,7 +29,10 @@ class Frame
     #[ORM\Column(type: 'text', nullable: true)]
     public ?string $body;
 
-    /** @param string $cardKey its key on the card of its intake; @param string $stem name of its files before the extension */
+    /**
+     * @param string $cardKey its key on the card of its intake
+     * @param string $stem    name of its files before the extension
+     */
     public function __construct(
         #[ORM\ManyToOne]
         #[ORM\JoinColumn(nullable: false)]

@@ -37,7 +37,11 @@ class Intake
     #[ORM\Column(type: 'bigint')]
     public int $filesMoved = 0;
 
-    /** @param string $sourcePath absolute, as PathText; @param string $store name of the main store; @param list<string> $problems the plan's, in sentences */
+    /**
+     * @param string       $sourcePath absolute, as PathText
+     * @param string       $store      name of the main store
+     * @param list<string> $problems   the plan's, in sentences
+     */
     public function __construct(
         #[ORM\Column(type: 'text')]
         public string $sourceLabel,

@@ -17,7 +17,10 @@ class Shoot
     #[ORM\Column]
     public \DateTimeImmutable $openedAt;
 
-    /** @param string $date "2026-05-04"; @param string $folder from the store's root */
+    /**
+     * @param string $date   "2026-05-04"
+     * @param string $folder from the store's root
+     */
     public function __construct(
         #[ORM\Column(length: 10)]
         public string $date,

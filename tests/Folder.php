@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests;
+
+use VelvetLedger\Core\Card\FolderNames;
+
+/** A folder of one test's own, removed when the test lets go of it. */
+final readonly class Folder
+{
+    public string $path;
+
+    public function __construct()
+    {
+        $this->path = sys_get_temp_dir().'/ledger-test-'.bin2hex(random_bytes(6));
+        mkdir($this->path);
+    }
+
+    public function __destruct()
+    {
+        self::remove($this->path);
+    }
+
+    /**
+     * Writes a file below the folder, with the folders it needs.
+     *
+     * @return string its path
+     */
+    public function put(string $name, string $bytes, int $modifiedAt = 1_777_900_000): string
+    {
+        $path = $this->path.'/'.$name;
+        if (!is_dir(\dirname($path))) {
+            mkdir(\dirname($path), 0o777, true);
+        }
+        file_put_contents($path, $bytes);
+        touch($path, $modifiedAt);
+
+        return $path;
+    }
+
+    public static function remove(string $path): void
+    {
+        if (is_link($path) || !is_dir($path)) {
+            @unlink($path);
+        } else {
+            foreach (FolderNames::in($path) as $name) {
+                self::remove($path.'/'.$name);
+            }
+            rmdir($path);
+        }
+    }
+}

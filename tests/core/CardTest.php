@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests\core;
+
+use PHPUnit\Framework\TestCase;
+use VelvetLedger\Core\Card\CardFile;
+use VelvetLedger\Core\Card\CardWalker;
+use VelvetLedger\Core\Card\CouldNotList;
+use VelvetLedger\Core\Card\FrameGrouping;
+use VelvetLedger\Core\Card\Kind;
+use VelvetLedger\Tests\Folder;
+
+final class CardTest extends TestCase
+{
+    /** CIPA DC-009 (DCF 2.0), "DCF object": files of one folder whose names share the same file number are one object. */
+    public function testFilesOfOneExposureAreOneFrame(): void
+    {
+        $grouping = FrameGrouping::of(self::files(
+            'DCIM/100ORREL/ORL_0001.JPG',
+            'DCIM/100ORREL/ORL_0001.ORW',
+            'DCIM/100ORREL/ORL_0001.WAV',
+            'DCIM/100ORREL/ORL_0001.ORW.xmp',
+            'DCIM/100ORREL/orl_0002.jpg',
+            'DCIM/100ORREL/ORL_0003.WAV',
+            'DCIM/100ORREL/ORL_0004.MOV',
+            'DCIM/101ORREL/ORL_0001.JPG',
+            'MISC/AUTPRINT.MRK',
+        ));
+        $frames = array_map(static fn ($frame): array => array_map(static fn (CardFile $file): string => $file->name(), $frame->files), $grouping->frames);
+        self::assertSame([['ORL_0001.ORW', 'ORL_0001.JPG', 'ORL_0001.ORW.xmp', 'ORL_0001.WAV'], ['orl_0002.jpg'], ['ORL_0001.JPG']], $frames);
+        self::assertSame(['voice note', 'moving picture', 'camera system file'], array_map(static fn (CardFile $file): string => $file->kind->value, $grouping->others));
+        self::assertCount(3, array_unique(array_map(static fn ($frame): string => $frame->key, $grouping->frames)));
+    }
+
+    public function testKindsAreToldByName(): void
+    {
+        $kinds = ['a/B.NEF' => Kind::StillRaw, 'a/b.jpeg' => Kind::StillRendered, 'c.xmp' => Kind::Sidecar, '.Trashes/1/IMG_0001.JPG' => Kind::System, 'DCIM/._IMG_0001.JPG' => Kind::System, 'notes' => Kind::Unknown, 'x.mp4' => Kind::MovingPicture];
+        foreach ($kinds as $path => $kind) {
+            self::assertSame($kind, Kind::ofPath($path), $path);
+        }
+    }
+
+    public function testAListingNamesEveryFileFollowsNoLinkAndSaysWhatItPassedOver(): void
+    {
+        $card = new Folder();
+        $card->put('DCIM/100ORREL/ORL_0001.JPG', 'x');
+        $card->put("DCIM/100ORREL/new\nline 'q' -.JPG", 'xyz');
+        $outside = new Folder();
+        $outside->put('secret.JPG', 's');
+        symlink($outside->path, $card->path.'/DCIM/999LINKS');
+        posix_mkfifo($card->path.'/pipe', 0o600);
+        $listing = CardWalker::list($card->path);
+        self::assertSame(['DCIM/100ORREL/ORL_0001.JPG', "DCIM/100ORREL/new\nline 'q' -.JPG"], array_column($listing->files, 'path'));
+        self::assertSame(4, $listing->bytes());
+        self::assertSame(['DCIM/999LINKS' => 'a symbolic link, not followed', 'pipe' => 'a device, pipe or socket, not a file'], array_column($listing->troubles, 'reason', 'path'));
+        $this->expectException(CouldNotList::class);
+        CardWalker::list($card->path.'/pulled-out');
+    }
+
+    /** @return list<CardFile> */
+    private static function files(string ...$paths): array
+    {
+        return array_map(static fn (string $path): CardFile => new CardFile($path, 10, 1_777_900_000), array_values($paths));
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests\reference;
+
+use PHPUnit\Framework\TestCase;
+use VelvetLedger\Core\Capture\CoreFactsReader;
+use VelvetLedger\Tests\Folder;
+use VelvetLedger\Tests\Stills;
+
+/** The demo cameras' files, before the reference programs of Debian: ExifTool (libimage-exiftool-perl) and LibRaw (libraw-bin). */
+final class DemoFilesTest extends TestCase
+{
+    private Folder $folder;
+    private string $jpeg;
+    private string $raw;
+
+    protected function setUp(): void
+    {
+        $this->folder = new Folder();
+        $this->jpeg = $this->folder->put('ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09', 7, 31));
+        $this->raw = $this->folder->put('ORL_0001.ORW', Stills::raw('2026-05-04 21:14:09', 7));
+    }
+
+    public function testExifToolFindsTheJpegValidAndTheRawButForItsTiffEpMark(): void
+    {
+        self::assertSame("OK\n", self::said('exiftool -s3 -validate '.$this->jpeg));
+        // ISO 12234-2 asks for TIFF/EPStandardID in the main directory; ExifTool's table of TIFF tags does not list it there.
+        self::assertSame("1 Warning (minor)\n", self::said('exiftool -s3 -validate '.$this->raw));
+        self::assertStringContainsString('TIFF-EPStandardID', self::said('exiftool -s3 -a -validate -warning '.$this->raw));
+    }
+
+    public function testOurFactsAreExifToolsFacts(): void
+    {
+        foreach ([$this->jpeg, $this->raw] as $file) {
+            $theirs = json_decode(self::said('exiftool -json -n -Make -Model -SerialNumber -LensModel -DateTimeOriginal -SubSecTimeOriginal -OffsetTimeOriginal -ExposureTime -FNumber -ISO -FocalLength -ExposureCompensation -Orientation -ImageUniqueID '.$file), true);
+            $exif = \is_array($theirs) && \is_array($theirs[0]) ? $theirs[0] : [];
+            $ours = (new CoreFactsReader())->read($file);
+            self::assertSame(
+                [$exif['Make'], $exif['Model'], $exif['SerialNumber'], $exif['LensModel'], $exif['ISO'], $exif['Orientation'], $exif['ImageUniqueID'], $exif['OffsetTimeOriginal']],
+                [$ours->make, $ours->model, $ours->serial, $ours->lens, $ours->iso, $ours->orientation, $ours->imageUniqueId, $ours->takenAt?->offset],
+            );
+            self::assertEqualsWithDelta([$exif['ExposureTime'], $exif['FNumber'], $exif['FocalLength'], $exif['ExposureCompensation']], [$ours->exposureSeconds, $ours->fNumber, $ours->focalLengthMm, $ours->exposureBiasEv], 1e-9);
+            self::assertSame(str_replace(':', '-', substr(\is_string($exif['DateTimeOriginal']) ? $exif['DateTimeOriginal'] : '', 0, 10)), $ours->takenAt?->date());
+        }
+    }
+
+    public function testLibRawDecodesTheWholeMosaic(): void
+    {
+        self::assertStringContainsString('Raw size: 192x128', self::said('unprocessed_raw -T '.$this->raw));
+        $tiff = (string) file_get_contents($this->raw.'.tiff');
+        $ours = (new CoreFactsReader())->read($this->raw);
+        self::assertSame([192, 128], [$ours->width, $ours->height]);
+        // The mosaic is written uncompressed, so LibRaw's pixels must stand in our file as they are.
+        self::assertNotFalse(strpos((string) file_get_contents($this->raw), substr($tiff, -192 * 128 * 2)));
+        self::assertStringContainsString('Orrel M4', self::said('raw-identify '.$this->raw));
+    }
+
+    private static function said(string $command): string
+    {
+        return (string) shell_exec($command.' 2>/dev/null');
+    }
+}

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests\server;
+
+use PHPUnit\Framework\Attributes\TestWith;
+use VelvetLedger\Server\Settings\Home;
+use VelvetLedger\Tests\Stills;
+
+final class AccessTest extends LedgerTestCase
+{
+    /** @param array<string, string> $headers */
+    #[TestWith([200, []])]
+    #[TestWith([200, ['HTTP_ORIGIN' => 'http://127.0.0.1:7410']])]
+    #[TestWith([200, ['HTTP_HOST' => 'localhost:7410']])]
+    #[TestWith([403, ['HTTP_ORIGIN' => 'http://quay.example']])]
+    #[TestWith([403, ['HTTP_ORIGIN' => 'null']])]
+    #[TestWith([403, ['HTTP_ORIGIN' => 'http://127.0.0.1:9999']])]
+    #[TestWith([421, ['HTTP_HOST' => 'ledger.quay.example']])]
+    #[TestWith([421, ['HTTP_HOST' => '127.0.0.1.quay.example:7410']])]
+    public function testWhoIsLetIn(int $status, array $headers): void
+    {
+        $browser = $this->browser();
+        $browser->request('GET', '/api/cards', [], [], $headers);
+        self::assertSame($status, $browser->getResponse()->getStatusCode());
+    }
+
+    public function testTheTokenIsNeededAndMakesASession(): void
+    {
+        $browser = $this->browser();
+        $browser->getCookieJar()->clear();
+        foreach (['/api/cards' => 401, '/enter?token=wrong' => 401, '/enter' => 401, '/enter?token='.Home::fromEnvironment()->token() => 302, '/api/shoots' => 200] as $address => $status) {
+            $browser->request('GET', $address);
+            self::assertSame($status, $browser->getResponse()->getStatusCode(), $address);
+        }
+        $cookie = $browser->getCookieJar()->get('ledger_session');
+        self::assertSame([true, 'strict'], [$cookie?->isHttpOnly(), $cookie?->getSameSite()]);
+        self::assertStringNotContainsString(Home::fromEnvironment()->token(), (string) $cookie?->getValue());
+    }
+
+    public function testNothingOutsideTheReadersIsReached(): void
+    {
+        $outside = new \VelvetLedger\Tests\Folder();
+        $outside->put('DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
+        symlink($outside->path, $this->reader->path.'/LINKED');
+        $this->reader->put('REAL/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
+        $browser = $this->browser();
+        $browser->request('GET', '/api/cards');
+        $cards = self::answer($browser)['cards'];
+        self::assertSame(['REAL'], array_column(\is_array($cards) ? $cards : [], 'label'));
+        foreach ([hash('xxh64', $outside->path), hash('xxh64', $this->reader->path.'/LINKED'), '..%2F..%2Fetc', hash('xxh64', '/etc')] as $id) {
+            $browser->request('GET', "/api/cards/$id");
+            self::assertSame(404, $browser->getResponse()->getStatusCode(), $id);
+        }
+    }
+
+    #[TestWith(['not json', 'must be a JSON object'])]
+    #[TestWith(['{"descriptions": {"4 May": "x"}}', 'by date'])]
+    #[TestWith(['{"leftOut": [7]}', 'frame keys'])]
+    public function testWhatTheDeskCannotHaveSentIsRefusedInWords(string $body, string $words): void
+    {
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
+        $browser = $this->browser();
+        $browser->request('POST', '/api/cards/'.$this->card('CARD')->id.'/plan', [], [], [], $body);
+        self::assertSame(400, $browser->getResponse()->getStatusCode());
+        self::assertStringContainsString($words, (string) $browser->getResponse()->getContent());
+    }
+}

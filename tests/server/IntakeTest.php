@@ -1,0 +1,184 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests\server;
+
+use VelvetLedger\Core\Card\FolderNames;
+use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Core\Receipt\Outcome;
+use VelvetLedger\Server\Intake\CouldNotBegin;
+use VelvetLedger\Server\Intake\RunIntake;
+use VelvetLedger\Server\Intake\StartIntake;
+use VelvetLedger\Server\Jobs\JobQueue;
+use VelvetLedger\Server\Persistence\Copy;
+use VelvetLedger\Server\Persistence\DayBookEntry;
+use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Persistence\IntakeState;
+use VelvetLedger\Server\Persistence\ReceiptLine;
+use VelvetLedger\Tests\Stills;
+
+final class IntakeTest extends LedgerTestCase
+{
+    public function testACardBecomesAShootFolderAndEveryFileHasALine(): void
+    {
+        $names = ['ORL_0001.JPG', 'with space.JPG', "it's \"quoted\".JPG", "new\nline.JPG", '-rf.JPG', 'Möwe über Wasser.JPG', "latin \xE9.JPG"];
+        foreach ($names as $i => $name) {
+            $this->reader->put('CARD/DCIM/100ORREL/'.$name, Stills::jpeg('2026-05-04 21:14:0'.$i, $i), 1_777_000_000 + $i);
+        }
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0009.JPG', str_repeat("\0", 9000));
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0010.MOV', 'clip');
+        $before = self::tree($this->reader->path);
+        $intake = $this->bringIn('CARD', new Wishes(['2026-05-04' => 'lantern boats']));
+
+        self::assertSame(IntakeState::Done, $intake->state);
+        $lines = $this->lines();
+        self::assertCount(9, $lines);
+        self::assertSame(7, \count(array_filter($lines, static fn (ReceiptLine $line): bool => Outcome::BroughtIn === $line->outcome && null !== $line->provenAt)));
+        $folder = $this->store->path.'/2026/2026-05-04 lantern boats';
+        foreach ($names as $i => $name) {
+            $copy = \sprintf('%s/2026-05-04_lantern-boats_%04d.jpg', $folder, $i + 1);
+            self::assertFileEquals($this->reader->path.'/CARD/DCIM/100ORREL/'.$name, $copy);
+            self::assertSame(1_777_000_000 + $i, filemtime($copy));
+        }
+        self::assertCount(7, FolderNames::in($folder));
+        self::assertSame($before, self::tree($this->reader->path), 'the card is never written to');
+        $reasons = array_column(array_map(static fn (ReceiptLine $line): array => [$line->path, $line->reason], $lines), 1, 0);
+        self::assertSame(['it starts with nothing but zeros, as a damaged card returns them', 'moving picture'], [$reasons['DCIM/100ORREL/ORL_0009.JPG'], $reasons['DCIM/100ORREL/ORL_0010.MOV']]);
+        self::assertStringContainsString('7 brought in and proven', $this->ledger()->getRepository(DayBookEntry::class)->findBy([], ['id' => 'DESC'])[0]->entry);
+    }
+
+    public function testTheSameCardAgainTakesOtherNamesAndOverwritesNothing(): void
+    {
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
+        $this->bringIn('CARD');
+        $this->bringIn('CARD');
+        $copies = array_map(static fn (Copy $copy): string => $copy->path, $this->ledger()->getRepository(Copy::class)->findBy([], ['id' => 'ASC']));
+        self::assertSame(['2026/2026-05-04/2026-05-04_0001.jpg', '2026/2026-05-04/2026-05-04_0001-2.jpg'], $copies);
+    }
+
+    public function testAFileThatTookTheNameMeanwhileFailsThatLineOnlyAndCanBeTriedAgain(): void
+    {
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09', 1));
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0002.JPG', Stills::jpeg('2026-05-04 21:14:19', 2));
+        $intake = $this->start('CARD');
+        $squatter = $this->store->put('2026/2026-05-04/2026-05-04_0001.jpg', 'somebody else');
+        $this->run_((int) $intake->id);
+        self::assertSame([Outcome::Failed, Outcome::BroughtIn], array_column($this->lines(), 'outcome'));
+        self::assertSame('somebody else', file_get_contents($squatter));
+        unlink($squatter);
+        $browser = $this->browser();
+        $browser->request('POST', '/api/receipts/1/continue');
+        $this->run_(1);
+        self::assertSame([Outcome::BroughtIn, Outcome::BroughtIn], array_column($this->lines(), 'outcome'));
+    }
+
+    public function testARunCutOffAfterNamingAFileAdoptsIt(): void
+    {
+        $bytes = Stills::jpeg('2026-05-04 21:14:09');
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', $bytes);
+        $intake = $this->start('CARD');
+        $this->store->put('2026/2026-05-04/2026-05-04_0001.jpg', $bytes);
+        $this->store->put('2026/2026-05-04/.2026-05-04_0001.jpg.part', 'half');
+        $this->run_((int) $intake->id);
+        self::assertSame([Outcome::BroughtIn], array_column($this->lines(), 'outcome'));
+        self::assertSame(hash('xxh128', $bytes), $this->lines()[0]->checksum);
+    }
+
+    public function testACardPulledOutOrAStoreGoneStopsAndGoesOnLater(): void
+    {
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09', 1));
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0002.JPG', Stills::jpeg('2026-05-04 21:14:19', 2));
+        $intake = $this->start('CARD');
+        rename($this->reader->path.'/CARD', $this->reader->path.'/.pulled');
+        self::assertStringContainsString('no longer in its reader', (string) $this->run_((int) $intake->id)->stoppedBecause);
+        rename($this->reader->path.'/.pulled', $this->reader->path.'/CARD');
+        unlink($this->store->path.'/.velvet-ledger-store');
+        self::assertStringContainsString('Attach its drive', (string) $this->run_((int) $intake->id)->stoppedBecause);
+        self::assertSame([], FolderNames::in($this->store->path), 'nothing is written where the drive should be');
+        $this->store->put('.velvet-ledger-store', 'Main');
+        self::assertSame(IntakeState::Done, $this->run_((int) $intake->id)->state);
+        self::assertSame([Outcome::BroughtIn, Outcome::BroughtIn], array_column($this->lines(), 'outcome'));
+    }
+
+    public function testWhatCannotBeginSaysWhyAndLeavesNoReceipt(): void
+    {
+        mkdir($this->reader->path.'/EMPTY/DCIM', 0o777, true);
+        try {
+            $this->start('EMPTY');
+            self::fail('an empty card began');
+        } catch (CouldNotBegin $refused) {
+            self::assertStringContainsString('nothing to bring in', $refused->getMessage());
+        }
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
+        self::bootKernel();
+        $this->start('CARD');
+        try {
+            $this->start('CARD');
+            self::fail('one card began twice');
+        } catch (CouldNotBegin $refused) {
+            self::assertStringContainsString('Receipt 1 is still being written', $refused->getMessage());
+        }
+        self::bootKernel();
+        self::assertSame(1, $this->ledger()->getRepository(Intake::class)->count([]));
+    }
+
+    public function testAJobIsGivenToOneWorkerAndToAnotherWhenThatOneFallsSilent(): void
+    {
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
+        $queue = $this->service(JobQueue::class);
+        $this->service(StartIntake::class)->start($this->card('CARD'), new Wishes(), static fn (Intake $intake) => $queue->ask((int) $intake->id));
+        $job = $queue->take();
+        self::assertSame(1, $job?->intakeId);
+        $second = $queue->take();
+        self::assertNull($second);
+        $this->ledger()->getConnection()->executeStatement("UPDATE job SET beat_at = now() - interval '1 minute'");
+        $again = $this->service(JobQueue::class)->take();
+        self::assertSame(2, $again->attempts ?? 0);
+        $queue->end($job);
+        self::assertSame(0, $this->ledger()->getConnection()->fetchOne('SELECT count(*) FROM job WHERE ended_at IS NULL'));
+    }
+
+    public function testTheDayBookIsNeverChanged(): void
+    {
+        $this->ledger()->persist(new DayBookEntry('The ledger was opened.'));
+        $this->ledger()->flush();
+        $this->expectExceptionMessageMatches('/added, never changed/');
+        $this->ledger()->getConnection()->executeStatement("UPDATE day_book_entry SET entry = 'nothing happened'");
+    }
+
+    private function bringIn(string $card, Wishes $wishes = new Wishes()): Intake
+    {
+        return $this->run_((int) $this->start($card, $wishes)->id);
+    }
+
+    private function start(string $card, Wishes $wishes = new Wishes()): Intake
+    {
+        return $this->service(StartIntake::class)->start($this->card($card), $wishes, static fn (Intake $intake) => null);
+    }
+
+    private function run_(int $intake): Intake
+    {
+        return $this->service(RunIntake::class)->run($intake, static fn (Intake $running) => null);
+    }
+
+    /** @return list<ReceiptLine> */
+    private function lines(): array
+    {
+        $this->ledger()->clear();
+
+        return $this->ledger()->getRepository(ReceiptLine::class)->findBy([], ['id' => 'ASC']);
+    }
+
+    /** @return array<string, string> path => size, time and content */
+    private static function tree(string $root): array
+    {
+        $tree = [];
+        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($root, \FilesystemIterator::SKIP_DOTS), \RecursiveIteratorIterator::SELF_FIRST) as $file) {
+            \assert($file instanceof \SplFileInfo);
+            $tree[$file->getPathname()] = $file->getMTime().' '.($file->isFile() ? hash_file('xxh128', $file->getPathname()) : 'folder');
+        }
+
+        return $tree;
+    }
+}

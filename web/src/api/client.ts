@@ -1,0 +1,29 @@
+/** An answer that is not the one asked for: the server's own sentence says what happened and what to do. */
+export class Refused extends Error {
+  constructor(
+    readonly status: number,
+    sentence: string,
+  ) {
+    super(sentence);
+  }
+}
+
+async function ask<T>(path: string, init?: RequestInit): Promise<T> {
+  let answer: Response;
+  try {
+    answer = await fetch(path, { credentials: "same-origin", ...init });
+  } catch {
+    throw new Error('The ledger does not answer. If it was stopped, start it again with "bin/ledger start"; this page goes on by itself.');
+  }
+  const body = (await answer.json().catch(() => null)) as unknown;
+  if (!answer.ok) {
+    const said = typeof body === "object" && body !== null && "error" in body && typeof body.error === "string" ? body.error : `The ledger answered ${answer.status}.`;
+    throw new Refused(answer.status, said);
+  }
+  return body as T;
+}
+
+export const get = <T>(path: string): Promise<T> => ask<T>(path);
+
+export const post = <T>(path: string, body: unknown, signal?: AbortSignal): Promise<T> =>
+  ask<T>(path, { method: "POST", headers: { "Content-Type": "application/json" }, body: JSON.stringify(body), ...(signal ? { signal } : {}) });

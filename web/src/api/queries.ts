@@ -1,0 +1,76 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { get, post } from "./client";
+import type { Cards, Desk, Plan, Receipt, ReceiptLine, Shoot, ShootFrame, Wishes } from "./types";
+
+/** A card that comes or goes is noticed within this many milliseconds. */
+const READER_GLANCE = 1000;
+const PROGRESS_GLANCE = 400;
+
+export const useCards = () => useQuery({ queryKey: ["cards"], queryFn: () => get<Cards>("/api/cards"), refetchInterval: READER_GLANCE });
+
+/** The card's frames; asks again at once until all are read, then rests. */
+export const useDesk = (card: string, present: boolean) =>
+  useQuery({
+    queryKey: ["desk", card],
+    queryFn: () => get<Desk>(`/api/cards/${card}`),
+    enabled: present,
+    refetchInterval: (query) => (query.state.data?.complete === false ? 60 : false),
+    placeholderData: keepPreviousData,
+  });
+
+export const usePlan = (card: string, wishes: Wishes, ready: boolean) =>
+  useQuery({
+    queryKey: ["plan", card, wishes],
+    queryFn: ({ signal }) => post<Plan>(`/api/cards/${card}/plan`, wishes, signal),
+    enabled: ready,
+    placeholderData: keepPreviousData,
+    gcTime: 10_000,
+  });
+
+export const useBegin = (card: string) => {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (wishes: Wishes) => post<{ receipt: number }>(`/api/cards/${card}/intakes`, wishes),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["receipts"] }),
+  });
+};
+
+const isMoving = (receipt: Receipt | undefined) => receipt?.state === "waiting" || receipt?.state === "running";
+
+export const useReceipts = () =>
+  useQuery({
+    queryKey: ["receipts"],
+    queryFn: () => get<Receipt[]>("/api/receipts"),
+    refetchInterval: (query) => (query.state.data?.some(isMoving) ? 1000 : 5000),
+  });
+
+export const useReceipt = (number: string) =>
+  useQuery({
+    queryKey: ["receipt", number],
+    queryFn: () => get<Receipt>(`/api/receipts/${number}`),
+    refetchInterval: (query) => (query.state.error || isMoving(query.state.data) ? PROGRESS_GLANCE : false),
+  });
+
+/** While files are being copied their lines are asked for again about forty times in all. */
+export const useReceiptLines = (number: string, { filesCopied, files, state }: { filesCopied: number; files: number; state: string | undefined }) =>
+  useQuery({
+    queryKey: ["receipt lines", number, state, state === "running" ? Math.floor(filesCopied / Math.max(10, files / 40)) : filesCopied],
+    queryFn: () => get<ReceiptLine[]>(`/api/receipts/${number}/lines`),
+    enabled: state !== undefined,
+    placeholderData: keepPreviousData,
+  });
+
+export const useContinue = (number: string) => {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: () => post<Receipt>(`/api/receipts/${number}/continue`, {}),
+    onSuccess: (receipt) => {
+      queries.setQueryData(["receipt", number], receipt);
+      return queries.invalidateQueries({ queryKey: ["receipt", number] });
+    },
+  });
+};
+
+export const useShoots = () => useQuery({ queryKey: ["shoots"], queryFn: () => get<Shoot[]>("/api/shoots"), refetchInterval: 3000 });
+
+export const useShoot = (id: string) => useQuery({ queryKey: ["shoot", id], queryFn: () => get<{ shoot: Shoot; frames: ShootFrame[] }>(`/api/shoots/${id}`) });

@@ -1,0 +1,171 @@
+/** What the server sends; the shapes are those of server/Http/View. Sizes in bytes, dates "2026-05-04", times "2026-05-04T21:14:09". */
+
+export interface Store {
+  name: string;
+  present: boolean;
+  freeBytes: number | null;
+}
+
+export interface Card {
+  id: string;
+  label: string;
+  frames: number;
+  files: number;
+  bytes: number;
+  firstDate: string | null;
+  lastDate: string | null;
+}
+
+export interface Cards {
+  cards: Card[];
+  readers: string[];
+  store: Store;
+}
+
+export interface Facts {
+  body: string | null;
+  lens: string | null;
+  exposureSeconds: number | null;
+  fNumber: number | null;
+  iso: number | null;
+  focalLengthMm: number | null;
+  exposureBiasEv: number | null;
+  width: number | null;
+  height: number | null;
+  subsecond: string | null;
+}
+
+export interface CardFrame {
+  key: string;
+  name: string;
+  date: string;
+  takenAt: string;
+  datedByFile: boolean;
+  bytes: number;
+  hasPicture: boolean;
+  unreadable: boolean;
+  caution: string | null;
+  files: string[];
+  facts: Facts | null;
+  version: string;
+}
+
+export interface Desk {
+  id: string;
+  label: string;
+  complete: boolean;
+  framesInAll: number;
+  filesInAll: number;
+  bytesInAll: number;
+  kinds: Record<string, number>;
+  frames: CardFrame[];
+  others: { path: string; what: string; bytes: number }[];
+  store: Store;
+}
+
+export interface Wishes {
+  descriptions: Record<string, string>;
+  leftOut: string[];
+}
+
+export interface PlannedShoot {
+  date: string;
+  description: string;
+  folder: string;
+  from: string;
+  to: string;
+  frames: number;
+  leftOut: number;
+  toBringIn: number;
+  files: number;
+  bytes: number;
+  firstName: string | null;
+  lastName: string | null;
+}
+
+export interface Totals {
+  frames: number;
+  files: number;
+  bytes: number;
+  framesLeftOut: number;
+  framesUnreadable: number;
+  framesToBringIn: number;
+  filesToBringIn: number;
+  bytesToBringIn: number;
+  filesLeftOut: number;
+  filesNotStills: number;
+  filesUnreadable: number;
+}
+
+export interface Plan {
+  shoots: PlannedShoot[];
+  totals: Totals;
+  problems: { message: string; date: string | null }[];
+  store: Store;
+}
+
+export type Outcome = "waiting" | "brought in" | "left out" | "not a still" | "unreadable" | "failed";
+
+export interface Receipt {
+  number: number;
+  card: string;
+  store: string;
+  state: "waiting" | "running" | "stopped" | "done";
+  askedAt: string;
+  begunAt: string | null;
+  endedAt: string | null;
+  stoppedBecause: string | null;
+  sentence: string;
+  sums: { outcome: Outcome; files: number; frames: number; bytes: number }[];
+  files: number;
+  bytes: number;
+  filesToCopy: number;
+  filesCopied: number;
+  bytesToCopy: number;
+  bytesCopied: number;
+  bytesPerSecond: number | null;
+  secondsLeft: number | null;
+  problems: string[];
+}
+
+export interface ReceiptLine {
+  path: string;
+  kind: string;
+  bytes: number;
+  outcome: Outcome;
+  reason: string;
+  folder: string | null;
+  name: string | null;
+  checksum: string | null;
+  provenAt: string | null;
+  date: string | null;
+  description: string | null;
+}
+
+export interface Shoot {
+  id: number;
+  date: string;
+  description: string;
+  folder: string;
+  frames: number;
+  files: number;
+  bytes: number;
+  from: string;
+  to: string;
+  firstName: string;
+  lastName: string;
+  provenSince: string;
+  cover: number;
+}
+
+export interface ShootFrame {
+  id: number;
+  stem: string;
+  takenAt: string;
+  datedByFile: boolean;
+  hasPicture: boolean;
+  bytes: number;
+  names: string[];
+  originals: string[];
+  facts: Facts | null;
+}

@@ -1,0 +1,42 @@
+import type { Desk } from "../api/types";
+import { Field } from "../ledger/Field";
+import { count, figure, size, span } from "../words/format";
+
+const WORDS: [kind: string, one: string, many: string][] = [
+  ["still raw", "raw", "raw"],
+  ["still rendered", "JPEG", "JPEG"],
+  ["sidecar", "sidecar", "sidecars"],
+  ["voice note", "voice note", "voice notes"],
+  ["moving picture", "clip", "clips"],
+  ["camera system file", "system file", "system files"],
+  ["unknown", "unknown file", "unknown files"],
+];
+
+/** The head of the desk: what card this is and what is on it, in numbers. */
+export function CardSlip({ desk }: { desk: Desk }) {
+  const dates = desk.frames.map((frame) => frame.date).sort();
+  const first = dates[0];
+  const last = dates.at(-1);
+  return (
+    <section aria-label="The card" className="flex flex-wrap items-end gap-x-7 gap-y-2 border-b border-rule-strong py-5 pr-6 pl-[72px]">
+      <h1 className="mr-2 text-title font-semibold">{desk.label}</h1>
+      <dl className="flex flex-wrap gap-x-7 gap-y-2">
+        <Field label="on the card">
+          {count(desk.framesInAll, "frame")}, {count(desk.filesInAll, "file")}
+        </Field>
+        <Field label="kinds">
+          {WORDS.filter(([kind]) => desk.kinds[kind])
+            .map(([kind, one, many]) => `${figure(desk.kinds[kind] ?? 0)} ${desk.kinds[kind] === 1 ? one : many}`)
+            .join(" · ") || "none"}
+        </Field>
+        {first && last && <Field label="taken">{span(first, last)}</Field>}
+        <Field label="size">{size(desk.bytesInAll)}</Field>
+        {!desk.complete && (
+          <Field label="being read">
+            {figure(desk.frames.length)} of {figure(desk.framesInAll)}
+          </Field>
+        )}
+      </dl>
+    </section>
+  );
+}

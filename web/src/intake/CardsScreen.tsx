@@ -1,0 +1,127 @@
+import { Link, useNavigate } from "react-router";
+import { useCards, useReceipts } from "../api/queries";
+import type { Card, Receipt } from "../api/types";
+import { Key } from "../ledger/Field";
+import { Nothing } from "../ledger/Nothing";
+import { Notice, Trouble } from "../ledger/Notice";
+import { Page } from "../ledger/Page";
+import { useKeys } from "../ledger/useKeys";
+import { count, figure, moment, size, span } from "../words/format";
+
+/** Which cards are in the readers now, and the receipts written so far. */
+export function CardsScreen() {
+  const cards = useCards();
+  const receipts = useReceipts();
+  const go = useNavigate();
+  const present = cards.data?.cards ?? [];
+  useKeys(
+    Object.fromEntries(
+      present.slice(0, 9).map((card, i) => [
+        String(i + 1),
+        () => {
+          void go(`/intake/${card.id}`);
+        },
+      ]),
+    ),
+  );
+  const store = cards.data?.store;
+  return (
+    <Page title="Intake">
+      <Trouble error={cards.error} />
+      {store && !store.present && (
+        <Notice grave>The store {store.name} is not there. Cards can be looked at; nothing can be brought in until its drive is attached.</Notice>
+      )}
+      <div className="flex items-baseline justify-between pt-6 pr-6 pb-3 pl-[72px]">
+        <h1 className="text-title font-semibold">Cards</h1>
+        {cards.data && <p className="text-faded">{present.length === 0 ? "none in the readers" : `${count(present.length, "card")} in the readers`}</p>}
+      </div>
+      {cards.data && present.length > 0 && <CardTable cards={present} />}
+      {cards.data && present.length === 0 && (
+        <Nothing heading="No card is in a reader">
+          <p>Put one in: it appears here by itself. A card is any volume with a DCIM folder, looked for in</p>
+          <ul className="mt-2 font-path text-path text-ink">
+            {cards.data.readers.map((reader) => (
+              <li key={reader}>{reader}</li>
+            ))}
+          </ul>
+        </Nothing>
+      )}
+      {cards.isPending && <p className="pl-[72px] text-faded">Looking into the readers…</p>}
+      {receipts.data && receipts.data.length > 0 && <Receipts receipts={receipts.data} />}
+    </Page>
+  );
+}
+
+const COLUMNS = "grid grid-cols-[var(--spacing-margin)_minmax(180px,1.2fr)_minmax(200px,2fr)_90px_90px_110px_60px] gap-x-[14px] pr-6";
+
+function CardTable({ cards }: { cards: Card[] }) {
+  return (
+    <div role="table" aria-label="Cards in the readers">
+      <div role="row" className={`${COLUMNS} border-b border-rule-strong pb-1 text-label text-faded`}>
+        <span />
+        <span role="columnheader">card</span>
+        <span role="columnheader">taken</span>
+        <span role="columnheader" className="text-right">
+          frames
+        </span>
+        <span role="columnheader" className="text-right">
+          files
+        </span>
+        <span role="columnheader" className="text-right">
+          size
+        </span>
+        <span />
+      </div>
+      {cards.map((card, i) => (
+        <Link key={card.id} role="row" to={`/intake/${card.id}`} className={`${COLUMNS} group items-baseline border-b border-rule py-[10px] hover:bg-wash focus-visible:-outline-offset-2`}>
+          <span />
+          <span role="cell" className="font-hand text-[20px] leading-[24px] font-semibold group-hover:text-velvet">
+            {card.label}
+          </span>
+          <span role="cell">{card.firstDate && card.lastDate ? span(card.firstDate, card.lastDate) : <span className="text-faded">no stills on it</span>}</span>
+          <span role="cell" className="text-right">
+            {figure(card.frames)}
+          </span>
+          <span role="cell" className="text-right">
+            {figure(card.files)}
+          </span>
+          <span role="cell" className="text-right">
+            {card.files > 0 ? size(card.bytes) : "—"}
+          </span>
+          <span role="cell" className="text-right text-faded">
+            {i < 9 && <Key>{String(i + 1)}</Key>}
+          </span>
+        </Link>
+      ))}
+    </div>
+  );
+}
+
+function Receipts({ receipts }: { receipts: Receipt[] }) {
+  return (
+    <section aria-label="Receipts" className="pb-10">
+      <h2 className="pt-9 pb-3 pl-[72px] text-[20px] font-semibold">Receipts</h2>
+      <div className="border-t border-rule-strong">
+        {receipts.map((receipt) => (
+          <Link
+            key={receipt.number}
+            to={`/receipts/${receipt.number}`}
+            className="group grid grid-cols-[var(--spacing-margin)_60px_minmax(140px,1fr)_minmax(0,3fr)_200px] items-baseline gap-x-[14px] border-b border-rule py-[7px] pr-6 hover:bg-wash focus-visible:-outline-offset-2"
+          >
+            <span className="justify-self-center font-hand font-semibold text-brass" aria-hidden="true">
+              {receipt.state === "stopped" ? "!" : ""}
+            </span>
+            <span className="text-right text-faded">{receipt.number}</span>
+            <span className="font-semibold group-hover:text-velvet">{receipt.card}</span>
+            <span>
+              {receipt.state === "stopped" && <b className="text-brass">stopped. </b>}
+              {receipt.state === "running" && <b className="text-velvet">being written. </b>}
+              {receipt.sentence}
+            </span>
+            <span className="text-right text-faded">{moment(receipt.askedAt)}</span>
+          </Link>
+        ))}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,70 @@
+import type { Desk, Plan } from "../api/types";
+import { Field, Key } from "../ledger/Field";
+import { count, figure, size } from "../words/format";
+
+interface Props {
+  desk: Desk;
+  plan: Plan | undefined;
+  present: boolean;
+  ready: boolean;
+  busy: boolean;
+  stale: boolean;
+  onBegin: () => void;
+}
+
+/** The foot of the desk, always in view: where it goes, the sums under a double rule, and the button that begins. */
+export function DeskFoot({ desk, plan, present, ready, busy, stale, onBegin }: Props) {
+  const totals = plan?.totals;
+  const store = plan?.store ?? desk.store;
+  const tight = totals && store.freeBytes !== null && totals.bytesToBringIn > store.freeBytes;
+  return (
+    <footer className="border-t border-ink bg-paper" aria-label="Totals">
+      <div className="desk-columns items-end pt-[10px]">
+        <span />
+        <dl className="col-span-3 flex gap-x-8">
+          <Field label="main">
+            {store.present ? (
+              <>
+                {store.name}, {size(store.freeBytes ?? 0)} free
+              </>
+            ) : (
+              <b className="text-brass">{store.name} is not there</b>
+            )}
+          </Field>
+          <Field label="each file is">read once, copied, read back and compared</Field>
+        </dl>
+        <span className={`totalled col-span-4 col-start-5 grid grid-cols-subgrid py-[3px] text-right ${stale ? "text-faded" : ""}`}>
+          <span>{totals ? figure(totals.frames) : "…"}</span>
+          <span>{totals ? figure(totals.framesLeftOut) : "…"}</span>
+          <b>{totals ? figure(totals.framesToBringIn) : "…"}</b>
+          <span>{totals ? size(totals.bytesToBringIn) : "…"}</span>
+        </span>
+      </div>
+      <div className="flex items-center gap-6 py-[10px] pr-6 pl-[72px]">
+        <p role="status">
+          {!totals && (desk.complete ? "Working out the names…" : `Reading the card: ${figure(desk.frames.length)} of ${count(desk.framesInAll, "frame")}.`)}
+          {totals && sentence(totals, store.name)}
+          {tight && <b className="text-brass"> There is not room for it on {store.name}: leave frames out or make room.</b>}
+        </p>
+        <button
+          type="button"
+          disabled={!ready}
+          onClick={onBegin}
+          className="ml-auto shrink-0 bg-velvet px-[22px] py-[9px] text-[15px] font-semibold text-paper hover:bg-ink disabled:bg-transparent disabled:text-faded disabled:outline disabled:outline-1 disabled:outline-rule-strong"
+        >
+          {busy ? "Beginning…" : !present ? "The card is out" : totals ? `Bring in ${count(totals.framesToBringIn, "frame")}` : "Bring in"}
+          <Key onVelvet={ready}>B</Key>
+        </button>
+      </div>
+    </footer>
+  );
+}
+
+function sentence(totals: Plan["totals"], store: string): string {
+  const parts = [
+    totals.framesLeftOut > 0 ? `${figure(totals.framesLeftOut)} left out` : null,
+    totals.framesUnreadable > 0 ? `${figure(totals.framesUnreadable)} unreadable` : null,
+  ].filter((part) => part !== null);
+  const stays = totals.filesNotStills > 0 ? ` ${count(totals.filesNotStills, "file that is not a still stays", "files that are not stills stay")} on the card.` : "";
+  return `${count(totals.frames, "frame")} on the card${parts.length > 0 ? `, ${parts.join(", ")}` : ""}: ${figure(totals.framesToBringIn)} to bring in to ${store}, ${size(totals.bytesToBringIn)}.${stays}`;
+}

@@ -1,0 +1,35 @@
+import type { CardFrame, Desk } from "../api/types";
+import { count, size } from "../words/format";
+
+/** What is on the card and will not be brought in: by name, and why. */
+export function OtherFiles({ others, unreadable }: { others: Desk["others"]; unreadable: CardFrame[] }) {
+  if (others.length + unreadable.length === 0) return null;
+  return (
+    <section aria-label="Stays on the card" className="pb-8">
+      <h2 className="border-b border-rule-strong pt-6 pb-[6px] pl-[72px] text-hand font-semibold">
+        Stays on the card <span className="font-plain text-body font-normal text-faded">{count(others.length + unreadable.length, "file")}</span>
+      </h2>
+      <ul>
+        {unreadable.map((frame) => (
+          <Line key={frame.key} path={frame.files.join(", ")} what={`unreadable: ${frame.caution ?? "no reason known"}`} bytes={frame.bytes} marked />
+        ))}
+        {others.map((other) => (
+          <Line key={other.path} {...other} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Line({ path, what, bytes, marked = false }: { path: string; what: string; bytes: number; marked?: boolean }) {
+  return (
+    <li className="grid grid-cols-[var(--spacing-margin)_minmax(200px,1fr)_minmax(200px,2fr)_90px] items-baseline gap-x-[14px] border-b border-rule py-[6px] pr-6">
+      <span className="justify-self-center font-hand font-semibold text-brass" aria-hidden="true">
+        {marked ? "!" : ""}
+      </span>
+      <span className="font-path text-path break-all">{path}</span>
+      <span className="text-faded">{what}</span>
+      <span className="text-right text-faded">{bytes > 0 ? size(bytes) : ""}</span>
+    </li>
+  );
+}

@@ -1,0 +1,80 @@
+import { type ReactNode, useEffect } from "react";
+import { Link, NavLink, useLocation } from "react-router";
+import { Refused } from "../api/client";
+import { useCards, useReceipts } from "../api/queries";
+import { figure, size } from "../words/format";
+
+const TABS = [
+  { to: "/intake", name: "Intake", also: "/receipts" },
+  { to: "/shoots", name: "Shoots", also: "/shoots" },
+];
+
+/** The frame of every screen: the tabs, what runs now, the page with its margin, and a foot that stays in view. */
+export function Page({ title, children, foot, scrollRef }: { title: string; children: ReactNode; foot?: ReactNode; scrollRef?: React.Ref<HTMLElement> }) {
+  useEffect(() => {
+    document.title = `${title} · Velvet Ledger`;
+  }, [title]);
+  return (
+    <div className="grid h-full grid-rows-[auto_minmax(0,1fr)_auto]">
+      <a href="#page" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-paper focus:p-2">
+        To the page
+      </a>
+      <Header />
+      <main id="page" ref={scrollRef} tabIndex={-1} className="margin-rule relative overflow-x-hidden overflow-y-auto focus:outline-none">
+        {children}
+      </main>
+      {foot}
+    </div>
+  );
+}
+
+function Header() {
+  const { pathname } = useLocation();
+  return (
+    <header className="flex h-[44px] items-end border-b border-ink pr-6 pl-[72px]">
+      <Link to="/intake" className="mr-9 self-center font-hand text-[20px] font-semibold">
+        Velvet Ledger
+      </Link>
+      <nav aria-label="Screens" className="flex">
+        {TABS.map((tab) => {
+          const here = pathname.startsWith(tab.to) || pathname.startsWith(tab.also);
+          return (
+            <NavLink
+              key={tab.to}
+              to={tab.to}
+              aria-current={here ? "page" : undefined}
+              className={`-mb-px px-[14px] pt-[7px] pb-[8px] ${here ? "border border-b-0 border-ink bg-paper font-semibold" : "border border-transparent text-faded hover:text-ink"}`}
+            >
+              {tab.name}
+            </NavLink>
+          );
+        })}
+      </nav>
+      <Running />
+    </header>
+  );
+}
+
+/** What the desk is doing now, at the right of the tabs. */
+function Running() {
+  const cards = useCards();
+  const receipts = useReceipts();
+  const moving = receipts.data?.find((receipt) => receipt.state === "running" || receipt.state === "waiting");
+  const store = cards.data?.store;
+  const locked = cards.error instanceof Refused && cards.error.status === 401;
+  return (
+    <p className="ml-auto self-center text-faded" role="status">
+      {locked && <b className="text-brass">locked</b>}
+      {cards.error && !locked && <b className="text-brass">the ledger does not answer</b>}
+      {store && (store.present ? `${store.name}, ${size(store.freeBytes ?? 0)} free` : <b className="text-brass">{store.name} absent</b>)}
+      {store && " · "}
+      {moving ? (
+        <Link to={`/receipts/${moving.number}`} className="font-semibold text-velvet underline underline-offset-3">
+          receipt {moving.number}: {figure(moving.filesCopied)} of {figure(moving.filesToCopy)} files
+        </Link>
+      ) : (
+        store && "nothing running"
+      )}
+    </p>
+  );
+}

@@ -1,0 +1,27 @@
+import { Progress as Bar } from "radix-ui";
+import type { Receipt } from "../api/types";
+import { count, duration, figure, size } from "../words/format";
+
+/** How far a running intake is: a rule that fills with ink, and the same in numbers. */
+export function Progress({ receipt }: { receipt: Receipt }) {
+  const share = receipt.bytesToCopy > 0 ? receipt.bytesCopied / receipt.bytesToCopy : 0;
+  const waiting = receipt.state === "waiting";
+  return (
+    <div className="mb-5">
+      <Bar.Root value={Math.round(share * 100)} aria-label="Copied" className="relative h-[7px] border-y border-ink">
+        <Bar.Indicator className="h-full origin-left bg-velvet transition-transform duration-300" style={{ transform: `scaleX(${share})` }} />
+      </Bar.Root>
+      <p className="mt-2 flex justify-between" role="status">
+        <span>
+          <b>{figure(receipt.filesCopied)}</b> of {count(receipt.filesToCopy, "file")}, {size(receipt.bytesCopied)} of {size(receipt.bytesToCopy)}
+        </span>
+        <span className="text-faded">
+          {waiting && "waits for a worker"}
+          {!waiting && receipt.bytesPerSecond !== null && `${size(receipt.bytesPerSecond)} a second`}
+          {!waiting && receipt.secondsLeft !== null && `, about ${duration(receipt.secondsLeft)} left`}
+        </span>
+      </p>
+      <p className="mt-1 text-faded">This page can be left; the work goes on. Leave the card in its reader.</p>
+    </div>
+  );
+}

@@ -1,0 +1,93 @@
+import { useRef, useState } from "react";
+import { Link, useParams } from "react-router";
+import { Refused } from "../api/client";
+import { useContinue, useReceipt, useReceiptLines } from "../api/queries";
+import type { Outcome, Receipt } from "../api/types";
+import { TextButton } from "../ledger/Field";
+import { Nothing } from "../ledger/Nothing";
+import { Notice, Trouble } from "../ledger/Notice";
+import { Page } from "../ledger/Page";
+import { moment, size, timeOfDay } from "../words/format";
+import { ReceiptLines } from "./ReceiptLines";
+import { ReceiptSums } from "./ReceiptSums";
+import { Progress } from "./Progress";
+import { Verdict } from "./Verdict";
+
+export function ReceiptScreen() {
+  const { number = "" } = useParams();
+  return <ReceiptNumber key={number} number={number} />;
+}
+
+/** One intake: while it runs, how far it is; then what became of every file that was on the card. */
+function ReceiptNumber({ number }: { number: string }) {
+  const receipt = useReceipt(number);
+  const lines = useReceiptLines(number, { filesCopied: receipt.data?.filesCopied ?? 0, files: receipt.data?.files ?? 0, state: receipt.data?.state });
+  const goOn = useContinue(number);
+  const scroller = useRef<HTMLElement>(null);
+  const [shown, setShown] = useState<Outcome | null>(null);
+  if (!receipt.data) {
+    return (
+      <Page title={`Receipt ${number}`}>
+        {receipt.error instanceof Refused && receipt.error.status === 404 ? (
+          <Nothing heading="No such receipt">
+            {receipt.error.message}{" "}
+            <Link to="/intake" className="text-velvet underline underline-offset-3">
+              All receipts
+            </Link>
+          </Nothing>
+        ) : (
+          <Trouble error={receipt.error} />
+        )}
+      </Page>
+    );
+  }
+  const data = receipt.data;
+  const again = (words: string) => (
+    <TextButton
+      disabled={goOn.isPending}
+      onClick={() => {
+        goOn.mutate();
+      }}
+    >
+      {words}
+    </TextButton>
+  );
+  const failed = data.sums.find((sum) => sum.outcome === "failed")?.files ?? 0;
+  return (
+    <Page title={`Receipt ${data.number}, ${data.card}`} scrollRef={scroller}>
+      <div>
+        <Trouble error={receipt.error ?? goOn.error} />
+        {data.stoppedBecause && (
+          <Notice grave action={again("go on")}>
+            {data.stoppedBecause}
+          </Notice>
+        )}
+        {data.state === "done" && failed > 0 && (
+          <Notice grave action={again("try them again")}>
+            {failed === 1 ? "One file" : `${failed} files`} could not be copied; the lines below say why. Nothing else is affected.
+          </Notice>
+        )}
+        <div className="grid grid-cols-[minmax(0,1fr)_minmax(300px,420px)] gap-x-10 pt-5 pr-6 pb-6 pl-[72px]">
+          <div>
+            <h1 className="text-title font-semibold">
+              Receipt {data.number}, {data.card}
+            </h1>
+            <p className="mt-1 mb-4 text-faded">{subline(data)}</p>
+            {(data.state === "running" || data.state === "waiting") && <Progress receipt={data} />}
+            <ReceiptSums receipt={data} shown={shown} onShow={setShown} />
+          </div>
+          <Verdict receipt={data} />
+        </div>
+        {lines.error && <Trouble error={lines.error} />}
+        {lines.data && <ReceiptLines lines={shown ? lines.data.filter((line) => line.outcome === shown) : lines.data} store={data.store} scroller={scroller} />}
+      </div>
+    </Page>
+  );
+}
+
+function subline(receipt: Receipt): string {
+  if (!receipt.begunAt) return `asked for ${moment(receipt.askedAt)}`;
+  if (!receipt.endedAt || receipt.state === "running") return `begun ${moment(receipt.begunAt)}`;
+  const rate = receipt.bytesPerSecond ? ` · ${size(receipt.bytesCopied)} at ${size(receipt.bytesPerSecond)} a second` : "";
+  return `${moment(receipt.begunAt)} to ${timeOfDay(receipt.endedAt)}${rate}`;
+}

@@ -1,0 +1,57 @@
+import type { Outcome, Receipt } from "../api/types";
+import { TextButton } from "../ledger/Field";
+import { count, figure, size } from "../words/format";
+
+const ROWS: { outcome: Outcome; name: string; what: (store: string) => string }[] = [
+  { outcome: "brought in", name: "brought in", what: (store) => `to ${store}, read back and proven` },
+  { outcome: "waiting", name: "still to copy", what: (store) => `to ${store}` },
+  { outcome: "failed", name: "failed", what: () => "not copied; the lines say why" },
+  { outcome: "left out", name: "left out", what: () => "by you" },
+  { outcome: "unreadable", name: "unreadable", what: () => "nothing on the card to copy" },
+  { outcome: "not a still", name: "not stills", what: () => "stay on the card" },
+];
+
+/** The receipt's sums: they add up, under a double rule, to all that was on the card. Each opens its own lines. */
+export function ReceiptSums({ receipt, shown, onShow }: { receipt: Receipt; shown: Outcome | null; onShow: (outcome: Outcome | null) => void }) {
+  return (
+    <table className="w-full">
+      <caption className="sr-only">Sums of the receipt</caption>
+      <tbody>
+        {ROWS.map((row) => {
+          const sum = receipt.sums.find((one) => one.outcome === row.outcome);
+          if (!sum) return null;
+          const grave = row.outcome === "failed" || row.outcome === "unreadable";
+          return (
+            <tr key={row.outcome} className="border-b border-rule">
+              <th scope="row" className={`w-[150px] py-[6px] text-left font-normal ${grave ? "font-semibold text-brass" : ""}`}>
+                {row.name}
+              </th>
+              <td className="w-[70px] pr-3 text-right">{figure(sum.files)}</td>
+              <td className="text-faded">
+                {row.what(receipt.store)}, {size(sum.bytes)}
+              </td>
+              <td className="text-right">
+                <TextButton
+                  onClick={() => {
+                    onShow(shown === row.outcome ? null : row.outcome);
+                  }}
+                >
+                  {shown === row.outcome ? "show all" : "show only these"}
+                </TextButton>
+              </td>
+            </tr>
+          );
+        })}
+        <tr className="totalled">
+          <th scope="row" className="py-[6px] text-left font-semibold">
+            on the card
+          </th>
+          <td className="pr-3 text-right font-semibold">{figure(receipt.files)}</td>
+          <td colSpan={2}>
+            {count(receipt.files, "file")}, {size(receipt.bytes)}, each with its line below
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  );
+}

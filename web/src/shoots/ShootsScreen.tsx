@@ -1,0 +1,79 @@
+import { Link } from "react-router";
+import { useShoots } from "../api/queries";
+import type { Shoot } from "../api/types";
+import { Nothing } from "../ledger/Nothing";
+import { Trouble } from "../ledger/Notice";
+import { Page } from "../ledger/Page";
+import { count, day, figure, hour, size } from "../words/format";
+
+/** All shoots, a heading for each year. */
+export function ShootsScreen() {
+  const shoots = useShoots();
+  const years = new Map<string, Shoot[]>();
+  for (const shoot of shoots.data ?? []) {
+    const year = shoot.date.slice(0, 4);
+    years.set(year, [...(years.get(year) ?? []), shoot]);
+  }
+  return (
+    <Page title="Shoots">
+      <Trouble error={shoots.error} />
+      {shoots.data?.length === 0 && (
+        <Nothing heading="No shoots yet">
+          Bring in a card, and its shoots stand here by year.{" "}
+          <Link to="/intake" className="text-velvet underline underline-offset-3">
+            To the cards
+          </Link>
+        </Nothing>
+      )}
+      {[...years].map(([year, list]) => (
+        <section key={year} aria-label={year} className="pb-6">
+          <div className="flex items-baseline justify-between pt-6 pr-6 pb-3 pl-[72px]">
+            <h1 className="text-title font-semibold">{year}</h1>
+            <p className="text-faded">
+              {count(list.length, "shoot")}, {count(sum(list, "frames"), "frame")}, {size(sum(list, "bytes"))}
+            </p>
+          </div>
+          <div className="shoot-columns border-b border-rule-strong pb-1 text-label text-faded" aria-hidden="true">
+            <span />
+            <span />
+            <span>taken</span>
+            <span>shoot</span>
+            <span>folder</span>
+            <span className="text-right">frames</span>
+            <span className="text-right">files</span>
+            <span className="text-right">size</span>
+            <span className="text-right">copies</span>
+          </div>
+          {list.map((shoot) => (
+            <Row key={shoot.id} shoot={shoot} />
+          ))}
+        </section>
+      ))}
+    </Page>
+  );
+}
+
+function Row({ shoot }: { shoot: Shoot }) {
+  return (
+    <Link to={`/shoots/${shoot.id}`} className="shoot-columns group items-center border-b border-rule py-[7px] hover:bg-wash focus-visible:-outline-offset-2">
+      <span />
+      <span className="block h-[64px] bg-mat p-[4px]">
+        <img src={`/api/frames/${shoot.cover}/picture?edge=160`} alt="" className="h-full w-full object-contain" />
+      </span>
+      <span>
+        <span className="block text-[14px] font-semibold">{day(shoot.date)}</span>
+        <span className="block text-label text-faded">
+          {hour(shoot.from)} to {hour(shoot.to)}
+        </span>
+      </span>
+      <span className="font-hand text-hand font-semibold group-hover:text-velvet">{shoot.description || <i className="font-normal text-faded">without a description</i>}</span>
+      <span className="font-path text-path break-words">{shoot.folder}/</span>
+      <span className="text-right">{figure(shoot.frames)}</span>
+      <span className="text-right">{figure(shoot.files)}</span>
+      <span className="text-right">{size(shoot.bytes)}</span>
+      <span className="text-right text-faded">one, proven</span>
+    </Link>
+  );
+}
+
+const sum = (shoots: Shoot[], of: "frames" | "bytes") => shoots.reduce((all, shoot) => all + shoot[of], 0);

@@ -1,0 +1,66 @@
+const DAYS = ["Sun", "Mon", "Tue", "Wed", "Thu", "Fri", "Sat"];
+const MONTHS = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];
+
+/** Sizes in powers of ten, as drives and cards are sold. */
+export function size(bytes: number): string {
+  if (bytes >= 1e12) return `${(bytes / 1e12).toFixed(2)} TB`;
+  if (bytes >= 1e9) return `${(bytes / 1e9).toFixed(2)} GB`;
+  if (bytes >= 1e6) return `${(bytes / 1e6).toFixed(1)} MB`;
+  return `${(bytes / 1e3).toFixed(bytes < 1e4 ? 1 : 0)} kB`;
+}
+
+export const count = (number: number, one: string, many = `${one}s`): string => `${number.toLocaleString("en")} ${number === 1 ? one : many}`;
+
+export const figure = (number: number): string => number.toLocaleString("en");
+
+/** "Mon 4 May" of "2026-05-04". */
+export function day(date: string): string {
+  const [year, month, dayOfMonth] = date.split("-").map(Number);
+  const weekday = DAYS[new Date(Date.UTC(year ?? 0, (month ?? 1) - 1, dayOfMonth)).getUTCDay()] ?? "";
+  return `${weekday} ${dayOfMonth ?? ""} ${MONTHS[(month ?? 1) - 1] ?? ""}`;
+}
+
+/** "2 April to 7 May 2026", with as little said twice as can be. */
+export function span(first: string, last: string): string {
+  const [y1, m1, d1] = first.split("-").map(Number);
+  const [y2, m2, d2] = last.split("-").map(Number);
+  const month1 = MONTHS[(m1 ?? 1) - 1] ?? "";
+  const month2 = MONTHS[(m2 ?? 1) - 1] ?? "";
+  if (first === last) return `${d1 ?? ""} ${month1} ${y1 ?? ""}`;
+  if (y1 !== y2) return `${d1 ?? ""} ${month1} ${y1 ?? ""} to ${d2 ?? ""} ${month2} ${y2 ?? ""}`;
+  if (m1 !== m2) return `${d1 ?? ""} ${month1} to ${d2 ?? ""} ${month2} ${y2 ?? ""}`;
+  return `${d1 ?? ""} to ${d2 ?? ""} ${month2} ${y2 ?? ""}`;
+}
+
+/** "21:14" of "2026-05-04T21:14:09". */
+export const hour = (moment: string): string => moment.slice(11, 16);
+
+/** "21:14:09" of the same. */
+export const clock = (moment: string): string => moment.slice(11, 19);
+
+/** A moment of this machine's own clock, "Mon 23 November 2026, 18:40". */
+export function moment(iso: string): string {
+  const at = new Date(iso);
+  return `${DAYS[at.getDay()] ?? ""} ${at.getDate()} ${MONTHS[at.getMonth()] ?? ""} ${at.getFullYear()}, ${two(at.getHours())}:${two(at.getMinutes())}`;
+}
+
+/** Only its time of day, with seconds. */
+export function timeOfDay(iso: string): string {
+  const at = new Date(iso);
+  return `${two(at.getHours())}:${two(at.getMinutes())}:${two(at.getSeconds())}`;
+}
+
+const two = (n: number) => String(n).padStart(2, "0");
+
+/** "about 2 min", "40 s". */
+export function duration(seconds: number): string {
+  if (seconds < 1.5) return "a second";
+  if (seconds < 90) return `${Math.round(seconds)} s`;
+  if (seconds < 5400) return `${Math.round(seconds / 60)} min`;
+  return `${Math.floor(seconds / 3600)} h ${Math.round((seconds % 3600) / 60)} min`;
+}
+
+/** "1/60 s", "2.5 s". */
+export function exposure(seconds: number): string {
+  return seconds < 0.3 ? `1/${Math.round(1 / seconds)} s` : `${Number(seconds.toFixed(1))} s`;
+}
