@@ -23,6 +23,7 @@ enum Kind: string
         'raf' => self::StillRaw, 'raw' => self::StillRaw, 'rw2' => self::StillRaw, 'rwl' => self::StillRaw, 'sr2' => self::StillRaw,
         'srf' => self::StillRaw, 'srw' => self::StillRaw, 'x3f' => self::StillRaw,
         'avif' => self::StillRendered, 'heic' => self::StillRendered, 'heif' => self::StillRendered, 'hif' => self::StillRendered,
+        'jxl' => self::StillRendered, 'png' => self::StillRendered, 'webp' => self::StillRendered,
         'jpe' => self::StillRendered, 'jpeg' => self::StillRendered, 'jpg' => self::StillRendered, 'tif' => self::StillRendered, 'tiff' => self::StillRendered,
         'xmp' => self::Sidecar,
         'wav' => self::VoiceNote,

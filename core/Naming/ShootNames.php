@@ -33,12 +33,12 @@ final readonly class ShootNames
         return implode('_', array_filter([$this->date, $this->fileWords, \sprintf('%04d', $number)], static fn (string $piece): bool => '' !== $piece));
     }
 
-    /** What the folder says in other words than the description, null where it says the same. */
+    /** What folder or files say otherwise than the description, in a sentence; null where they say the same. */
     public function change(): ?string
     {
         $typed = trim(preg_replace('/\s+/u', ' ', $this->description) ?? '');
         if ($typed === $this->folderWords) {
-            return null;
+            return $this->fileWords === PortableText::forFile($typed, \PHP_INT_MAX) ? null : 'The file names carry only the beginning of the description; the folder carries all of it.';
         }
 
         return \sprintf('The folder is called "%s": file systems do not take every character of the description, or not its whole length.', rtrim($this->date.' '.$this->folderWords));

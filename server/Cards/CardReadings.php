@@ -65,17 +65,6 @@ final readonly class CardReadings
         return $this->within($volume, \INF)->contents;
     }
 
-    /** @throws CouldNotList|NoSuchCard */
-    public function frame(Volume $volume, string $key): ReadFrame
-    {
-        foreach ($this->whole($volume)->frames as $frame) {
-            if ($frame->frame->key === $key) {
-                return $frame;
-            }
-        }
-        throw NoSuchCard::noSuchFrame();
-    }
-
     private static function signature(Frame $frame): string
     {
         return hash('xxh128', implode("\0", array_map(static fn (CardFile $file): string => "$file->path\0$file->bytes\0$file->modifiedAt", $frame->files)));

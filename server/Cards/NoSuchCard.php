@@ -12,8 +12,8 @@ final class NoSuchCard extends \RuntimeException
         return new self('This card is in no reader. If it was pulled out, put it back: the page goes on where it was.');
     }
 
-    public static function noSuchFrame(): self
+    public static function noSuchFile(): self
     {
-        return new self('There is no such frame on this card.');
+        return new self('There is no such file on this card.');
     }
 }

@@ -17,6 +17,21 @@ final readonly class Volume
         $this->id = hash('xxh64', $path);
     }
 
+    /**
+     * The absolute path of a file on this volume; nothing that leads out of it, by "..", or by a link, is one.
+     *
+     * @param string $text as PathText, from the volume's root
+     *
+     * @throws NoSuchCard
+     */
+    public function file(string $text): string
+    {
+        $path = $this->path.'/'.PathText::toPath($text);
+        $real = realpath($path);
+
+        return false !== $real && $real === realpath($this->path).substr($path, \strlen($this->path)) && is_file($real) ? $path : throw NoSuchCard::noSuchFile();
+    }
+
     public function label(): string
     {
         return PathText::of(basename($this->path));

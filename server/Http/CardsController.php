@@ -8,10 +8,10 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
+use VelvetLedger\Core\Capture\FactsReader;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Server\Cards\CardReadings;
 use VelvetLedger\Server\Cards\CardSummaries;
-use VelvetLedger\Server\Cards\NoSuchCard;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Http\View\CardView;
@@ -67,15 +67,12 @@ final readonly class CardsController
         return new JsonResponse(['receipt' => $intake->id], 201);
     }
 
-    #[Route('/api/cards/{id}/frames/{key}/picture', methods: ['GET'], requirements: ['id' => '[0-9a-f]{16}', 'key' => '[0-9a-f]{16}'])]
-    public function picture(string $id, string $key, Request $request, Pictures $pictures): Response
+    /** The picture inside the still at ?file=, a path from the card's root as the desk gives it. */
+    #[Route('/api/cards/{id}/picture', methods: ['GET'], requirements: ['id' => '[0-9a-f]{16}'])]
+    public function picture(string $id, Request $request, Pictures $pictures, FactsReader $facts): Response
     {
-        $volume = $this->readers->volume($id);
-        $frame = $this->readings->frame($volume, $key);
-        if (null === $frame->facts || null === $frame->factsFrom) {
-            throw NoSuchCard::noSuchFrame();
-        }
+        $path = $this->readers->volume($id)->file($request->query->getString('file'));
 
-        return PictureAnswer::jpeg($pictures->of($volume->path.'/'.$frame->factsFrom->path, $frame->facts, PictureAnswer::edge($request)));
+        return PictureAnswer::jpeg($pictures->of($path, $facts->read($path), PictureAnswer::edge($request)));
     }
 }

@@ -27,7 +27,11 @@ final readonly class RunIntake
     /** Room kept free on a store beside the file to be written, bytes. */
     private const SPARE_ROOM = 16_000_000;
 
-    private const LINES_AT_ONCE = 200;
+    /** Few, for each flush looks through all that was loaded since the last clear. */
+    private const LINES_AT_ONCE = 25;
+
+    /** Seconds between two words of how far a run is. */
+    private const TICK = 0.25;
 
     public function __construct(private EntityManagerInterface $ledger, private Copier $copier, private LedgerEntry $entry, private Settings $settings)
     {
@@ -40,6 +44,7 @@ final readonly class RunIntake
         $intake = $this->find($intakeId);
         $intake->begin();
         $this->ledger->flush();
+        $tick = self::unhurried($tick);
         try {
             while ([] !== $lines = $this->waiting($intakeId)) {
                 foreach ($lines as $line) {
@@ -58,6 +63,23 @@ final readonly class RunIntake
         $this->ledger->flush();
 
         return $intake;
+    }
+
+    /**
+     * @param \Closure(Intake): void $tick
+     *
+     * @return \Closure(Intake): void the same, but called no more often than every TICK seconds
+     */
+    private static function unhurried(\Closure $tick): \Closure
+    {
+        $last = 0.0;
+
+        return static function (Intake $intake) use ($tick, &$last): void {
+            if (microtime(true) - $last > self::TICK) {
+                $last = microtime(true);
+                $tick($intake);
+            }
+        };
     }
 
     /** @return list<ReceiptLine> */

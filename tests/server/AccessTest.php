@@ -55,6 +55,20 @@ final class AccessTest extends LedgerTestCase
         }
     }
 
+    public function testAPictureIsOnlyTakenFromTheCardItself(): void
+    {
+        $this->reader->put('secret.JPG', Stills::jpeg('2026-05-04 21:14:09'));
+        $this->reader->put("CARD/DCIM/100ORREL/a b\n'.JPG", Stills::jpeg('2026-05-04 21:14:09'));
+        symlink($this->reader->path.'/secret.JPG', $this->reader->path.'/CARD/DCIM/LINK.JPG');
+        $browser = $this->browser();
+        $status = [];
+        foreach (["DCIM/100ORREL/a b\\x0A'.JPG", '../secret.JPG', 'DCIM/../../secret.JPG', 'DCIM/LINK.JPG', '/etc/passwd', 'DCIM', ''] as $file) {
+            $browser->request('GET', '/api/cards/'.$this->card('CARD')->id.'/picture', ['file' => $file]);
+            $status[] = $browser->getResponse()->getStatusCode();
+        }
+        self::assertSame([200, 404, 404, 404, 404, 404, 404], $status);
+    }
+
     #[TestWith(['not json', 'must be a JSON object'])]
     #[TestWith(['{"descriptions": {"4 May": "x"}}', 'by date'])]
     #[TestWith(['{"leftOut": [7]}', 'frame keys'])]

@@ -16,7 +16,10 @@ final readonly class CardFrameView
     public string $takenAt;
     public bool $datedByFile;
     public int $bytes;
-    public bool $hasPicture;
+
+    /** The file that holds its picture, from the card's root; null where none was found. */
+    public ?string $picture;
+
     public bool $unreadable;
     public ?string $caution;
 
@@ -37,7 +40,7 @@ final readonly class CardFrameView
         $this->date = $frame->takenAt()->date();
         $this->datedByFile = $frame->isDatedByFile();
         $this->bytes = $frame->frame->bytes();
-        $this->hasPicture = [] !== ($frame->facts->previews ?? []);
+        $this->picture = [] === ($frame->facts->previews ?? []) ? null : $frame->factsFrom?->text();
         $this->unreadable = $frame->isUnreadable();
         $reasons = array_values($frame->unreadable);
         $this->caution = $reasons[0] ?? $frame->caution;

@@ -42,7 +42,7 @@ export interface CardFrame {
   takenAt: string;
   datedByFile: boolean;
   bytes: number;
-  hasPicture: boolean;
+  picture: string | null;
   unreadable: boolean;
   caution: string | null;
   files: string[];

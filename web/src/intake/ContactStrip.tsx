@@ -28,7 +28,7 @@ export function ContactStrip({ card, date, frames, leftOut, present, scroller, o
         return {
           id: frame.key,
           label: `${frame.name}, ${clock(frame.takenAt)}, ${frame.files.length > 1 ? `${frame.files.length} files, ` : ""}${size(frame.bytes)}${out ? ", left out" : ""}${frame.caution ? `, ${frame.caution}` : ""}`,
-          source: frame.hasPicture ? `/api/cards/${card}/frames/${frame.key}/picture?edge=${edge}&v=${frame.version}` : null,
+          source: frame.picture ? `/api/cards/${card}/picture?file=${encodeURIComponent(frame.picture)}&edge=${edge}&v=${frame.version}` : null,
           caption: (
             <>
               <span className="truncate" title={frame.files.join(", ")}>
@@ -41,6 +41,7 @@ export function ContactStrip({ card, date, frames, leftOut, present, scroller, o
           stamp: out ? "left out" : frame.caution ? "look here" : frame.datedByFile ? "file time" : null,
           struck: out,
           dimmed: out || !present,
+          absent: !present,
         };
       }),
     [frames, leftOut, card, edge, present],

@@ -60,16 +60,23 @@ export function ShootRow({ card, date, frames, shoot, problems, description, lef
             <label htmlFor={field} className="sr-only">
               Description of the shoot of {day(date)}
             </label>
-            <input
+            <textarea
               id={field}
               value={description}
+              rows={1}
               maxLength={300}
               spellCheck
+              onKeyDown={(event) => {
+                if (event.key === "Enter") {
+                  event.preventDefault();
+                  event.currentTarget.blur();
+                }
+              }}
               placeholder="what was this?"
               onChange={(event) => {
-                onDescribe(date, event.target.value);
+                onDescribe(date, event.target.value.replaceAll("\n", " "));
               }}
-              className={`w-full border-b border-dotted border-rule-strong bg-transparent pb-[2px] font-hand text-hand font-semibold placeholder:font-normal placeholder:text-faded placeholder:italic focus:border-solid focus:border-velvet focus:outline-none ${nothing ? "text-faded line-through" : ""}`}
+              className={`block field-sizing-content w-full resize-none border-b border-dotted border-rule-strong bg-transparent pb-[2px] font-hand text-hand font-semibold placeholder:font-normal placeholder:text-faded placeholder:italic focus:border-solid focus:border-velvet focus:outline-none ${nothing ? "text-faded line-through" : ""}`}
             />
           </div>
           <div className="font-path text-path break-words" data-becomes={date}>

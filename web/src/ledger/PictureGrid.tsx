@@ -10,12 +10,14 @@ export interface GridPicture {
   stamp?: string | null;
   struck?: boolean;
   dimmed?: boolean;
+  /** Its file is out of reach for now; the picture is asked for again when it is back. */
+  absent?: boolean;
 }
 
 interface Props {
   label: string;
   pictures: GridPicture[];
-  /** Width of one picture in CSS pixels; its height is two thirds of that. */
+  /** Least width of one picture in CSS pixels; rows are filled, its height is two thirds of its width. */
   width: number;
   scroller: RefObject<HTMLElement | null>;
   /** Whether pictures can be marked; then a press, Space or Enter marks the one in focus. */
@@ -27,12 +29,13 @@ const CAPTION = 20;
 const SIDE = 14;
 
 /** Pictures on the mat, row by row; only the rows in view exist, so that thousands scroll as one does. */
-export function PictureGrid({ label, pictures, width, scroller, onToggle }: Props) {
+export function PictureGrid({ label, pictures, width: least, scroller, onToggle }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const [place, setPlace] = useState({ width: 0, top: 0 });
   const [focus, setFocus] = useState(0);
   const [focused, setFocused] = useState(false);
-  const columns = Math.max(1, Math.floor((place.width - 2 * SIDE + GAP) / (width + GAP)));
+  const columns = Math.max(1, Math.floor((place.width - 2 * SIDE + GAP) / (least + GAP)));
+  const width = Math.floor((place.width - 2 * SIDE + GAP) / columns) - GAP;
   const height = Math.round((width * 2) / 3) + CAPTION + GAP;
   const rows = Math.ceil(pictures.length / columns);
 
@@ -52,7 +55,7 @@ export function PictureGrid({ label, pictures, width, scroller, onToggle }: Prop
     return () => {
       watch.disconnect();
     };
-  }, [scroller, pictures.length, width]);
+  }, [scroller, pictures.length, least]);
 
   const virtual = useVirtualizer({ count: rows, getScrollElement: () => scroller.current, estimateSize: () => height, overscan: 3, scrollMargin: place.top });
   useLayoutEffect(() => {
@@ -121,8 +124,9 @@ export function PictureGrid({ label, pictures, width, scroller, onToggle }: Prop
 }
 
 function Cell({ picture, width, active, markable, onPress }: { picture: GridPicture; width: number; active: boolean; markable: boolean; onPress: () => void }) {
-  const [failed, setFailed] = useState(false);
+  const [failed, setFailed] = useState<string | null>(null);
   const height = Math.round((width * 2) / 3);
+  const attempt = `${picture.source ?? ""} ${picture.absent ? "absent" : "present"}`;
   return (
     <figure
       id={`picture-${picture.id}`}
@@ -134,7 +138,7 @@ function Cell({ picture, width, active, markable, onPress }: { picture: GridPict
       className={`select-none ${markable ? "cursor-pointer" : ""}`}
     >
       <div className={`relative overflow-hidden bg-mat-deep ${active ? "outline-[3px] outline-offset-1 outline-white" : ""}`} style={{ height }}>
-        {picture.source && !failed ? (
+        {picture.source && failed !== attempt ? (
           <img
             src={picture.source}
             alt=""
@@ -142,12 +146,12 @@ function Cell({ picture, width, active, markable, onPress }: { picture: GridPict
             decoding="async"
             draggable={false}
             onError={() => {
-              setFailed(true);
+              setFailed(attempt);
             }}
             className={`h-full w-full object-contain ${picture.dimmed ? "opacity-35" : ""}`}
           />
         ) : (
-          <span className="flex h-full items-center justify-center px-2 text-center text-label text-white">no picture inside</span>
+          <span className="flex h-full items-center justify-center px-2 text-center text-label text-white">{picture.absent ? "out of reach" : "no picture inside"}</span>
         )}
         {picture.struck && (
           <svg className="absolute inset-0 h-full w-full" viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true">

@@ -7,7 +7,7 @@ import { TextButton } from "../ledger/Field";
 import { Nothing } from "../ledger/Nothing";
 import { Notice, Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
-import { moment, size, timeOfDay } from "../words/format";
+import { dateOf, moment, size, timeOfDay } from "../words/format";
 import { ReceiptLines } from "./ReceiptLines";
 import { ReceiptSums } from "./ReceiptSums";
 import { Progress } from "./Progress";
@@ -89,5 +89,5 @@ function subline(receipt: Receipt): string {
   if (!receipt.begunAt) return `asked for ${moment(receipt.askedAt)}`;
   if (!receipt.endedAt || receipt.state === "running") return `begun ${moment(receipt.begunAt)}`;
   const rate = receipt.bytesPerSecond ? ` · ${size(receipt.bytesCopied)} at ${size(receipt.bytesPerSecond)} a second` : "";
-  return `${moment(receipt.begunAt)} to ${timeOfDay(receipt.endedAt)}${rate}`;
+  return `${dateOf(receipt.begunAt)}, ${timeOfDay(receipt.begunAt)} to ${timeOfDay(receipt.endedAt)}${rate}`;
 }

@@ -1,12 +1,12 @@
 import { useMemo, useRef } from "react";
-import { Link, useParams } from "react-router";
+import { useParams } from "react-router";
 import { useShoot } from "../api/queries";
 import type { ShootFrame } from "../api/types";
 import { Field } from "../ledger/Field";
 import { Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
 import { type GridPicture, PictureGrid } from "../ledger/PictureGrid";
-import { clock, count, day, hour, moment, size } from "../words/format";
+import { clock, count, dateOf, day, hour, size } from "../words/format";
 
 /** One shoot: its folder and sums, and its frames on the mat under their new names. */
 export function ShootScreen() {
@@ -33,11 +33,8 @@ export function ShootScreen() {
                 <Field label="folder">
                   <span className="font-path text-path">{shoot.folder}/</span>
                 </Field>
-                <Field label="copies">one, proven {moment(shoot.provenSince)}</Field>
+                <Field label="copies">one, proven {dateOf(shoot.provenSince)}</Field>
               </dl>
-              <Link to="/shoots" className="ml-auto text-velvet underline underline-offset-3">
-                All shoots
-              </Link>
             </section>
             <div className="ml-[59px] grow bg-mat py-3">
               <PictureGrid label={`Frames of ${shoot.description || day(shoot.date)}`} pictures={pictures} width={184} scroller={scroller} />
@@ -53,7 +50,7 @@ function picture(frame: ShootFrame): GridPicture {
   return {
     id: String(frame.id),
     label: `${frame.names.join(", ")}, taken ${clock(frame.takenAt)}, was ${frame.originals.join(", ")}`,
-    source: frame.hasPicture ? `/api/frames/${frame.id}/picture?edge=160` : null,
+    source: frame.hasPicture ? `/api/frames/${frame.id}/picture?edge=480` : null,
     stamp: frame.datedByFile ? "file time" : null,
     caption: (
       <>

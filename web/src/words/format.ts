@@ -38,11 +38,14 @@ export const hour = (moment: string): string => moment.slice(11, 16);
 /** "21:14:09" of the same. */
 export const clock = (moment: string): string => moment.slice(11, 19);
 
-/** A moment of this machine's own clock, "Mon 23 November 2026, 18:40". */
-export function moment(iso: string): string {
+/** A day of this machine's own clock, "Mon 23 November 2026". */
+export function dateOf(iso: string): string {
   const at = new Date(iso);
-  return `${DAYS[at.getDay()] ?? ""} ${at.getDate()} ${MONTHS[at.getMonth()] ?? ""} ${at.getFullYear()}, ${two(at.getHours())}:${two(at.getMinutes())}`;
+  return `${DAYS[at.getDay()] ?? ""} ${at.getDate()} ${MONTHS[at.getMonth()] ?? ""} ${at.getFullYear()}`;
 }
+
+/** The same with its time of day, "Mon 23 November 2026, 18:40". */
+export const moment = (iso: string): string => `${dateOf(iso)}, ${timeOfDay(iso).slice(0, 5)}`;
 
 /** Only its time of day, with seconds. */
 export function timeOfDay(iso: string): string {

@@ -1,0 +1,34 @@
+import { type Page, test as base, expect } from "@playwright/test";
+import { existsSync, renameSync } from "node:fs";
+
+const home = process.env.LEDGER_HOME ?? "";
+export const reader = `${home}/reader`;
+export const store = `${home}/store`;
+
+/** A page that has entered with the access token, and fails the test when the browser reports an error. */
+export const test = base.extend<{ ledger: Page }>({
+  ledger: async ({ page }, use) => {
+    const errors: string[] = [];
+    page.on("pageerror", (error) => errors.push(error.message));
+    await page.goto(process.env.LEDGER_ADDRESS ?? "");
+    await expect(page.getByRole("heading", { name: "Cards" })).toBeVisible();
+    await use(page);
+    expect(errors).toEqual([]);
+  },
+});
+
+/** Takes a card out of the simulated reader, and puts it back. */
+export const pull = (card: string) => {
+  renameSync(`${reader}/${card}`, `${reader}/.${card}`);
+};
+export const putBack = (card: string) => {
+  if (existsSync(`${reader}/.${card}`)) renameSync(`${reader}/.${card}`, `${reader}/${card}`);
+};
+
+export async function openCard(page: Page, card: string) {
+  await page.goto("/intake");
+  await page.getByRole("row", { name: card }).click();
+  await expect(page.getByRole("heading", { name: card })).toBeVisible();
+}
+
+export const shootOf = (page: Page, day: string) => page.getByRole("region", { name: `Shoot of ${day}` });

@@ -1,0 +1,18 @@
+import { defineConfig } from "@playwright/test";
+
+export default defineConfig({
+  testDir: ".",
+  outputDir: "./results",
+  workers: 1,
+  timeout: 60_000,
+  reporter: [["list"]],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    baseURL: new URL(process.env.LEDGER_ADDRESS ?? "http://127.0.0.1:7410/").origin,
+    screenshot: "only-on-failure",
+    launchOptions: {
+      executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+      args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"],
+    },
+  },
+});
