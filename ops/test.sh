@@ -37,6 +37,7 @@ test_home() {
 
 test_unit() {
   cd "$ROOT" || return 1
+  fetch_reference_files || return 1
   test_home
   database_url ledger_test
   ensure_database ledger_test
@@ -46,6 +47,33 @@ test_unit() {
   local result=$?
   stop_postgres
   return "$result"
+}
+
+# Real cameras' files from Debian's source packages, pinned by checksum and kept out of the repository.
+fetch_reference_files() {
+  local place=$ROOT/var/reference
+  mkdir -p "$place"
+  fetch_source "$place" libimage-exiftool-perl 12.57+dfsg-1 libimage-exiftool-perl_12.57+dfsg.orig.tar.xz 9de7ccd6ed6adf92038c8d943b1960d087b58c00b3924d19f61a1d774b7610fc exiftool &&
+    fetch_source "$place" rawtran 1.1-1 rawtran_1.1.orig.tar.gz 3fe44b310387a12326adb7abc9642a08f5714afb9b80fa85103bfd92d80caea1 rawtran
+}
+
+# $1 place, $2 source package, $3 version, $4 file, $5 its SHA-256, $6 the folder it is unpacked to
+fetch_source() {
+  local place=$1 file=$1/$4
+  [ -f "$place/$6.unpacked" ] && return 0
+  if ! echo "$5  $file" | sha256sum -c --status 2>/dev/null; then
+    say "Fetching the source package $2"
+    local lists=$place/apt options
+    mkdir -p "$lists/lists/partial" "$lists/sources"
+    find /etc/apt -name 'debian.sources' -exec sed 's/^Types: deb$/Types: deb-src/' {} + >"$lists/sources/source.sources"
+    sed -n 's/^deb \(.*debian.*\)/deb-src \1/p' /etc/apt/sources.list 2>/dev/null >"$lists/sources/source.list"
+    options=(-q -o Dir::Etc::sourcelist=/dev/null -o "Dir::Etc::sourceparts=$lists/sources" -o "Dir::State::lists=$lists/lists")
+    quietly apt-get "${options[@]}" update || say "The lists of Debian's source packages could not be renewed."
+    # A package's Debian part may be missing where its original part is there; the checksum decides.
+    (cd "$place" && apt-get "${options[@]}" source --download-only "$2=$3" >fetch.log 2>&1)
+    echo "$5  $file" | sha256sum -c --status 2>/dev/null || { tail -n 5 "$place/fetch.log" >&2; say "The source package $2 $3 could not be fetched, or is not the one that the checks were made with."; return 1; }
+  fi
+  mkdir -p "$place/$6" && tar xf "$file" -C "$place/$6" --strip-components=1 && touch "$place/$6.unpacked"
 }
 
 # A whole ledger of its own: fresh database and store, the demo's cards, and one of many frames.

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Capture;
 
+use VelvetLedger\Core\Format\BoxFile\BoxReader;
 use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\ByteOrder;
 use VelvetLedger\Core\Format\Bytes;
@@ -22,16 +23,30 @@ final class CoreFactsReader implements FactsReader
         }
         $first = $bytes->upTo(0, 512);
         $draft = new FactsDraft();
-        if (JpegReader::isJpeg($first)) {
-            JpegFacts::gather($bytes, $draft);
-        } elseif (null !== ByteOrder::tryFrom(substr($first, 0, 2))) {
-            TiffFacts::gather(TiffReader::at($bytes), $draft);
-        } elseif ('' === trim($first, "\0")) {
-            throw NoPicture::onlyZeros();
-        } else {
-            throw BrokenFile::notKnown(substr($first, 0, 4));
-        }
+        match (true) {
+            JpegReader::isJpeg($first) => JpegFacts::gather($bytes, $draft),
+            CrwFacts::SIGNATURE === substr($first, 6, 8) => CrwFacts::gather($bytes, $draft),
+            null !== ByteOrder::tryFrom(substr($first, 0, 2)) => self::gatherTiff($bytes, $first, $draft),
+            RafFacts::SIGNATURE === substr($first, 0, 16) => RafFacts::gather($bytes, $draft),
+            MrwFacts::SIGNATURE === substr($first, 0, 4) => MrwFacts::gather($bytes, $draft),
+            X3fFacts::SIGNATURE === substr($first, 0, 4) => X3fFacts::gather($bytes, $draft),
+            BoxReader::isBoxFile($first) && 'crx ' === substr($first, 8, 4) => Cr3Facts::gather($bytes, $draft),
+            BoxReader::isBoxFile($first) => HeifFacts::gather($bytes, $draft),
+            '' === trim($first, "\0") => throw NoPicture::onlyZeros(),
+            default => throw BrokenFile::notKnown(substr($first, 0, 4)),
+        };
 
         return $draft->facts();
+    }
+
+    private static function gatherTiff(Bytes $bytes, string $first, FactsDraft $draft): void
+    {
+        $tiff = TiffReader::at($bytes);
+        TiffFacts::gather($tiff, $draft);
+        if (TiffReader::PANASONIC === $tiff->magic) {
+            Rw2Facts::gather($bytes, $draft);
+        } elseif (IiqFacts::SIGNATURE === substr($first, 8, 4)) {
+            IiqFacts::gather($bytes, $draft);
+        }
     }
 }

@@ -8,6 +8,7 @@ use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\Bytes;
 use VelvetLedger\Core\Format\Jpeg\JpegReader;
 use VelvetLedger\Core\Format\Tiff\TiffReader;
+use VelvetLedger\Core\Format\Xmp\XmpPacket;
 
 /** Capture facts of a JPEG file, from its Exif segment (DC-008 section 4.7.2); the picture itself is the largest preview. */
 final class JpegFacts
@@ -16,8 +17,17 @@ final class JpegFacts
 
     public static function gather(Bytes $bytes, FactsDraft $draft): void
     {
-        $jpeg = JpegReader::at($bytes);
+        self::gatherAt($bytes, 0, $bytes->size, $draft);
+    }
+
+    /** The JPEG of $length bytes that begins at byte $at of a file, as some raws carry one. */
+    public static function gatherAt(Bytes $bytes, int $at, int $length, FactsDraft $draft): void
+    {
+        $jpeg = JpegReader::at($bytes, $at);
         foreach ($jpeg->segments as $segment) {
+            if ($segment->isApp(1) && XmpPacket::JPEG_SIGNATURE === $bytes->upTo($segment->at, \strlen(XmpPacket::JPEG_SIGNATURE))) {
+                $draft->rating ??= XmpPacket::of(substr($bytes->upTo($segment->at, $segment->length), \strlen(XmpPacket::JPEG_SIGNATURE)))->rating();
+            }
             if ($segment->isApp(1) && self::EXIF_SIGNATURE === $bytes->upTo($segment->at, 6)) {
                 try {
                     TiffFacts::gather(TiffReader::at($bytes, $segment->at + 6), $draft);
@@ -31,6 +41,6 @@ final class JpegFacts
         }
         $draft->width = $jpeg->width;
         $draft->height = $jpeg->height;
-        $draft->addPreview(new Preview(0, $bytes->size, $jpeg->width, $jpeg->height));
+        $draft->addPreview(new Preview($at, min($length, $bytes->size - $at), $jpeg->width, $jpeg->height));
     }
 }

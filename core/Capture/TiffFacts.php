@@ -8,6 +8,7 @@ use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\Jpeg\JpegReader;
 use VelvetLedger\Core\Format\Tiff\Ifd;
 use VelvetLedger\Core\Format\Tiff\TiffReader;
+use VelvetLedger\Core\Format\Xmp\XmpPacket;
 
 /** Capture facts from a TIFF structure: a TIFF/EP or DNG raw, a maker's raw built on TIFF, or the Exif part of a JPEG. */
 final class TiffFacts
@@ -21,6 +22,7 @@ final class TiffFacts
     private const SUB_IFDS = 0x014A;
     private const JPEG_INTERCHANGE_FORMAT = 0x0201;
     private const JPEG_INTERCHANGE_FORMAT_LENGTH = 0x0202;
+    private const XMP = 0x02BC;
     private const CAMERA_SERIAL_NUMBER = 0xC62F;
 
     /** JPEG in a TIFF strip: 6 by TIFF 6.0 section 22, 7 by TIFF Technical Note 2. */
@@ -36,10 +38,13 @@ final class TiffFacts
         ExifFields::fromMain($main, $draft);
         foreach ($tiff->children($main, ExifFields::EXIF_IFD) as $exif) {
             ExifFields::fromExif($exif, $draft);
+            MakerNotes::gather($tiff, $exif, $draft);
         }
         ExifFields::fromExif($main, $draft);
         ExifFields::fallBackOnDateTime($main, $draft);
         $draft->serial ??= $main->text(self::CAMERA_SERIAL_NUMBER);
+        $packet = $main->raw(self::XMP);
+        $draft->rating ??= null === $packet ? null : XmpPacket::of($packet)->rating();
 
         $all = $chain;
         foreach ($chain as $ifd) {

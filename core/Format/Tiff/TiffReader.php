@@ -14,6 +14,9 @@ use VelvetLedger\Core\Format\Bytes;
  */
 final class TiffReader
 {
+    /** What Panasonic writes in the place of TIFF's 42. */
+    public const PANASONIC = 0x55;
+
     /** Directories with more fields than this are taken for damage. */
     private const MOST_ENTRIES = 1024;
 
@@ -41,7 +44,7 @@ final class TiffReader
         $header = $bytes->read($base, 8);
         $order = ByteOrder::tryFrom(substr($header, 0, 2)) ?? throw BrokenFile::structure('TIFF', 'no byte order mark');
         $magic = $order->u16($header, 2);
-        if (!\in_array($magic, [42, 0x55, 0x4F52, 0x5352], true)) {
+        if (!\in_array($magic, [42, self::PANASONIC, 0x4F52, 0x5352], true)) {
             throw BrokenFile::structure('TIFF', \sprintf('the version number is %d, not 42', $magic));
         }
 

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * Capture facts of 1,000 frames: the core's reader beside "exiftool -fast2 -json", in one run.
+ * Half are small JPEGs and half TIFF/EP raws of the demo's second size; both readers get them warm.
+ */
+
+use VelvetLedger\Core\Capture\CoreFactsReader;
+use VelvetLedger\Tests\Folder;
+use VelvetLedger\Tests\Stills;
+
+require dirname(__DIR__).'/vendor/autoload.php';
+
+$folder = new Folder();
+$jpeg = Stills::jpeg('2026-05-04 21:14:09');
+$raw = Stills::raw('2026-05-04 21:14:09');
+$paths = [];
+for ($i = 0; $i < 1000; ++$i) {
+    $paths[] = $folder->put(sprintf('ORL_%04d.%s', $i, 0 === $i % 2 ? 'JPG' : 'ORW'), 0 === $i % 2 ? $jpeg : $raw);
+}
+$reader = new CoreFactsReader();
+$reader->read($paths[0]);
+$start = hrtime(true);
+foreach ($paths as $path) {
+    $reader->read($path);
+}
+$ours = (hrtime(true) - $start) / 1e9;
+$start = hrtime(true);
+shell_exec('exiftool -fast2 -json '.escapeshellarg($folder->path).' > /dev/null 2>&1');
+$theirs = (hrtime(true) - $start) / 1e9;
+printf("1,000 frames: core %.3f s, exiftool %.2f s, ratio %.1f; peak memory of PHP %.1f MB\n", $ours, $theirs, $theirs / $ours, memory_get_peak_usage() / 1e6);
