@@ -106,6 +106,9 @@ run_bench() {
   set_up
   cd "$ROOT" || return 1
   test_home
+  database_url ledger_test
+  ensure_database ledger_test
+  APP_ENV=test quietly console doctrine:migrations:migrate --no-interaction --allow-no-migration || return 1
   local bench
   for bench in bench/*.php; do
     say "== ${bench##*/}"

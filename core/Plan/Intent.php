@@ -9,6 +9,7 @@ enum Intent: string
 {
     case BringIn = 'bring in';
     case LeaveOut = 'left out';
+    case Held = 'held';
     case NotAStill = 'not a still';
     case Unreadable = 'unreadable';
 }

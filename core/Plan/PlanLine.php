@@ -6,6 +6,7 @@ namespace VelvetLedger\Core\Plan;
 
 use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\ReadFrame;
+use VelvetLedger\Core\Held\HeldAs;
 
 /** What happens to one file of the card: where it goes under which name, or why it stays. */
 final readonly class PlanLine
@@ -25,9 +26,14 @@ final readonly class PlanLine
         return new self($file, Intent::BringIn, '', $frame, $folder, $name);
     }
 
-    public static function leaveOut(CardFile $file, ReadFrame $frame): self
+    public static function leaveOut(CardFile $file, ReadFrame $frame, string $reason = 'left out by you'): self
     {
-        return new self($file, Intent::LeaveOut, 'left out by you', $frame, null, null);
+        return new self($file, Intent::LeaveOut, $reason, $frame, null, null);
+    }
+
+    public static function held(CardFile $file, ReadFrame $frame, HeldAs $as): self
+    {
+        return new self($file, Intent::Held, \sprintf('held since %s as %s', $as->since, $as->path), $frame, null, null);
     }
 
     public static function notAStill(CardFile $file): self

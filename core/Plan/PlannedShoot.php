@@ -23,6 +23,7 @@ final readonly class PlannedShoot
         public string $from,
         public string $to,
         public int $frames,
+        public int $held,
         public int $leftOut,
         public int $toBringIn,
         public int $files,

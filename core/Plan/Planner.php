@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace VelvetLedger\Core\Plan;
 
 use VelvetLedger\Core\Card\CardContents;
+use VelvetLedger\Core\Card\CardFile;
+use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Card\ReadFrame;
+use VelvetLedger\Core\Held\Holdings;
 use VelvetLedger\Core\Naming\ShootNames;
 use VelvetLedger\Core\Shoot\ByDate;
 use VelvetLedger\Core\Shoot\ProposedShoot;
@@ -22,13 +25,13 @@ final class Planner
     /** @var list<Problem> */
     private array $problems = [];
 
-    private function __construct(private readonly Wishes $wishes, private readonly NamesInUse $taken)
+    private function __construct(private readonly Wishes $wishes, private readonly NamesInUse $taken, private readonly Holdings $holdings)
     {
     }
 
-    public static function plan(CardContents $card, Wishes $wishes, NamesInUse $taken): Plan
+    public static function plan(CardContents $card, Wishes $wishes, NamesInUse $taken, ?Holdings $holdings = null): Plan
     {
-        $planner = new self($wishes, $taken);
+        $planner = new self($wishes, $taken, $holdings ?? Holdings::none());
         $readable = array_values(array_filter($card->frames, static fn (ReadFrame $frame): bool => !$frame->isUnreadable()));
         foreach (ByDate::propose($readable) as $shoot) {
             $planner->addShoot($shoot);
@@ -38,7 +41,7 @@ final class Planner
             $planner->lines[] = PlanLine::notAStill($file);
         }
         foreach ($card->troubles as $trouble) {
-            $planner->problems[] = new Problem(\sprintf('%s: %s.', \VelvetLedger\Core\Card\PathText::of($trouble->path), $trouble->reason));
+            $planner->problems[] = new Problem(\sprintf('%s: %s.', PathText::of($trouble->path), $trouble->reason));
         }
 
         return new Plan($planner->shoots, $planner->lines, $planner->problems);
@@ -49,21 +52,20 @@ final class Planner
         $names = new ShootNames($shoot->date, $this->wishes->description($shoot->date));
         $sequence = new FrameNames($names, $this->taken);
         $lines = $brought = [];
-        $suffixed = $leftOut = 0;
+        $suffixed = $leftOut = $held = 0;
         foreach ($shoot->frames as $frame) {
-            if ($this->wishes->leavesOut($frame->frame->key)) {
-                ++$leftOut;
-                $lines = [...$lines, ...$this->linesStaying($frame)];
+            $staying = $this->linesStaying($frame);
+            if (null !== $staying) {
+                $intent = $staying[0]->intent;
+                $held += Intent::Held === $intent ? 1 : 0;
+                $leftOut += Intent::LeaveOut === $intent ? 1 : 0;
+                array_push($lines, ...$staying);
                 continue;
             }
             $stem = $sequence->next($frame);
             $suffixed += $sequence->lastWasTaken() ? 1 : 0;
             foreach ($frame->frame->files as $file) {
-                $reason = $frame->unreadable[$file->path] ?? null;
-                $line = null === $reason
-                    ? PlanLine::bringIn($file, $frame, $names->folder(), FrameNames::fileName($stem, $frame, $file))
-                    : PlanLine::unreadable($file, $frame, $reason);
-                $lines[] = $line;
+                $lines[] = $line = $this->lineOf($file, $frame, $names->folder(), $stem);
                 if (Intent::BringIn === $line->intent) {
                     $brought[] = $line;
                 }
@@ -77,26 +79,58 @@ final class Planner
             $shoot->frames[0]->takenAt()->local,
             $shoot->frames[\count($shoot->frames) - 1]->takenAt()->local,
             \count($shoot->frames),
+            $held,
             $leftOut,
-            \count($shoot->frames) - $leftOut,
+            \count($shoot->frames) - $leftOut - $held,
             \count($brought),
             array_sum(array_map(static fn (PlanLine $line): int => $line->file->bytes, $brought)),
             $brought[0]->name ?? null,
             [] === $brought ? null : $brought[\count($brought) - 1]->name,
         );
-        $this->notice($shoot, $names, $suffixed);
+        array_push($this->problems, ...ShootProblems::of($shoot, $names, $suffixed, $this->holdings));
     }
 
-    /** @return list<PlanLine> */
-    private function linesStaying(ReadFrame $frame): array
+    /**
+     * The lines of a frame none of whose files is brought in; null where some are.
+     *
+     * @return non-empty-list<PlanLine>|null
+     */
+    private function linesStaying(ReadFrame $frame): ?array
     {
-        $lines = [];
-        foreach ($frame->frame->files as $file) {
-            $reason = $frame->unreadable[$file->path] ?? null;
-            $lines[] = null === $reason ? PlanLine::leaveOut($file, $frame) : PlanLine::unreadable($file, $frame, $reason);
+        $key = $frame->frame->key;
+        $out = $this->wishes->leavesOut($key);
+        $again = $this->wishes->bringsAgain($key);
+        $twin = $this->holdings->twinOf($frame->frame);
+        $heldWhole = null !== $this->holdings->frameHeldAs($frame->frame);
+        if (!$out && ($again || !$this->holdings->isUnmarked($frame->frame))) {
+            return null;
         }
 
-        return $lines;
+        return array_map(function (CardFile $file) use ($frame, $out, $twin, $heldWhole): PlanLine {
+            $reason = $frame->unreadable[$file->path] ?? null;
+            $held = $this->holdings->heldAs($file);
+
+            return match (true) {
+                null !== $reason => PlanLine::unreadable($file, $frame, $reason),
+                $out => PlanLine::leaveOut($file, $frame),
+                $heldWhole && null !== $held => PlanLine::held($file, $frame, $held),
+                default => PlanLine::leaveOut($file, $frame, 'the same frame as '.($twin->where ?? 'another')),
+            };
+        }, $frame->frame->files);
+    }
+
+    private function lineOf(CardFile $file, ReadFrame $frame, string $folder, string $stem): PlanLine
+    {
+        $reason = $frame->unreadable[$file->path] ?? null;
+        $held = $this->wishes->bringsAgain($frame->frame->key) ? null : $this->holdings->heldAs($file);
+        $unwanted = $this->wishes->companions->reasonToLeave($file, $frame->frame);
+
+        return match (true) {
+            null !== $reason => PlanLine::unreadable($file, $frame, $reason),
+            null !== $held => PlanLine::held($file, $frame, $held),
+            null !== $unwanted => PlanLine::leaveOut($file, $frame, $unwanted),
+            default => PlanLine::bringIn($file, $frame, $folder, FrameNames::fileName($stem, $frame, $file)),
+        };
     }
 
     private function addUnreadable(CardContents $card): void
@@ -110,33 +144,5 @@ final class Planner
             }
             $this->problems[] = new Problem(\sprintf('%s cannot be read: %s.', $frame->frame->lead()->text(), $frame->unreadable[$frame->frame->lead()->path] ?? 'unreadable'));
         }
-    }
-
-    private function notice(ProposedShoot $shoot, ShootNames $names, int $suffixed): void
-    {
-        $change = $names->change();
-        if (null !== $change) {
-            $this->problems[] = new Problem($change, $shoot->date);
-        }
-        if ($suffixed > 0) {
-            $this->problems[] = new Problem(\sprintf('%s in %s: the new name is in use there, so a number is added to it.', self::count($suffixed, 'frame'), $names->folder()), $shoot->date);
-        }
-        $byFile = array_filter($shoot->frames, static fn (ReadFrame $frame): bool => $frame->isDatedByFile());
-        if ([] !== $byFile) {
-            $this->problems[] = new Problem(\sprintf('%s here without a time from the camera: dated by the time of the file, first %s.', self::count(\count($byFile), 'frame'), reset($byFile)->frame->lead()->text()), $shoot->date);
-        }
-        foreach ($shoot->frames as $frame) {
-            if (null !== $frame->caution) {
-                $this->problems[] = new Problem($frame->caution.'. It is copied as it is.', $shoot->date);
-            }
-            foreach ($frame->unreadable as $path => $reason) {
-                $this->problems[] = new Problem(\sprintf('%s cannot be read: %s. The rest of the frame is brought in.', \VelvetLedger\Core\Card\PathText::of($path), $reason), $shoot->date);
-            }
-        }
-    }
-
-    private static function count(int $number, string $thing): string
-    {
-        return $number.' '.$thing.(1 === $number ? '' : 's');
     }
 }

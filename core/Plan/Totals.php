@@ -11,11 +11,13 @@ final readonly class Totals
         public int $frames,
         public int $files,
         public int $bytes,
+        public int $framesHeld,
         public int $framesLeftOut,
         public int $framesUnreadable,
         public int $framesToBringIn,
         public int $filesToBringIn,
         public int $bytesToBringIn,
+        public int $filesHeld,
         public int $filesLeftOut,
         public int $filesNotStills,
         public int $filesUnreadable,
@@ -34,19 +36,28 @@ final readonly class Totals
                 $frames[$line->frame->frame->key][$intent] = true;
             }
         }
-        $withIntent = static fn (Intent $intent): int => \count(array_filter($frames, static fn (array $intents): bool => isset($intents[$intent->value])));
-        $toBringIn = $withIntent(Intent::BringIn);
-        $leftOut = $withIntent(Intent::LeaveOut);
+        // A frame counts once, under the first of these that any of its files comes to.
+        $counts = array_fill_keys([Intent::BringIn->value, Intent::Held->value, Intent::LeaveOut->value, Intent::Unreadable->value], 0);
+        foreach ($frames as $intents) {
+            foreach ($counts as $intent => $count) {
+                if (isset($intents[$intent])) {
+                    ++$counts[$intent];
+                    break;
+                }
+            }
+        }
 
         return new self(
             \count($frames),
             \count($lines),
             array_sum($bytes),
-            $leftOut,
-            \count($frames) - $toBringIn - $leftOut,
-            $toBringIn,
+            $counts[Intent::Held->value],
+            $counts[Intent::LeaveOut->value],
+            $counts[Intent::Unreadable->value],
+            $counts[Intent::BringIn->value],
             $files[Intent::BringIn->value] ?? 0,
             $bytes[Intent::BringIn->value] ?? 0,
+            $files[Intent::Held->value] ?? 0,
             $files[Intent::LeaveOut->value] ?? 0,
             $files[Intent::NotAStill->value] ?? 0,
             $files[Intent::Unreadable->value] ?? 0,

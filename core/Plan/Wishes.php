@@ -10,14 +10,24 @@ final readonly class Wishes
     /** @var array<string, true> */
     private array $leftOut;
 
+    /** @var array<string, true> */
+    private array $broughtAgain;
+
     /**
      * @param array<string, string> $descriptions date => description
      * @param list<string>          $leftOut      keys of frames
+     * @param list<string>          $broughtAgain keys of frames to bring in although they are held or twins
      * @param string                $otherwise    description of a date not named
      */
-    public function __construct(public array $descriptions = [], array $leftOut = [], public string $otherwise = '')
-    {
+    public function __construct(
+        public array $descriptions = [],
+        array $leftOut = [],
+        array $broughtAgain = [],
+        public Companions $companions = Companions::Both,
+        public string $otherwise = '',
+    ) {
         $this->leftOut = array_fill_keys($leftOut, true);
+        $this->broughtAgain = array_fill_keys($broughtAgain, true);
     }
 
     public function description(string $date): string
@@ -28,5 +38,10 @@ final readonly class Wishes
     public function leavesOut(string $frameKey): bool
     {
         return isset($this->leftOut[$frameKey]);
+    }
+
+    public function bringsAgain(string $frameKey): bool
+    {
+        return isset($this->broughtAgain[$frameKey]);
     }
 }

@@ -11,6 +11,7 @@ enum Outcome: string
 {
     case Waiting = 'waiting';
     case BroughtIn = 'brought in';
+    case Held = 'held';
     case LeftOut = 'left out';
     case NotAStill = 'not a still';
     case Unreadable = 'unreadable';
@@ -21,6 +22,7 @@ enum Outcome: string
     {
         return match ($intent) {
             Intent::BringIn => self::Waiting,
+            Intent::Held => self::Held,
             Intent::LeaveOut => self::LeftOut,
             Intent::NotAStill => self::NotAStill,
             Intent::Unreadable => self::Unreadable,

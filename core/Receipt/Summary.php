@@ -38,6 +38,7 @@ final readonly class Summary
         $words = [
             [Outcome::BroughtIn, 'brought in and proven'],
             [Outcome::Waiting, 'still to copy'],
+            [Outcome::Held, 'held already'],
             [Outcome::LeftOut, 'left out'],
             [Outcome::NotAStill, 'not stills'],
             [Outcome::Unreadable, 'unreadable'],

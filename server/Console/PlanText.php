@@ -46,10 +46,11 @@ final class PlanText
         $totals = $plan->totals;
         $lines[] = '';
         $lines[] = \sprintf(
-            '%d frames in %d files on the card (%s): %d frames to bring in, %s. %d unreadable, %d files are not stills.',
+            '%d frames in %d files on the card (%s), %d already held: %d frames to bring in, %s. %d unreadable, %d files are not stills.',
             $totals->frames,
             $totals->files,
             Megabytes::of($totals->bytes),
+            $totals->framesHeld,
             $totals->framesToBringIn,
             Megabytes::of($totals->bytesToBringIn),
             $totals->framesUnreadable,

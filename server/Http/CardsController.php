@@ -10,6 +10,8 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Core\Capture\FactsReader;
 use VelvetLedger\Core\Card\PathText;
+use VelvetLedger\Core\Held\Holdings;
+use VelvetLedger\Server\Cards\CardHoldings;
 use VelvetLedger\Server\Cards\CardReadings;
 use VelvetLedger\Server\Cards\CardSummaries;
 use VelvetLedger\Server\Cards\Readers;
@@ -46,11 +48,13 @@ final readonly class CardsController
     }
 
     #[Route('/api/cards/{id}', methods: ['GET'], requirements: ['id' => '[0-9a-f]{16}'])]
-    public function card(string $id): Response
+    public function card(string $id, CardHoldings $holdings): Response
     {
         $volume = $this->readers->volume($id);
+        $reading = $this->readings->within($volume, self::READING_TIME);
+        $known = $reading->isComplete() ? $holdings->of($volume, $reading->contents->frames) : Holdings::none();
 
-        return new JsonResponse(new DeskView($volume, $this->readings->within($volume, self::READING_TIME), $this->settings->main));
+        return new JsonResponse(new DeskView($volume, $reading, $known, $this->settings->main));
     }
 
     #[Route('/api/cards/{id}/plan', methods: ['POST'], requirements: ['id' => '[0-9a-f]{16}'])]

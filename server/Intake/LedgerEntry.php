@@ -36,6 +36,7 @@ final readonly class LedgerEntry
             $this->shoot($line),
             $line->intake,
             (string) $line->frameKey,
+            pathinfo($line->path, \PATHINFO_FILENAME),
             pathinfo((string) $line->name, \PATHINFO_FILENAME),
             (string) $line->takenAt,
             null === $line->facts?->takenAt,

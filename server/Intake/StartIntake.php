@@ -86,7 +86,7 @@ final readonly class StartIntake
     /** @param array<string, string> $descriptions date => description */
     private function line(Intake $intake, int $position, PlanLine $line, array $descriptions): ReceiptLine
     {
-        $date = Intent::BringIn === $line->intent || Intent::LeaveOut === $line->intent ? $line->frame?->takenAt()->date() : null;
+        $date = Intent::BringIn === $line->intent || Intent::LeaveOut === $line->intent || Intent::Held === $line->intent ? $line->frame?->takenAt()->date() : null;
 
         return new ReceiptLine(
             $intake,

@@ -8,6 +8,7 @@ use Doctrine\Common\Collections\ArrayCollection;
 use Doctrine\Common\Collections\Collection;
 use Doctrine\ORM\Mapping as ORM;
 use VelvetLedger\Core\Capture\CaptureFacts;
+use VelvetLedger\Core\Held\ExposureIdentity;
 
 /** One exposure in the ledger: its name now, what the camera recorded, and its files. */
 #[ORM\Entity]
@@ -29,9 +30,14 @@ class Frame
     #[ORM\Column(type: 'text', nullable: true)]
     public ?string $body;
 
+    /** See ExposureIdentity; by what the camera recorded, so that no later change of name or clock hides it. */
+    #[ORM\Column(length: 32, nullable: true)]
+    public ?string $exposureIdentity;
+
     /**
-     * @param string $cardKey its key on the card of its intake
-     * @param string $stem    name of its files before the extension
+     * @param string $cardKey  its key on the card of its intake
+     * @param string $cardStem its name on that card, before the extension
+     * @param string $stem     name of its files before the extension
      */
     public function __construct(
         #[ORM\ManyToOne]
@@ -42,6 +48,7 @@ class Frame
         public Intake $intake,
         #[ORM\Column(length: 16)]
         public string $cardKey,
+        string $cardStem,
         #[ORM\Column(type: 'text')]
         public string $stem,
         #[ORM\Column(length: 19)]
@@ -54,5 +61,6 @@ class Frame
         $this->files = new ArrayCollection();
         $this->subsecond = $facts?->takenAt?->subsecond;
         $this->body = $facts?->body();
+        $this->exposureIdentity = ExposureIdentity::of($facts, $cardStem);
     }
 }

@@ -48,11 +48,12 @@ final class IntakeTest extends LedgerTestCase
         self::assertStringContainsString('7 brought in and proven', $this->ledger()->getRepository(DayBookEntry::class)->findBy([], ['id' => 'DESC'])[0]->entry);
     }
 
-    public function testTheSameCardAgainTakesOtherNamesAndOverwritesNothing(): void
+    public function testAHeldFrameBroughtInAgainTakesAnotherNameAndOverwritesNothing(): void
     {
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
         $this->bringIn('CARD');
-        $this->bringIn('CARD');
+        $again = $this->lines()[0]->frameKey ?? '';
+        $this->bringIn('CARD', new Wishes(broughtAgain: [$again]));
         $copies = array_map(static fn (Copy $copy): string => $copy->path, $this->ledger()->getRepository(Copy::class)->findBy([], ['id' => 'ASC']));
         self::assertSame(['2026/2026-05-04/2026-05-04_0001.jpg', '2026/2026-05-04/2026-05-04_0001-2.jpg'], $copies);
     }

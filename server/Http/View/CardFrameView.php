@@ -5,7 +5,11 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Http\View;
 
 use VelvetLedger\Core\Card\CardFile;
+use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Card\ReadFrame;
+use VelvetLedger\Core\Held\HeldAs;
+use VelvetLedger\Core\Held\Holdings;
+use VelvetLedger\Core\Held\Twin;
 
 /** A frame on a card: its files, when it was taken, what was recorded, and what is wrong with it. */
 final readonly class CardFrameView
@@ -31,11 +35,26 @@ final readonly class CardFrameView
     /** Changes when the picture does, for addresses that may be kept. */
     public string $version;
 
-    public function __construct(ReadFrame $frame)
+    /** Held already, as a whole: its name at the store and since when. */
+    public ?HeldAs $held;
+
+    /** Held before with other bytes: the photographer decides. */
+    public ?HeldAs $sameExposure;
+
+    public ?Twin $twin;
+
+    /** Whether it stays on the card unless it is marked. */
+    public bool $unmarked;
+
+    public function __construct(ReadFrame $frame, Holdings $holdings)
     {
+        $this->held = $holdings->frameHeldAs($frame->frame);
+        $this->sameExposure = $holdings->sameExposureAs($frame->frame);
+        $this->twin = $holdings->twinOf($frame->frame);
+        $this->unmarked = $holdings->isUnmarked($frame->frame);
         $lead = $frame->frame->lead();
         $this->key = $frame->frame->key;
-        $this->name = \VelvetLedger\Core\Card\PathText::of($lead->name());
+        $this->name = PathText::of($lead->name());
         $this->takenAt = $frame->takenAt()->local;
         $this->date = $frame->takenAt()->date();
         $this->datedByFile = $frame->isDatedByFile();
@@ -44,7 +63,7 @@ final readonly class CardFrameView
         $this->unreadable = $frame->isUnreadable();
         $reasons = array_values($frame->unreadable);
         $this->caution = $reasons[0] ?? $frame->caution;
-        $this->files = array_map(static fn (CardFile $file): string => \VelvetLedger\Core\Card\PathText::of($file->name()), $frame->frame->files);
+        $this->files = array_map(static fn (CardFile $file): string => PathText::of($file->name()), $frame->frame->files);
         $this->facts = null === $frame->facts ? null : new FactsView($frame->facts);
         $this->version = base_convert((string) $lead->modifiedAt, 10, 36).base_convert((string) $lead->bytes, 10, 36);
     }

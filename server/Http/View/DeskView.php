@@ -8,6 +8,7 @@ use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Card\ReadFrame;
 use VelvetLedger\Core\Card\Trouble;
+use VelvetLedger\Core\Held\Holdings;
 use VelvetLedger\Core\Shoot\ByDate;
 use VelvetLedger\Server\Cards\Reading;
 use VelvetLedger\Server\Cards\Volume;
@@ -34,7 +35,7 @@ final readonly class DeskView
 
     public StoreView $store;
 
-    public function __construct(Volume $volume, Reading $reading, Store $store)
+    public function __construct(Volume $volume, Reading $reading, Holdings $holdings, Store $store)
     {
         $contents = $reading->contents;
         $this->id = $volume->id;
@@ -43,7 +44,7 @@ final readonly class DeskView
         $this->framesInAll = $reading->framesInAll;
         $this->filesInAll = $reading->filesInAll;
         $this->bytesInAll = $reading->bytesInAll;
-        $this->frames = array_map(static fn (ReadFrame $frame): CardFrameView => new CardFrameView($frame), ByDate::inOrderOfCapture($contents->frames));
+        $this->frames = array_map(static fn (ReadFrame $frame): CardFrameView => new CardFrameView($frame, $holdings), ByDate::inOrderOfCapture($contents->frames));
         $this->others = [
             ...array_map(static fn (CardFile $file): OtherFileView => new OtherFileView($file->text(), $file->kind->value, $file->bytes), $contents->others),
             ...array_map(static fn (Trouble $trouble): OtherFileView => new OtherFileView(PathText::of($trouble->path), $trouble->reason, 0), $contents->troubles),

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Held;
+
+use VelvetLedger\Core\Capture\CaptureFacts;
+
+/**
+ * Names one press of the shutter by what the camera recorded: body, serial number, time with its fraction,
+ * and the number in the file's name (DC-009: the last four digits). Two files of one identity and other bytes
+ * are the same exposure, changed since. Null where the camera gave no time: then nothing can be said.
+ */
+final class ExposureIdentity
+{
+    /** @param string $stem the file's name on its card, before the extension */
+    public static function of(?CaptureFacts $facts, string $stem): ?string
+    {
+        if (null === $facts?->takenAt || null === $facts->model || 1 !== preg_match('/(\d{4})\D*$/', $stem, $number)) {
+            return null;
+        }
+
+        return hash('xxh128', implode("\0", [$facts->make, $facts->model, $facts->serial, $facts->takenAt->sortKey(), $number[1]]));
+    }
+}

@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Cards;
+
+use Psr\Cache\CacheItemPoolInterface;
+use VelvetLedger\Core\Card\CardFile;
+use VelvetLedger\Core\Card\CardWalker;
+use VelvetLedger\Core\Card\CouldNotList;
+use VelvetLedger\Core\Card\ReadFrame;
+use VelvetLedger\Core\Format\BrokenFile;
+use VelvetLedger\Core\Format\CouldNotRead;
+use VelvetLedger\Core\Held\ExposureIdentity;
+use VelvetLedger\Core\Held\Holdings;
+use VelvetLedger\Core\Held\Known;
+use VelvetLedger\Core\Held\Suspects;
+use VelvetLedger\Core\Shoot\ByDate;
+use VelvetLedger\Core\Transfer\QuickPrint;
+use VelvetLedger\Server\Persistence\HeldRepository;
+
+/**
+ * Finds out which frames of a card are held or have twins. Quick prints are read of suspects only, and kept
+ * for as long as their files keep name, size and time.
+ */
+final class CardHoldings
+{
+    /** @var array<string, array<string, string>> volume id => file signature => quick print */
+    private array $kept = [];
+
+    public function __construct(private readonly HeldRepository $held, private readonly Readers $readers, private readonly CacheItemPoolInterface $cache)
+    {
+    }
+
+    /** @param list<ReadFrame> $frames of the volume */
+    public function of(Volume $volume, array $frames): Holdings
+    {
+        $frames = ByDate::inOrderOfCapture($frames);
+        $sizes = [];
+        foreach ($frames as $frame) {
+            foreach ($frame->frame->files as $file) {
+                $sizes[$file->bytes] = true;
+            }
+        }
+        $others = $this->filesOnOtherCards($volume, $sizes);
+        $elsewhere = $this->held->sizes(array_keys($sizes));
+        foreach ($others as [, $file]) {
+            $elsewhere[$file->bytes] = true;
+        }
+        $prints = $this->prints($volume, Suspects::among($frames, $elsewhere));
+        $identities = array_values(array_filter(array_map(static fn (ReadFrame $frame): ?string => ExposureIdentity::of($frame->facts, $frame->frame->stem), $frames), \is_string(...)));
+
+        return Holdings::compare($frames, $prints, new Known(
+            $this->held->byPrint(array_values(array_unique($prints))),
+            $this->held->byExposure($identities),
+            $this->printsOnOtherCards($others),
+        ));
+    }
+
+    /**
+     * Stills on the other cards in the readers whose size occurs on this one.
+     *
+     * @param array<int, true> $sizes
+     *
+     * @return list<array{Volume, CardFile}>
+     */
+    private function filesOnOtherCards(Volume $volume, array $sizes): array
+    {
+        $found = [];
+        foreach ($this->readers->volumes() as $other) {
+            if ($other->id === $volume->id) {
+                continue;
+            }
+            try {
+                foreach (CardWalker::list($other->path)->files as $file) {
+                    if ($file->kind->isStill() && isset($sizes[$file->bytes])) {
+                        $found[] = [$other, $file];
+                    }
+                }
+            } catch (CouldNotList) {
+                continue; // it was pulled out just now
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param list<array{Volume, CardFile}> $others
+     *
+     * @return array<string, string> quick print => label of the card
+     */
+    private function printsOnOtherCards(array $others): array
+    {
+        $volumes = $files = $labels = [];
+        foreach ($others as [$volume, $file]) {
+            $volumes[$volume->id] = $volume;
+            $files[$volume->id][] = $file;
+        }
+        foreach ($volumes as $id => $volume) {
+            foreach ($this->prints($volume, $files[$id]) as $print) {
+                $labels[$print] ??= $volume->label();
+            }
+        }
+
+        return $labels;
+    }
+
+    /**
+     * @param list<CardFile> $files
+     *
+     * @return array<string, string> path => quick print, without files that cannot be read
+     */
+    private function prints(Volume $volume, array $files): array
+    {
+        $item = $this->cache->getItem('prints.'.$volume->id);
+        $stored = $item->get();
+        /** @var array<string, string> $known */
+        $known = $this->kept[$volume->id] ?? (\is_array($stored) ? $stored : []);
+        $prints = [];
+        $news = false;
+        foreach ($files as $file) {
+            $signature = hash('xxh128', "$file->path\0$file->bytes\0$file->modifiedAt");
+            if (!isset($known[$signature])) {
+                try {
+                    $known[$signature] = QuickPrint::ofFile($volume->path.'/'.$file->path);
+                } catch (BrokenFile|CouldNotRead) {
+                    continue;
+                }
+                $news = true;
+            }
+            $prints[$file->path] = $known[$signature];
+        }
+        $this->kept[$volume->id] = $known;
+        if ($news) {
+            $this->cache->save($item->set($known));
+        }
+
+        return $prints;
+    }
+}

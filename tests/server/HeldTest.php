@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests\server;
+
+use VelvetLedger\Core\Card\CardContents;
+use VelvetLedger\Core\Card\FrameReader;
+use VelvetLedger\Core\Held\Holdings;
+use VelvetLedger\Core\Plan\Companions;
+use VelvetLedger\Core\Plan\Intent;
+use VelvetLedger\Core\Plan\Plan;
+use VelvetLedger\Core\Plan\PlanLine;
+use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Core\Transfer\QuickPrint;
+use VelvetLedger\Server\Cards\CardHoldings;
+use VelvetLedger\Server\Intake\Plans;
+use VelvetLedger\Server\Intake\RunIntake;
+use VelvetLedger\Server\Intake\StartIntake;
+use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Tests\Stills;
+
+final class HeldTest extends LedgerTestCase
+{
+    public function testACardUsedAgainWithoutFormattingBringsOnlyWhatIsNew(): void
+    {
+        $this->put('CARD', 1, 2, 3);
+        $this->bringIn('CARD', new Wishes(['2026-05-04' => 'lantern boats']));
+        $this->put('CARD', 4, 5);
+        $plan = $this->plan('CARD', new Wishes(['2026-05-04' => 'second night']));
+        self::assertSame([3, 2], [$plan->totals->framesHeld, $plan->totals->framesToBringIn]);
+        $held = array_values(array_filter($plan->lines, static fn (PlanLine $line): bool => Intent::Held === $line->intent));
+        self::assertSame('held since '.date('Y-m-d').' as 2026/2026-05-04 lantern boats/2026-05-04_lantern-boats_0001.jpg', $held[0]->reason);
+        self::assertSame(['2026-05-04_second-night_0001.jpg', '2026-05-04_second-night_0002.jpg'], [$plan->shoots[0]->firstName, $plan->shoots[0]->lastName]);
+    }
+
+    public function testHeldIsToldThoughTheCopiesWereRenamedChangedOrTakenAway(): void
+    {
+        $this->put('CARD', 1, 2, 3);
+        $this->bringIn('CARD');
+        $folder = $this->store->path.'/2026/2026-05-04';
+        rename($folder.'/2026-05-04_0001.jpg', $folder.'/renamed.jpg');
+        file_put_contents($folder.'/2026-05-04_0002.jpg', 'stamped', \FILE_APPEND);
+        unlink($folder.'/2026-05-04_0003.jpg');
+        rename($this->reader->path.'/CARD', $this->reader->path.'/OTHER_LABEL');
+        self::assertSame(3, $this->plan('OTHER_LABEL')->totals->framesHeld);
+    }
+
+    public function testTwoSlotsHoldTwinsUntilOneIsBroughtIn(): void
+    {
+        $this->put('SLOT_1', 1, 2);
+        $this->put('SLOT_2', 1, 2, 3);
+        $card = $this->contents('SLOT_2');
+        $holdings = $this->service(CardHoldings::class)->of($this->card('SLOT_2'), $card->frames);
+        self::assertSame(['SLOT_1', 'SLOT_1', null], array_map(static fn ($frame): ?string => $holdings->twinOf($frame->frame)?->where, $card->frames));
+        self::assertSame(3, $this->plan('SLOT_2')->totals->framesToBringIn, 'a twin on another card is still brought from this one');
+        $this->bringIn('SLOT_1');
+        self::assertSame([2, 1], [$this->plan('SLOT_2')->totals->framesHeld, $this->plan('SLOT_2')->totals->framesToBringIn]);
+    }
+
+    public function testTheSameFrameTwiceOnOneCardIsBroughtInOnce(): void
+    {
+        $this->put('CARD', 1);
+        $this->reader->put('CARD/DCIM/101COPY/ORL_0001.JPG', self::still(1));
+        $plan = $this->plan('CARD');
+        self::assertSame([1, 1], [$plan->totals->framesToBringIn, $plan->totals->framesLeftOut]);
+        self::assertSame('the same frame as DCIM/100ORREL/ORL_0001.JPG', $plan->lines[1]->reason);
+    }
+
+    public function testTheSameExposureWithOtherBytesIsPointedOutAndStaysMarked(): void
+    {
+        $this->put('CARD', 1);
+        $this->bringIn('CARD');
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', self::still(1).'edited in the camera');
+        $plan = $this->plan('CARD');
+        self::assertSame(1, $plan->totals->framesToBringIn);
+        self::assertStringContainsString('an exposure that is held with other bytes, first DCIM/100ORREL/ORL_0001.JPG (held as 2026/2026-05-04/2026-05-04_0001.jpg)', implode(' ', array_column($plan->problems, 'message')));
+    }
+
+    public function testRawOnlyLeavesTheJpegOfAPairAndKeepsFramesThatAreJpegAlone(): void
+    {
+        $this->put('CARD', 1, 2);
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.ORW', Stills::raw('2026-05-04 21:14:01', 1));
+        $of = fn (Companions $companions): array => array_map(static fn (PlanLine $line): string => $line->file->name().': '.$line->intent->value.('' === $line->reason ? '' : ', '.$line->reason), $this->plan('CARD', new Wishes(companions: $companions))->lines);
+        self::assertSame(['ORL_0001.ORW: bring in', "ORL_0001.JPG: left out, raw only: the frame's raw is brought in", 'ORL_0002.JPG: bring in'], $of(Companions::RawOnly));
+        self::assertSame(["ORL_0001.ORW: left out, JPEG only: the frame's JPEG is brought in", 'ORL_0001.JPG: bring in', 'ORL_0002.JPG: bring in'], $of(Companions::RenderedOnly));
+        self::assertSame(3, $this->plan('CARD')->totals->filesToBringIn);
+    }
+
+    public function testAQuickPrintReadsTheEndsAndTellsFilesOfOneSizeApart(): void
+    {
+        $middle = str_repeat('m', 200_000);
+        $a = $this->reader->put('a', str_repeat('a', 70_000).$middle);
+        $b = $this->reader->put('b', str_repeat('b', 70_000).$middle);
+        self::assertNotSame(QuickPrint::ofFile($a), QuickPrint::ofFile($b));
+        self::assertSame('270000-'.hash('xxh128', substr((string) file_get_contents($a), 0, 65536).substr((string) file_get_contents($a), -65536)), QuickPrint::ofFile($a));
+        $short = $this->reader->put('c', 'short');
+        self::assertSame('5-'.hash('xxh128', 'short'), QuickPrint::ofFile($short), 'the ends of a short file are not hashed twice');
+        self::assertEquals(Holdings::none(), Holdings::compare([], [], new \VelvetLedger\Core\Held\Known()));
+    }
+
+    private function put(string $card, int ...$numbers): void
+    {
+        foreach ($numbers as $number) {
+            $this->reader->put(\sprintf('%s/DCIM/100ORREL/ORL_%04d.JPG', $card, $number), self::still($number));
+        }
+    }
+
+    private static function still(int $number): string
+    {
+        return Stills::jpeg('2026-05-04 21:14:0'.$number, $number);
+    }
+
+    private function contents(string $card): CardContents
+    {
+        return CardContents::read($this->card($card)->path, $this->service(FrameReader::class));
+    }
+
+    private function plan(string $card, Wishes $wishes = new Wishes()): Plan
+    {
+        return $this->service(Plans::class)->make($this->card($card), $wishes);
+    }
+
+    private function bringIn(string $card, Wishes $wishes = new Wishes()): void
+    {
+        $intake = $this->service(StartIntake::class)->start($this->card($card), $wishes, static fn (Intake $asked) => null);
+        $this->service(RunIntake::class)->run((int) $intake->id, static fn (Intake $running) => null);
+    }
+}
