@@ -24,6 +24,8 @@ readers:
 # Where copies go.
 stores:
     main: { name: Main, path: $pictures/Velvet Ledger }
+# What lets go of a card: a command and its arguments.
+eject: [umount, '{volume}']
 YAML
 }
 

@@ -89,7 +89,8 @@ test_web() {
     "$PHP" -d opcache.enable_cli=1 -d opcache.jit=function -d opcache.jit_buffer_size=64M demo/build.php "$LEDGER_HOME/reader" --many 3000 || return 1
     touch "$LEDGER_HOME/reader.made"
   fi
-  printf 'readers: ["%s/reader"]\nstores:\n    main: { name: Anvil, path: %s/store }\n' "$LEDGER_HOME" "$LEDGER_HOME" >"$LEDGER_HOME/settings.yaml"
+  printf 'readers: ["%s/reader"]\nstores:\n    main: { name: Anvil, path: %s/store }\neject: [bash, %s/demo/eject.sh, "{volume}"]\n' "$LEDGER_HOME" "$LEDGER_HOME" "$ROOT" >"$LEDGER_HOME/settings.yaml"
+  bash demo/eject.sh --put-back "$LEDGER_HOME/reader"
   LEDGER_PORT=$(first_free_port 7471); export LEDGER_PORT
   make_home
   LEDGER_PG_PORT=7481 start_postgres

@@ -44,14 +44,4 @@ final readonly class CaptureFacts
 
         return [] === $this->previews ? null : $this->previews[array_key_last($this->previews)];
     }
-
-    /** How the body is called in a sentence: its model, without the maker's name before it. */
-    public function body(): ?string
-    {
-        if (null === $this->model || null === $this->make || !str_starts_with(mb_strtolower($this->model), mb_strtolower($this->make).' ')) {
-            return $this->model;
-        }
-
-        return substr($this->model, \strlen($this->make) + 1);
-    }
 }

@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace VelvetLedger\Core\Card;
 
 /**
- * Which files on a card are one frame: those of one folder and one name before the extension, as DCF 2.0
- * (CIPA DC-009, "DCF object") has it for files of the same number; a sidecar may also repeat the whole name
- * of the still it describes. Every frame has a still; what goes with none stays apart.
+ * Which files on a card are one frame. In a DCF directory (CIPA DC-009: three digits and five characters below
+ * DCIM) those of the same file number (the last four characters of a name of eight) are one DCF object, whatever
+ * its first four characters; elsewhere those of one name before the extension. A sidecar may also repeat the
+ * whole name of the still it describes. Every frame has a still; what goes with none stays apart.
  */
 final readonly class FrameGrouping
 {
@@ -25,7 +26,7 @@ final readonly class FrameGrouping
         $stems = $groups = $others = [];
         foreach ($files as $file) {
             if ($file->kind->isStill()) {
-                $stems[$file->folder().'/'.strtolower($file->stem())] = $file->stem();
+                $stems[self::home($file->folder(), $file->stem())] ??= $file->stem();
             }
         }
         foreach ($files as $file) {
@@ -39,24 +40,31 @@ final readonly class FrameGrouping
         $frames = [];
         foreach ($groups as $home => $members) {
             usort($members, static fn (CardFile $a, CardFile $b): int => [self::rank($a), $a->path] <=> [self::rank($b), $b->path]);
-            $frames[] = new Frame($members, $stems[$home]);
+            $frames[] = new Frame($members, $members[0]->stem());
         }
 
         return new self($frames, $others);
     }
 
-    /** @param array<string, string> $stems folder and lower-case stem => stem */
+    /** @param array<string, string> $stems home => stem of its first still */
     private static function homeOf(CardFile $file, array $stems): ?string
     {
         if (!$file->kind->isStill() && !$file->kind->goesWithAStill()) {
             return null;
         }
-        $home = $file->folder().'/'.strtolower($file->stem());
+        $home = self::home($file->folder(), $file->stem());
         if (!isset($stems[$home]) && Kind::Sidecar === $file->kind) {
-            $home = $file->folder().'/'.strtolower(pathinfo($file->stem(), \PATHINFO_FILENAME));
+            $home = self::home($file->folder(), pathinfo($file->stem(), \PATHINFO_FILENAME));
         }
 
         return isset($stems[$home]) ? $home : null;
+    }
+
+    private static function home(string $folder, string $stem): string
+    {
+        $inDcf = 1 === preg_match('#(?:^|/)DCIM/[1-9]\d\d\w{5}$#i', $folder) && 1 === preg_match('/^\w{4}(\d{4})$/', $stem, $number);
+
+        return $folder.'/'.($inDcf ? $number[1] : strtolower($stem));
     }
 
     private static function rank(CardFile $file): int

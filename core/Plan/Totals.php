@@ -7,6 +7,7 @@ namespace VelvetLedger\Core\Plan;
 /** The foot of a plan: what is on the card and what becomes of it, in frames, files and bytes. */
 final readonly class Totals
 {
+    /** @param array<string, int> $kindsToBringIn kind => files to bring in */
     public function __construct(
         public int $frames,
         public int $files,
@@ -21,17 +22,21 @@ final readonly class Totals
         public int $filesLeftOut,
         public int $filesNotStills,
         public int $filesUnreadable,
+        public array $kindsToBringIn,
     ) {
     }
 
     /** @param list<PlanLine> $lines */
     public static function of(array $lines): self
     {
-        $files = $bytes = $frames = [];
+        $files = $bytes = $frames = $kinds = [];
         foreach ($lines as $line) {
             $intent = $line->intent->value;
             $files[$intent] = ($files[$intent] ?? 0) + 1;
             $bytes[$intent] = ($bytes[$intent] ?? 0) + $line->file->bytes;
+            if (Intent::BringIn === $line->intent) {
+                $kinds[$line->file->kind->value] = ($kinds[$line->file->kind->value] ?? 0) + 1;
+            }
             if (null !== $line->frame) {
                 $frames[$line->frame->frame->key][$intent] = true;
             }
@@ -61,6 +66,7 @@ final readonly class Totals
             $files[Intent::LeaveOut->value] ?? 0,
             $files[Intent::NotAStill->value] ?? 0,
             $files[Intent::Unreadable->value] ?? 0,
+            $kinds,
         );
     }
 }

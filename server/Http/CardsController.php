@@ -11,13 +11,17 @@ use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Core\Capture\FactsReader;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Held\Holdings;
+use VelvetLedger\Core\Hint\Pixels;
+use VelvetLedger\Server\Cards\CardHints;
 use VelvetLedger\Server\Cards\CardHoldings;
 use VelvetLedger\Server\Cards\CardReadings;
 use VelvetLedger\Server\Cards\CardSummaries;
+use VelvetLedger\Server\Cards\EjectCard;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Http\View\CardView;
 use VelvetLedger\Server\Http\View\DeskView;
+use VelvetLedger\Server\Http\View\HistogramView;
 use VelvetLedger\Server\Http\View\PlanView;
 use VelvetLedger\Server\Http\View\StoreView;
 use VelvetLedger\Server\Intake\Plans;
@@ -25,6 +29,7 @@ use VelvetLedger\Server\Intake\StartIntake;
 use VelvetLedger\Server\Jobs\JobQueue;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Settings\Settings;
+use VelvetLedger\Server\Tools\CouldNotMakePicture;
 use VelvetLedger\Server\Tools\Pictures;
 
 /** The cards in the readers: which there are, what is on one, its plan, its pictures, and the intake made from it. */
@@ -32,6 +37,8 @@ final readonly class CardsController
 {
     /** How long one request reads a card before it answers with what it has, seconds. */
     private const READING_TIME = 0.35;
+
+    private const HISTOGRAM_EDGE = 480;
 
     public function __construct(private Readers $readers, private CardReadings $readings, private Settings $settings)
     {
@@ -57,6 +64,15 @@ final readonly class CardsController
         return new JsonResponse(new DeskView($volume, $reading, $known, $this->settings->main));
     }
 
+    /** What the previews hint at; asked again until all are measured. */
+    #[Route('/api/cards/{id}/hints', methods: ['GET'], requirements: ['id' => '[0-9a-f]{16}'])]
+    public function hints(string $id, CardHints $hints): Response
+    {
+        $volume = $this->readers->volume($id);
+
+        return new JsonResponse($hints->within($volume, $this->readings->within($volume, self::READING_TIME)->contents->frames, self::READING_TIME));
+    }
+
     #[Route('/api/cards/{id}/plan', methods: ['POST'], requirements: ['id' => '[0-9a-f]{16}'])]
     public function plan(string $id, Request $request, Plans $plans): Response
     {
@@ -69,6 +85,24 @@ final readonly class CardsController
         $intake = $start->start($this->readers->volume($id), DeskInput::wishes($request), static fn (Intake $asked) => $queue->ask((int) $asked->id));
 
         return new JsonResponse(['receipt' => $intake->id], 201);
+    }
+
+    /** The exposure of the still at ?file=: pixels by brightness, and the shares of black and of clipped ones. */
+    #[Route('/api/cards/{id}/histogram', methods: ['GET'], requirements: ['id' => '[0-9a-f]{16}'])]
+    public function histogram(string $id, Request $request, Pictures $pictures, FactsReader $facts, Pixels $pixels): Response
+    {
+        $path = $this->readers->volume($id)->file($request->query->getString('file'));
+        $picture = $pixels->luminance($pictures->of($path, $facts->read($path), self::HISTOGRAM_EDGE), self::HISTOGRAM_EDGE);
+
+        return new JsonResponse(new HistogramView($picture ?? throw CouldNotMakePicture::noneInside()));
+    }
+
+    #[Route('/api/cards/{id}/eject', methods: ['POST'], requirements: ['id' => '[0-9a-f]{16}'])]
+    public function eject(string $id, EjectCard $eject): Response
+    {
+        $eject->eject($this->readers->volume($id));
+
+        return new JsonResponse(null, 204);
     }
 
     /** The picture inside the still at ?file=, a path from the card's root as the desk gives it. */

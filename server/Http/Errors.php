@@ -14,6 +14,7 @@ use VelvetLedger\Core\Card\CouldNotList;
 use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\CouldNotRead;
 use VelvetLedger\Core\Format\NoPicture;
+use VelvetLedger\Server\Cards\CouldNotEject;
 use VelvetLedger\Server\Cards\NoSuchCard;
 use VelvetLedger\Server\Intake\CouldNotBegin;
 use VelvetLedger\Server\Settings\BadSettings;
@@ -35,7 +36,7 @@ final readonly class Errors
             $error instanceof BadInput => [400, $error->getMessage()],
             $error instanceof NoSuchCard, $error instanceof CouldNotList, $error instanceof NotInLedger => [404, $error->getMessage()],
             $error instanceof CouldNotMakePicture, $error instanceof BrokenFile, $error instanceof NoPicture, $error instanceof CouldNotRead => [404, $error->getMessage()],
-            $error instanceof CouldNotBegin, $error instanceof StoreAbsent => [409, $error->getMessage()],
+            $error instanceof CouldNotBegin, $error instanceof CouldNotEject, $error instanceof StoreAbsent => [409, $error->getMessage()],
             $error instanceof BadSettings => [500, $error->getMessage()],
             $error instanceof ConnectionException => [503, 'The ledger\'s database does not answer. Nothing was lost; run "bin/ledger start" to start it again.'],
             $error instanceof HttpExceptionInterface => [$error->getStatusCode(), 'There is nothing at this address.'],

@@ -60,7 +60,7 @@ class Frame
     ) {
         $this->files = new ArrayCollection();
         $this->subsecond = $facts?->takenAt?->subsecond;
-        $this->body = $facts?->body();
+        $this->body = $facts?->model;
         $this->exposureIdentity = ExposureIdentity::of($facts, $cardStem);
     }
 }

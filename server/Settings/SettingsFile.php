@@ -33,6 +33,11 @@ final readonly class SettingsFile
             throw BadSettings::inFile($file, '"stores: main:" must have a name and an absolute path.');
         }
 
-        return new Settings(array_values(array_filter($readers, \is_string(...))), new Store($main['name'], rtrim($main['path'], '/')));
+        $eject = $parsed['eject'] ?? [];
+        if (!\is_array($eject) || [] !== array_filter($eject, static fn (mixed $word): bool => !\is_string($word))) {
+            throw BadSettings::inFile($file, '"eject" must be a command as a list of words.');
+        }
+
+        return new Settings(array_values(array_filter($readers, \is_string(...))), new Store($main['name'], rtrim($main['path'], '/')), array_values(array_filter($eject, \is_string(...))));
     }
 }

@@ -26,12 +26,16 @@ final class CardTest extends TestCase
             'DCIM/100ORREL/ORL_0003.WAV',
             'DCIM/100ORREL/ORL_0004.MOV',
             'DCIM/101ORREL/ORL_0001.JPG',
+            'DCIM/100ORREL/_RL_0005.ORW',
+            'DCIM/100ORREL/ORL_0005.JPG',
+            'Desktop/_RL_0005.ORW',
+            'Desktop/ORL_0005.JPG',
             'MISC/AUTPRINT.MRK',
         ));
         $frames = array_map(static fn ($frame): array => array_map(static fn (CardFile $file): string => $file->name(), $frame->files), $grouping->frames);
-        self::assertSame([['ORL_0001.ORW', 'ORL_0001.JPG', 'ORL_0001.ORW.xmp', 'ORL_0001.WAV'], ['orl_0002.jpg'], ['ORL_0001.JPG']], $frames);
+        self::assertSame([['ORL_0001.ORW', 'ORL_0001.JPG', 'ORL_0001.ORW.xmp', 'ORL_0001.WAV'], ['orl_0002.jpg'], ['ORL_0001.JPG'], ['_RL_0005.ORW', 'ORL_0005.JPG'], ['_RL_0005.ORW'], ['ORL_0005.JPG']], $frames);
         self::assertSame(['voice note', 'moving picture', 'camera system file'], array_map(static fn (CardFile $file): string => $file->kind->value, $grouping->others));
-        self::assertCount(3, array_unique(array_map(static fn ($frame): string => $frame->key, $grouping->frames)));
+        self::assertCount(6, array_unique(array_map(static fn ($frame): string => $frame->key, $grouping->frames)));
     }
 
     public function testKindsAreToldByName(): void

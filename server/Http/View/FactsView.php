@@ -22,7 +22,7 @@ final readonly class FactsView
 
     public function __construct(CaptureFacts $facts)
     {
-        $this->body = $facts->body();
+        $this->body = $facts->model;
         $this->lens = $facts->lens;
         $this->exposureSeconds = $facts->exposureSeconds;
         $this->fNumber = $facts->fNumber;

@@ -17,7 +17,8 @@ async function ask<T>(path: string, init?: RequestInit): Promise<T> {
   }
   const body = (await answer.json().catch(() => null)) as unknown;
   if (!answer.ok) {
-    const said = typeof body === "object" && body !== null && "error" in body && typeof body.error === "string" ? body.error : `The ledger answered ${answer.status}.`;
+    const said =
+      typeof body === "object" && body !== null && "error" in body && typeof body.error === "string" ? body.error : `The ledger answered ${answer.status}.`;
     throw new Refused(answer.status, said);
   }
   return body as T;

@@ -1,6 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { get, post } from "./client";
-import type { Cards, Desk, Plan, Receipt, ReceiptLine, Shoot, ShootFrame, Wishes } from "./types";
+import type { Cards, Desk, Hints, Histogram, Plan, Receipt, ReceiptLine, Shoot, ShootFrame, Wishes } from "./types";
 
 /** A card that comes or goes is noticed within this many milliseconds. */
 const READER_GLANCE = 1000;
@@ -17,6 +17,32 @@ export const useDesk = (card: string, present: boolean) =>
     refetchInterval: (query) => (query.state.data?.complete === false ? 60 : false),
     placeholderData: keepPreviousData,
   });
+
+/** What the previews hint at; measured bit by bit once the card is read, and rested then. */
+export const useHints = (card: string, ready: boolean) =>
+  useQuery({
+    queryKey: ["hints", card],
+    queryFn: () => get<Hints>(`/api/cards/${card}/hints`),
+    enabled: ready,
+    refetchInterval: (query) => (query.state.data && query.state.data.measured >= query.state.data.of ? false : 100),
+    placeholderData: keepPreviousData,
+  });
+
+export const useHistogram = (card: string, file: string | null, version: string) =>
+  useQuery({
+    queryKey: ["histogram", card, file, version],
+    queryFn: () => get<Histogram>(`/api/cards/${card}/histogram?file=${encodeURIComponent(file ?? "")}`),
+    enabled: file !== null,
+    staleTime: Infinity,
+  });
+
+export const useEject = (card: string) => {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: () => post<null>(`/api/cards/${card}/eject`, {}),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["cards"] }),
+  });
+};
 
 export const usePlan = (card: string, wishes: Wishes, ready: boolean) =>
   useQuery({

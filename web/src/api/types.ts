@@ -48,6 +48,35 @@ export interface CardFrame {
   files: string[];
   facts: Facts | null;
   version: string;
+  held: HeldAs | null;
+  sameExposure: HeldAs | null;
+  twin: { where: string; onThisCard: boolean } | null;
+  unmarked: boolean;
+}
+
+export interface HeldAs {
+  path: string;
+  since: string;
+}
+
+export type HintName = "black" | "blown" | "under" | "blurred" | "burst" | "bracket";
+
+export interface FrameHint {
+  hint: HintName;
+  place: number | null;
+  of: number | null;
+}
+
+export interface Hints {
+  measured: number;
+  of: number;
+  hints: Record<string, FrameHint[]>;
+}
+
+export interface Histogram {
+  bins: number[];
+  blackShare: number;
+  clippedShare: number;
 }
 
 export interface Desk {
@@ -66,7 +95,11 @@ export interface Desk {
 export interface Wishes {
   descriptions: Record<string, string>;
   leftOut: string[];
+  broughtAgain: string[];
+  companions: Companions;
 }
+
+export type Companions = "raw and JPEG" | "raw only" | "JPEG only";
 
 export interface PlannedShoot {
   date: string;
@@ -75,6 +108,7 @@ export interface PlannedShoot {
   from: string;
   to: string;
   frames: number;
+  held: number;
   leftOut: number;
   toBringIn: number;
   files: number;
@@ -87,6 +121,7 @@ export interface Totals {
   frames: number;
   files: number;
   bytes: number;
+  framesHeld: number;
   framesLeftOut: number;
   framesUnreadable: number;
   framesToBringIn: number;
@@ -95,6 +130,7 @@ export interface Totals {
   filesLeftOut: number;
   filesNotStills: number;
   filesUnreadable: number;
+  kindsToBringIn: Record<string, number>;
 }
 
 export interface Plan {
@@ -104,7 +140,7 @@ export interface Plan {
   store: Store;
 }
 
-export type Outcome = "waiting" | "brought in" | "left out" | "not a still" | "unreadable" | "failed";
+export type Outcome = "waiting" | "brought in" | "held" | "left out" | "not a still" | "unreadable" | "failed";
 
 export interface Receipt {
   number: number;

@@ -1,5 +1,5 @@
 import type { Desk } from "../api/types";
-import { Field } from "../ledger/Field";
+import { Field, TextButton } from "../ledger/Field";
 import { count, figure, size, span } from "../words/format";
 
 const WORDS: [kind: string, one: string, many: string][] = [
@@ -13,10 +13,11 @@ const WORDS: [kind: string, one: string, many: string][] = [
 ];
 
 /** The head of the desk: what card this is and what is on it, in numbers. */
-export function CardSlip({ desk }: { desk: Desk }) {
+export function CardSlip({ desk, ejecting, canEject, onEject }: { desk: Desk; ejecting: boolean; canEject: boolean; onEject: () => void }) {
   const dates = desk.frames.map((frame) => frame.date).sort();
   const first = dates[0];
   const last = dates.at(-1);
+  const held = desk.frames.filter((frame) => frame.held !== null).length;
   return (
     <section aria-label="The card" className="flex flex-wrap items-end gap-x-7 gap-y-2 border-b border-rule-strong py-5 pr-6 pl-[72px]">
       <h1 className="mr-2 text-title font-semibold">{desk.label}</h1>
@@ -36,7 +37,13 @@ export function CardSlip({ desk }: { desk: Desk }) {
             {figure(desk.frames.length)} of {figure(desk.framesInAll)}
           </Field>
         )}
+        {held > 0 && <Field label="already held">{figure(held)}</Field>}
       </dl>
+      <span className="ml-auto">
+        <TextButton disabled={ejecting || !canEject} onClick={onEject}>
+          {ejecting ? "ejecting…" : "Eject"}
+        </TextButton>
+      </span>
     </section>
   );
 }

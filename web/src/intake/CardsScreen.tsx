@@ -73,7 +73,12 @@ function CardTable({ cards }: { cards: Card[] }) {
         <span />
       </div>
       {cards.map((card, i) => (
-        <Link key={card.id} role="row" to={`/intake/${card.id}`} className={`${COLUMNS} group items-baseline border-b border-rule py-[10px] hover:bg-wash focus-visible:-outline-offset-2`}>
+        <Link
+          key={card.id}
+          role="row"
+          to={`/intake/${card.id}`}
+          className={`${COLUMNS} group items-baseline border-b border-rule py-[10px] hover:bg-wash focus-visible:-outline-offset-2`}
+        >
           <span />
           <span role="cell" className="font-hand text-[20px] leading-[24px] font-semibold group-hover:text-velvet">
             {card.label}

@@ -1,5 +1,6 @@
-import type { Desk, Plan } from "../api/types";
+import type { Companions, Desk, Plan } from "../api/types";
 import { Field, Key } from "../ledger/Field";
+import { Choice } from "../ledger/Menu";
 import { count, figure, size } from "../words/format";
 
 interface Props {
@@ -9,11 +10,13 @@ interface Props {
   ready: boolean;
   busy: boolean;
   stale: boolean;
+  companions: Companions;
+  onCompanions: (companions: Companions) => void;
   onBegin: () => void;
 }
 
 /** The foot of the desk, always in view: where it goes, the sums under a double rule, and the button that begins. */
-export function DeskFoot({ desk, plan, present, ready, busy, stale, onBegin }: Props) {
+export function DeskFoot({ desk, plan, present, ready, busy, stale, companions, onCompanions, onBegin }: Props) {
   const totals = plan?.totals;
   const store = plan?.store ?? desk.store;
   const tight = totals && store.freeBytes !== null && totals.bytesToBringIn > store.freeBytes;
@@ -31,10 +34,15 @@ export function DeskFoot({ desk, plan, present, ready, busy, stale, onBegin }: P
               <b className="text-brass">{store.name} is not there</b>
             )}
           </Field>
-          <Field label="each file is">read once, copied, read back and compared</Field>
+          <Field label="bring">
+            <Choice label="" value={companions} onChoose={onCompanions} options={COMPANIONS} />
+          </Field>
+          {totals && totals.filesToBringIn > 0 && <Field label="files">{kinds(totals)}</Field>}
+          <Field label="each file is">copied, read back, compared</Field>
         </dl>
-        <span className={`totalled col-span-4 col-start-5 grid grid-cols-subgrid py-[3px] text-right ${stale ? "text-faded" : ""}`}>
+        <span className={`totalled col-span-5 col-start-5 grid grid-cols-subgrid py-[3px] text-right ${stale ? "text-faded" : ""}`}>
           <span>{totals ? figure(totals.frames) : "…"}</span>
+          <span>{totals ? figure(totals.framesHeld) : "…"}</span>
           <span>{totals ? figure(totals.framesLeftOut) : "…"}</span>
           <b>{totals ? figure(totals.framesToBringIn) : "…"}</b>
           <span>{totals ? size(totals.bytesToBringIn) : "…"}</span>
@@ -60,11 +68,31 @@ export function DeskFoot({ desk, plan, present, ready, busy, stale, onBegin }: P
   );
 }
 
+const COMPANIONS: { value: Companions; name: string }[] = [
+  { value: "raw and JPEG", name: "raw and JPEG" },
+  { value: "raw only", name: "raw only, where there are both" },
+  { value: "JPEG only", name: "JPEG only, where there are both" },
+];
+
+const KINDS: [kind: string, one: string, many: string][] = [
+  ["still raw", "raw", "raw"],
+  ["still rendered", "JPEG", "JPEG"],
+  ["sidecar", "sidecar", "sidecars"],
+  ["voice note", "voice note", "voice notes"],
+];
+
+const kinds = (totals: Plan["totals"]): string =>
+  KINDS.filter(([kind]) => totals.kindsToBringIn[kind])
+    .map(([kind, one, many]) => `${figure(totals.kindsToBringIn[kind] ?? 0)} ${totals.kindsToBringIn[kind] === 1 ? one : many}`)
+    .join(" · ");
+
 function sentence(totals: Plan["totals"], store: string): string {
   const parts = [
+    totals.framesHeld > 0 ? `${figure(totals.framesHeld)} already held` : null,
     totals.framesLeftOut > 0 ? `${figure(totals.framesLeftOut)} left out` : null,
     totals.framesUnreadable > 0 ? `${figure(totals.framesUnreadable)} unreadable` : null,
   ].filter((part) => part !== null);
-  const stays = totals.filesNotStills > 0 ? ` ${count(totals.filesNotStills, "file that is not a still stays", "files that are not stills stay")} on the card.` : "";
+  const stays =
+    totals.filesNotStills > 0 ? ` ${count(totals.filesNotStills, "file that is not a still stays", "files that are not stills stay")} on the card.` : "";
   return `${count(totals.frames, "frame")} on the card${parts.length > 0 ? `, ${parts.join(", ")}` : ""}: ${figure(totals.framesToBringIn)} to bring in to ${store}, ${size(totals.bytesToBringIn)}.${stays}`;
 }

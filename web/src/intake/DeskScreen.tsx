@@ -1,7 +1,7 @@
 import { useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { Refused } from "../api/client";
-import { useBegin, useCards, useDesk, usePlan } from "../api/queries";
+import { useBegin, useCards, useDesk, useEject, useHints, usePlan } from "../api/queries";
 import type { CardFrame } from "../api/types";
 import { Nothing } from "../ledger/Nothing";
 import { Notice, Trouble } from "../ledger/Notice";
@@ -24,10 +24,12 @@ function DeskForCard({ card }: { card: string }) {
   const cards = useCards();
   const present = cards.data === undefined || cards.data.cards.some((one) => one.id === card);
   const desk = useDesk(card, present);
-  const { wishes, leftOut, describe, leave, forget } = useWishes(card);
+  const { wishes, marks, describe, forget, setCompanions } = useWishes(card);
   const settled = useSettled(wishes, 120);
   const plan = usePlan(card, settled, desk.data?.complete === true && present);
+  const hints = useHints(card, desk.data?.complete === true && present);
   const begin = useBegin(card);
+  const eject = useEject(card);
   const go = useNavigate();
   const scroller = useRef<HTMLElement>(null);
   const [open, setOpen] = useState<Record<string, boolean>>({});
@@ -69,13 +71,36 @@ function DeskForCard({ card }: { card: string }) {
     <Page
       title={desk.data.label}
       scrollRef={scroller}
-      foot={<DeskFoot desk={desk.data} plan={plan.data} present={present} ready={ready} busy={begin.isPending} stale={plan.isPlaceholderData} onBegin={start} />}
+      foot={
+        <DeskFoot
+          desk={desk.data}
+          plan={plan.data}
+          present={present}
+          ready={ready}
+          busy={begin.isPending}
+          stale={plan.isPlaceholderData}
+          companions={wishes.companions}
+          onCompanions={setCompanions}
+          onBegin={start}
+        />
+      }
     >
       <div>
-        <CardSlip desk={desk.data} />
+        <CardSlip
+          desk={desk.data}
+          ejecting={eject.isPending}
+          canEject={present && !begin.isPending}
+          onEject={() => {
+            eject.mutate();
+          }}
+        />
         {gone && <Notice grave>The card {desk.data.label} was pulled out. What you marked and wrote is kept; put it back to go on.</Notice>}
-        <Trouble error={gone ? null : (begin.error ?? plan.error ?? desk.error)} />
-        {plan.data?.problems.filter((problem) => problem.date === null).map((problem) => <Notice key={problem.message}>{problem.message}</Notice>)}
+        <Trouble error={gone ? null : (begin.error ?? eject.error ?? plan.error ?? desk.error)} />
+        {plan.data?.problems
+          .filter((problem) => problem.date === null)
+          .map((problem) => (
+            <Notice key={problem.message}>{problem.message}</Notice>
+          ))}
         {dates.length === 0 && desk.data.complete && (
           <Nothing heading="There are no stills on this card">
             {desk.data.others.length === 0 ? "It holds no files at all; it is ready to be used." : "What else it holds is listed below."} <BackToCards />
@@ -91,12 +116,12 @@ function DeskForCard({ card }: { card: string }) {
             shoot={shoots.get(date)}
             problems={plan.data?.problems.filter((problem) => problem.date === date) ?? []}
             description={wishes.descriptions[date] ?? ""}
-            leftOut={leftOut}
+            hints={hints.data}
+            marks={marks}
             open={open[date] ?? dates.length === 1}
             present={present}
             scroller={scroller}
             onDescribe={describe}
-            onLeave={leave}
             onOpen={() => {
               setOpen((now) => ({ ...now, [date]: !(now[date] ?? dates.length === 1) }));
             }}

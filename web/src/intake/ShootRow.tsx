@@ -1,9 +1,10 @@
 import { Collapsible } from "radix-ui";
 import { type RefObject, useId } from "react";
-import type { CardFrame, Plan, PlannedShoot } from "../api/types";
+import type { CardFrame, Hints, Plan, PlannedShoot } from "../api/types";
 import { Notice } from "../ledger/Notice";
 import { day, figure, hour, size } from "../words/format";
-import { ContactStrip } from "./ContactStrip";
+import { ContactSheet } from "./ContactSheet";
+import type { Marks } from "./useWishes";
 
 export function ShootHead() {
   return (
@@ -13,6 +14,7 @@ export function ShootHead() {
       <span>shoot</span>
       <span>becomes</span>
       <span className="text-right">frames</span>
+      <span className="text-right">held</span>
       <span className="text-right">left out</span>
       <span className="text-right">to bring in</span>
       <span className="text-right">size</span>
@@ -27,27 +29,32 @@ interface Props {
   shoot: PlannedShoot | undefined;
   problems: Plan["problems"];
   description: string;
-  leftOut: Set<string>;
+  hints: Hints | undefined;
+  marks: Marks;
   open: boolean;
   present: boolean;
   scroller: RefObject<HTMLElement | null>;
   onDescribe: (date: string, description: string) => void;
-  onLeave: (keys: string[], out: boolean) => void;
   onOpen: () => void;
 }
 
 /** One shoot of the desk: its date, its description to be written, what it becomes, its sums; opens to its pictures. */
-export function ShootRow({ card, date, frames, shoot, problems, description, leftOut, open, present, scroller, onDescribe, onLeave, onOpen }: Props) {
+export function ShootRow({ card, date, frames, shoot, problems, description, hints, marks, open, present, scroller, onDescribe, onOpen }: Props) {
   const field = useId();
-  const out = frames.filter((frame) => leftOut.has(frame.key)).length;
-  const nothing = out === frames.length;
+  const marked = frames.filter(marks.isMarked).length;
+  const held = frames.filter((frame) => frame.held !== null && !marks.isMarked(frame)).length;
+  const out = frames.length - marked - held;
+  const nothing = marked === 0;
   const first = frames[0];
   const last = frames.at(-1);
   return (
     <Collapsible.Root open={open} onOpenChange={onOpen} asChild>
       <section aria-label={`Shoot of ${day(date)}`}>
         <div className={`desk-columns items-center border-b py-[9px] ${open ? "border-ink bg-wash" : "border-rule"}`}>
-          <Collapsible.Trigger className="group justify-self-stretch self-stretch focus-visible:-outline-offset-4" aria-label={`${open ? "Close" : "Open"} the pictures of ${day(date)}`}>
+          <Collapsible.Trigger
+            className="group justify-self-stretch self-stretch focus-visible:-outline-offset-4"
+            aria-label={`${open ? "Close" : "Open"} the pictures of ${day(date)}`}
+          >
             <svg viewBox="0 0 10 10" className={`mx-auto h-[9px] w-[9px] text-velvet ${open ? "rotate-90" : ""}`} aria-hidden="true">
               <path d="M2 0 9 5 2 10Z" fill="currentColor" />
             </svg>
@@ -72,11 +79,11 @@ export function ShootRow({ card, date, frames, shoot, problems, description, lef
                   event.currentTarget.blur();
                 }
               }}
-              placeholder="what was this?"
+              placeholder={nothing ? "nothing to bring in" : "what was this?"}
               onChange={(event) => {
                 onDescribe(date, event.target.value.replaceAll("\n", " "));
               }}
-              className={`block field-sizing-content w-full resize-none border-b border-dotted border-rule-strong bg-transparent pb-[2px] font-hand text-hand font-semibold placeholder:font-normal placeholder:text-faded placeholder:italic focus:border-solid focus:border-velvet focus:outline-none ${nothing ? "text-faded line-through" : ""}`}
+              className={`block field-sizing-content w-full resize-none border-b border-dotted border-rule-strong bg-transparent pb-[2px] font-hand text-hand font-semibold placeholder:font-normal placeholder:text-faded placeholder:italic focus:border-solid focus:border-velvet focus:outline-none ${nothing ? "text-faded" : ""} ${nothing && description ? "line-through" : ""}`}
             />
           </div>
           <div className="font-path text-path break-words" data-becomes={date}>
@@ -89,23 +96,30 @@ export function ShootRow({ card, date, frames, shoot, problems, description, lef
                 </div>
               </>
             ) : (
-              <span className="font-plain text-faded italic">{nothing ? "stays on the card" : "…"}</span>
+              <span className="font-plain text-faded italic">{nothing ? staying(frames, held) : "…"}</span>
             )}
           </div>
           <span className="text-right">{figure(frames.length)}</span>
+          <span className="text-right">{figure(held)}</span>
           <span className="text-right">{figure(out)}</span>
-          <span className="text-right font-semibold">{figure(frames.length - out)}</span>
+          <span className="text-right font-semibold">{figure(marked)}</span>
           <span className="text-right">{shoot && shoot.files > 0 ? size(shoot.bytes) : "—"}</span>
         </div>
         {problems.map((problem) => (
           <Notice key={problem.message}>{problem.message}</Notice>
         ))}
         <Collapsible.Content>
-          <ContactStrip card={card} date={date} frames={frames} leftOut={leftOut} present={present} scroller={scroller} onLeave={onLeave} />
+          <ContactSheet card={card} date={date} frames={frames} hints={hints} marks={marks} present={present} scroller={scroller} />
         </Collapsible.Content>
       </section>
     </Collapsible.Root>
   );
+}
+
+/** Why none of a date's frames is brought in. */
+function staying(frames: CardFrame[], held: number): string {
+  const as = frames.find((frame) => frame.held !== null)?.held;
+  return held === frames.length && as ? `all held since ${day(as.since)}, in ${as.path.slice(0, as.path.lastIndexOf("/"))}` : "stays on the card";
 }
 
 /** What the last name says that the first does not: "0119.jpg". */

@@ -12,11 +12,25 @@ export function Field({ label, children }: { label: string; children: ReactNode 
 
 /** The key that does what it stands beside. */
 export function Key({ children, onVelvet = false }: { children: string; onVelvet?: boolean }) {
-  return <kbd className={`ml-2 inline-block border px-[5px] font-path text-[11px] leading-[15px] ${onVelvet ? "border-paper/70" : "border-current"}`}>{children}</kbd>;
+  return (
+    <kbd className={`ml-2 inline-block border px-[5px] font-path text-[11px] leading-[15px] ${onVelvet ? "border-paper/70" : "border-current"}`}>
+      {children}
+    </kbd>
+  );
 }
 
 /** Something to press that reads as a word of the line it stands in. */
-export function TextButton({ children, onClick, disabled = false, onMat = false }: { children: ReactNode; onClick: () => void; disabled?: boolean; onMat?: boolean }) {
+export function TextButton({
+  children,
+  onClick,
+  disabled = false,
+  onMat = false,
+}: {
+  children: ReactNode;
+  onClick: () => void;
+  disabled?: boolean;
+  onMat?: boolean;
+}) {
   return (
     <button
       type="button"

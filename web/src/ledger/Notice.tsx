@@ -3,7 +3,10 @@ import type { ReactNode } from "react";
 /** A line that wants to be looked at: a mark in the margin, then a sentence, and where there is one, what to do. */
 export function Notice({ children, action, grave = false }: { children: ReactNode; action?: ReactNode; grave?: boolean }) {
   return (
-    <div role={grave ? "alert" : "note"} className="grid grid-cols-[var(--spacing-margin)_minmax(0,1fr)_auto] items-baseline gap-x-[14px] border-b border-rule bg-transparent py-[7px] pr-6">
+    <div
+      role={grave ? "alert" : "note"}
+      className="grid grid-cols-[var(--spacing-margin)_minmax(0,1fr)_auto] items-baseline gap-x-[14px] border-b border-rule bg-transparent py-[7px] pr-6"
+    >
       <Mark sign="!" label="look here" />
       <p className={grave ? "font-semibold text-brass" : "text-ink"}>{children}</p>
       {action}

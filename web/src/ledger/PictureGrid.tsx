@@ -1,84 +1,113 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { type KeyboardEvent, type ReactNode, type RefObject, useLayoutEffect, useRef, useState } from "react";
+import { type KeyboardEvent, type PointerEvent, type RefObject, useEffect, useLayoutEffect, useRef, useState } from "react";
+import { type GridPicture, PictureCell } from "./PictureCell";
+import { useTop } from "./useTop";
 
-export interface GridPicture {
-  id: string;
-  /** Read out for the picture: its name, time and marks. */
-  label: string;
-  source: string | null;
-  caption: ReactNode;
-  stamp?: string | null;
-  struck?: boolean;
-  dimmed?: boolean;
-  /** Its file is out of reach for now; the picture is asked for again when it is back. */
-  absent?: boolean;
-}
+export type { GridPicture } from "./PictureCell";
 
 interface Props {
   label: string;
   pictures: GridPicture[];
   /** Least width of one picture in CSS pixels; rows are filled, its height is two thirds of its width. */
   width: number;
+  captionLines?: number;
   scroller: RefObject<HTMLElement | null>;
-  /** Whether pictures can be marked; then a press, Space or Enter marks the one in focus. */
-  onToggle?: (id: string) => void;
+  /** The picture to come back to. */
+  start?: string | null;
+  /** Marks or unmarks pictures: by a press, a press with Shift for a range, a drag over an area, or Space. */
+  onMark?: (ids: string[], on: boolean) => void;
+  /** Asks for a larger look: by Enter or a double press. */
+  onLook?: (id: string) => void;
+}
+
+/** An area being dragged over: the picture it began at, the one it has come to, and whether it marks or unmarks. */
+interface Area {
+  from: number;
+  to: number;
+  on: boolean;
 }
 
 const GAP = 8;
-const CAPTION = 20;
+const CAPTION = 17;
 const SIDE = 14;
 
 /** Pictures on the mat, row by row; only the rows in view exist, so that thousands scroll as one does. */
-export function PictureGrid({ label, pictures, width: least, scroller, onToggle }: Props) {
-  const box = useRef<HTMLDivElement>(null);
-  const [place, setPlace] = useState({ width: 0, top: 0 });
-  const [focus, setFocus] = useState(0);
+export function PictureGrid({ label, pictures, width: least, captionLines = 1, scroller, start, onMark, onLook }: Props) {
+  const [box, top, room] = useTop<HTMLDivElement>(scroller);
+  const [focus, setFocus] = useState(() =>
+    Math.max(
+      0,
+      pictures.findIndex((picture) => picture.id === start),
+    ),
+  );
   const [focused, setFocused] = useState(false);
-  const columns = Math.max(1, Math.floor((place.width - 2 * SIDE + GAP) / (least + GAP)));
-  const width = Math.floor((place.width - 2 * SIDE + GAP) / columns) - GAP;
-  const height = Math.round((width * 2) / 3) + CAPTION + GAP;
+  const [area, setArea] = useState<Area | null>(null);
+  const anchor = useRef<number | null>(null);
+  const columns = Math.max(1, Math.floor((room - 2 * SIDE + GAP) / (least + GAP)));
+  const width = Math.floor((room - 2 * SIDE + GAP) / columns) - GAP;
+  const height = Math.round((width * 2) / 3) + captionLines * CAPTION + GAP;
   const rows = Math.ceil(pictures.length / columns);
-
-  useLayoutEffect(() => {
-    const measure = () => {
-      const element = box.current;
-      const page = scroller.current;
-      if (element && page) {
-        const next = { width: element.clientWidth, top: Math.round(element.getBoundingClientRect().top - page.getBoundingClientRect().top + page.scrollTop) };
-        setPlace((now) => (now.width === next.width && now.top === next.top ? now : next));
-      }
-    };
-    measure();
-    const watch = new ResizeObserver(measure);
-    if (box.current) watch.observe(box.current);
-    if (scroller.current?.firstElementChild) watch.observe(scroller.current.firstElementChild);
-    return () => {
-      watch.disconnect();
-    };
-  }, [scroller, pictures.length, least]);
-
-  const virtual = useVirtualizer({ count: rows, getScrollElement: () => scroller.current, estimateSize: () => height, overscan: 3, scrollMargin: place.top });
+  const virtual = useVirtualizer({ count: rows, getScrollElement: () => scroller.current, estimateSize: () => height, overscan: 3, scrollMargin: top });
   useLayoutEffect(() => {
     virtual.measure();
   }, [virtual, height, columns]);
+  useEffect(() => {
+    if (start) box.current?.focus({ preventScroll: true });
+  }, [start, box]);
 
   const move = (to: number) => {
     const next = Math.max(0, Math.min(pictures.length - 1, to));
     setFocus(next);
     virtual.scrollToIndex(Math.floor(next / columns), { align: "auto" });
   };
+  const ids = (chosen: GridPicture[]) => chosen.map((picture) => picture.id);
+  const markOne = (index: number, range: boolean) => {
+    const picture = pictures[index];
+    if (!picture || !onMark) return;
+    const from = range && anchor.current !== null ? anchor.current : index;
+    const on = range && anchor.current !== null ? (pictures[from]?.chosen ?? true) : !picture.chosen;
+    onMark(ids(pictures.slice(Math.min(from, index), Math.max(from, index) + 1)), on);
+    anchor.current = index;
+  };
   const pressed = (event: KeyboardEvent) => {
     const steps: Record<string, number> = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: columns, ArrowUp: -columns, Home: -pictures.length, End: pictures.length };
     const step = steps[event.key];
     const current = pictures[focus];
-    if (step !== undefined) {
-      move(focus + step);
-    } else if ((event.key === " " || event.key === "Enter") && current && onToggle) {
-      onToggle(current.id);
-    } else {
+    if (step !== undefined) move(focus + step);
+    else if (event.key === " " && onMark) markOne(focus, event.shiftKey);
+    else if (event.key === "Enter" && current && onLook) onLook(current.id);
+    else return;
+    event.preventDefault();
+  };
+
+  const inArea = (index: number): boolean => {
+    if (!area || area.from === area.to) return false;
+    const [c, r] = [index % columns, Math.floor(index / columns)];
+    const [c1, r1, c2, r2] = [area.from % columns, Math.floor(area.from / columns), area.to % columns, Math.floor(area.to / columns)];
+    return c >= Math.min(c1, c2) && c <= Math.max(c1, c2) && r >= Math.min(r1, r2) && r <= Math.max(r1, r2);
+  };
+  const under = (event: PointerEvent): number | null => {
+    const cell = document.elementFromPoint(event.clientX, event.clientY)?.closest<HTMLElement>("[data-index]");
+    return cell && box.current?.contains(cell) ? Number(cell.dataset.index) : null;
+  };
+  const down = (event: PointerEvent) => {
+    const index = under(event);
+    if (event.button !== 0 || index === null) return;
+    setFocus(index);
+    if (onMark && !event.shiftKey) setArea({ from: index, to: index, on: !(pictures[index]?.chosen ?? false) });
+  };
+  const dragged = (event: PointerEvent) => {
+    const index = area ? under(event) : null;
+    if (area && index !== null && index !== area.to) setArea({ ...area, to: index });
+  };
+  const up = (event: PointerEvent) => {
+    if (!area) {
+      if (event.shiftKey && event.button === 0) markOne(focus, true);
       return;
     }
-    event.preventDefault();
+    if (area.from === area.to) markOne(area.from, false);
+    else onMark?.(ids(pictures.filter((_, index) => inArea(index))), area.on);
+    setArea(null);
   };
 
   return (
@@ -86,81 +115,47 @@ export function PictureGrid({ label, pictures, width: least, scroller, onToggle 
       ref={box}
       role="listbox"
       aria-label={label}
-      aria-multiselectable={onToggle !== undefined}
+      aria-multiselectable={onMark !== undefined}
       aria-activedescendant={pictures[focus] ? `picture-${pictures[focus].id}` : undefined}
       tabIndex={0}
       onKeyDown={pressed}
+      onPointerDown={down}
+      onPointerMove={dragged}
+      onPointerUp={up}
+      onPointerLeave={() => {
+        setArea(null);
+      }}
+      onDoubleClick={() => {
+        const current = pictures[focus];
+        if (current && onLook) onLook(current.id);
+      }}
       onFocus={() => {
         setFocused(true);
       }}
       onBlur={() => {
         setFocused(false);
       }}
-      className="relative outline-none"
+      className="relative touch-pan-y outline-none select-none"
       style={{ height: rows * height }}
     >
       {virtual.getVirtualItems().map((row) => (
-        <div key={row.key} className="absolute flex" style={{ top: row.start - place.top, left: SIDE, gap: GAP }}>
+        <div key={row.key} className="absolute flex" style={{ top: row.start - top, left: SIDE, gap: GAP }}>
           {pictures.slice(row.index * columns, (row.index + 1) * columns).map((picture, i) => {
             const index = row.index * columns + i;
             return (
-              <Cell
+              <PictureCell
                 key={picture.id}
                 picture={picture}
+                index={index}
                 width={width}
                 active={focused && index === focus}
-                markable={onToggle !== undefined}
-                onPress={() => {
-                  setFocus(index);
-                  onToggle?.(picture.id);
-                }}
+                inArea={inArea(index)}
+                markable={onMark !== undefined}
               />
             );
           })}
         </div>
       ))}
     </div>
-  );
-}
-
-function Cell({ picture, width, active, markable, onPress }: { picture: GridPicture; width: number; active: boolean; markable: boolean; onPress: () => void }) {
-  const [failed, setFailed] = useState<string | null>(null);
-  const height = Math.round((width * 2) / 3);
-  const attempt = `${picture.source ?? ""} ${picture.absent ? "absent" : "present"}`;
-  return (
-    <figure
-      id={`picture-${picture.id}`}
-      role="option"
-      aria-selected={!picture.struck}
-      aria-label={picture.label}
-      onClick={onPress}
-      style={{ width }}
-      className={`select-none ${markable ? "cursor-pointer" : ""}`}
-    >
-      <div className={`relative overflow-hidden bg-mat-deep ${active ? "outline-[3px] outline-offset-1 outline-white" : ""}`} style={{ height }}>
-        {picture.source && failed !== attempt ? (
-          <img
-            src={picture.source}
-            alt=""
-            loading="lazy"
-            decoding="async"
-            draggable={false}
-            onError={() => {
-              setFailed(attempt);
-            }}
-            className={`h-full w-full object-contain ${picture.dimmed ? "opacity-35" : ""}`}
-          />
-        ) : (
-          <span className="flex h-full items-center justify-center px-2 text-center text-label text-white">{picture.absent ? "out of reach" : "no picture inside"}</span>
-        )}
-        {picture.struck && (
-          <svg className="absolute inset-0 h-full w-full" viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true">
-            <path d="M0 100 100 0" stroke="white" strokeWidth="1.5" vectorEffect="non-scaling-stroke" />
-          </svg>
-        )}
-        {picture.stamp && <span className="absolute top-0 left-0 bg-paper px-[6px] text-[10.5px] leading-[16px] font-semibold text-ink">{picture.stamp}</span>}
-      </div>
-      <figcaption className={`flex justify-between overflow-hidden text-[11.5px] leading-[20px] whitespace-nowrap text-white ${picture.struck ? "line-through decoration-white/70" : ""}`}>{picture.caption}</figcaption>
-    </figure>
   );
 }

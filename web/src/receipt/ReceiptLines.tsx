@@ -1,28 +1,15 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { type RefObject, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { type RefObject, useMemo } from "react";
 import type { ReceiptLine } from "../api/types";
+import { useTop } from "../ledger/useTop";
 import { day, size, timeOfDay } from "../words/format";
 
 type Row = { heading: string } | { line: ReceiptLine };
 
 /** Every file that was on the card: what became of it, its name now, when its copy was proven. Only lines in view exist. */
 export function ReceiptLines({ lines, store, scroller }: { lines: ReceiptLine[]; store: string; scroller: RefObject<HTMLElement | null> }) {
-  const box = useRef<HTMLDivElement>(null);
-  const [top, setTop] = useState(0);
+  const [box, top] = useTop<HTMLDivElement>(scroller);
   const rows = useMemo(() => withHeadings(lines), [lines]);
-  useLayoutEffect(() => {
-    const page = scroller.current;
-    if (!box.current || !page) return;
-    const measure = () => {
-      if (box.current) setTop(Math.round(box.current.getBoundingClientRect().top - page.getBoundingClientRect().top + page.scrollTop));
-    };
-    measure();
-    const watch = new ResizeObserver(measure);
-    if (page.firstElementChild) watch.observe(page.firstElementChild);
-    return () => {
-      watch.disconnect();
-    };
-  }, [scroller]);
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroller.current,
@@ -44,7 +31,14 @@ export function ReceiptLines({ lines, store, scroller }: { lines: ReceiptLine[];
         {virtual.getVirtualItems().map((item) => {
           const row = rows[item.index];
           return (
-            <div key={item.key} role="listitem" ref={virtual.measureElement} data-index={item.index} className="absolute right-0 left-0 border-b border-rule" style={{ top: item.start - top }}>
+            <div
+              key={item.key}
+              role="listitem"
+              ref={virtual.measureElement}
+              data-index={item.index}
+              className="absolute right-0 left-0 border-b border-rule"
+              style={{ top: item.start - top }}
+            >
               {row && ("heading" in row ? <h3 className="pt-4 pb-[5px] text-[15px] font-semibold">{row.heading}</h3> : <Line line={row.line} />)}
             </div>
           );
@@ -72,8 +66,9 @@ function Line({ line }: { line: ReceiptLine }) {
 
 function words(line: ReceiptLine): string {
   switch (line.outcome) {
+    case "held":
     case "left out":
-      return line.reason || "left out";
+      return line.reason || line.outcome;
     case "not a still":
       return `not a still: ${line.reason}`;
     case "unreadable":

@@ -7,7 +7,9 @@ import { count } from "../words/format";
 export function Verdict({ receipt }: { receipt: Receipt }) {
   const shoots = useShoots();
   const running = receipt.state === "running" || receipt.state === "waiting";
-  const troubled = receipt.sums.filter((sum) => sum.outcome === "failed" || sum.outcome === "unreadable" || sum.outcome === "waiting").reduce((all, sum) => all + sum.files, 0);
+  const troubled = receipt.sums
+    .filter((sum) => sum.outcome === "failed" || sum.outcome === "unreadable" || sum.outcome === "waiting")
+    .reduce((all, sum) => all + sum.files, 0);
   const heading = running ? "Being copied" : troubled > 0 ? "Not all of it is safe" : "One proven copy";
   return (
     <aside className="self-start border-4 border-double border-ink bg-sheet px-6 py-5" aria-label="What this means for the card">

@@ -52,13 +52,6 @@ function picture(frame: ShootFrame): GridPicture {
     label: `${frame.names.join(", ")}, taken ${clock(frame.takenAt)}, was ${frame.originals.join(", ")}`,
     source: frame.hasPicture ? `/api/frames/${frame.id}/picture?edge=480` : null,
     stamp: frame.datedByFile ? "file time" : null,
-    caption: (
-      <>
-        <span className="truncate" title={`${frame.names.join(", ")}\nwas ${frame.originals.join(", ")}`}>
-          {frame.stem.replace(/^\d{4}-\d\d-\d\d_/, "")}
-        </span>
-        <span className="pl-2">{clock(frame.takenAt)}</span>
-      </>
-    ),
+    captions: [frame.stem.replace(/^\d{4}-\d\d-\d\d_/, ""), clock(frame.takenAt)],
   };
 }

@@ -66,7 +66,9 @@ function Row({ shoot }: { shoot: Shoot }) {
           {hour(shoot.from)} to {hour(shoot.to)}
         </span>
       </span>
-      <span className="font-hand text-hand font-semibold group-hover:text-velvet">{shoot.description || <i className="font-normal text-faded">without a description</i>}</span>
+      <span className="font-hand text-hand font-semibold group-hover:text-velvet">
+        {shoot.description || <i className="font-normal text-faded">without a description</i>}
+      </span>
       <span className="font-path text-path break-words">{shoot.folder}/</span>
       <span className="text-right">{figure(shoot.frames)}</span>
       <span className="text-right">{figure(shoot.files)}</span>

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Hint;
+
+/** Hints from what was measured on previews, each frame beside its neighbours in time. */
+final class PixelHints
+{
+    private const BLACK_SHARE = 0.99;
+    private const BRIGHTEST_OF_BLACK = 32;
+    private const UNDER_SHARE = 0.90;
+    private const BLOWN_SHARE = 0.60;
+
+    /** Neighbours on each side that a frame's focus is held against, and the share of their median that it must reach. */
+    private const NEIGHBOURS = 6;
+    private const SHARP_ENOUGH = 0.3;
+
+    /**
+     * @param array<string, Measurement> $measured frame key => measurement, in order of capture
+     *
+     * @return array<string, list<FrameHint>> frame key => hints, only frames that have any
+     */
+    public static function of(array $measured): array
+    {
+        $hints = [];
+        $exposed = [];
+        foreach ($measured as $key => $one) {
+            $hint = self::exposure($one);
+            if (null === $hint || Hint::Under === $hint) {
+                $exposed[$key] = $one->focus;
+            }
+            if (null !== $hint) {
+                $hints[$key][] = new FrameHint($hint);
+            }
+        }
+        foreach (self::blurred($exposed) as $key) {
+            $hints[$key][] = new FrameHint(Hint::Blurred);
+        }
+
+        return $hints;
+    }
+
+    private static function exposure(Measurement $one): ?Hint
+    {
+        return match (true) {
+            $one->blackShare >= self::BLACK_SHARE && $one->brightest <= self::BRIGHTEST_OF_BLACK => Hint::Black,
+            $one->clippedShare >= self::BLOWN_SHARE => Hint::Blown,
+            $one->blackShare >= self::UNDER_SHARE => Hint::Under,
+            default => null,
+        };
+    }
+
+    /**
+     * @param array<string, float> $focus frame key => focus; frames black or blown are not among them
+     *
+     * @return list<string>
+     */
+    private static function blurred(array $focus): array
+    {
+        $keys = array_keys($focus);
+        $values = array_values($focus);
+        $blurred = [];
+        foreach ($values as $i => $value) {
+            $around = [...\array_slice($values, max(0, $i - self::NEIGHBOURS), min($i, self::NEIGHBOURS)), ...\array_slice($values, $i + 1, self::NEIGHBOURS)];
+            sort($around);
+            $median = $around[intdiv(\count($around), 2)] ?? 0.0;
+            if (\count($around) >= 4 && $value < self::SHARP_ENOUGH * $median) {
+                $blurred[] = $keys[$i];
+            }
+        }
+
+        return $blurred;
+    }
+}

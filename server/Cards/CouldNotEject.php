@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Cards;
+
+/** A card is still mounted. */
+final class CouldNotEject extends \RuntimeException
+{
+    public static function noCommand(): self
+    {
+        return new self('The settings name no command that ejects a card. Let your system eject it.');
+    }
+
+    public static function isBeingCopied(string $label, int $receipt): self
+    {
+        return new self(\sprintf('%s is being copied (receipt %d). Wait until that is done.', $label, $receipt));
+    }
+
+    public static function commandFailed(string $label, string $command, ?int $code, string $said): self
+    {
+        return new self(\sprintf('%s was not ejected: "%s" ended with %s%s. Leave it in the reader until it is.', $label, $command, $code ?? 'no code', '' === $said ? '' : ' and said: '.$said));
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Cards;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Component\Process\Exception\ExceptionInterface;
+use Symfony\Component\Process\Process;
+use VelvetLedger\Core\Card\PathText;
+use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Persistence\IntakeState;
+use VelvetLedger\Server\Settings\Settings;
+
+/** Lets go of a card by the command in the settings, never while it is being copied. */
+final readonly class EjectCard
+{
+    private const SECONDS = 60;
+
+    public function __construct(private Settings $settings, private EntityManagerInterface $ledger)
+    {
+    }
+
+    /** @throws CouldNotEject */
+    public function eject(Volume $volume): void
+    {
+        $running = $this->ledger->getRepository(Intake::class)->findOneBy(['sourcePath' => PathText::of($volume->path), 'state' => [IntakeState::Waiting, IntakeState::Running]]);
+        if (null !== $running) {
+            throw CouldNotEject::isBeingCopied($volume->label(), (int) $running->id);
+        }
+        if ([] === $this->settings->eject) {
+            throw CouldNotEject::noCommand();
+        }
+        $command = str_replace('{volume}', $volume->path, $this->settings->eject);
+        $process = new Process($command, null, null, null, self::SECONDS);
+        try {
+            $process->run();
+        } catch (ExceptionInterface $error) {
+            throw CouldNotEject::commandFailed($volume->label(), $command[0], null, $error->getMessage());
+        }
+        if (!$process->isSuccessful()) {
+            throw CouldNotEject::commandFailed($volume->label(), $command[0], $process->getExitCode(), trim($process->getErrorOutput()));
+        }
+    }
+}

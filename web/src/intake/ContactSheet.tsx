@@ -1,0 +1,120 @@
+import { type RefObject, useMemo, useState } from "react";
+import type { CardFrame, Hints } from "../api/types";
+import { type GridPicture, PictureGrid } from "../ledger/PictureGrid";
+import { useKept } from "../ledger/useKept";
+import { clock, day, size } from "../words/format";
+import { FrameList } from "./FrameList";
+import { LargerLook } from "./LargerLook";
+import { SheetTools } from "./SheetTools";
+import type { Marks } from "./useWishes";
+import { FACTS, FIRST_VIEW, isShown, type ShowName, SIZES, sorted, type SortName, stamp } from "./view";
+
+interface Props {
+  card: string;
+  date: string;
+  frames: CardFrame[];
+  hints: Hints | undefined;
+  marks: Marks;
+  present: boolean;
+  scroller: RefObject<HTMLElement | null>;
+}
+
+export const pictureOf = (card: string, frame: CardFrame, edge: number): string | null =>
+  frame.picture ? `/api/cards/${card}/picture?file=${encodeURIComponent(frame.picture)}&edge=${edge}&v=${frame.version}` : null;
+
+/** The pictures of one date on the mat, to be looked at and marked; or the same as a list, or one of them larger. */
+export function ContactSheet({ card, date, frames, hints, marks, present, scroller }: Props) {
+  const [view, setView] = useKept("contact sheet", FIRST_VIEW);
+  const [show, setShow] = useState<ShowName>("all");
+  const [sort, setSort] = useState<SortName>("time");
+  const [look, setLook] = useState<string | null>(null);
+  const width = SIZES[view.size] ?? 136;
+  const edge = width > 170 ? 480 : 160;
+  const shown = useMemo(
+    () =>
+      sorted(
+        frames.filter((frame) => isShown(frame, show, marks.isMarked(frame), hints?.hints[frame.key])),
+        sort,
+      ),
+    [frames, show, sort, marks, hints],
+  );
+  const pictures = useMemo(() => {
+    const captions = FACTS.filter((fact) => view.captions.includes(fact.value));
+    return shown.map((frame): GridPicture => {
+      const marked = marks.isMarked(frame);
+      const words = stamp(frame, marked, hints?.hints[frame.key]);
+      return {
+        id: frame.key,
+        label: [frame.name, clock(frame.takenAt), frame.files.length > 1 ? `${frame.files.length} files` : null, size(frame.bytes), words, frame.caution]
+          .filter(Boolean)
+          .join(", "),
+        source: pictureOf(card, frame, edge),
+        captions: captions.map((fact) => fact.of(frame)),
+        stamp: words,
+        struck: !marked && !frame.unmarked,
+        dimmed: !marked || !present,
+        chosen: marked,
+        absent: !present,
+      };
+    });
+  }, [shown, view.captions, marks, hints, card, edge, present]);
+  const toggle = (ids: string[], on: boolean) => {
+    const set = new Set(ids);
+    marks.mark(
+      shown.filter((frame) => set.has(frame.key)),
+      on,
+    );
+  };
+  const looked = look === null ? undefined : shown.find((frame) => frame.key === look);
+  return (
+    <div className="ml-[59px] border-b border-ink bg-mat pb-3 text-white">
+      <SheetTools
+        frames={frames}
+        shown={shown}
+        hints={hints}
+        marks={marks}
+        show={show}
+        sort={sort}
+        view={view}
+        onShow={setShow}
+        onSort={setSort}
+        onView={setView}
+      />
+      {shown.length === 0 && <p className="px-[14px] py-4">No frame of this date is {show.replace(/^(hint|body) /, "")}.</p>}
+      {looked && (
+        <LargerLook
+          card={card}
+          frame={looked}
+          position={shown.indexOf(looked)}
+          of={shown.length}
+          marked={marks.isMarked(looked)}
+          words={stamp(looked, marks.isMarked(looked), hints?.hints[looked.key])}
+          onStep={(by) => {
+            setLook(shown[Math.max(0, Math.min(shown.length - 1, shown.indexOf(looked) + by))]?.key ?? null);
+          }}
+          onMark={() => {
+            marks.mark([looked], !marks.isMarked(looked));
+          }}
+          onClose={() => {
+            setLook(null);
+          }}
+        />
+      )}
+      {!looked && shown.length > 0 && view.list && (
+        <FrameList frames={shown} hints={hints} marks={marks} label={`Frames of ${day(date)}`} scroller={scroller} onLook={setLook} />
+      )}
+      {!looked && shown.length > 0 && !view.list && (
+        <PictureGrid
+          label={`Frames of ${day(date)}`}
+          pictures={pictures}
+          width={width}
+          captionLines={Math.max(1, Math.ceil(view.captions.length / 2))}
+          scroller={scroller}
+          start={look}
+          onMark={toggle}
+          onLook={setLook}
+        />
+      )}
+    </div>
+  );
+}

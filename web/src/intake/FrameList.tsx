@@ -1,0 +1,146 @@
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { type RefObject, useMemo, useState } from "react";
+import type { CardFrame, Hints } from "../api/types";
+import { useTop } from "../ledger/useTop";
+import { clock, exposure, size } from "../words/format";
+import type { Marks } from "./useWishes";
+import { kinds, stamp } from "./view";
+
+interface Column {
+  name: string;
+  of: (frame: CardFrame) => string | number;
+  print?: (frame: CardFrame) => string;
+  right?: boolean;
+  path?: boolean;
+}
+
+const COLUMNS: Column[] = [
+  { name: "name", of: (frame) => frame.name, path: true },
+  { name: "files", of: kinds },
+  { name: "taken", of: (frame) => `${frame.takenAt}.${frame.facts?.subsecond ?? ""}`, print: (frame) => clock(frame.takenAt) },
+  { name: "body", of: (frame) => frame.facts?.body ?? "" },
+  { name: "lens", of: (frame) => frame.facts?.lens ?? "" },
+  {
+    name: "exposure",
+    of: (frame) => frame.facts?.exposureSeconds ?? 0,
+    print: (frame) => (frame.facts?.exposureSeconds ? exposure(frame.facts.exposureSeconds) : ""),
+    right: true,
+  },
+  { name: "f", of: (frame) => frame.facts?.fNumber ?? 0, print: (frame) => (frame.facts?.fNumber ? String(frame.facts.fNumber) : ""), right: true },
+  { name: "ISO", of: (frame) => frame.facts?.iso ?? 0, print: (frame) => (frame.facts?.iso ? String(frame.facts.iso) : ""), right: true },
+  {
+    name: "mm",
+    of: (frame) => frame.facts?.focalLengthMm ?? 0,
+    print: (frame) => (frame.facts?.focalLengthMm ? String(Math.round(frame.facts.focalLengthMm)) : ""),
+    right: true,
+  },
+  { name: "size", of: (frame) => frame.bytes, print: (frame) => size(frame.bytes), right: true },
+];
+const GRID = "grid grid-cols-[26px_128px_86px_64px_84px_minmax(90px,1fr)_68px_34px_52px_36px_70px_minmax(110px,1fr)] gap-x-3 px-[14px]";
+const ROW = 26;
+
+interface Props {
+  frames: CardFrame[];
+  hints: Hints | undefined;
+  marks: Marks;
+  label: string;
+  scroller: RefObject<HTMLElement | null>;
+  onLook: (key: string) => void;
+}
+
+/** The frames of one date as lines, in the order of any column. */
+export function FrameList({ frames, hints, marks, label, scroller, onLook }: Props) {
+  const [order, setOrder] = useState<{ column: string; down: boolean } | null>(null);
+  const [box, top] = useTop<HTMLDivElement>(scroller);
+  const rows = useMemo(() => {
+    const column = COLUMNS.find((one) => one.name === order?.column);
+    if (!column) return frames;
+    const direction = order?.down ? -1 : 1;
+    return [...frames].sort((a, b) => {
+      const [x, y] = [column.of(a), column.of(b)];
+      return direction * (typeof x === "number" && typeof y === "number" ? x - y : String(x).localeCompare(String(y), "en", { numeric: true }));
+    });
+  }, [frames, order]);
+  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 12, scrollMargin: top });
+  return (
+    <div role="table" aria-label={label} aria-rowcount={rows.length}>
+      <div role="row" className={`${GRID} border-b border-white/70 py-1 text-label`}>
+        <span role="columnheader" className="sr-only">
+          marked
+        </span>
+        <span aria-hidden="true" />
+        {COLUMNS.map((column) => {
+          const here = order?.column === column.name;
+          return (
+            <span
+              key={column.name}
+              role="columnheader"
+              aria-sort={here ? (order.down ? "descending" : "ascending") : "none"}
+              className={column.right ? "text-right" : ""}
+            >
+              <button
+                type="button"
+                className={`focus-visible:outline-white ${here ? "font-semibold underline underline-offset-3" : "hover:underline"}`}
+                onClick={() => {
+                  setOrder(here && order.down ? null : { column: column.name, down: here });
+                }}
+              >
+                {column.name}
+                {here ? (order.down ? " ↓" : " ↑") : ""}
+              </button>
+            </span>
+          );
+        })}
+        <span role="columnheader">state</span>
+      </div>
+      <div ref={box} className="relative" style={{ height: virtual.getTotalSize() }}>
+        {virtual.getVirtualItems().map((item) => {
+          const frame = rows[item.index];
+          if (!frame) return null;
+          const marked = marks.isMarked(frame);
+          return (
+            <div
+              key={frame.key}
+              role="row"
+              aria-rowindex={item.index + 1}
+              className={`${GRID} absolute right-0 left-0 items-center border-b border-white/25 ${marked ? "" : frame.unmarked ? "text-white/75" : "line-through decoration-white/60"}`}
+              style={{ top: item.start - top, height: ROW }}
+            >
+              <span role="cell">
+                <input
+                  type="checkbox"
+                  checked={marked}
+                  aria-label={`bring in ${frame.name}`}
+                  onChange={() => {
+                    marks.mark([frame], !marked);
+                  }}
+                  className="accent-velvet focus-visible:outline-white"
+                />
+              </span>
+              {COLUMNS.map((column) => (
+                <span key={column.name} role="cell" className={`truncate ${column.right ? "text-right" : ""} ${column.path ? "font-path text-path" : ""}`}>
+                  {column.name === "name" ? (
+                    <button
+                      type="button"
+                      className="underline decoration-white/40 underline-offset-3 focus-visible:outline-white"
+                      onClick={() => {
+                        onLook(frame.key);
+                      }}
+                    >
+                      {frame.name}
+                    </button>
+                  ) : (
+                    (column.print?.(frame) ?? column.of(frame))
+                  )}
+                </span>
+              ))}
+              <span role="cell" className="truncate no-underline">
+                {stamp(frame, marked, hints?.hints[frame.key])}
+              </span>
+            </div>
+          );
+        })}
+      </div>
+    </div>
+  );
+}

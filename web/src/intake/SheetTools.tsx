@@ -1,0 +1,180 @@
+import type { CardFrame, HintName, Hints } from "../api/types";
+import { Key, TextButton } from "../ledger/Field";
+import { Choice, Ticks } from "../ledger/Menu";
+import { count } from "../words/format";
+import type { Marks } from "./useWishes";
+import { FACTS, hasHint, type ShowName, SIZES, type SortName, type View } from "./view";
+
+interface Props {
+  frames: CardFrame[];
+  shown: CardFrame[];
+  hints: Hints | undefined;
+  marks: Marks;
+  show: ShowName;
+  sort: SortName;
+  view: View;
+  onShow: (show: ShowName) => void;
+  onSort: (sort: SortName) => void;
+  onView: (view: View) => void;
+}
+
+const LEAVABLE: HintName[] = ["black", "blown", "under", "blurred"];
+const HINTS: HintName[] = [...LEAVABLE, "burst", "bracket"];
+
+/** The line above the pictures of one date: how many, marking, what to show and how. */
+export function SheetTools({ frames, shown, hints, marks, show, sort, view, onShow, onSort, onView }: Props) {
+  const marked = frames.filter(marks.isMarked);
+  const fresh = frames.filter((frame) => !frame.unmarked);
+  const held = frames.filter((frame) => frame.held !== null);
+  const withHint = (name: HintName) => frames.filter((frame) => hasHint(hints?.hints[frame.key], name));
+  const bodies = [...new Set(frames.map((frame) => frame.facts?.body ?? "unknown"))];
+  const measuring = hints !== undefined && hints.measured < hints.of;
+  return (
+    <div className="space-y-[3px] px-[14px] py-[9px]">
+      <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
+        <span>
+          <b>{count(frames.length, "frame")}</b>, {marked.length} marked
+        </span>
+        <span>
+          mark{" "}
+          <TextButton
+            onMat
+            disabled={marked.length === frames.length}
+            onClick={() => {
+              marks.mark(frames, true);
+            }}
+          >
+            all
+          </TextButton>
+          {" · "}
+          <TextButton
+            onMat
+            onClick={() => {
+              marks.mark(frames, false);
+              marks.mark(fresh, true);
+            }}
+          >
+            new only
+          </TextButton>
+          {" · "}
+          <TextButton
+            onMat
+            disabled={marked.length === 0}
+            onClick={() => {
+              marks.mark(frames, false);
+            }}
+          >
+            none
+          </TextButton>
+        </span>
+        {LEAVABLE.some((name) => withHint(name).some(marks.isMarked)) && (
+          <span>
+            leave out
+            {LEAVABLE.map((name) => {
+              const some = withHint(name).filter(marks.isMarked);
+              return some.length > 0 ? (
+                <span key={name} className="ml-2">
+                  <TextButton
+                    onMat
+                    onClick={() => {
+                      marks.mark(some, false);
+                    }}
+                  >
+                    {some.length} {name}
+                  </TextButton>
+                </span>
+              ) : null;
+            })}
+          </span>
+        )}
+        {measuring && (
+          <span className="text-white/85">
+            looking at pictures: {hints.measured} of {hints.of}
+          </span>
+        )}
+        <span className="ml-auto flex gap-4">
+          <span>
+            mark<Key>Space</Key>
+          </span>
+          <span>
+            larger<Key>Enter</Key>
+          </span>
+        </span>
+      </div>
+      <div className="flex flex-wrap items-center gap-x-6 gap-y-1">
+        <Choice
+          onMat
+          label="show"
+          value={show}
+          onChoose={onShow}
+          options={[
+            { value: "all", name: "all", count: frames.length },
+            { value: "new", name: "new", count: frames.length - held.length },
+            { value: "held", name: "held", count: held.length },
+            { value: "left out", name: "left out", count: frames.length - marked.length },
+            ...(bodies.length > 1 ? bodies.map((body) => ({ value: `body ${body}` as ShowName, name: body })) : []),
+            ...HINTS.map((name) => ({ value: `hint ${name}` as ShowName, name, count: withHint(name).length })).filter((option) => option.count > 0),
+          ]}
+        />
+        <Choice
+          onMat
+          label="in order of"
+          value={sort}
+          onChoose={onSort}
+          options={[
+            { value: "time", name: "time taken" },
+            { value: "name", name: "name" },
+            { value: "size", name: "size" },
+            { value: "kind", name: "kind" },
+          ]}
+        />
+        <Ticks
+          onMat
+          label="facts"
+          values={view.captions}
+          options={FACTS}
+          onChange={(captions) => {
+            onView({ ...view, captions });
+          }}
+        />
+        {show !== "all" && <span>{shown.length} shown</span>}
+        <span className="ml-auto">
+          as{" "}
+          <TextButton
+            onMat
+            disabled={!view.list}
+            onClick={() => {
+              onView({ ...view, list: false });
+            }}
+          >
+            pictures
+          </TextButton>
+          {" · "}
+          <TextButton
+            onMat
+            disabled={view.list}
+            onClick={() => {
+              onView({ ...view, list: true });
+            }}
+          >
+            list
+          </TextButton>
+        </span>
+        <label className="flex items-center gap-2">
+          size
+          <input
+            type="range"
+            min={0}
+            max={SIZES.length - 1}
+            value={view.size}
+            disabled={view.list}
+            onChange={(event) => {
+              onView({ ...view, size: Number(event.target.value) });
+            }}
+            className="w-[84px] accent-white focus-visible:outline-white"
+          />
+        </label>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,74 @@
+import type { CardFrame, FrameHint, HintName } from "../api/types";
+import { clock, exposure, size } from "../words/format";
+
+export type FactName = "name" | "time" | "exposure" | "iso" | "focal" | "lens" | "body" | "size" | "files";
+export type SortName = "time" | "name" | "size" | "kind";
+export type ShowName = "all" | "new" | "held" | "left out" | `body ${string}` | `hint ${HintName}`;
+
+/** How the contact sheet is looked at; kept for all cards. */
+export interface View {
+  captions: FactName[];
+  size: number;
+  list: boolean;
+}
+
+export const SIZES = [104, 136, 184, 248, 332];
+export const FIRST_VIEW: View = { captions: ["name", "time"], size: 1, list: false };
+
+export const FACTS: { value: FactName; name: string; of: (frame: CardFrame) => string }[] = [
+  { value: "name", name: "file name", of: (frame) => stem(frame) + (frame.files.length > 1 ? ` +${frame.files.length - 1}` : "") },
+  { value: "time", name: "time taken", of: (frame) => clock(frame.takenAt) },
+  {
+    value: "exposure",
+    name: "exposure",
+    of: (frame) =>
+      [frame.facts?.exposureSeconds ? exposure(frame.facts.exposureSeconds) : null, frame.facts?.fNumber ? `f/${frame.facts.fNumber}` : null]
+        .filter(Boolean)
+        .join(" "),
+  },
+  { value: "iso", name: "ISO", of: (frame) => (frame.facts?.iso ? `ISO ${frame.facts.iso}` : "") },
+  { value: "focal", name: "focal length", of: (frame) => (frame.facts?.focalLengthMm ? `${Math.round(frame.facts.focalLengthMm)} mm` : "") },
+  { value: "lens", name: "lens", of: (frame) => frame.facts?.lens ?? "" },
+  { value: "body", name: "body", of: (frame) => frame.facts?.body ?? "" },
+  { value: "size", name: "size", of: (frame) => size(frame.bytes) },
+  { value: "files", name: "kinds", of: (frame) => kinds(frame) },
+];
+
+export const stem = (frame: CardFrame): string => frame.name.replace(/\.[^.]+$/, "");
+
+/** "ORW + JPG". */
+export const kinds = (frame: CardFrame): string => frame.files.map((name) => name.split(".").at(-1) ?? "").join(" + ");
+
+export const hasHint = (hints: FrameHint[] | undefined, name: HintName): boolean => hints?.some((one) => one.hint === name) ?? false;
+
+/** What a frame's stamp says, its state first and then its hints. */
+export function stamp(frame: CardFrame, marked: boolean, hints: FrameHint[] | undefined): string | null {
+  const words = [
+    frame.held && !marked ? "held" : frame.held ? "held, again" : null,
+    frame.twin && !frame.held ? (frame.twin.onThisCard ? "twin" : `twin on ${frame.twin.where}`) : null,
+    frame.sameExposure ? "held, other bytes" : null,
+    !marked && !frame.unmarked ? "left out" : null,
+    frame.caution ? "look here" : frame.datedByFile ? "file time" : null,
+    ...(hints ?? []).map((one) => (one.of ? `${one.hint} ${one.place}/${one.of}` : one.hint)),
+  ];
+  return words.filter((word) => word !== null).join(" · ") || null;
+}
+
+export function isShown(frame: CardFrame, show: ShowName, marked: boolean, hints: FrameHint[] | undefined): boolean {
+  if (show === "new") return frame.held === null;
+  if (show === "held") return frame.held !== null;
+  if (show === "left out") return !marked;
+  if (show.startsWith("body ")) return (frame.facts?.body ?? "unknown") === show.slice(5);
+  if (show.startsWith("hint ")) return hasHint(hints, show.slice(5) as HintName);
+  return true;
+}
+
+export function sorted(frames: CardFrame[], by: SortName): CardFrame[] {
+  if (by === "time") return frames; // the server's order: time taken with its fraction
+  const compare: Record<Exclude<SortName, "time">, (a: CardFrame, b: CardFrame) => number> = {
+    name: (a, b) => a.name.localeCompare(b.name, "en", { numeric: true }),
+    size: (a, b) => b.bytes - a.bytes,
+    kind: (a, b) => kinds(a).localeCompare(kinds(b)),
+  };
+  return [...frames].sort(compare[by]);
+}

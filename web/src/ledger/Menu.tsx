@@ -1,0 +1,105 @@
+import { DropdownMenu } from "radix-ui";
+import type { ReactNode } from "react";
+
+interface Option<T extends string> {
+  value: T;
+  name: string;
+  count?: number;
+}
+
+const PANEL = "z-10 max-h-[60vh] min-w-[170px] overflow-y-auto border border-ink bg-paper py-1 text-body text-ink";
+const ITEM = "flex cursor-pointer items-baseline gap-2 px-3 py-[3px] outline-none data-[highlighted]:bg-wash";
+
+function Menu({ label, value, onMat, children }: { label: string; value: string; onMat: boolean; children: ReactNode }) {
+  return (
+    <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Trigger className={onMat ? "focus-visible:outline-white" : ""}>
+        {label} <span className={`underline underline-offset-3 ${onMat ? "decoration-white/60" : "decoration-velvet/50 text-velvet"}`}>{value}</span>
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align="start" sideOffset={4} className={PANEL}>
+          {children}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+/** One of several, chosen from a list that opens below the word. */
+export function Choice<T extends string>({
+  label,
+  value,
+  options,
+  onMat = false,
+  onChoose,
+}: {
+  label: string;
+  value: T;
+  options: Option<T>[];
+  onMat?: boolean;
+  onChoose: (value: T) => void;
+}) {
+  const current = options.find((option) => option.value === value);
+  return (
+    <Menu label={label} value={current?.name ?? value} onMat={onMat}>
+      <DropdownMenu.RadioGroup
+        value={value}
+        onValueChange={(chosen) => {
+          onChoose(chosen as T);
+        }}
+      >
+        {options.map((option) => (
+          <DropdownMenu.RadioItem key={option.value} value={option.value} className={ITEM}>
+            <Tick on={option.value === value} />
+            {option.name}
+            {option.count !== undefined && <span className="ml-auto pl-4 text-faded">{option.count}</span>}
+          </DropdownMenu.RadioItem>
+        ))}
+      </DropdownMenu.RadioGroup>
+    </Menu>
+  );
+}
+
+/** Any of several, ticked in a list that stays open. */
+export function Ticks<T extends string>({
+  label,
+  values,
+  options,
+  onMat = false,
+  onChange,
+}: {
+  label: string;
+  values: T[];
+  options: Option<T>[];
+  onMat?: boolean;
+  onChange: (values: T[]) => void;
+}) {
+  return (
+    <Menu label={label} value={values.length === 0 ? "none" : `${values.length}`} onMat={onMat}>
+      {options.map((option) => (
+        <DropdownMenu.CheckboxItem
+          key={option.value}
+          checked={values.includes(option.value)}
+          onSelect={(event) => {
+            event.preventDefault();
+          }}
+          onCheckedChange={(on) => {
+            onChange(options.map((one) => one.value).filter((one) => (one === option.value ? on : values.includes(one))));
+          }}
+          className={ITEM}
+        >
+          <Tick on={values.includes(option.value)} />
+          {option.name}
+        </DropdownMenu.CheckboxItem>
+      ))}
+    </Menu>
+  );
+}
+
+function Tick({ on }: { on: boolean }) {
+  return (
+    <svg viewBox="0 0 10 10" className="h-[9px] w-[9px] self-center text-velvet" aria-hidden="true">
+      {on && <path d="M1 5.2 4 8.4 9 1.6" fill="none" stroke="currentColor" strokeWidth="1.8" />}
+    </svg>
+  );
+}
