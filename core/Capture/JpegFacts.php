@@ -6,6 +6,7 @@ namespace VelvetLedger\Core\Capture;
 
 use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\Bytes;
+use VelvetLedger\Core\Format\Iptc\IptcRecord;
 use VelvetLedger\Core\Format\Jpeg\JpegReader;
 use VelvetLedger\Core\Format\Tiff\TiffReader;
 use VelvetLedger\Core\Format\Xmp\XmpPacket;
@@ -34,6 +35,12 @@ final class JpegFacts
                 } catch (BrokenFile) {
                     continue; // the picture is whole though its Exif is not
                 }
+            }
+        }
+        foreach ($jpeg->segments as $segment) {
+            if (null === $draft->takenAt && $segment->isApp(13) && IptcRecord::JPEG_SIGNATURE === $bytes->upTo($segment->at, \strlen(IptcRecord::JPEG_SIGNATURE))) {
+                $iptc = IptcRecord::ofResources(substr($bytes->upTo($segment->at, $segment->length), \strlen(IptcRecord::JPEG_SIGNATURE)));
+                $draft->takenAt = CapturedAt::fromExif($iptc->createdAt(), null, $iptc->offset());
             }
         }
         if (null === $jpeg->width) {

@@ -10,8 +10,9 @@ final readonly class HeldAs
     /**
      * @param string $path  from the store's root
      * @param string $since date, "2026-05-03"
+     * @param int    $frame the frame's number in the ledger
      */
-    public function __construct(public string $path, public string $since)
+    public function __construct(public string $path, public string $since, public int $frame)
     {
     }
 

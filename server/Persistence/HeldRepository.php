@@ -34,7 +34,7 @@ final readonly class HeldRepository
      */
     public function byPrint(array $prints): array
     {
-        return $this->heldAs('SELECT l.quick_print AS key, c.path, c.proven_at FROM ledger_file l JOIN copy c ON c.file_id = l.id WHERE l.quick_print IN (?) ORDER BY l.id', $prints);
+        return $this->heldAs('SELECT l.quick_print AS key, c.path, c.proven_at, l.frame_id FROM ledger_file l JOIN copy c ON c.file_id = l.id WHERE l.quick_print IN (?) ORDER BY l.id', $prints);
     }
 
     /**
@@ -44,7 +44,7 @@ final readonly class HeldRepository
      */
     public function byExposure(array $identities): array
     {
-        return $this->heldAs('SELECT f.exposure_identity AS key, c.path, c.proven_at FROM frame f JOIN ledger_file l ON l.frame_id = f.id JOIN copy c ON c.file_id = l.id WHERE f.exposure_identity IN (?) ORDER BY f.id, l.id', $identities);
+        return $this->heldAs('SELECT f.exposure_identity AS key, c.path, c.proven_at, l.frame_id FROM frame f JOIN ledger_file l ON l.frame_id = f.id JOIN copy c ON c.file_id = l.id WHERE f.exposure_identity IN (?) ORDER BY f.id, l.id', $identities);
     }
 
     /**
@@ -57,8 +57,8 @@ final readonly class HeldRepository
         $held = [];
         foreach (array_chunk($keys, 10_000) as $some) {
             foreach ($this->database->fetchAllAssociative($query, [$some], [ArrayParameterType::STRING]) as $row) {
-                if (\is_string($row['key']) && \is_string($row['path']) && \is_string($row['proven_at'])) {
-                    $held[$row['key']] ??= new HeldAs($row['path'], substr($row['proven_at'], 0, 10));
+                if (\is_string($row['key']) && \is_string($row['path']) && \is_string($row['proven_at']) && is_numeric($row['frame_id'])) {
+                    $held[$row['key']] ??= new HeldAs($row['path'], substr($row['proven_at'], 0, 10), (int) $row['frame_id']);
                 }
             }
         }

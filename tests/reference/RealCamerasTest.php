@@ -14,7 +14,9 @@ use VelvetLedger\Core\Card\Kind;
 use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\Bytes;
 use VelvetLedger\Core\Format\Jpeg\JpegReader;
+use VelvetLedger\Core\Format\NoPicture;
 use VelvetLedger\Server\Tools\ExifToolReader;
+use VelvetLedger\Tests\Folder;
 
 /**
  * Every still among ExifTool's sample images (Debian source package libimage-exiftool-perl 12.57, t/images): the
@@ -106,6 +108,35 @@ final class RealCamerasTest extends TestCase
         self::assertSame((int) $said[1], $previews[(int) $said[0]] ?? null);
         self::assertSame((int) $said[3], $previews[(int) $said[2]] ?? null);
         self::assertSame(str_replace(':', '-', substr($said[4], 0, 10)), $facts->takenAt?->date());
+    }
+
+    /** Seeded damage to every family's file: an answer or a named error, never a crash or a long wait. */
+    public function testDamageToAnyFamilyIsANamedErrorAtMost(): void
+    {
+        $random = new \Random\Randomizer(new \Random\Engine\Mt19937(5952));
+        $folder = new Folder();
+        $files = array_filter(FolderNames::in(self::images()), static fn (string $name): bool => Kind::ofPath($name)->isStill());
+        $answers = 0;
+        memory_reset_peak_usage();
+        $memory = memory_get_usage();
+        foreach ($files as $name) {
+            $whole = (string) file_get_contents(self::images().'/'.$name);
+            for ($i = 0; $i < 60; ++$i) {
+                $bytes = $whole;
+                for ($n = $random->getInt(1, 40); $n > 0; --$n) {
+                    $bytes[$random->getInt(0, min(\strlen($bytes) - 1, 4000))] = \chr($random->getInt(0, 255));
+                }
+                $bytes = 0 === $i % 4 ? substr($bytes, 0, $random->getInt(0, \strlen($bytes))) : $bytes;
+                try {
+                    (new CoreFactsReader())->read($folder->put('f', $bytes));
+                } catch (BrokenFile|NoPicture) {
+                    ++$answers;
+                }
+            }
+        }
+        self::assertGreaterThan(100, $answers);
+        self::assertGreaterThan(50, \count($files));
+        self::assertLessThan(64 << 20, memory_get_peak_usage() - $memory);
     }
 
     /**

@@ -57,6 +57,7 @@ export interface CardFrame {
 export interface HeldAs {
   path: string;
   since: string;
+  frame: number;
 }
 
 export type HintName = "black" | "blown" | "under" | "blurred" | "burst" | "bracket";

@@ -28,6 +28,7 @@ export function ContactSheet({ card, date, frames, hints, marks, present, scroll
   const [show, setShow] = useState<ShowName>("all");
   const [sort, setSort] = useState<SortName>("time");
   const [look, setLook] = useState<string | null>(null);
+  const [lastLook, setLastLook] = useState<string | null>(null);
   const width = SIZES[view.size] ?? 136;
   const edge = width > 170 ? 480 : 160;
   const shown = useMemo(
@@ -96,6 +97,7 @@ export function ContactSheet({ card, date, frames, hints, marks, present, scroll
             marks.mark([looked], !marks.isMarked(looked));
           }}
           onClose={() => {
+            setLastLook(look);
             setLook(null);
           }}
         />
@@ -110,7 +112,7 @@ export function ContactSheet({ card, date, frames, hints, marks, present, scroll
           width={width}
           captionLines={Math.max(1, Math.ceil(view.captions.length / 2))}
           scroller={scroller}
-          start={look}
+          start={lastLook}
           onMark={toggle}
           onLook={setLook}
         />

@@ -94,7 +94,8 @@ function DeskForCard({ card }: { card: string }) {
             eject.mutate();
           }}
         />
-        {gone && <Notice grave>The card {desk.data.label} was pulled out. What you marked and wrote is kept; put it back to go on.</Notice>}
+        {gone && eject.isSuccess && <Notice>The card {desk.data.label} was let go: it can be taken out.</Notice>}
+        {gone && !eject.isSuccess && <Notice grave>The card {desk.data.label} was pulled out. What you marked and wrote is kept; put it back to go on.</Notice>}
         <Trouble error={gone ? null : (begin.error ?? eject.error ?? plan.error ?? desk.error)} />
         {plan.data?.problems
           .filter((problem) => problem.date === null)
@@ -106,7 +107,7 @@ function DeskForCard({ card }: { card: string }) {
             {desk.data.others.length === 0 ? "It holds no files at all; it is ready to be used." : "What else it holds is listed below."} <BackToCards />
           </Nothing>
         )}
-        {dates.length > 0 && <ShootHead />}
+        {dates.length > 0 && <ShootHead frames={desk.data.frames.filter((frame) => !frame.unreadable)} marks={marks} />}
         {dates.map((date) => (
           <ShootRow
             key={date}

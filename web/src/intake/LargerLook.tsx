@@ -53,18 +53,31 @@ export function LargerLook({ card, frame, position, of, marked, words, onStep, o
       }}
       className="grid h-[calc(100vh-320px)] min-h-[360px] grid-cols-[minmax(0,1fr)_250px] gap-x-5 px-[14px] outline-none"
     >
-      <div className="relative min-h-0">
-        {source ? (
-          <img
-            key={source}
-            src={source}
-            alt={`${frame.name}, ${clock(frame.takenAt)}`}
-            className={`h-full w-full object-contain ${marked ? "" : "opacity-50"}`}
-          />
-        ) : (
-          <p className="pt-10 text-center">no picture inside</p>
+      <div className={`grid min-h-0 gap-x-3 ${frame.sameExposure ? "grid-cols-2" : ""}`}>
+        <figure className="relative flex min-h-0 flex-col">
+          {source ? (
+            <img
+              key={source}
+              src={source}
+              alt={`${frame.name}, ${clock(frame.takenAt)}`}
+              className={`min-h-0 w-full grow object-contain ${marked ? "" : "opacity-50"}`}
+            />
+          ) : (
+            <p className="pt-10 text-center">no picture inside</p>
+          )}
+          {!marked && <span className="absolute top-0 left-0 bg-paper px-2 font-semibold text-ink">{frame.held ? "held, stays on the card" : "left out"}</span>}
+          {frame.sameExposure && <figcaption className="pt-1 text-center">on the card</figcaption>}
+        </figure>
+        {frame.sameExposure && (
+          <figure className="flex min-h-0 flex-col">
+            <img
+              src={`/api/frames/${frame.sameExposure.frame}/picture?edge=1600`}
+              alt="the held frame of the same exposure"
+              className="min-h-0 w-full grow object-contain"
+            />
+            <figcaption className="pt-1 text-center">held since {frame.sameExposure.since}</figcaption>
+          </figure>
         )}
-        {!marked && <span className="absolute top-0 left-0 bg-paper px-2 font-semibold text-ink">{frame.held ? "held, stays on the card" : "left out"}</span>}
       </div>
       <div className="flex min-h-0 flex-col gap-3 overflow-y-auto text-[13px]">
         <div>

@@ -1,17 +1,52 @@
 import { Collapsible } from "radix-ui";
 import { type RefObject, useId } from "react";
 import type { CardFrame, Hints, Plan, PlannedShoot } from "../api/types";
+import { TextButton } from "../ledger/Field";
 import { Notice } from "../ledger/Notice";
 import { day, figure, hour, size } from "../words/format";
 import { ContactSheet } from "./ContactSheet";
 import type { Marks } from "./useWishes";
 
-export function ShootHead() {
+/** The heads of the columns, and marking for the whole card. */
+export function ShootHead({ frames, marks }: { frames: CardFrame[]; marks: Marks }) {
   return (
-    <div className="desk-columns border-b border-rule-strong py-[6px] text-label text-faded" aria-hidden="true">
+    <div className="desk-columns border-b border-rule-strong py-[6px] text-label text-faded">
       <span />
       <span>taken</span>
-      <span>shoot</span>
+      <span className="flex justify-between">
+        shoot
+        <span>
+          mark{" "}
+          <TextButton
+            onClick={() => {
+              marks.mark(frames, true);
+            }}
+          >
+            all
+          </TextButton>
+          {" · "}
+          <TextButton
+            onClick={() => {
+              marks.mark(frames, false);
+              marks.mark(
+                frames.filter((frame) => !frame.unmarked),
+                true,
+              );
+            }}
+          >
+            new only
+          </TextButton>
+          {" · "}
+          <TextButton
+            onClick={() => {
+              marks.mark(frames, false);
+            }}
+          >
+            none
+          </TextButton>{" "}
+          on the card
+        </span>
+      </span>
       <span>becomes</span>
       <span className="text-right">frames</span>
       <span className="text-right">held</span>

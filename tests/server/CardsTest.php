@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests\server;
+
+use Symfony\Component\Process\Process;
+use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Server\Cards\CardReadings;
+use VelvetLedger\Server\Cards\CouldNotEject;
+use VelvetLedger\Server\Cards\EjectCard;
+use VelvetLedger\Server\Intake\StartIntake;
+use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Settings\BadSettings;
+use VelvetLedger\Server\Settings\Home;
+use VelvetLedger\Server\Settings\Settings;
+use VelvetLedger\Server\Settings\SettingsFile;
+use VelvetLedger\Server\Settings\Store;
+use VelvetLedger\Server\Tools\DropsCache;
+use VelvetLedger\Tests\Stills;
+
+final class CardsTest extends LedgerTestCase
+{
+    public function testEjectRunsTheCommandOfTheSettingsAndSaysHowItEnded(): void
+    {
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
+        $eject = fn (string ...$command) => (new EjectCard(new Settings([], new Store('Main', $this->store->path), array_values($command)), $this->ledger()))->eject($this->card('CARD'));
+        $said = [];
+        foreach ([[], ['sh', '-c', 'echo the card is busy >&2; exit 3'], ['/no/such/program', '{volume}']] as $command) {
+            try {
+                $eject(...$command);
+            } catch (CouldNotEject $refused) {
+                $said[] = $refused->getMessage();
+            }
+        }
+        self::assertCount(3, $said);
+        self::assertStringContainsString('no command that ejects', $said[0]);
+        self::assertStringContainsString('ended with 3 and said: the card is busy. Leave it in the reader', $said[1]);
+        $eject('mv', '{volume}', $this->reader->path.'/.out');
+        self::assertDirectoryDoesNotExist($this->card('CARD')->path);
+    }
+
+    public function testACardBeingCopiedIsNotEjected(): void
+    {
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
+        $this->service(StartIntake::class)->start($this->card('CARD'), new Wishes(), static fn (Intake $intake) => null);
+        $this->expectException(CouldNotEject::class);
+        $this->expectExceptionMessage('is being copied (receipt 1)');
+        (new EjectCard(new Settings([], new Store('Main', $this->store->path), ['true']), $this->ledger()))->eject($this->card('CARD'));
+    }
+
+    public function testACardIsReadBitByBitAndAnewWhereAFileChanged(): void
+    {
+        for ($i = 0; $i < 40; ++$i) {
+            $this->reader->put(\sprintf('CARD/DCIM/100ORREL/ORL_%04d.JPG', $i), Stills::jpeg('2026-05-04 21:14:09', $i));
+        }
+        $readings = $this->service(CardReadings::class);
+        $first = $readings->within($this->card('CARD'), 0.0);
+        self::assertSame([40, false], [$first->framesInAll, $first->isComplete()]);
+        self::assertTrue($readings->within($this->card('CARD'), 30)->isComplete());
+        self::assertTrue($readings->within($this->card('CARD'), 0.0)->isComplete(), 'what was read is kept');
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0003.JPG', Stills::jpeg('2026-05-05 08:00:00', 3), 1_777_999_999);
+        self::assertFalse($readings->within($this->card('CARD'), 0.0)->isComplete());
+        $dates = array_unique(array_map(static fn ($frame): string => $frame->takenAt()->date(), $readings->whole($this->card('CARD'))->frames));
+        self::assertSame(['2026-05-04', '2026-05-05'], array_values($dates));
+    }
+
+    public function testTheDeskCarriesFramesOthersKindsHintsAndTheHistogram(): void
+    {
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0002.MOV', 'clip');
+        symlink('/etc', $this->reader->path.'/CARD/DCIM/LINK');
+        $browser = $this->browser();
+        $id = $this->card('CARD')->id;
+        $browser->request('GET', "/api/cards/$id");
+        $desk = self::answer($browser);
+        self::assertSame([['still rendered' => 1, 'moving picture' => 1], true], [$desk['kinds'], $desk['complete']]);
+        self::assertSame([['path' => 'DCIM/100ORREL/ORL_0002.MOV', 'what' => 'moving picture', 'bytes' => 4], ['path' => 'DCIM/LINK', 'what' => 'a symbolic link, not followed', 'bytes' => 0]], $desk['others']);
+        $browser->request('GET', "/api/cards/$id/histogram", ['file' => 'DCIM/100ORREL/ORL_0001.JPG']);
+        $histogram = self::answer($browser);
+        self::assertIsArray($histogram['bins']);
+        self::assertCount(64, $histogram['bins']);
+        self::assertContains(1, $histogram['bins'], 'the fullest bin is 1');
+        $browser->request('GET', "/api/cards/$id/hints");
+        self::assertSame(['measured' => 1, 'of' => 1, 'hints' => []], self::answer($browser));
+    }
+
+    public function testSettingsThatCannotBeUsedAreRefusedByNameOfFileAndReason(): void
+    {
+        $file = Home::fromEnvironment()->path.'/settings.yaml';
+        $cases = ["readers: [a\n" => 'line', "readers: ['relative']\nstores: { main: { name: A, path: /a } }" => '"readers" must be', "readers: []\nstores: { main: { name: A } }" => '"stores: main:"', "readers: []\nstores: { main: { name: A, path: /a } }\neject: umount" => '"eject" must be'];
+        foreach ($cases as $yaml => $words) {
+            file_put_contents($file, $yaml);
+            try {
+                (new SettingsFile(Home::fromEnvironment()))->read();
+                self::fail("taken: $yaml");
+            } catch (BadSettings $refused) {
+                self::assertStringContainsString($words, $refused->getMessage());
+                self::assertStringContainsString($file, $refused->getMessage());
+            }
+        }
+    }
+
+    /** fincore of util-linux is the check: the pages that the kernel holds of the file. */
+    public function testAFileIsForgottenByTheKernelSoThatReadingItBackReadsTheDrive(): void
+    {
+        $file = Home::fromEnvironment()->path.'/cache/forget-me';
+        file_put_contents($file, random_bytes(4 << 20));
+        $handle = fopen($file, 'r+');
+        self::assertNotFalse($handle);
+        fsync($handle);
+        fclose($handle);
+        $held = static fn (): string => trim((new Process(['fincore', '-n', '-b', '-o', 'RES', $file]))->mustRun()->getOutput());
+        self::assertSame((string) (4 << 20), $held());
+        (new DropsCache())->forget($file);
+        self::assertSame('0', $held());
+        unlink($file);
+    }
+}
