@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests\server;
+
+use Symfony\Bundle\FrameworkBundle\Console\Application;
+use Symfony\Component\Console\Tester\CommandTester;
+use Symfony\Component\Process\Process;
+use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Server\Intake\StartIntake;
+use VelvetLedger\Server\Jobs\JobQueue;
+use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Persistence\IntakeState;
+use VelvetLedger\Tests\Stills;
+
+/** The verbs on the command line, as a shell script would use them. */
+final class CommandsTest extends LedgerTestCase
+{
+    public function testPlanPrintsShootsFilesTotalsAndProblemsAndCopiesNothing(): void
+    {
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.ORW', Stills::raw('2026-05-04 21:14:09'));
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0002.JPG', '');
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0003.MOV', 'clip');
+        $ran = $this->run_('plan', ['source' => $this->card('CARD')->path, '--description' => 'lantern boats', '--json' => true]);
+        self::assertSame(0, $ran->getStatusCode());
+        $plan = self::decoded($ran->getDisplay());
+        self::assertSame(['source', 'store', 'shoots', 'files', 'totals', 'problems'], array_keys($plan));
+        self::assertSame([
+            ['from' => 'DCIM/100ORREL/ORL_0001.ORW', 'to' => '2026/2026-05-04 lantern boats/2026-05-04_lantern-boats_0001.orw', 'intent' => 'bring in', 'reason' => null],
+            ['from' => 'DCIM/100ORREL/ORL_0001.JPG', 'to' => '2026/2026-05-04 lantern boats/2026-05-04_lantern-boats_0001.jpg', 'intent' => 'bring in', 'reason' => null],
+            ['from' => 'DCIM/100ORREL/ORL_0002.JPG', 'to' => null, 'intent' => 'unreadable', 'reason' => 'the file is empty (0 bytes)'],
+            ['from' => 'DCIM/100ORREL/ORL_0003.MOV', 'to' => null, 'intent' => 'not a still', 'reason' => 'moving picture'],
+        ], array_map(static fn (mixed $file): array => array_intersect_key(\is_array($file) ? $file : [], ['from' => 1, 'to' => 1, 'intent' => 1, 'reason' => 1]), \is_array($plan['files']) ? $plan['files'] : []));
+        self::assertSame([], glob($this->store->path.'/*'));
+        $text = $this->run_('plan', ['source' => $this->card('CARD')->path, '-d' => 'lantern boats'])->getDisplay();
+        self::assertStringContainsString('2026/2026-05-04 lantern boats  21:14 to 21:14  1 of 1 frames, 2 files', $text);
+        self::assertStringContainsString('! DCIM/100ORREL/ORL_0002.JPG cannot be read: the file is empty (0 bytes).', $text);
+    }
+
+    public function testIntakeBringsInAndEndsWith0OnlyWhenNothingWentWrong(): void
+    {
+        $this->reader->put('GOOD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
+        $this->reader->put('BAD/DCIM/100ORREL/ORL_0002.JPG', Stills::jpeg('2026-05-04 21:15:09'));
+        $this->reader->put('BAD/DCIM/100ORREL/ORL_0003.JPG', str_repeat("\0", 600));
+        $good = $this->run_('intake', ['source' => $this->card('GOOD')->path, '-d' => 'boats', '--json' => true]);
+        self::assertSame(0, $good->getStatusCode());
+        $receipt = self::decoded($good->getDisplay());
+        self::assertSame(['receipt', 'lines'], array_keys($receipt));
+        self::assertFileExists($this->store->path.'/2026/2026-05-04 boats/2026-05-04_boats_0001.jpg');
+        $bad = $this->run_('intake', ['source' => $this->card('BAD')->path]);
+        self::assertSame(1, $bad->getStatusCode());
+        self::assertStringContainsString('unreadable: DCIM/100ORREL/ORL_0003.JPG: it starts with nothing but zeros', $bad->getDisplay());
+        self::assertStringContainsString('2 files on the card: 1 brought in and proven, 1 unreadable.', $bad->getDisplay());
+        $again = $this->run_('intake', ['source' => $this->card('GOOD')->path]);
+        self::assertSame(1, $again->getStatusCode());
+        self::assertStringContainsString('nothing to bring in', $again->getErrorOutput());
+    }
+
+    public function testASourceThatIsNotThereIsSaidInASentence(): void
+    {
+        foreach (['plan', 'intake'] as $verb) {
+            $ran = $this->run_($verb, ['source' => $this->reader->path.'/PULLED']);
+            self::assertSame(1, $ran->getStatusCode());
+            self::assertStringContainsString('is not a folder that can be read. If it is a card, it may have been pulled out.', $ran->getErrorOutput());
+        }
+    }
+
+    public function testReadPrintsOneObjectAFileInOrderWithNullForWhatIsUnknown(): void
+    {
+        $jpeg = $this->reader->put('b.JPG', Stills::jpeg('2026-05-04 21:14:09', 3, 7));
+        $text = $this->reader->put('a.txt.jpg', 'a text file');
+        $ran = $this->run_('read', ['file' => [$jpeg, $text, '/nowhere.cr2'], '--json' => true]);
+        self::assertSame(1, $ran->getStatusCode());
+        $found = self::decoded($ran->getDisplay());
+        self::assertCount(3, $found);
+        [$one, $two, $three] = array_map(static fn (mixed $row): array => \is_array($row) ? $row : [], array_values($found));
+        foreach (['file', 'kind', 'takenAt', 'subsecond', 'offset', 'make', 'model', 'serial', 'lens', 'exposureSeconds', 'fNumber', 'iso', 'focalLengthMm', 'exposureBiasEv', 'orientation', 'width', 'height', 'rating', 'previews', 'readBy', 'error'] as $field) {
+            self::assertArrayHasKey($field, $one);
+            self::assertArrayHasKey($field, $three);
+        }
+        self::assertSame(['2026-05-04T21:14:09', '07', 'core', null, 'still rendered'], [$one['takenAt'], $one['subsecond'], $one['readBy'], $one['error'], $one['kind']]);
+        self::assertSame([null, null, true], [$two['takenAt'], $two['readBy'], str_contains(\is_string($two['error']) ? $two['error'] : '', 'no still-picture format known')]);
+        self::assertStringContainsString('could not read /nowhere.cr2', \is_string($three['error']) ? $three['error'] : '');
+        self::assertStringContainsString('model              Orrel M4', $this->run_('read', ['file' => [$jpeg]])->getDisplay());
+    }
+
+    public function testAWorkerTakesTheJobRunsItAndStopsWhenTold(): void
+    {
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
+        $queue = $this->service(JobQueue::class);
+        $this->service(StartIntake::class)->start($this->card('CARD'), new Wishes(), static fn (Intake $intake) => $queue->ask((int) $intake->id));
+        $worker = new Process([\PHP_BINARY, \dirname(__DIR__, 2).'/server/console.php', 'work']);
+        $worker->start();
+        $done = fn (): bool => false !== $this->ledger()->getConnection()->fetchOne("SELECT 1 FROM intake WHERE state = 'done'");
+        for ($i = 0; $i < 200 && !$done(); ++$i) {
+            usleep(100_000);
+        }
+        $worker->signal(\SIGTERM);
+        self::assertSame(0, $worker->wait(), $worker->getErrorOutput());
+        $this->ledger()->clear();
+        self::assertSame(IntakeState::Done, $this->ledger()->find(Intake::class, 1)?->state);
+        self::assertSame(0, $this->ledger()->getConnection()->fetchOne('SELECT count(*) FROM job WHERE ended_at IS NULL'));
+    }
+
+    public function testPrepareMarksANewStoreAndNeverAnAbsentOne(): void
+    {
+        unlink($this->store->path.'/.velvet-ledger-store');
+        self::assertSame(0, $this->run_('prepare', [])->getStatusCode());
+        self::assertFileExists($this->store->path.'/.velvet-ledger-store');
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
+        $this->run_('intake', ['source' => $this->card('CARD')->path]);
+        unlink($this->store->path.'/.velvet-ledger-store');
+        self::assertStringContainsString('Attach its drive', $this->run_('prepare', [])->getDisplay());
+        self::assertFileDoesNotExist($this->store->path.'/.velvet-ledger-store', 'a folder where the drive is not mounted is no store');
+    }
+
+    /** @param array<string, mixed> $input */
+    private function run_(string $verb, array $input): CommandTester
+    {
+        $tester = new CommandTester((new Application(self::bootKernel()))->find($verb));
+        $tester->execute($input, ['capture_stderr_separately' => true]);
+
+        return $tester;
+    }
+
+    /** @return array<mixed> */
+    private static function decoded(string $json): array
+    {
+        $decoded = json_decode($json, true);
+        self::assertIsArray($decoded, $json);
+
+        return $decoded;
+    }
+}

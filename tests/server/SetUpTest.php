@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests\server;
+
+use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process;
+use VelvetLedger\Tests\Folder;
+
+/** What bin/ledger says when the machine is not as it should be, and that it ends only what it started. */
+final class SetUpTest extends TestCase
+{
+    public function testAPortInUseIsSaidWithWhatToDo(): void
+    {
+        $server = stream_socket_server('tcp://127.0.0.1:0');
+        self::assertNotFalse($server);
+        $port = substr((string) strrchr((string) stream_socket_get_name($server, false), ':'), 1);
+        [$code, $said] = self::shell('LEDGER_PORT='.$port.' LEDGER_VERB=start start_server');
+        self::assertSame(1, $code);
+        self::assertStringContainsString("Port $port on 127.0.0.1 is in use by another program.", $said);
+        self::assertStringContainsString('LEDGER_PORT=7500 bin/ledger start', $said);
+    }
+
+    public function testWithoutSudoThePackagesAreNamedWithTheCommandForRoot(): void
+    {
+        [$code, $said] = self::shell('id() { echo 1000; }; command() { [ "$2" = sudo ] && return 1; builtin command "$@"; }; install_debian_packages no-such-package-here');
+        self::assertSame(1, $code);
+        self::assertStringContainsString('there is no sudo to install them with. As root, run: apt-get install --no-install-recommends no-such-package-here', $said);
+    }
+
+    public function testAFullDiskIsSaidBeforeAnythingIsWritten(): void
+    {
+        [$code, $said] = self::shell('need_room "$LEDGER_HOME" 999999999');
+        self::assertSame(1, $code);
+        self::assertMatchesRegularExpression('/There are \d+ MB free below .* and 999999999 MB are needed/', $said);
+    }
+
+    public function testADatabaseThatDoesNotStartShowsItsLastWords(): void
+    {
+        $home = new Folder();
+        mkdir($home->path.'/pg', 0o700);
+        $home->put('pg/PG_VERSION', "15\n");
+        $home->put('pg.password', 'x');
+        chmod($home->path, 0o755);
+        shell_exec('[ "$(id -u)" -eq 0 ] && chown -R postgres '.escapeshellarg($home->path.'/pg'));
+        [$code, $said] = self::shell('start_postgres', $home);
+        self::assertSame(1, $code);
+        self::assertStringContainsString('did not start; its last words are above. Nothing was changed in it.', $said);
+    }
+
+    public function testOnlyAProcessOfItsOwnIsEnded(): void
+    {
+        $stranger = new Process(['sleep', '60']);
+        $stranger->start();
+        $home = new Folder();
+        $home->put('run/nginx.pid', (string) $stranger->getPid());
+        self::shell('end_process "$LEDGER_HOME/run/nginx.pid" "$LEDGER_HOME"', $home);
+        self::assertTrue($stranger->isRunning(), 'the pid file names a process that is not ours');
+        $ours = new Process(['sleep', '61']);
+        $ours->start();
+        $home->put('run/nginx.pid', (string) $ours->getPid());
+        self::shell('end_process "$LEDGER_HOME/run/nginx.pid" "sleep 61"', $home);
+        self::assertFalse($ours->isRunning());
+        $stranger->stop(0);
+    }
+
+    public function testAnUnknownVerbPrintsTheVerbsAndFails(): void
+    {
+        $ran = new Process([\dirname(__DIR__, 2).'/bin/ledger', 'fly']);
+        $ran->run();
+        self::assertSame(2, $ran->getExitCode());
+        self::assertStringContainsString('bin/ledger intake SOURCE', $ran->getOutput());
+    }
+
+    public function testTheFirstSettingsNameTheUsualMountPoints(): void
+    {
+        $home = new Folder();
+        self::shell('make_home', $home);
+        $settings = (string) file_get_contents($home->path.'/settings.yaml');
+        foreach (['/media/*', '/run/media/*', '/Volumes', 'Velvet Ledger', 'umount'] as $words) {
+            self::assertStringContainsString($words, $settings);
+        }
+        self::assertSame('0600', substr(\sprintf('%o', (int) fileperms($home->path.'/token')), -4));
+        self::assertSame(24, \strlen((string) file_get_contents($home->path.'/token')));
+    }
+
+    /** @return array{int, string} exit code and all that was said */
+    private static function shell(string $script, ?Folder $home = null): array
+    {
+        $home ??= new Folder();
+        $ops = \dirname(__DIR__, 2).'/ops';
+        $run = new Process(['bash', '-c', "for part in common packages postgres server; do source $ops/\$part.sh; done; $script"], null, ['LEDGER_HOME' => $home->path, 'HOME' => $home->path], null, 60);
+        $run->run();
+
+        return [(int) $run->getExitCode(), $run->getOutput().$run->getErrorOutput()];
+    }
+}
