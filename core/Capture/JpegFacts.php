@@ -38,8 +38,8 @@ final class JpegFacts
             }
         }
         foreach ($jpeg->segments as $segment) {
-            if (null === $draft->takenAt && $segment->isApp(13) && IptcRecord::JPEG_SIGNATURE === $bytes->upTo($segment->at, \strlen(IptcRecord::JPEG_SIGNATURE))) {
-                $iptc = IptcRecord::ofResources(substr($bytes->upTo($segment->at, $segment->length), \strlen(IptcRecord::JPEG_SIGNATURE)));
+            if (null === $draft->takenAt && $segment->isApp(13)) {
+                $iptc = IptcRecord::ofSegment($bytes->upTo($segment->at, $segment->length));
                 $draft->takenAt = CapturedAt::fromExif($iptc->createdAt(), null, $iptc->offset());
             }
         }

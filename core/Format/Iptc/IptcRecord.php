@@ -9,7 +9,11 @@ use VelvetLedger\Core\Format\ByteOrder;
 /** The application record of IPTC-IIM 4.2 (record 2), as image resource 0x0404 of a JPEG's APP13 segment carries it. */
 final readonly class IptcRecord
 {
-    public const JPEG_SIGNATURE = "Image resources\0";
+    private const RESOURCE_MARK = '8BIM';
+
+    /** The segment begins with the name of the program that made it, ended by a NUL and seldom longer than this. */
+    private const LONGEST_NAME = 32;
+
     private const IIM_RESOURCE = 0x0404;
     private const DATE_CREATED = 55;
     private const TIME_CREATED = 60;
@@ -19,11 +23,19 @@ final readonly class IptcRecord
     {
     }
 
-    /** @param string $segment the segment's payload behind its signature; damaged parts say nothing */
+    /** @param string $segment the payload of an APP13 segment; damaged parts say nothing */
+    public static function ofSegment(string $segment): self
+    {
+        $nameEnds = strpos(substr($segment, 0, self::LONGEST_NAME), "\0");
+
+        return false === $nameEnds ? new self([]) : self::ofResources(substr($segment, $nameEnds + 1));
+    }
+
+    /** @param string $segment image resources, one after the other */
     public static function ofResources(string $segment): self
     {
         $at = 0;
-        while ('8BIM' === substr($segment, $at, 4) && $at + 12 <= \strlen($segment)) {
+        while (self::RESOURCE_MARK === substr($segment, $at, 4) && $at + 12 <= \strlen($segment)) {
             $id = ByteOrder::Big->u16($segment, $at + 4);
             $name = 1 + \ord($segment[$at + 6]);
             $sizeAt = $at + 6 + $name + $name % 2;
