@@ -99,7 +99,7 @@ test("a long copy survives a reload, stops when the card is pulled, and goes on"
 test("a store that is away is said before anything is begun", async ({ ledger: page }) => {
   rmSync(`${store}/.velvet-ledger-store`);
   await expect(page.getByText("The store Anvil is not there.")).toBeVisible({ timeout: 3000 });
-  await page.getByRole("row", { name: "VANTRY_6" }).click();
+  await page.getByRole("row", { name: "TOWER" }).click();
   await expect(page.getByText("Anvil is not there")).toBeVisible();
-  await expect(page.getByRole("button", { name: "Bring in 42 frames" })).toBeDisabled();
+  await expect(page.getByRole("button", { name: "Bring in 14 frames" })).toBeDisabled();
 });

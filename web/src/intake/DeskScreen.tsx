@@ -36,6 +36,7 @@ function DeskForCard({ card }: { card: string }) {
 
   const byDate = group(desk.data?.frames ?? []);
   const dates = Object.keys(byDate).sort();
+  const onlyOne = desk.data?.complete === true && dates.length === 1; // its pictures are shown at once
   const gone = !present || (desk.error instanceof Refused && desk.error.status === 404);
   const ready = present && plan.data !== undefined && plan.data.totals.filesToBringIn > 0 && plan.data.store.present && !begin.isPending;
   const start = () => {
@@ -119,12 +120,12 @@ function DeskForCard({ card }: { card: string }) {
             description={wishes.descriptions[date] ?? ""}
             hints={hints.data}
             marks={marks}
-            open={open[date] ?? dates.length === 1}
+            open={open[date] ?? onlyOne}
             present={present}
             scroller={scroller}
             onDescribe={describe}
             onOpen={() => {
-              setOpen((now) => ({ ...now, [date]: !(now[date] ?? dates.length === 1) }));
+              setOpen((now) => ({ ...now, [date]: !(now[date] ?? onlyOne) }));
             }}
           />
         ))}

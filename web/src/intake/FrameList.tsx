@@ -103,7 +103,7 @@ export function FrameList({ frames, hints, marks, label, scroller, onLook }: Pro
               key={frame.key}
               role="row"
               aria-rowindex={item.index + 1}
-              className={`${GRID} absolute right-0 left-0 items-center border-b border-white/25 ${marked ? "" : frame.unmarked ? "text-white/75" : "line-through decoration-white/60"}`}
+              className={`${GRID} absolute right-0 left-0 items-center border-b border-white/25 ${marked ? "" : frame.unmarked ? "text-white" : "line-through decoration-white/60"}`}
               style={{ top: item.start - top, height: ROW }}
             >
               <span role="cell">

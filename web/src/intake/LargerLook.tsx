@@ -105,7 +105,7 @@ export function LargerLook({ card, frame, position, of, marked, words, onStep, o
           {FACTS.filter((fact) => !["name", "time", "size", "files"].includes(fact.value)).map((fact) =>
             fact.of(frame) ? (
               <div key={fact.value} className="contents">
-                <dt className="text-white/85">{fact.name}</dt>
+                <dt className="text-white">{fact.name}</dt>
                 <dd>{fact.of(frame)}</dd>
               </div>
             ) : null,
@@ -143,7 +143,7 @@ export function LargerLook({ card, frame, position, of, marked, words, onStep, o
 function Fact({ name, value }: { name: string; value: string }) {
   return (
     <>
-      <dt className="text-white/85">{name}</dt>
+      <dt className="text-white">{name}</dt>
       <dd>{value}</dd>
     </>
   );

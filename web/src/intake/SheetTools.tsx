@@ -30,7 +30,7 @@ export function SheetTools({ frames, shown, hints, marks, show, sort, view, onSh
   const bodies = [...new Set(frames.map((frame) => frame.facts?.body ?? "unknown"))];
   const measuring = hints !== undefined && hints.measured < hints.of;
   return (
-    <div className="space-y-[3px] px-[14px] py-[9px]">
+    <div className="px-[14px] py-[7px] leading-6">
       <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
         <span>
           <b>{count(frames.length, "frame")}</b>, {marked.length} marked
@@ -88,7 +88,7 @@ export function SheetTools({ frames, shown, hints, marks, show, sort, view, onSh
           </span>
         )}
         {measuring && (
-          <span className="text-white/85">
+          <span className="text-white">
             looking at pictures: {hints.measured} of {hints.of}
           </span>
         )}

@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests\server;
+
+use PHPUnit\Framework\Attributes\TestWith;
+use Symfony\Component\Cache\Adapter\ArrayAdapter;
+use VelvetLedger\Core\Capture\CaptureFacts;
+use VelvetLedger\Core\Capture\CoreFactsReader;
+use VelvetLedger\Core\Capture\FirstThatReads;
+use VelvetLedger\Core\Capture\Preview;
+use VelvetLedger\Core\Card\CardContents;
+use VelvetLedger\Core\Card\FrameReader;
+use VelvetLedger\Core\Format\BrokenFile;
+use VelvetLedger\Core\Hint\FrameHint;
+use VelvetLedger\Demo\Body;
+use VelvetLedger\Demo\CameraFile;
+use VelvetLedger\Demo\Fault;
+use VelvetLedger\Demo\Painter;
+use VelvetLedger\Demo\Scene;
+use VelvetLedger\Demo\Shot;
+use VelvetLedger\Server\Cards\CardHints;
+use VelvetLedger\Server\Settings\Home;
+use VelvetLedger\Server\Tools\CouldNotMakePicture;
+use VelvetLedger\Server\Tools\ExifToolReader;
+use VelvetLedger\Server\Tools\Pictures;
+use VelvetLedger\Server\Tools\PixelsWithGd;
+use VelvetLedger\Tests\Stills;
+
+/** The adapters to libvips, GD and ExifTool. */
+final class PicturesTest extends LedgerTestCase
+{
+    public function testASmallPictureIsTheCamerasOwnThumbnailAndALargerOneIsScaledAndKept(): void
+    {
+        $file = $this->reader->put('a.JPG', CameraFile::jpeg(Body::orrelM4(), self::shot(Fault::None), (new Painter())->paint(self::shot(Fault::None), 1536, 1024)));
+        $facts = (new CoreFactsReader())->read($file);
+        $pictures = new Pictures(Home::fromEnvironment());
+        $thumbnail = $facts->previews[0];
+        self::assertSame(substr((string) file_get_contents($file), $thumbnail->offset, $thumbnail->length), $pictures->of($file, $facts, 160));
+        $scaled = $pictures->of($file, $facts, 480);
+        self::assertSame([480, 320], \array_slice((array) getimagesizefromstring($scaled), 0, 2));
+        $kept = glob(Home::fromEnvironment()->path.'/cache/pictures/*.jpg');
+        self::assertContains($scaled, array_map(file_get_contents(...), \is_array($kept) ? $kept : []));
+        self::assertSame($scaled, $pictures->of($file, $facts, 480));
+    }
+
+    /** Exif orientation 6: the top of the picture is at the right of what is stored (DC-008 section 4.6.4). */
+    #[TestWith([1, 480, 320])]
+    #[TestWith([3, 480, 320])]
+    #[TestWith([6, 320, 480])]
+    #[TestWith([8, 320, 480])]
+    public function testPicturesAreUprightHoweverTheCameraWasHeld(int $orientation, int $width, int $height): void
+    {
+        $file = $this->reader->put('a.ORW', CameraFile::raw(Body::orrelM4(), self::shot(Fault::None), (new Painter())->paint(self::shot(Fault::None), 1536, 1024)->scaled(1200, 800)));
+        shell_exec('exiftool -q -m -overwrite_original -n -IFD0:Orientation='.$orientation.' '.escapeshellarg($file).' 2>/dev/null');
+        $facts = (new CoreFactsReader())->read($file);
+        self::assertSame($orientation, $facts->orientation);
+        self::assertSame([$width, $height], \array_slice((array) getimagesizefromstring((new Pictures(Home::fromEnvironment()))->of($file, $facts, 480)), 0, 2));
+    }
+
+    public function testAPreviewThatCannotBeDecodedOrIsNotThereIsSaidSo(): void
+    {
+        $file = $this->reader->put('a.JPG', "\xFF\xD8\xFF\xE0".str_repeat('not a picture', 400));
+        $pictures = new Pictures(Home::fromEnvironment());
+        $said = [];
+        foreach ([new CaptureFacts(), new CaptureFacts(previews: [new Preview(0, 4000, 4000, 3000)])] as $facts) {
+            try {
+                $pictures->of($file, $facts, 480);
+            } catch (CouldNotMakePicture $error) {
+                $said[] = $error->getMessage();
+            }
+        }
+        self::assertCount(2, $said);
+        self::assertStringContainsString('holds no preview', $said[0]);
+        self::assertStringContainsString('cannot be decoded', $said[1]);
+        self::assertNull((new PixelsWithGd())->luminance('not a picture', 100));
+    }
+
+    public function testBrightnessIsThatOfRec601AndScaledToTheEdge(): void
+    {
+        $image = imagecreatetruecolor(400, 200);
+        self::assertNotFalse($image);
+        imagefill($image, 0, 0, (int) imagecolorallocate($image, 200, 100, 50));
+        ob_start();
+        imagepng($image);
+        $picture = (new PixelsWithGd())->luminance((string) ob_get_clean(), 100);
+        self::assertSame([100, 50], [$picture?->width, $picture?->height]);
+        self::assertSame([(int) round(0.299 * 200 + 0.587 * 100 + 0.114 * 50)], array_keys($picture?->histogram() ?? []));
+    }
+
+    public function testHintsComeBitByBitAndStay(): void
+    {
+        foreach ([Fault::None, Fault::LensCap, Fault::Blown] as $i => $fault) {
+            $shot = self::shot($fault, $i + 1);
+            $this->reader->put(\sprintf('CARD/DCIM/100ORREL/ORL_%04d.JPG', $i + 1), CameraFile::jpeg(Body::orrelM4(), $shot, (new Painter())->paint($shot, 480, 320)));
+        }
+        $frames = CardContents::read($this->card('CARD')->path, new FrameReader(new CoreFactsReader()))->frames;
+        $hints = new CardHints(new PixelsWithGd(), new ArrayAdapter());
+        self::assertSame(['measured' => 0, 'of' => 3, 'hints' => []], $hints->within($this->card('CARD'), $frames, -1));
+        $found = $hints->within($this->card('CARD'), $frames, 60);
+        self::assertSame([3, 3], [$found['measured'], $found['of']]);
+        self::assertSame([['black'], ['blown']], array_map(static fn (array $some): array => array_map(static fn (FrameHint $one): string => $one->hint->value, $some), array_values($found['hints'])));
+        self::assertSame($found, $hints->within($this->card('CARD'), $frames, -1), 'what was measured is kept');
+    }
+
+    public function testExifToolReadsWhatTheCoreDoesNotAndOnlyPictures(): void
+    {
+        $image = imagecreatetruecolor(30, 20);
+        self::assertNotFalse($image);
+        imagepng($image, $this->reader->path."/it's a picture.png");
+        $reader = new FirstThatReads(new CoreFactsReader(), new ExifToolReader());
+        $facts = $reader->read($this->reader->path."/it's a picture.png");
+        self::assertSame(['exiftool', 30, 20], [$facts->readBy, $facts->width, $facts->height]);
+        self::assertSame('core', $reader->read($this->reader->put('a.JPG', Stills::jpeg('2026-05-04 21:14:09')))->readBy);
+        foreach (['text' => 'a text file', "line\nbreak" => "\x89PNG\r\n\x1A\n".str_repeat('x', 600)] as $name => $content) {
+            try {
+                $reader->read($this->reader->put($name, $content));
+                self::fail("$name was read");
+            } catch (BrokenFile $error) {
+                self::assertStringContainsString('no still-picture format known here', $error->getMessage());
+            }
+        }
+        self::assertSame(30, $reader->read($this->reader->path."/it's a picture.png")->width, 'and goes on after an error');
+    }
+
+    private static function shot(Fault $fault, int $number = 1): Shot
+    {
+        return new Shot(Scene::SaltPans, $number, 1_777_900_000 + 60 * $number, 0, 9, fault: $fault);
+    }
+}
