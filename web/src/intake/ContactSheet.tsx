@@ -51,7 +51,7 @@ export function ContactSheet({ card, date, frames, hints, marks, present, scroll
           .join(", "),
         source: pictureOf(card, frame, edge),
         captions: captions.map((fact) => fact.of(frame)),
-        stamp: words,
+        stamp: stamp(frame, marked, hints?.hints[frame.key], true),
         struck: !marked && !frame.unmarked,
         dimmed: !marked || !present,
         chosen: marked,

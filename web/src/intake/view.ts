@@ -41,15 +41,15 @@ export const kinds = (frame: CardFrame): string => frame.files.map((name) => nam
 
 export const hasHint = (hints: FrameHint[] | undefined, name: HintName): boolean => hints?.some((one) => one.hint === name) ?? false;
 
-/** What a frame's stamp says, its state first and then its hints. */
-export function stamp(frame: CardFrame, marked: boolean, hints: FrameHint[] | undefined): string | null {
+/** What is said of a frame, its state first, then its hints; where its twin stands is left to the longer form. */
+export function stamp(frame: CardFrame, marked: boolean, hints: FrameHint[] | undefined, brief = false): string | null {
   const words = [
     frame.held && !marked ? "held" : frame.held ? "held, again" : null,
-    frame.twin && !frame.held ? (frame.twin.onThisCard ? "twin" : `twin on ${frame.twin.where}`) : null,
     frame.sameExposure ? "held, other bytes" : null,
     !marked && !frame.unmarked ? "left out" : null,
     frame.caution ? "look here" : frame.datedByFile ? "file time" : null,
     ...(hints ?? []).map((one) => (one.of ? `${one.hint} ${one.place}/${one.of}` : one.hint)),
+    frame.twin && !frame.held ? (brief || frame.twin.onThisCard ? "twin" : `twin on ${frame.twin.where}`) : null,
   ];
   return words.filter((word) => word !== null).join(" · ") || null;
 }

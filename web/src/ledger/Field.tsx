@@ -36,7 +36,7 @@ export function TextButton({
       type="button"
       disabled={disabled}
       onClick={onClick}
-      className={`inline-block leading-6 underline underline-offset-3 disabled:no-underline disabled:opacity-60 ${onMat ? "text-white decoration-white/60 hover:decoration-white focus-visible:outline-white" : "text-velvet decoration-velvet/50 hover:decoration-velvet"}`}
+      className={`${onMat ? "inline-block leading-6" : ""} underline underline-offset-3 disabled:no-underline disabled:opacity-60 ${onMat ? "text-white decoration-white/60 hover:decoration-white focus-visible:outline-white" : "text-velvet decoration-velvet/50 hover:decoration-velvet"}`}
     >
       {children}
     </button>

@@ -13,7 +13,7 @@ const ITEM = "flex cursor-pointer items-baseline gap-2 px-3 py-[3px] outline-non
 function Menu({ label, value, onMat, children }: { label: string; value: string; onMat: boolean; children: ReactNode }) {
   return (
     <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger className={`inline-block leading-6 ${onMat ? "focus-visible:outline-white" : ""}`}>
+      <DropdownMenu.Trigger className={onMat ? "inline-block leading-6 focus-visible:outline-white" : ""}>
         {label} <span className={`underline underline-offset-3 ${onMat ? "decoration-white/60" : "decoration-velvet/50 text-velvet"}`}>{value}</span>
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>

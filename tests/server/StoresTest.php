@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests\server;
+
+use Doctrine\DBAL\DriverManager;
+use Doctrine\DBAL\Exception\ConnectionException;
+use Psr\Log\NullLogger;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpKernel\Event\ExceptionEvent;
+use Symfony\Component\HttpKernel\HttpKernelInterface;
+use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Server\Cards\CardSummaries;
+use VelvetLedger\Server\Cards\Readers;
+use VelvetLedger\Server\Cards\Volume;
+use VelvetLedger\Server\Http\Errors;
+use VelvetLedger\Server\Intake\CouldNotBegin;
+use VelvetLedger\Server\Intake\NamesAtStore;
+use VelvetLedger\Server\Intake\StartIntake;
+use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Settings\Megabytes;
+use VelvetLedger\Server\Settings\Settings;
+use VelvetLedger\Server\Settings\Store;
+use VelvetLedger\Server\Settings\StoreAbsent;
+use VelvetLedger\Tests\Stills;
+
+/** Stores and readers: where they are, what is in use there, and what is said when they are away. */
+final class StoresTest extends LedgerTestCase
+{
+    public function testNamesInUseAreThoseOnTheDriveAndThosePromisedWithoutRegardToCaseOrForm(): void
+    {
+        $this->store->put('2026/2026-05-04 boats/Taken.JPG', 'x');
+        $this->store->put("2026/2026-05-04 boats/e\u{301}toile.jpg", 'x');
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
+        $this->service(StartIntake::class)->start($this->card('CARD'), new Wishes(['2026-05-04' => 'boats']), static fn (Intake $intake) => null);
+        $names = new NamesAtStore(new Store('Main', $this->store->path), $this->ledger()->getConnection());
+        $folder = '2026/2026-05-04 boats';
+        $inUse = array_map(static fn (string $name): bool => $names->isTaken($folder, $name), ['taken.jpg', "\u{e9}toile.jpg", '2026-05-04_boats_0001.jpg', '2026-05-04_boats_0002.jpg']);
+        self::assertSame([true, true, true, false], $inUse);
+        self::assertFalse($names->isTaken('2026/another', 'taken.jpg'));
+    }
+
+    public function testTwoCardsPlannedAtOnceNeverPromiseOneName(): void
+    {
+        $this->reader->put('A/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09', 1));
+        $this->reader->put('B/DCIM/100VANTR/V6A_0001.JPG', Stills::jpeg('2026-05-04 21:15:09', 2));
+        foreach (['A', 'B'] as $card) {
+            $this->service(StartIntake::class)->start($this->card($card), new Wishes(), static fn (Intake $intake) => null);
+        }
+        $names = $this->ledger()->getConnection()->fetchFirstColumn('SELECT name FROM receipt_line ORDER BY id');
+        self::assertSame(['2026-05-04_0001.jpg', '2026-05-04_0001-2.jpg'], $names);
+    }
+
+    public function testAStoreWithoutItsMarkIsAbsentAndOneThatIsTooSmallIsRefusedBeforeAnythingIsCopied(): void
+    {
+        $store = new Store('Anvil', $this->store->path.'/new/store');
+        self::assertSame([false, null], [$store->isPresent(), $store->freeBytes()]);
+        $store->mark();
+        self::assertTrue($store->isPresent());
+        self::assertGreaterThan(0, $store->freeBytes());
+        self::assertStringContainsString('14.20 GB free and this intake needs 20.00 GB', CouldNotBegin::noRoom($store, 20_000_000_000, 14_200_000_000)->getMessage());
+        $this->store->put('a-file', '');
+        $this->expectException(StoreAbsent::class);
+        $this->expectExceptionMessage('could not be made. Make it, or name another in the settings.');
+        (new Store('Anvil', $this->store->path.'/a-file/below'))->mark();
+    }
+
+    public function testReadersAreFoldersOrPatternsAndAVolumeNeedsADcimFolder(): void
+    {
+        foreach (['me/CARD/DCIM', 'me/DISK/Pictures', 'you/OTHER/DCIM', 'me/.hidden/DCIM'] as $folder) {
+            mkdir($this->reader->path.'/'.$folder, 0o777, true);
+        }
+        $labels = static fn (string ...$roots): array => array_map(static fn (Volume $volume): string => $volume->label(), (new Readers(new Settings(array_values($roots), new Store('x', '/x'))))->volumes());
+        self::assertSame(['CARD', 'OTHER'], $labels($this->reader->path.'/*'));
+        self::assertSame(['CARD'], $labels($this->reader->path.'/me', $this->reader->path.'/me', '/no/such/reader'));
+        self::assertSame([], $labels());
+    }
+
+    public function testACardsSummaryFollowsItsFolders(): void
+    {
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', '12345', 1_777_000_000);
+        $summaries = $this->service(CardSummaries::class);
+        $first = $summaries->of($this->card('CARD'));
+        self::assertSame([1, 1, 5, 1_777_000_000, 1_777_000_000], [$first->frames, $first->files, $first->bytes, $first->first, $first->last]);
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0002.MOV', '1234567');
+        touch($this->reader->path.'/CARD/DCIM/100ORREL', time() + 5);
+        self::assertSame([1, 2, 12], [$summaries->of($this->card('CARD'))->frames, $summaries->of($this->card('CARD'))->files, $summaries->of($this->card('CARD'))->bytes]);
+        self::assertSame(0, $summaries->of($this->card('GONE'))->files);
+    }
+
+    public function testADatabaseThatDoesNotAnswerIsSaidWithWhatToDo(): void
+    {
+        $dead = DriverManager::getConnection(['driver' => 'pdo_pgsql', 'host' => '127.0.0.1', 'port' => 1, 'user' => 'x', 'password' => 'x']);
+        try {
+            $dead->fetchOne('SELECT 1');
+            self::fail('port 1 answered');
+        } catch (ConnectionException $error) {
+            $event = new ExceptionEvent(self::bootKernel(), Request::create('/api/cards'), HttpKernelInterface::MAIN_REQUEST, $error);
+            (new Errors(new NullLogger()))($event);
+            self::assertSame(503, $event->getResponse()?->getStatusCode());
+            self::assertStringContainsString('bin\/ledger start', (string) $event->getResponse()->getContent());
+        }
+    }
+
+    public function testSizesInSentences(): void
+    {
+        self::assertSame(['0.5 kB', '1.5 MB', '14.20 GB'], array_map(Megabytes::of(...), [500, 1_500_000, 14_200_000_000]));
+    }
+}

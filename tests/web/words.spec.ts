@@ -1,0 +1,124 @@
+import { expect, test } from "@playwright/test";
+import type { CardFrame } from "../../web/src/api/types";
+import { isShown, kinds, sorted, stamp, stem } from "../../web/src/intake/view";
+import { clock, count, day, duration, exposure, figure, hour, size, span } from "../../web/src/words/format";
+
+/** How figures, dates and states are put into words; tables of cases. */
+const table = <A extends unknown[]>(of: (...given: A) => unknown, cases: [A, unknown][]) => {
+  for (const [given, expected] of cases) expect(of(...given), JSON.stringify(given)).toBe(expected);
+};
+
+test("sizes, counts, durations and exposures", () => {
+  table(size, [
+    [[0], "0.0 kB"],
+    [[999], "1.0 kB"],
+    [[38_400], "38 kB"],
+    [[1_500_000], "1.5 MB"],
+    [[14_200_000_000], "14.20 GB"],
+    [[1_100_000_000_000], "1.10 TB"],
+  ]);
+  table(
+    (n: number) => count(n, "frame"),
+    [
+      [[0], "0 frames"],
+      [[1], "1 frame"],
+      [[3000], "3,000 frames"],
+    ],
+  );
+  expect(figure(12_345)).toBe("12,345");
+  table(duration, [
+    [[0.4], "a second"],
+    [[42], "42 s"],
+    [[150], "3 min"],
+    [[7300], "2 h 2 min"],
+  ]);
+  table(exposure, [
+    [[1 / 60], "1/60 s"],
+    [[0.00929], "1/108 s"],
+    [[0.5], "0.5 s"],
+    [[30], "30 s"],
+  ]);
+});
+
+test("dates are said as the camera wrote them, whatever this machine's time zone", () => {
+  table(day, [
+    [["2026-05-04"], "Mon 4 May"],
+    [["2028-02-29"], "Tue 29 February"],
+    [["2026-12-31"], "Thu 31 December"],
+    [["2026-03-29"], "Sun 29 March"],
+  ]);
+  table(span, [
+    [["2026-05-04", "2026-05-04"], "4 May 2026"],
+    [["2026-05-04", "2026-05-09"], "4 to 9 May 2026"],
+    [["2026-04-02", "2026-05-07"], "2 April to 7 May 2026"],
+    [["2025-12-31", "2026-01-01"], "31 December 2025 to 1 January 2026"],
+  ]);
+  expect([hour("2026-05-04T21:14:09"), clock("2026-05-04T21:14:09")]).toEqual(["21:14", "21:14:09"]);
+});
+
+const frame = (over: Partial<CardFrame>): CardFrame => ({
+  key: "k",
+  name: "ORL_0001.ORW",
+  date: "2026-05-04",
+  takenAt: "2026-05-04T21:14:09",
+  datedByFile: false,
+  bytes: 10,
+  picture: null,
+  unreadable: false,
+  caution: null,
+  files: ["ORL_0001.ORW", "ORL_0001.JPG"],
+  facts: null,
+  version: "v",
+  held: null,
+  sameExposure: null,
+  twin: null,
+  unmarked: false,
+  ...over,
+});
+const held = { path: "2026/x/y.jpg", since: "2026-05-03", frame: 1 };
+
+test("what a frame's stamp says", () => {
+  const black = [{ hint: "black" as const, place: null, of: null }];
+  const burst = [{ hint: "burst" as const, place: 3, of: 8 }];
+  table(stamp, [
+    [[frame({}), true, undefined], null],
+    [[frame({}), false, undefined], "left out"],
+    [[frame({}), false, black], "left out · black"],
+    [[frame({ held, unmarked: true }), false, burst], "held · burst 3/8"],
+    [[frame({ held, unmarked: true }), true, undefined], "held, again"],
+    [[frame({ held, unmarked: true, twin: { where: "ORREL_A", onThisCard: false } }), false, undefined], "held"],
+    [[frame({ twin: { where: "ORREL_A", onThisCard: false } }), true, undefined], "twin on ORREL_A"],
+    [[frame({ twin: { where: "ORREL_A", onThisCard: false } }), true, black, true], "black · twin"],
+    [[frame({ twin: { where: "DCIM/x", onThisCard: true }, unmarked: true }), false, undefined], "twin"],
+    [[frame({ sameExposure: held }), true, undefined], "held, other bytes"],
+    [[frame({ caution: "damaged", datedByFile: true }), true, undefined], "look here"],
+    [[frame({ datedByFile: true }), true, undefined], "file time"],
+  ]);
+});
+
+test("which frames are shown, and in which order", () => {
+  const blown = [{ hint: "blown" as const, place: null, of: null }];
+  table(isShown, [
+    [[frame({}), "all", false, undefined], true],
+    [[frame({ held }), "new", true, undefined], false],
+    [[frame({ held }), "held", false, undefined], true],
+    [[frame({}), "left out", true, undefined], false],
+    [[frame({}), "left out", false, undefined], true],
+    [[frame({}), "body unknown", true, undefined], true],
+    [[frame({}), "body Orrel M4", true, undefined], false],
+    [[frame({}), "hint blown", true, blown], true],
+    [[frame({}), "hint black", true, blown], false],
+    [[frame({}), "hint black", true, undefined], false],
+  ]);
+  const some = [
+    frame({ name: "B_10.JPG", bytes: 5, files: ["B_10.JPG"] }),
+    frame({ name: "B_9.ORW", bytes: 9, files: ["B_9.ORW"] }),
+    frame({ name: "A_1.JPG", bytes: 7, files: ["A_1.JPG"] }),
+  ];
+  const names = (by: Parameters<typeof sorted>[1]) => sorted(some, by).map(stem);
+  expect(names("time")).toEqual(["B_10", "B_9", "A_1"]);
+  expect(names("name")).toEqual(["A_1", "B_9", "B_10"]);
+  expect(names("size")).toEqual(["B_9", "A_1", "B_10"]);
+  expect(names("kind")).toEqual(["B_10", "A_1", "B_9"]);
+  expect(kinds(frame({}))).toBe("ORW + JPG");
+});
