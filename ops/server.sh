@@ -1,6 +1,7 @@
 # The web server (nginx and php-fpm) and the workers of one ledger, all started and stopped here.
 
-PHP=${PHP:-$(command -v php8.2 || command -v php)}
+find_php() { PHP=$(command -v php8.2 || command -v php); }
+find_php
 
 # Makes the home of a ledger: its folders, its token and, where there are none, its settings.
 make_home() {
