@@ -25,7 +25,7 @@ final class HeifFacts
             try {
                 TiffFacts::gather(TiffReader::at($bytes, $exif->offset + 4 + $skip), $draft);
             } catch (BrokenFile) {
-                $draft->takenAt ??= null; // the picture is whole though its Exif is not
+                // The picture is whole though its Exif is not.
             }
         }
         $size = $items->primarySize();

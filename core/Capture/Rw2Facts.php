@@ -35,7 +35,7 @@ final class Rw2Facts
             try {
                 JpegFacts::gatherAt($bytes, $jpeg->at, $jpeg->length(), $draft);
             } catch (BrokenFile) {
-                $draft->iso ??= null; // a preview that is damaged takes nothing from the raw
+                // A preview that is damaged takes nothing from the raw.
             }
         }
         $right = $main->int(self::RIGHT);

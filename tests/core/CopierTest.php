@@ -97,11 +97,16 @@ final class CopierTest extends TestCase
         self::assertSame([], self::names($this->store->path));
     }
 
-    public function testAFullDriveIsSaidInTheSystemsWordsAndLeavesNothing(): void
+    /** A limit on the size of files stands in for a full drive: the write stops in the middle of the file just so. */
+    public function testAWriteThatStopsHalfwayIsSaidInTheSystemsWordsAndLeavesNothing(): void
     {
-        $source = $this->card->put('a.jpg', str_repeat('x', 100));
+        $source = $this->card->put('a.jpg', str_repeat('x', 300_000));
+        $code = 'require $argv[1]; try { (new VelvetLedger\Core\Transfer\Copier(new VelvetLedger\Server\Tools\DropsCache()))->copy($argv[2], 300000, 0, $argv[3], fn (int $moved) => null); } catch (VelvetLedger\Core\Transfer\CouldNotCopy $failure) { echo $failure->getMessage(); }';
+        $run = \sprintf('trap "" XFSZ; ulimit -f 100; %s -r %s %s %s %s 2>&1', escapeshellarg(\PHP_BINARY), escapeshellarg($code), escapeshellarg(\dirname(__DIR__, 2).'/vendor/autoload.php'), escapeshellarg($source), escapeshellarg($this->store->path.'/a.jpg'));
+        self::assertMatchesRegularExpression('#a\.jpg\.part could not be written past byte 10\d{4}: File too large\.#', (string) shell_exec('bash -c '.escapeshellarg($run)));
+        self::assertSame([], self::names($this->store->path));
         try {
-            (new Copier(self::noCache()))->copy($source, 100, 0, '/dev/full/a.jpg', static fn (int $moved) => null);
+            (new Copier(self::noCache()))->copy($source, 300_000, 0, '/dev/full/a.jpg', static fn (int $moved) => null);
             self::fail('no error');
         } catch (CouldNotCopy $failure) {
             self::assertStringContainsString('/dev/full', $failure->getMessage());

@@ -1,16 +1,7 @@
 import type { Desk } from "../api/types";
 import { Field, TextButton } from "../ledger/Field";
 import { count, figure, size, span } from "../words/format";
-
-const WORDS: [kind: string, one: string, many: string][] = [
-  ["still raw", "raw", "raw"],
-  ["still rendered", "JPEG", "JPEG"],
-  ["sidecar", "sidecar", "sidecars"],
-  ["voice note", "voice note", "voice notes"],
-  ["moving picture", "clip", "clips"],
-  ["camera system file", "system file", "system files"],
-  ["unknown", "unknown file", "unknown files"],
-];
+import { kindsOf } from "../words/kinds";
 
 /** The head of the desk: what card this is and what is on it, in numbers. */
 export function CardSlip({ desk, ejecting, canEject, onEject }: { desk: Desk; ejecting: boolean; canEject: boolean; onEject: () => void }) {
@@ -25,11 +16,7 @@ export function CardSlip({ desk, ejecting, canEject, onEject }: { desk: Desk; ej
         <Field label="on the card">
           {count(desk.framesInAll, "frame")}, {count(desk.filesInAll, "file")}
         </Field>
-        <Field label="kinds">
-          {WORDS.filter(([kind]) => desk.kinds[kind])
-            .map(([kind, one, many]) => `${figure(desk.kinds[kind] ?? 0)} ${desk.kinds[kind] === 1 ? one : many}`)
-            .join(" · ") || "none"}
-        </Field>
+        <Field label="kinds">{kindsOf(desk.kinds)}</Field>
         {first && last && <Field label="taken">{span(first, last)}</Field>}
         <Field label="size">{size(desk.bytesInAll)}</Field>
         {!desk.complete && (

@@ -2,6 +2,7 @@ import type { Companions, Desk, Plan } from "../api/types";
 import { Field, Key } from "../ledger/Field";
 import { Choice } from "../ledger/Menu";
 import { count, figure, size } from "../words/format";
+import { kindsOf } from "../words/kinds";
 
 interface Props {
   desk: Desk;
@@ -37,7 +38,7 @@ export function DeskFoot({ desk, plan, present, ready, busy, stale, companions, 
           <Field label="bring">
             <Choice label="" value={companions} onChoose={onCompanions} options={COMPANIONS} />
           </Field>
-          {totals && totals.filesToBringIn > 0 && <Field label="files">{kinds(totals)}</Field>}
+          {totals && totals.filesToBringIn > 0 && <Field label="files">{kindsOf(totals.kindsToBringIn)}</Field>}
           <Field label="each file is">copied, read back, compared</Field>
         </dl>
         <span className={`totalled col-span-5 col-start-5 grid grid-cols-subgrid py-[3px] text-right ${stale ? "text-faded" : ""}`}>
@@ -73,18 +74,6 @@ const COMPANIONS: { value: Companions; name: string }[] = [
   { value: "raw only", name: "raw only, where there are both" },
   { value: "JPEG only", name: "JPEG only, where there are both" },
 ];
-
-const KINDS: [kind: string, one: string, many: string][] = [
-  ["still raw", "raw", "raw"],
-  ["still rendered", "JPEG", "JPEG"],
-  ["sidecar", "sidecar", "sidecars"],
-  ["voice note", "voice note", "voice notes"],
-];
-
-const kinds = (totals: Plan["totals"]): string =>
-  KINDS.filter(([kind]) => totals.kindsToBringIn[kind])
-    .map(([kind, one, many]) => `${figure(totals.kindsToBringIn[kind] ?? 0)} ${totals.kindsToBringIn[kind] === 1 ? one : many}`)
-    .join(" · ");
 
 function sentence(totals: Plan["totals"], store: string): string {
   const parts = [

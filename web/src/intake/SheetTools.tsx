@@ -2,6 +2,7 @@ import type { CardFrame, HintName, Hints } from "../api/types";
 import { Key, TextButton } from "../ledger/Field";
 import { Choice, Ticks } from "../ledger/Menu";
 import { count } from "../words/format";
+import { MarkWords } from "./MarkWords";
 import type { Marks } from "./useWishes";
 import { FACTS, hasHint, type ShowName, SIZES, type SortName, type View } from "./view";
 
@@ -24,7 +25,6 @@ const HINTS: HintName[] = [...LEAVABLE, "burst", "bracket"];
 /** The line above the pictures of one date: how many, marking, what to show and how. */
 export function SheetTools({ frames, shown, hints, marks, show, sort, view, onShow, onSort, onView }: Props) {
   const marked = frames.filter(marks.isMarked);
-  const fresh = frames.filter((frame) => !frame.unmarked);
   const held = frames.filter((frame) => frame.held !== null);
   const withHint = (name: HintName) => frames.filter((frame) => hasHint(hints?.hints[frame.key], name));
   const bodies = [...new Set(frames.map((frame) => frame.facts?.body ?? "unknown"))];
@@ -36,36 +36,7 @@ export function SheetTools({ frames, shown, hints, marks, show, sort, view, onSh
           <b>{count(frames.length, "frame")}</b>, {marked.length} marked
         </span>
         <span>
-          mark{" "}
-          <TextButton
-            onMat
-            disabled={marked.length === frames.length}
-            onClick={() => {
-              marks.mark(frames, true);
-            }}
-          >
-            all
-          </TextButton>
-          {" · "}
-          <TextButton
-            onMat
-            onClick={() => {
-              marks.mark(frames, false);
-              marks.mark(fresh, true);
-            }}
-          >
-            new only
-          </TextButton>
-          {" · "}
-          <TextButton
-            onMat
-            disabled={marked.length === 0}
-            onClick={() => {
-              marks.mark(frames, false);
-            }}
-          >
-            none
-          </TextButton>
+          <MarkWords onMat frames={frames} marks={marks} />
         </span>
         {LEAVABLE.some((name) => withHint(name).some(marks.isMarked)) && (
           <span>

@@ -1,10 +1,10 @@
 import { Collapsible } from "radix-ui";
 import { type RefObject, useId } from "react";
 import type { CardFrame, Hints, Plan, PlannedShoot } from "../api/types";
-import { TextButton } from "../ledger/Field";
 import { Notice } from "../ledger/Notice";
 import { day, figure, hour, size } from "../words/format";
 import { ContactSheet } from "./ContactSheet";
+import { MarkWords } from "./MarkWords";
 import type { Marks } from "./useWishes";
 
 /** The heads of the columns, and marking for the whole card. */
@@ -16,35 +16,7 @@ export function ShootHead({ frames, marks }: { frames: CardFrame[]; marks: Marks
       <span className="flex justify-between">
         shoot
         <span>
-          mark{" "}
-          <TextButton
-            onClick={() => {
-              marks.mark(frames, true);
-            }}
-          >
-            all
-          </TextButton>
-          {" · "}
-          <TextButton
-            onClick={() => {
-              marks.mark(frames, false);
-              marks.mark(
-                frames.filter((frame) => !frame.unmarked),
-                true,
-              );
-            }}
-          >
-            new only
-          </TextButton>
-          {" · "}
-          <TextButton
-            onClick={() => {
-              marks.mark(frames, false);
-            }}
-          >
-            none
-          </TextButton>{" "}
-          on the card
+          <MarkWords frames={frames} marks={marks} /> on the card
         </span>
       </span>
       <span>becomes</span>
