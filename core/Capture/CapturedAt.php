@@ -39,6 +39,30 @@ final readonly class CapturedAt
         return new self(date('Y-m-d\TH:i:s', $seconds), null, null);
     }
 
+    /** From a date and time written by hand, "2026-05-04T21:14:09" or "2026-05-04 21:14"; null where it is none. */
+    public static function fromText(string $text): ?self
+    {
+        return 1 === preg_match('/^\d{4}-\d\d-\d\d[T ]\d\d:\d\d(?::\d\d)?$/', $text) ? self::fromExif($text) : null;
+    }
+
+    /** The same with the camera's clock put on by $seconds, or back; its fraction and offset stay. */
+    public function movedBy(int $seconds): self
+    {
+        return 0 === $seconds ? $this : new self(gmdate('Y-m-d\TH:i:s', $this->clockSeconds() + $seconds), $this->subsecond, $this->offset);
+    }
+
+    /** Seconds from 1970 as a clock without daylight saving would count them; for differences, not for moments. */
+    public function clockSeconds(): int
+    {
+        return (int) strtotime($this->local.'Z');
+    }
+
+    /** Seconds from the moment that this clock shows 1970 to now; Unix time where the camera wrote its offset from UTC. */
+    public function instant(): ?int
+    {
+        return null === $this->offset ? null : (int) strtotime($this->local.$this->offset);
+    }
+
     /** The calendar date, "2026-05-04". */
     public function date(): string
     {

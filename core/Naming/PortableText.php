@@ -5,31 +5,62 @@ declare(strict_types=1);
 namespace VelvetLedger\Core\Naming;
 
 /**
- * Words fit for a file or folder name on every file system: NFC (UAX #15); without the characters that
- * Windows' published naming rules reserve (< > : " / \ | ? * and controls), without dots or spaces at the
- * ends, and no longer than asked for in bytes, cut between characters.
+ * Words fit for a file or folder name on every file system: NFC (UAX #15); without what Windows' published rules
+ * ("Naming Files, Paths, and Namespaces") reserve: the characters < > : " / \ | ? * and controls, the names of
+ * devices, spaces and full stops at the end; and no longer than asked for in bytes, cut between characters.
  */
 final class PortableText
 {
-    /** A description as part of a folder name: "Lantern boats, evening". */
+    /** Legal everywhere, yet read as the start of something else by programs that turn paths into addresses (common practice, no published source). */
+    private const READ_AS_ADDRESS = '#%';
+
+    /** With the superscript digits that Windows takes for the plain ones. */
+    private const DEVICES = '/^(CON|PRN|AUX|NUL|CONIN\$|CONOUT\$|(COM|LPT)[0-9\x{B9}\x{B2}\x{B3}])(?=$|\.)/iu';
+
+    /** A description as a folder's name, or part of it: "Lantern boats, evening". */
     public static function forFolder(string $words, int $mostBytes = 160): string
     {
-        $clean = preg_replace('/[<>:"\/\\\\|?*\p{C}\p{Zl}\p{Zp}]+/u', ' ', self::composed($words)) ?? '';
-        $clean = preg_replace('/\s+/u', ' ', $clean) ?? '';
+        $clean = preg_replace('/\s+/u', ' ', self::withoutReserved(str_replace('/', ' ', $words))) ?? '';
 
-        return trim(mb_strcut(trim($clean, ' .'), 0, $mostBytes, 'UTF-8'), ' .');
+        return self::notReserved(rtrim(mb_strcut(trim($clean, ' .'), 0, $mostBytes, 'UTF-8'), ' .'));
     }
 
     /** A description as part of a file name: letters and digits in lower case, joined by hyphens: "lantern-boats-evening". */
-    public static function forFile(string $words, int $mostBytes = 120): string
+    public static function forFile(string $words): string
     {
         $apart = str_replace(["'", '’'], '', mb_strtolower(self::composed($words), 'UTF-8'));
-        $joined = trim(preg_replace('/[^\p{L}\p{M}\p{N}]+/u', '-', $apart) ?? '', '-');
 
-        return trim(mb_strcut($joined, 0, $mostBytes, 'UTF-8'), '-');
+        return trim(preg_replace('/[^\p{L}\p{M}\p{N}]+/u', '-', $apart) ?? '', '-');
     }
 
-    private static function composed(string $words): string
+    /** The same with its capitals, spaces, hyphens and underscores: full stops and signs become hyphens, for some editors take what follows them for an extension. */
+    public static function forFileAsWritten(string $words): string
+    {
+        $apart = str_replace(["'", '’'], '', preg_replace('/\s+/u', ' ', self::composed($words)) ?? '');
+        $joined = preg_replace('/[^\p{L}\p{M}\p{N} _-]+/u', '-', $apart) ?? '';
+
+        return trim(preg_replace('/ ?-[ -]*/', '-', $joined) ?? '', ' -');
+    }
+
+    /** Reserved characters give way to a space; slashes stay. */
+    public static function withoutReserved(string $words): string
+    {
+        return preg_replace('/[<>:"\\\\|?*'.self::READ_AS_ADDRESS.'\p{C}\p{Zl}\p{Zp}]+/u', ' ', self::composed($words)) ?? '';
+    }
+
+    /** A name that stands for a device on Windows, whatever follows its first full stop, takes an underscore: "CON_". */
+    public static function notReserved(string $name): string
+    {
+        return preg_replace(self::DEVICES, '$1_', $name) ?? $name;
+    }
+
+    /** Two names that some file system takes for one have the same key: case and composition make no difference. */
+    public static function key(string $name): string
+    {
+        return self::composed(mb_convert_case(self::composed($name), \MB_CASE_FOLD, 'UTF-8'));
+    }
+
+    public static function composed(string $words): string
     {
         $composed = \Normalizer::normalize(mb_scrub($words, 'UTF-8'), \Normalizer::FORM_C);
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Plan;
 
+use VelvetLedger\Core\Order\Samples;
+
 /** All that an intake will do, before any of it is done: a line for every file on the card. */
 final readonly class Plan
 {
@@ -11,11 +13,25 @@ final readonly class Plan
 
     /**
      * @param list<PlannedShoot> $shoots
-     * @param list<PlanLine>     $lines
+     * @param list<PlanLine>     $lines    of one shoot after the other, then of what is in none
      * @param list<Problem>      $problems
+     * @param list<TreeFolder>   $tree     the folders that result, a parent before what is in it
+     * @param list<BodyClock>    $clocks
+     * @param Samples|null       $samples  of the desk's order, for the first frame; null where there is none
      */
-    public function __construct(public array $shoots, public array $lines, public array $problems)
+    public function __construct(public array $shoots, public array $lines, public array $problems, public array $tree, public array $clocks, public ?Samples $samples)
     {
         $this->totals = Totals::of($lines);
+    }
+
+    /** @return array<array-key, PlannedShoot> frame key => its shoot */
+    public function shootsByFrame(): array
+    {
+        $found = [];
+        foreach ($this->shoots as $shoot) {
+            $found += array_fill_keys($shoot->keys, $shoot);
+        }
+
+        return $found;
     }
 }

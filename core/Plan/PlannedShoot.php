@@ -8,17 +8,25 @@ namespace VelvetLedger\Core\Plan;
 final readonly class PlannedShoot
 {
     /**
-     * @param string      $date      "2026-05-04"
-     * @param string      $from      time of its first frame on the card, "2026-05-04T21:14:09"
-     * @param int         $frames    on the card
-     * @param int         $toBringIn frames
-     * @param int         $files     to bring in
-     * @param int         $bytes     to bring in
-     * @param string|null $firstName new names of its first and last file; null where nothing is brought in
+     * @param string       $id        names it on the desk: the key of the frame that it began at
+     * @param string       $date      "2026-05-04"
+     * @param string       $folder    its own, in which subfolders are made
+     * @param string       $from      time of its first frame on the card, "2026-05-04T21:14:09"
+     * @param int          $frames    on the card
+     * @param int          $toBringIn frames
+     * @param int          $files     to bring in
+     * @param int          $bytes     to bring in
+     * @param string|null  $firstName new names of its first and last file; null where nothing is brought in
+     * @param int|null     $joins     number in the ledger of the shoot that it joins by the photographer's choice
+     * @param list<string> $makes     folders to make in it, for it is new
+     * @param list<string> $keys      of its frames, in order of capture
      */
     public function __construct(
+        public string $id,
         public string $date,
         public string $description,
+        public string $order,
+        public string $kindOfWork,
         public string $folder,
         public string $from,
         public string $to,
@@ -30,6 +38,10 @@ final readonly class PlannedShoot
         public int $bytes,
         public ?string $firstName,
         public ?string $lastName,
+        public bool $isLeftOut,
+        public ?int $joins,
+        public array $makes,
+        public array $keys,
     ) {
     }
 }

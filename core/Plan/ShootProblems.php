@@ -5,48 +5,118 @@ declare(strict_types=1);
 namespace VelvetLedger\Core\Plan;
 
 use VelvetLedger\Core\Card\PathText;
-use VelvetLedger\Core\Card\ReadFrame;
 use VelvetLedger\Core\Held\Holdings;
-use VelvetLedger\Core\Naming\ShootNames;
-use VelvetLedger\Core\Shoot\ProposedShoot;
+use VelvetLedger\Core\Naming\PortableText;
+use VelvetLedger\Core\Shoot\TimedFrame;
+use VelvetLedger\Core\Shoot\TimeSource;
 
 /** What the photographer should know of one shoot of a plan, in sentences. */
 final class ShootProblems
 {
+    /** Characters of a path from the store's root; with the drive before it, 260 is where some Windows programs give up (its published naming rules). */
+    private const LONG_PATH = 220;
+
+    /** @var list<Problem> */
+    private array $problems = [];
+
+    private function __construct(private readonly ShootDraft $draft)
+    {
+    }
+
     /**
-     * @param int $suffixed how many frames took a number because their name is in use
+     * @param string|null $stray what is said of it for lying far from the rest
      *
      * @return list<Problem>
      */
-    public static function of(ProposedShoot $shoot, ShootNames $names, int $suffixed, Holdings $holdings): array
+    public static function of(ShootDraft $draft, string $folder, NamedShoot $named, Holdings $holdings, CardNumbers $numbers, ?string $stray): array
     {
-        $problems = [];
-        $change = $names->change();
-        if (null !== $change) {
-            $problems[] = new Problem($change, $shoot->date);
+        $found = new self($draft);
+        if (null !== $stray) {
+            $found->add(About::Stray, $stray.' Look whether they belong here, or whether the clock was wrong.');
         }
-        if ($suffixed > 0) {
-            $problems[] = new Problem(\sprintf('%s in %s: the new name is in use there, so a number is added to it.', self::count($suffixed, 'frame'), $names->folder()), $shoot->date);
-        }
-        $byFile = array_filter($shoot->frames, static fn (ReadFrame $frame): bool => $frame->isDatedByFile());
-        if ([] !== $byFile) {
-            $problems[] = new Problem(\sprintf('%s here without a time from the camera: dated by the time of the file, first %s.', self::count(\count($byFile), 'frame'), reset($byFile)->frame->lead()->text()), $shoot->date);
-        }
-        foreach ($shoot->frames as $frame) {
-            if (null !== $frame->caution) {
-                $problems[] = new Problem($frame->caution.'. It is copied as it is.', $shoot->date);
-            }
-            foreach ($frame->unreadable as $path => $reason) {
-                $problems[] = new Problem(\sprintf('%s cannot be read: %s. The rest of the frame is brought in.', PathText::of($path), $reason), $shoot->date);
-            }
-        }
-        $rivals = array_filter($shoot->frames, static fn (ReadFrame $frame): bool => null !== $holdings->sameExposureAs($frame->frame));
-        if ([] !== $rivals) {
-            $first = reset($rivals);
-            $problems[] = new Problem(\sprintf('%s here of an exposure that is held with other bytes, first %s (held as %s). Compare them and leave out what is not wanted.', self::count(\count($rivals), 'frame'), $first->frame->lead()->text(), $holdings->sameExposureAs($first->frame)?->path), $shoot->date);
+        if (!$draft->wish->leftOut) {
+            $found->names($folder, $named);
+            $found->frames($holdings);
+            $found->gaps($numbers);
         }
 
-        return $problems;
+        return $found->problems;
+    }
+
+    private function names(string $folder, NamedShoot $named): void
+    {
+        if ([] === $named->names) {
+            return;
+        }
+        $description = $this->draft->description;
+        $removed = array_unique(mb_str_split(preg_replace('/[^<>:"\/\\\\|?*#%]/u', '', $description) ?? ''));
+        $asFolder = PortableText::forFolder($description, 200);
+        if (null === $this->draft->wish->folder && null === $this->draft->wish->into && $this->draft->order->folders->saysDescription() && $asFolder !== $description) {
+            $because = [] === $removed ? 'file systems do not take every character of the description, its ending, or its whole length' : \sprintf('file systems do not take every character of the description (%s)', implode(' ', $removed));
+            $this->add(About::Name, \sprintf('The folder is called "%s": %s.', basename($folder), $because));
+        }
+        $stem = $named->names[0]->stem;
+        if ($this->draft->namesSayDescription() && !str_contains($stem, PortableText::forFile($description)) && !str_contains($stem, PortableText::forFileAsWritten($description))) {
+            $this->add(About::Name, 'The file names carry only the beginning of the description: a name has at most 255 bytes.');
+        }
+        if (null !== $named->digits) {
+            $this->add(About::Name, \sprintf('Numbers have %d digits, so that so many frames sort as they count.', $named->digits));
+        }
+        $first = $named->names[0];
+        $path = mb_strlen($first->folder.'/'.$first->stem);
+        if ($path > self::LONG_PATH) {
+            $this->add(About::Name, \sprintf('Paths here are %d characters long from the store\'s root; some Windows programs do not open more than 260 with the drive.', $path));
+        }
+        if ([] !== $named->inUse) {
+            $this->add(About::Collision, \sprintf('%s in %s: files there have these numbers, %s; new ones step over them.', self::count(\count($named->inUse), 'number').(1 === \count($named->inUse) ? ' is' : ' are').' in use', $folder, $this->span($named->inUse)));
+        }
+        if ($named->sameName > 0) {
+            $this->add(About::Collision, \sprintf('%s here would be called as an earlier one is: they take _2, _3 and so on, in order of capture.', self::count($named->sameName, 'frame')));
+        }
+        if ($named->taken > 0) {
+            $this->add(About::Collision, \sprintf('%s here: the new name is in use in %s, so a number is added to it.', self::count($named->taken, 'frame'), $folder));
+        }
+    }
+
+    private function frames(Holdings $holdings): void
+    {
+        $frames = $this->draft->shoot->frames;
+        $byFile = array_values(array_filter($frames, static fn (TimedFrame $frame): bool => TimeSource::File === $frame->by));
+        if ([] !== $byFile) {
+            $this->add(About::Time, \sprintf('%s here without a time from the camera: dated by the time of the file, first %s.', self::count(\count($byFile), 'frame'), $byFile[0]->read->frame->lead()->text()));
+        }
+        foreach ($frames as $frame) {
+            if (null !== $frame->read->caution) {
+                $this->add(About::Damage, $frame->read->caution.'. It is copied as it is.');
+            }
+            foreach ($frame->read->unreadable as $path => $reason) {
+                $this->add(About::Damage, \sprintf('%s cannot be read: %s. The rest of the frame is brought in.', PathText::of($path), $reason));
+            }
+        }
+        $rivals = array_values(array_filter($frames, static fn (TimedFrame $frame): bool => null !== $holdings->sameExposureAs($frame->read->frame)));
+        if ([] !== $rivals) {
+            $first = $rivals[0]->read->frame;
+            $this->add(About::Held, \sprintf('%s here of an exposure that is held with other bytes, first %s (held as %s). Compare them and leave out what is not wanted.', self::count(\count($rivals), 'frame'), $first->lead()->text(), $holdings->sameExposureAs($first)?->path));
+        }
+    }
+
+    private function gaps(CardNumbers $numbers): void
+    {
+        $missing = $numbers->missingAmong($this->draft->shoot->frames);
+        if (null !== $missing) {
+            $this->add(About::Gap, $missing);
+        }
+    }
+
+    /** @param non-empty-list<int> $numbers */
+    private function span(array $numbers): string
+    {
+        return min($numbers) === max($numbers) ? (string) $numbers[0] : min($numbers).' to '.max($numbers);
+    }
+
+    private function add(About $about, string $message): void
+    {
+        $this->problems[] = new Problem($message, $about, $this->draft->shoot->id);
     }
 
     private static function count(int $number, string $thing): string

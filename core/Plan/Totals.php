@@ -38,7 +38,7 @@ final readonly class Totals
                 $kinds[$line->file->kind->value] = ($kinds[$line->file->kind->value] ?? 0) + 1;
             }
             if (null !== $line->frame) {
-                $frames[$line->frame->frame->key][$intent] = true;
+                $frames[$line->frame->key()][$intent] = true;
             }
         }
         // A frame counts once, under the first of these that any of its files comes to.

@@ -4,35 +4,56 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Plan;
 
-/** What the photographer said on the desk: a description for each date, and what to leave out. */
+use VelvetLedger\Core\Order\StandingOrder;
+use VelvetLedger\Core\Shoot\Clocks;
+use VelvetLedger\Core\Shoot\Edits;
+use VelvetLedger\Core\Shoot\ProposedShoot;
+
+/** What the photographer said on the desk: the order, which shoots these are and what they are called, and what to leave out. */
 final readonly class Wishes
 {
-    /** @var array<string, true> */
+    public StandingOrder $order;
+
+    /** @var array<array-key, true> */
     private array $leftOut;
 
-    /** @var array<string, true> */
+    /** @var array<array-key, true> */
     private array $broughtAgain;
 
     /**
-     * @param array<string, string> $descriptions date => description
-     * @param list<string>          $leftOut      keys of frames
-     * @param list<string>          $broughtAgain keys of frames to bring in although they are held or twins
-     * @param string                $otherwise    description of a date not named
+     * @param array<array-key, ShootWish> $shoots       by the key of a frame in the shoot, or by a date, for all shoots of it
+     * @param list<string>                $leftOut      keys of frames
+     * @param list<string>                $broughtAgain keys of frames to bring in although they are held or twins
+     * @param string                      $otherwise    description of a shoot of which nothing is said
      */
     public function __construct(
-        public array $descriptions = [],
+        ?StandingOrder $order = null,
+        private array $shoots = [],
+        public Edits $edits = new Edits(),
+        public Clocks $clocks = new Clocks(),
         array $leftOut = [],
         array $broughtAgain = [],
-        public Companions $companions = Companions::Both,
-        public string $otherwise = '',
+        private string $otherwise = '',
     ) {
+        $this->order = $order ?? StandingOrder::byTheDay();
         $this->leftOut = array_fill_keys($leftOut, true);
         $this->broughtAgain = array_fill_keys($broughtAgain, true);
     }
 
-    public function description(string $date): string
+    /** What is said of a shoot: by the frame it began at, else by the first frame in it of which something is said, else by its date. */
+    public function of(ProposedShoot $shoot): ShootWish
     {
-        return trim($this->descriptions[$date] ?? $this->otherwise);
+        if (isset($this->shoots[$shoot->id])) {
+            return $this->shoots[$shoot->id];
+        }
+        $keys = [] === $this->shoots ? [] : $shoot->keys();
+        foreach ($this->shoots as $anchor => $wish) {
+            if (isset($keys[$anchor])) {
+                return $wish;
+            }
+        }
+
+        return $this->shoots[$shoot->date] ?? new ShootWish($this->otherwise);
     }
 
     public function leavesOut(string $frameKey): bool

@@ -13,7 +13,7 @@ use VelvetLedger\Core\Hint\FrameHint;
 use VelvetLedger\Core\Hint\Hints;
 use VelvetLedger\Core\Hint\Measurement;
 use VelvetLedger\Core\Hint\Pixels;
-use VelvetLedger\Core\Shoot\ByDate;
+use VelvetLedger\Core\Shoot\CaptureOrder;
 
 /** Measures the previews of a card's frames, as many as a moment allows, and says what they hint at. */
 final readonly class CardHints
@@ -39,7 +39,7 @@ final readonly class CardHints
         $stored = $item->get();
         /** @var array<string, Measurement|null> $known */
         $known = \is_array($stored) ? $stored : [];
-        $frames = array_values(array_filter(ByDate::inOrderOfCapture($frames), static fn (ReadFrame $frame): bool => null !== $frame->factsFrom && [] !== $frame->facts?->previews));
+        $frames = array_values(array_filter(CaptureOrder::ofRead($frames), static fn (ReadFrame $frame): bool => null !== $frame->factsFrom && [] !== $frame->facts?->previews));
         $measured = [];
         $done = $news = 0;
         foreach ($frames as $frame) {

@@ -15,7 +15,7 @@ use VelvetLedger\Core\Held\ExposureIdentity;
 use VelvetLedger\Core\Held\Holdings;
 use VelvetLedger\Core\Held\Known;
 use VelvetLedger\Core\Held\Suspects;
-use VelvetLedger\Core\Shoot\ByDate;
+use VelvetLedger\Core\Shoot\CaptureOrder;
 use VelvetLedger\Core\Transfer\QuickPrint;
 use VelvetLedger\Server\Persistence\HeldRepository;
 
@@ -35,7 +35,7 @@ final class CardHoldings
     /** @param list<ReadFrame> $frames of the volume */
     public function of(Volume $volume, array $frames): Holdings
     {
-        $frames = ByDate::inOrderOfCapture($frames);
+        $frames = CaptureOrder::ofRead($frames);
         $sizes = [];
         foreach ($frames as $frame) {
             foreach ($frame->frame->files as $file) {

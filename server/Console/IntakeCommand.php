@@ -23,6 +23,7 @@ use VelvetLedger\Server\Intake\RunIntake;
 use VelvetLedger\Server\Intake\StartIntake;
 use VelvetLedger\Server\Jobs\Job;
 use VelvetLedger\Server\Jobs\JobQueue;
+use VelvetLedger\Server\Orders\NoSuchOrder;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\IntakeState;
 use VelvetLedger\Server\Persistence\ReceiptLine;
@@ -37,6 +38,7 @@ final class IntakeCommand extends Command
 {
     public function __construct(
         private readonly StartIntake $start,
+        private readonly OrderArgument $orders,
         private readonly RunIntake $run,
         private readonly JobQueue $queue,
         private readonly EntityManagerInterface $ledger,
@@ -49,6 +51,7 @@ final class IntakeCommand extends Command
     {
         $this->addArgument('source', InputArgument::REQUIRED, 'A card\'s volume, or any folder')
             ->addOption('description', 'd', InputOption::VALUE_REQUIRED, 'What the shoots are called', '')
+            ->addOption('order', 'o', InputOption::VALUE_REQUIRED, 'The standing order to follow; else the one last used for this card or body, or the default')
             ->addOption('json', null, InputOption::VALUE_NONE, 'Print the receipt as one JSON object');
     }
 
@@ -58,10 +61,11 @@ final class IntakeCommand extends Command
         $description = $input->getOption('description');
         $job = null;
         try {
-            $this->start->start(SourceArgument::volume($input), new Wishes(otherwise: \is_string($description) ? $description : ''), function (Intake $intake) use (&$job): void {
+            $volume = SourceArgument::volume($input);
+            $this->start->start($volume, new Wishes($this->orders->of($input, $volume), otherwise: \is_string($description) ? $description : ''), function (Intake $intake) use (&$job): void {
                 $job = $this->queue->hold((int) $intake->id);
             });
-        } catch (CouldNotList|CouldNotBegin|StoreAbsent|BadSettings $error) {
+        } catch (CouldNotList|NoSuchOrder|CouldNotBegin|StoreAbsent|BadSettings $error) {
             $notes->writeln($error->getMessage(), OutputInterface::OUTPUT_RAW);
 
             return self::FAILURE;

@@ -14,6 +14,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 use VelvetLedger\Core\Card\CouldNotList;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Intake\Plans;
+use VelvetLedger\Server\Orders\NoSuchOrder;
 use VelvetLedger\Server\Settings\BadSettings;
 use VelvetLedger\Server\Settings\Settings;
 
@@ -21,7 +22,7 @@ use VelvetLedger\Server\Settings\Settings;
 #[AsCommand('plan', 'Show what an intake from SOURCE would do.')]
 final class PlanCommand extends Command
 {
-    public function __construct(private readonly Plans $plans, private readonly Settings $settings)
+    public function __construct(private readonly Plans $plans, private readonly OrderArgument $orders, private readonly Settings $settings)
     {
         parent::__construct();
     }
@@ -30,6 +31,7 @@ final class PlanCommand extends Command
     {
         $this->addArgument('source', InputArgument::REQUIRED, 'A card\'s volume, or any folder')
             ->addOption('description', 'd', InputOption::VALUE_REQUIRED, 'What the shoots are called', '')
+            ->addOption('order', 'o', InputOption::VALUE_REQUIRED, 'The standing order to follow; else the one last used for this card or body, or the default')
             ->addOption('json', null, InputOption::VALUE_NONE, 'Print the plan as one JSON object');
     }
 
@@ -38,15 +40,16 @@ final class PlanCommand extends Command
         $description = $input->getOption('description');
         try {
             $volume = SourceArgument::volume($input);
-            $plan = $this->plans->make($volume, new Wishes(otherwise: \is_string($description) ? $description : ''));
-        } catch (CouldNotList|BadSettings $error) {
+            $order = $this->orders->of($input, $volume);
+            $plan = $this->plans->make($volume, new Wishes($order, otherwise: \is_string($description) ? $description : ''));
+        } catch (CouldNotList|NoSuchOrder|BadSettings $error) {
             ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln($error->getMessage(), OutputInterface::OUTPUT_RAW);
 
             return self::FAILURE;
         }
         $printed = true === $input->getOption('json')
-            ? PlanText::json($plan, $volume, $this->settings->main)
-            : PlanText::table($plan, $volume, $this->settings->main);
+            ? PlanText::json($plan, $order, $volume, $this->settings->main)
+            : PlanText::table($plan, $order, $volume, $this->settings->main);
         $output->writeln($printed, OutputInterface::OUTPUT_RAW);
 
         return self::SUCCESS;

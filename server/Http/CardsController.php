@@ -12,6 +12,7 @@ use VelvetLedger\Core\Capture\FactsReader;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Held\Holdings;
 use VelvetLedger\Core\Hint\Pixels;
+use VelvetLedger\Core\Plan\PlanLine;
 use VelvetLedger\Server\Cards\CardHints;
 use VelvetLedger\Server\Cards\CardHoldings;
 use VelvetLedger\Server\Cards\CardReadings;
@@ -22,11 +23,13 @@ use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Http\View\CardView;
 use VelvetLedger\Server\Http\View\DeskView;
 use VelvetLedger\Server\Http\View\HistogramView;
+use VelvetLedger\Server\Http\View\PlanLineView;
 use VelvetLedger\Server\Http\View\PlanView;
 use VelvetLedger\Server\Http\View\StoreView;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Intake\StartIntake;
 use VelvetLedger\Server\Jobs\JobQueue;
+use VelvetLedger\Server\Orders\OrderBook;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Settings\Settings;
 use VelvetLedger\Server\Tools\CouldNotMakePicture;
@@ -55,13 +58,13 @@ final readonly class CardsController
     }
 
     #[Route('/api/cards/{id}', methods: ['GET'], requirements: ['id' => '[0-9a-f]{16}'])]
-    public function card(string $id, CardHoldings $holdings): Response
+    public function card(string $id, CardHoldings $holdings, OrderBook $orders): Response
     {
         $volume = $this->readers->volume($id);
         $reading = $this->readings->within($volume, self::READING_TIME);
         $known = $reading->isComplete() ? $holdings->of($volume, $reading->contents->frames) : Holdings::none();
 
-        return new JsonResponse(new DeskView($volume, $reading, $known, $this->settings->main));
+        return new JsonResponse(new DeskView($volume, $reading, $known, $orders->lastUsedFor($volume, ...$reading->contents->frames)->name, $this->settings->main));
     }
 
     /** What the previews hint at; asked again until all are measured. */
@@ -74,15 +77,28 @@ final readonly class CardsController
     }
 
     #[Route('/api/cards/{id}/plan', methods: ['POST'], requirements: ['id' => '[0-9a-f]{16}'])]
-    public function plan(string $id, Request $request, Plans $plans): Response
+    public function plan(string $id, Request $request, Plans $plans, DeskInput $input, OrderBook $orders): Response
     {
-        return new JsonResponse(new PlanView($plans->make($this->readers->volume($id), DeskInput::wishes($request)), $this->settings->main));
+        $volume = $this->readers->volume($id);
+        $wishes = $input->wishes($request, $volume);
+
+        return new JsonResponse(new PlanView($plans->make($volume, $wishes), $wishes->order, $orders->findOrDefault($wishes->order->name), $this->settings->main));
+    }
+
+    /** The same, file by file: what it was called, and what it will be. */
+    #[Route('/api/cards/{id}/plan/lines', methods: ['POST'], requirements: ['id' => '[0-9a-f]{16}'])]
+    public function lines(string $id, Request $request, Plans $plans, DeskInput $input): Response
+    {
+        $volume = $this->readers->volume($id);
+
+        return new JsonResponse(array_map(static fn (PlanLine $line): PlanLineView => new PlanLineView($line), $plans->make($volume, $input->wishes($request, $volume))->lines));
     }
 
     #[Route('/api/cards/{id}/intakes', methods: ['POST'], requirements: ['id' => '[0-9a-f]{16}'])]
-    public function begin(string $id, Request $request, StartIntake $start, JobQueue $queue): Response
+    public function begin(string $id, Request $request, StartIntake $start, JobQueue $queue, DeskInput $input): Response
     {
-        $intake = $start->start($this->readers->volume($id), DeskInput::wishes($request), static fn (Intake $asked) => $queue->ask((int) $asked->id));
+        $volume = $this->readers->volume($id);
+        $intake = $start->start($volume, $input->wishes($request, $volume), static fn (Intake $asked) => $queue->ask((int) $asked->id));
 
         return new JsonResponse(['receipt' => $intake->id], 201);
     }

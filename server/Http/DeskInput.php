@@ -6,59 +6,120 @@ namespace VelvetLedger\Server\Http;
 
 use Symfony\Component\HttpFoundation\Exception\JsonException;
 use Symfony\Component\HttpFoundation\Request;
-use VelvetLedger\Core\Plan\Companions;
+use VelvetLedger\Core\Capture\CapturedAt;
+use VelvetLedger\Core\Document\BadDocument;
+use VelvetLedger\Core\Document\Fields;
+use VelvetLedger\Core\Order\Destination;
+use VelvetLedger\Core\Order\OrderDocument;
+use VelvetLedger\Core\Order\StandingOrder;
+use VelvetLedger\Core\Plan\ShootWish;
 use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Core\Shoot\ClockCorrection;
+use VelvetLedger\Core\Shoot\Clocks;
+use VelvetLedger\Core\Shoot\Edit;
+use VelvetLedger\Core\Shoot\EditKind;
+use VelvetLedger\Core\Shoot\Edits;
+use VelvetLedger\Server\Cards\Volume;
+use VelvetLedger\Server\Intake\Moments;
+use VelvetLedger\Server\Orders\OrderBook;
+use VelvetLedger\Server\Persistence\ShootRepository;
 
-/** Reads what the desk sends: {"descriptions": {"2026-05-04": "lantern boats"}, "leftOut": ["<frame key>", …],
- * "broughtAgain": ["<frame key>", …], "companions": "raw and JPEG"}. */
-final class DeskInput
+/** Reads what the desk sends of a card; its form is that of Wishes in web/src/api/types.ts. Shoots and moments are named by the keys of frames. */
+final readonly class DeskInput
 {
-    private const LONGEST_DESCRIPTION = 500;
+    public function __construct(private OrderBook $orders, private ShootRepository $shoots, private Moments $moments)
+    {
+    }
 
-    /** @throws BadInput */
-    public static function wishes(Request $request): Wishes
+    /** @throws BadDocument */
+    public function wishes(Request $request, Volume $volume): Wishes
+    {
+        $fields = Fields::of(self::body($request));
+
+        return $fields->make(fn (): Wishes => new Wishes(
+            $this->order($fields->object('order')),
+            $fields->map('shoots', $this->shoot(...)),
+            new Edits($fields->list('edits', self::edit(...))),
+            new Clocks(
+                $fields->map('clocks', fn (mixed $value, string $at): ClockCorrection => $this->clock($volume, Fields::of($value, $at))),
+                $fields->map('byHand', static fn (mixed $value, string $at): CapturedAt => self::time($value, $at)),
+            ),
+            $fields->texts('leftOut'),
+            $fields->texts('broughtAgain'),
+        ));
+    }
+
+    /** @throws BadDocument */
+    public static function body(Request $request): mixed
     {
         try {
-            $body = $request->toArray();
+            return $request->toArray();
         } catch (JsonException) {
-            throw BadInput::field('body', 'must be a JSON object');
+            throw BadDocument::at('', 'must be a JSON object');
         }
-
-        return new Wishes(self::descriptions($body['descriptions'] ?? []), self::keys('leftOut', $body), self::keys('broughtAgain', $body), self::companions($body['companions'] ?? Companions::Both->value));
     }
 
-    /** @return array<string, string> */
-    private static function descriptions(mixed $given): array
+    /** The order called so, or its document where the desk departs from it. */
+    private function order(Fields $fields): StandingOrder
     {
-        $descriptions = [];
-        foreach (\is_array($given) ? $given : throw BadInput::field('descriptions', 'must be an object') as $date => $text) {
-            if (!\is_string($text) || mb_strlen($text) > self::LONGEST_DESCRIPTION || 1 !== preg_match('/^\d{4}-\d\d-\d\d$/', (string) $date)) {
-                throw BadInput::field('descriptions', \sprintf('must hold texts of at most %d characters by date', self::LONGEST_DESCRIPTION));
+        return $fields->make(function () use ($fields): StandingOrder {
+            $name = $fields->text('name', '');
+            $document = $fields->any('document');
+
+            return null !== $document ? OrderDocument::read($document, '/order/document') : ('' === $name ? $this->orders->byDefault() : $this->orders->find($name));
+        });
+    }
+
+    private function shoot(mixed $value, string $at): ShootWish
+    {
+        $fields = Fields::of($value, $at);
+
+        return $fields->make(function () use ($fields): ShootWish {
+            $order = $fields->text('order', '');
+            $into = $fields->numberOrNull('into');
+
+            return new ShootWish(
+                $fields->text('description', ''),
+                true === $fields->any('leftOut'),
+                '' === $order ? null : $this->orders->find($order),
+                $fields->has('destination') ? OrderDocument::destination($fields->object('destination')) : null,
+                $fields->has('folder') ? Destination::within($fields->text('folder', null, 1000)) : null,
+                null === $into ? null : $this->shoots->toJoin($into),
+            );
+        });
+    }
+
+    private static function edit(mixed $value, string $at): Edit
+    {
+        $fields = Fields::of($value, $at);
+
+        return $fields->make(static fn (): Edit => match ($fields->oneOf('do', EditKind::class)) {
+            EditKind::Cut => Edit::cutBefore($fields->text('frame')),
+            EditKind::Join => Edit::join($fields->text('frame'), $fields->text('other')),
+            EditKind::Move => Edit::move($fields->texts('frames'), $fields->has('to') ? $fields->text('to') : null),
+        });
+    }
+
+    /** By seconds; or a frame of the body, and what the clock should have shown: a time, or that of a frame elsewhere. */
+    private function clock(Volume $volume, Fields $fields): ClockCorrection
+    {
+        return $fields->make(function () use ($volume, $fields): ClockCorrection {
+            if ($fields->has('seconds')) {
+                return ClockCorrection::by($fields->number('seconds'));
             }
-            $descriptions[(string) $date] = $text;
-        }
+            $shows = $this->moments->onCard($volume, $fields->text('frame'));
+            if ($fields->has('time')) {
+                return ClockCorrection::whereThisFrame($shows->at, self::time($fields->text('time'), '/clocks'));
+            }
+            $same = $fields->object('same');
+            $other = $same->make(fn () => $same->has('held') ? $this->moments->held($same->number('held')) : $this->moments->onCardCalled($same->text('card'), $same->text('frame')));
 
-        return $descriptions;
+            return ClockCorrection::whereThisFrame($shows->at, $other->at, \sprintf('%s is of the moment of %s', $shows->name, $other->name));
+        });
     }
 
-    /**
-     * @param array<mixed> $body
-     *
-     * @return list<string>
-     */
-    private static function keys(string $field, array $body): array
+    private static function time(mixed $value, string $at): CapturedAt
     {
-        $given = $body[$field] ?? [];
-        $keys = [];
-        foreach (\is_array($given) ? $given : throw BadInput::field($field, 'must be a list') as $key) {
-            $keys[] = \is_string($key) ? $key : throw BadInput::field($field, 'must be a list of frame keys');
-        }
-
-        return $keys;
-    }
-
-    private static function companions(mixed $given): Companions
-    {
-        return \is_string($given) ? Companions::tryFrom($given) ?? throw BadInput::field('companions', 'must be "raw and JPEG", "raw only" or "JPEG only"') : throw BadInput::field('companions', 'must be a text');
+        return (\is_string($value) ? CapturedAt::fromText($value) : null) ?? throw BadDocument::at($at, 'must be a date and time, as "2026-05-04T21:14:09"');
     }
 }

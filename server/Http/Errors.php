@@ -11,12 +11,15 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpKernel\Event\ExceptionEvent;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use VelvetLedger\Core\Card\CouldNotList;
+use VelvetLedger\Core\Document\BadDocument;
 use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\CouldNotRead;
 use VelvetLedger\Core\Format\NoPicture;
+use VelvetLedger\Core\Order\CouldNotOrder;
 use VelvetLedger\Server\Cards\CouldNotEject;
 use VelvetLedger\Server\Cards\NoSuchCard;
 use VelvetLedger\Server\Intake\CouldNotBegin;
+use VelvetLedger\Server\Orders\NoSuchOrder;
 use VelvetLedger\Server\Settings\BadSettings;
 use VelvetLedger\Server\Settings\StoreAbsent;
 use VelvetLedger\Server\Tools\CouldNotMakePicture;
@@ -33,8 +36,8 @@ final readonly class Errors
     {
         $error = $event->getThrowable();
         [$status, $sentence] = match (true) {
-            $error instanceof BadInput => [400, $error->getMessage()],
-            $error instanceof NoSuchCard, $error instanceof CouldNotList, $error instanceof NotInLedger => [404, $error->getMessage()],
+            $error instanceof BadInput, $error instanceof BadDocument, $error instanceof CouldNotOrder => [400, $error->getMessage()],
+            $error instanceof NoSuchCard, $error instanceof NoSuchOrder, $error instanceof CouldNotList, $error instanceof NotInLedger => [404, $error->getMessage()],
             $error instanceof CouldNotMakePicture, $error instanceof BrokenFile, $error instanceof NoPicture, $error instanceof CouldNotRead => [404, $error->getMessage()],
             $error instanceof CouldNotBegin, $error instanceof CouldNotEject, $error instanceof StoreAbsent => [409, $error->getMessage()],
             $error instanceof BadSettings => [500, $error->getMessage()],

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Intake;
 
 use Doctrine\ORM\EntityManagerInterface;
+use VelvetLedger\Core\Shoot\TimeSource;
 use VelvetLedger\Core\Transfer\ProvenCopy;
 use VelvetLedger\Server\Persistence\Copy;
 use VelvetLedger\Server\Persistence\Frame;
@@ -22,7 +23,7 @@ final readonly class LedgerEntry
     public function make(ReceiptLine $line, ProvenCopy $proven): void
     {
         $file = new LedgerFile($this->frame($line), $line->kind, $line->path, $proven->bytes, $proven->checksum, $proven->print, $line->modifiedAt);
-        new Copy($file, $line->intake->store, $line->folder.'/'.$line->name, $proven->provenAt);
+        new Copy($file, $line->intake->store, $line->to(), $proven->provenAt);
         $this->ledger->persist($file);
     }
 
@@ -39,7 +40,10 @@ final readonly class LedgerEntry
             pathinfo($line->path, \PATHINFO_FILENAME),
             pathinfo((string) $line->name, \PATHINFO_FILENAME),
             (string) $line->takenAt,
-            null === $line->facts?->takenAt,
+            $line->timeSource ?? TimeSource::Camera,
+            $line->clockCorrection,
+            $line->sequence,
+            $line->sequenceScope,
             $line->facts,
         );
         $this->ledger->persist($frame);
@@ -49,11 +53,11 @@ final readonly class LedgerEntry
 
     private function shoot(ReceiptLine $line): Shoot
     {
-        $known = $this->ledger->getRepository(Shoot::class)->findOneBy(['folder' => $line->folder]);
+        $known = $this->ledger->getRepository(Shoot::class)->findOneBy(['folder' => $line->shootFolder, 'date' => $line->shootDate, 'description' => $line->shootDescription]);
         if (null !== $known) {
             return $known;
         }
-        $shoot = new Shoot((string) $line->shootDate, (string) $line->shootDescription, (string) $line->folder);
+        $shoot = new Shoot((string) $line->shootDate, (string) $line->shootDescription, (string) $line->shootFolder);
         $this->ledger->persist($shoot);
         $this->ledger->flush();
 

@@ -10,6 +10,7 @@ use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Core\Transfer\Copier;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Transfer\CouldNotPublish;
+use VelvetLedger\Core\Transfer\Folders;
 use VelvetLedger\Core\Transfer\ProvenCopy;
 use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\Intake;
@@ -46,6 +47,7 @@ final readonly class RunIntake
         $this->ledger->flush();
         $tick = self::unhurried($tick);
         try {
+            $this->makeFolders($intake);
             while ([] !== $lines = $this->waiting($intakeId)) {
                 foreach ($lines as $line) {
                     $this->bringIn($line, $tick);
@@ -82,6 +84,22 @@ final readonly class RunIntake
         };
     }
 
+    /** The empty folders of a new shoot are there from the start, whatever comes into it. */
+    private function makeFolders(Intake $intake): void
+    {
+        $store = $this->settings->main;
+        if (!$store->isPresent()) {
+            throw StoreAbsent::notMounted($store);
+        }
+        foreach ($intake->makes as $folder) {
+            try {
+                Folders::make($store->path.'/'.$folder);
+            } catch (CouldNotCopy $failure) {
+                $this->ledger->persist(new DayBookEntry(\sprintf('Receipt %d: %s', $intake->id, $failure->getMessage()), $intake));
+            }
+        }
+    }
+
     /** @return list<ReceiptLine> */
     private function waiting(int $intakeId): array
     {
@@ -95,7 +113,7 @@ final readonly class RunIntake
         $store = $this->settings->main;
         self::checkRoom($store, $line->bytes);
         $source = PathText::toPath($intake->sourcePath.'/'.$line->path);
-        $destination = $store->path.'/'.$line->folder.'/'.$line->name;
+        $destination = $store->path.'/'.$line->to();
         $lastTick = microtime(true);
         try {
             $proven = $this->copier->copy($source, $line->bytes, $line->modifiedAt, $destination, static function (int $moved) use ($intake, $tick, &$lastTick): void {

@@ -6,13 +6,17 @@ namespace VelvetLedger\Server\Intake;
 
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Card\PathText;
-use VelvetLedger\Core\Plan\Intent;
+use VelvetLedger\Core\Card\ReadFrame;
+use VelvetLedger\Core\Order\OrderDocument;
+use VelvetLedger\Core\Plan\About;
 use VelvetLedger\Core\Plan\Plan;
 use VelvetLedger\Core\Plan\PlanLine;
+use VelvetLedger\Core\Plan\PlannedShoot;
 use VelvetLedger\Core\Plan\Problem;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Server\Cards\Volume;
+use VelvetLedger\Server\Orders\OrderBook;
 use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\IntakeState;
@@ -27,7 +31,7 @@ final readonly class StartIntake
     /** Names the lock under which plans become promises, so that two intakes never promise one name. */
     private const LOCK = 7_400_001;
 
-    public function __construct(private Plans $plans, private EntityManagerInterface $ledger, private Settings $settings)
+    public function __construct(private Plans $plans, private OrderBook $orders, private EntityManagerInterface $ledger, private Settings $settings)
     {
     }
 
@@ -43,11 +47,18 @@ final readonly class StartIntake
             $this->refuseSecondRun($volume);
             $plan = $this->plans->make($volume, $wishes);
             $this->checkRoom($plan);
-            $intake = new Intake($volume->label(), PathText::of($volume->path), $this->settings->main->name, array_map(static fn (Problem $problem): string => $problem->message, $plan->problems));
+            $problems = array_filter($plan->problems, static fn (Problem $problem): bool => About::Gap !== $problem->about);
+            $intake = new Intake($volume->label(), PathText::of($volume->path), $this->settings->main->name, array_values(array_map(static fn (Problem $problem): string => $problem->message, $problems)), OrderDocument::of($wishes->order), array_merge(...array_column($plan->shoots, 'makes')));
             $this->ledger->persist($intake);
             $this->write($intake, $plan);
             $totals = $plan->totals;
             $this->ledger->persist(new DayBookEntry(\sprintf('Intake asked for from %s: %d of %d frames, %s.', $intake->sourceLabel, $totals->framesToBringIn, $totals->frames, Megabytes::of($totals->bytesToBringIn)), $intake));
+            foreach ($plan->clocks as $clock) {
+                if (0 !== $clock->seconds) {
+                    $this->ledger->persist(new DayBookEntry(\sprintf('The clock of %s is put %s (%s): %d frame%s from %s, the first from %s to %s.', $clock->body, $clock->inWords, $clock->because, $clock->frames, 1 === $clock->frames ? '' : 's', $intake->sourceLabel, strtr($clock->before, 'T', ' '), strtr($clock->after, 'T', ' ')), $intake));
+                }
+            }
+            $this->orders->remember($wishes->order->name, $volume, ...self::frames($plan));
             $this->ledger->flush();
             $then($intake);
 
@@ -77,17 +88,27 @@ final readonly class StartIntake
 
     private function write(Intake $intake, Plan $plan): void
     {
-        $descriptions = array_column($plan->shoots, 'description', 'date');
+        $shoots = $plan->shootsByFrame();
         foreach ($plan->lines as $position => $line) {
-            $this->ledger->persist($this->line($intake, $position, $line, $descriptions));
+            $this->ledger->persist($this->line($intake, $position, $line, $shoots[$line->frame?->key()] ?? null));
         }
     }
 
-    /** @param array<string, string> $descriptions date => description */
-    private function line(Intake $intake, int $position, PlanLine $line, array $descriptions): ReceiptLine
+    /** @return list<ReadFrame> those that the plan is about */
+    private static function frames(Plan $plan): array
     {
-        $date = Intent::BringIn === $line->intent || Intent::LeaveOut === $line->intent || Intent::Held === $line->intent ? $line->frame?->takenAt()->date() : null;
+        $frames = [];
+        foreach ($plan->lines as $line) {
+            if (null !== $line->frame) {
+                $frames[$line->frame->key()] = $line->frame->read;
+            }
+        }
 
+        return array_values($frames);
+    }
+
+    private function line(Intake $intake, int $position, PlanLine $line, ?PlannedShoot $shoot): ReceiptLine
+    {
         return new ReceiptLine(
             $intake,
             $position,
@@ -97,13 +118,18 @@ final readonly class StartIntake
             $line->file->modifiedAt,
             Outcome::atStart($line->intent),
             $line->reason,
-            $line->frame?->frame->key,
-            $date,
-            null === $date ? null : $descriptions[$date] ?? '',
+            $line->frame?->key(),
+            $shoot?->date,
+            $shoot?->description,
             $line->folder,
             $line->name,
-            $line->frame?->takenAt()->local,
-            $line->frame?->facts,
+            $line->frame?->at->local,
+            $shoot?->folder,
+            $line->frame?->by,
+            $line->frame?->correction() ?? 0,
+            $line->number,
+            $line->scope,
+            $line->frame?->read->facts,
         );
     }
 }

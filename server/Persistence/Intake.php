@@ -38,9 +38,11 @@ class Intake
     public int $filesMoved = 0;
 
     /**
-     * @param string       $sourcePath absolute, as PathText
-     * @param string       $store      name of the main store
-     * @param list<string> $problems   the plan's, in sentences
+     * @param string                  $sourcePath absolute, as PathText
+     * @param string                  $store      name of the main store
+     * @param list<string>            $problems   the plan's, in sentences
+     * @param array<array-key, mixed> $order      the standing order it followed, as its document
+     * @param list<string>            $makes      folders to make, from the store's root, though no frame goes into them
      */
     public function __construct(
         #[ORM\Column(type: 'text')]
@@ -51,6 +53,10 @@ class Intake
         public string $store,
         #[ORM\Column(type: 'json')]
         public array $problems,
+        #[ORM\Column(name: 'standing_order', type: 'json')]
+        public array $order = [],
+        #[ORM\Column(type: 'json')]
+        public array $makes = [],
     ) {
         $this->askedAt = new \DateTimeImmutable();
     }

@@ -7,7 +7,9 @@ namespace VelvetLedger\Server\Persistence;
 use Doctrine\ORM\Mapping as ORM;
 use VelvetLedger\Core\Capture\CaptureFacts;
 use VelvetLedger\Core\Card\Kind;
+use VelvetLedger\Core\Naming\Scope;
 use VelvetLedger\Core\Receipt\Outcome;
+use VelvetLedger\Core\Shoot\TimeSource;
 
 /** What became of one file of the card that an intake was made from. */
 #[ORM\Entity]
@@ -26,10 +28,11 @@ class ReceiptLine
     public ?\DateTimeImmutable $provenAt = null;
 
     /**
-     * @param string            $path     on the card, as PathText
-     * @param string|null       $frameKey null for a file that belongs to no frame
-     * @param string|null       $folder   where it goes, from the store's root
-     * @param CaptureFacts|null $facts    of its frame
+     * @param string            $path        on the card, as PathText
+     * @param string|null       $frameKey    null for a file that belongs to no frame
+     * @param string|null       $folder      where it goes, from the store's root
+     * @param CaptureFacts|null $facts       of its frame
+     * @param string|null       $shootFolder the shoot's own, which may hold the one that the file goes to
      */
     public function __construct(
         #[ORM\ManyToOne]
@@ -61,8 +64,24 @@ class ReceiptLine
         public ?string $name,
         #[ORM\Column(length: 19, nullable: true)]
         public ?string $takenAt,
+        #[ORM\Column(type: 'text', nullable: true)]
+        public ?string $shootFolder,
+        #[ORM\Column(length: 24, nullable: true)]
+        public ?TimeSource $timeSource,
+        #[ORM\Column]
+        public int $clockCorrection,
+        #[ORM\Column(nullable: true)]
+        public ?int $sequence,
+        #[ORM\Column(length: 12, nullable: true)]
+        public ?Scope $sequenceScope,
         #[ORM\Column(type: FactsType::NAME, nullable: true)]
         public ?CaptureFacts $facts,
     ) {
+    }
+
+    /** Where it goes, from the store's root. */
+    public function to(): string
+    {
+        return ltrim($this->folder.'/'.$this->name, '/');
     }
 }

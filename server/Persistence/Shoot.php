@@ -9,6 +9,7 @@ use Doctrine\ORM\Mapping as ORM;
 /** A dated folder with a description, and the frames in it. */
 #[ORM\Entity]
 #[ORM\Table(name: 'shoot')]
+#[ORM\UniqueConstraint(name: 'shoot_place', columns: ['folder', 'date', 'description'])]
 class Shoot
 {
     #[ORM\Id, ORM\GeneratedValue, ORM\Column]
@@ -26,7 +27,7 @@ class Shoot
         public string $date,
         #[ORM\Column(type: 'text')]
         public string $description,
-        #[ORM\Column(type: 'text', unique: true)]
+        #[ORM\Column(type: 'text')]
         public string $folder,
     ) {
         $this->openedAt = new \DateTimeImmutable();

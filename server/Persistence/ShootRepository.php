@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Persistence;
 
 use Doctrine\ORM\EntityManagerInterface;
+use VelvetLedger\Core\Plan\ExistingShoot;
+use VelvetLedger\Server\Http\NotInLedger;
 use VelvetLedger\Server\Http\View\ShootView;
 
 /** Finds shoots, with what is in them added up. */
@@ -30,6 +32,16 @@ final readonly class ShootRepository
         $row = $this->ledger->getConnection()->fetchAssociative(self::SUMS.' WHERE s.id = ? GROUP BY s.id', [$shoot->id]);
 
         return ShootView::ofRow(false === $row ? [] : $row);
+    }
+
+    /** A shoot as a plan can join it. */
+    public function toJoin(int $id): ExistingShoot
+    {
+        $shoot = $this->ledger->find(Shoot::class, $id) ?? throw NotInLedger::shoot($id);
+        $path = $this->ledger->getConnection()->fetchOne('SELECT c.path FROM frame f JOIN ledger_file l ON l.frame_id = f.id JOIN copy c ON c.file_id = l.id WHERE f.shoot_id = ? ORDER BY f.id DESC LIMIT 1', [$id]);
+        $slash = \is_string($path) ? strrpos($path, '/') : false;
+
+        return new ExistingShoot($id, $shoot->folder, \is_string($path) && false !== $slash ? substr($path, 0, $slash) : $shoot->folder, $shoot->date, $shoot->description);
     }
 
     /** @return list<Frame> in the order they were taken, with their files and copies loaded */

@@ -70,8 +70,13 @@ final class AccessTest extends LedgerTestCase
     }
 
     #[TestWith(['not json', 'must be a JSON object'])]
-    #[TestWith(['{"descriptions": {"4 May": "x"}}', 'by date'])]
-    #[TestWith(['{"leftOut": [7]}', 'frame keys'])]
+    #[TestWith(['{"descriptions": {"4 May": "x"}}', 'descriptions\u0022 is not known here'])]
+    #[TestWith(['{"leftOut": [7]}', 'must be a text'])]
+    #[TestWith(['{"edits": [{"do": "burn"}]}', 'must be one of'])]
+    #[TestWith(['{"shoots": {"k": {"folder": "../x"}}}', 'no folder within a store'])]
+    #[TestWith(['{"clocks": {"Orrel M4": {"frame": "k", "time": "noon"}}}', 'must name a frame'])]
+    #[TestWith(['{"byHand": {"k": "31 June"}}', 'must be a date and time'])]
+    #[TestWith(['{"order": {"document": {"velvetLedger": "standing order", "version": 1, "name": "x", "names": {"pieces": []}}}}', 'at least one piece'])]
     public function testWhatTheDeskCannotHaveSentIsRefusedInWords(string $body, string $words): void
     {
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));

@@ -26,7 +26,7 @@ final class CommandsTest extends LedgerTestCase
         $ran = $this->run_('plan', ['source' => $this->card('CARD')->path, '--description' => 'lantern boats', '--json' => true]);
         self::assertSame(0, $ran->getStatusCode());
         $plan = self::decoded($ran->getDisplay());
-        self::assertSame(['source', 'store', 'shoots', 'files', 'totals', 'problems'], array_keys($plan));
+        self::assertSame(['source', 'store', 'order', 'shoots', 'folders', 'files', 'totals', 'problems', 'clocks'], array_keys($plan));
         self::assertSame([
             ['from' => 'DCIM/100ORREL/ORL_0001.ORW', 'to' => '2026/2026-05-04 lantern boats/2026-05-04_lantern-boats_0001.orw', 'intent' => 'bring in', 'reason' => null],
             ['from' => 'DCIM/100ORREL/ORL_0001.JPG', 'to' => '2026/2026-05-04 lantern boats/2026-05-04_lantern-boats_0001.jpg', 'intent' => 'bring in', 'reason' => null],

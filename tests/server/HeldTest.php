@@ -11,6 +11,7 @@ use VelvetLedger\Core\Plan\Companions;
 use VelvetLedger\Core\Plan\Intent;
 use VelvetLedger\Core\Plan\Plan;
 use VelvetLedger\Core\Plan\PlanLine;
+use VelvetLedger\Core\Plan\ShootWish;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Transfer\QuickPrint;
 use VelvetLedger\Server\Cards\CardHoldings;
@@ -18,6 +19,7 @@ use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Intake\RunIntake;
 use VelvetLedger\Server\Intake\StartIntake;
 use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Tests\OnCard;
 use VelvetLedger\Tests\Stills;
 
 final class HeldTest extends LedgerTestCase
@@ -25,9 +27,9 @@ final class HeldTest extends LedgerTestCase
     public function testACardUsedAgainWithoutFormattingBringsOnlyWhatIsNew(): void
     {
         $this->put('CARD', 1, 2, 3);
-        $this->bringIn('CARD', new Wishes(['2026-05-04' => 'lantern boats']));
+        $this->bringIn('CARD', new Wishes(shoots: ['2026-05-04' => new ShootWish('lantern boats')]));
         $this->put('CARD', 4, 5);
-        $plan = $this->plan('CARD', new Wishes(['2026-05-04' => 'second night']));
+        $plan = $this->plan('CARD', new Wishes(shoots: ['2026-05-04' => new ShootWish('second night')]));
         self::assertSame([3, 2], [$plan->totals->framesHeld, $plan->totals->framesToBringIn]);
         $held = array_values(array_filter($plan->lines, static fn (PlanLine $line): bool => Intent::Held === $line->intent));
         self::assertSame('held since '.date('Y-m-d').' as 2026/2026-05-04 lantern boats/2026-05-04_lantern-boats_0001.jpg', $held[0]->reason);
@@ -81,7 +83,7 @@ final class HeldTest extends LedgerTestCase
     {
         $this->put('CARD', 1, 2);
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.ORW', Stills::raw('2026-05-04 21:14:01', 1));
-        $of = fn (Companions $companions): array => array_map(static fn (PlanLine $line): string => $line->file->name().': '.$line->intent->value.('' === $line->reason ? '' : ', '.$line->reason), $this->plan('CARD', new Wishes(companions: $companions))->lines);
+        $of = fn (Companions $companions): array => array_map(static fn (PlanLine $line): string => $line->file->name().': '.$line->intent->value.('' === $line->reason ? '' : ', '.$line->reason), $this->plan('CARD', new Wishes(OnCard::order(['bring' => $companions->value])))->lines);
         self::assertSame(['ORL_0001.ORW: bring in', "ORL_0001.JPG: left out, raw only: the frame's raw is brought in", 'ORL_0002.JPG: bring in'], $of(Companions::RawOnly));
         self::assertSame(["ORL_0001.ORW: left out, JPEG only: the frame's JPEG is brought in", 'ORL_0001.JPG: bring in', 'ORL_0002.JPG: bring in'], $of(Companions::RenderedOnly));
         self::assertSame(3, $this->plan('CARD')->totals->filesToBringIn);

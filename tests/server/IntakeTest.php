@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Tests\server;
 
 use VelvetLedger\Core\Card\FolderNames;
+use VelvetLedger\Core\Plan\ShootWish;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Server\Intake\CouldNotBegin;
@@ -29,7 +30,7 @@ final class IntakeTest extends LedgerTestCase
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0009.JPG', str_repeat("\0", 9000));
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0010.MOV', 'clip');
         $before = self::tree($this->reader->path);
-        $intake = $this->bringIn('CARD', new Wishes(['2026-05-04' => 'lantern boats']));
+        $intake = $this->bringIn('CARD', new Wishes(shoots: ['2026-05-04' => new ShootWish('lantern boats')]));
 
         self::assertSame(IntakeState::Done, $intake->state);
         $lines = $this->lines();
@@ -55,7 +56,7 @@ final class IntakeTest extends LedgerTestCase
         $again = $this->lines()[0]->frameKey ?? '';
         $this->bringIn('CARD', new Wishes(broughtAgain: [$again]));
         $copies = array_map(static fn (Copy $copy): string => $copy->path, $this->ledger()->getRepository(Copy::class)->findBy([], ['id' => 'ASC']));
-        self::assertSame(['2026/2026-05-04/2026-05-04_0001.jpg', '2026/2026-05-04/2026-05-04_0001-2.jpg'], $copies);
+        self::assertSame(['2026/2026-05-04/2026-05-04_0001.jpg', '2026/2026-05-04/2026-05-04_0002.jpg'], $copies);
     }
 
     public function testAFileThatTookTheNameMeanwhileFailsThatLineOnlyAndCanBeTriedAgain(): void

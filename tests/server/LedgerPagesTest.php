@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Tests\server;
 
+use VelvetLedger\Core\Plan\ShootWish;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Intake\RunIntake;
 use VelvetLedger\Server\Intake\StartIntake;
@@ -20,7 +21,7 @@ final class LedgerPagesTest extends LedgerTestCase
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09', 1));
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0002.JPG', Stills::jpeg('2025-12-31 23:59:59', 2));
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0003.MOV', 'clip');
-        $intake = $this->service(StartIntake::class)->start($this->card('CARD'), new Wishes(['2026-05-04' => 'lantern boats']), static fn (Intake $asked) => null);
+        $intake = $this->service(StartIntake::class)->start($this->card('CARD'), new Wishes(shoots: ['2026-05-04' => new ShootWish('lantern boats')]), static fn (Intake $asked) => null);
         $this->service(RunIntake::class)->run((int) $intake->id, static fn (Intake $running) => null);
     }
 

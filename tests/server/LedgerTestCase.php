@@ -26,7 +26,7 @@ abstract class LedgerTestCase extends KernelTestCase
         $this->store->put('.velvet-ledger-store', 'Main');
         $this->settings();
         self::bootKernel();
-        $this->ledger()->getConnection()->executeStatement('TRUNCATE job, copy, ledger_file, frame, receipt_line, day_book_entry, shoot, intake RESTART IDENTITY CASCADE');
+        $this->ledger()->getConnection()->executeStatement('TRUNCATE standing_order, last_order, stationery, job, copy, ledger_file, frame, receipt_line, day_book_entry, shoot, intake RESTART IDENTITY CASCADE');
     }
 
     protected function tearDown(): void

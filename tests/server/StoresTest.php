@@ -10,6 +10,7 @@ use Psr\Log\NullLogger;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Event\ExceptionEvent;
 use Symfony\Component\HttpKernel\HttpKernelInterface;
+use VelvetLedger\Core\Plan\ShootWish;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Cards\CardSummaries;
 use VelvetLedger\Server\Cards\Readers;
@@ -33,7 +34,7 @@ final class StoresTest extends LedgerTestCase
         $this->store->put('2026/2026-05-04 boats/Taken.JPG', 'x');
         $this->store->put("2026/2026-05-04 boats/e\u{301}toile.jpg", 'x');
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
-        $this->service(StartIntake::class)->start($this->card('CARD'), new Wishes(['2026-05-04' => 'boats']), static fn (Intake $intake) => null);
+        $this->service(StartIntake::class)->start($this->card('CARD'), new Wishes(shoots: ['2026-05-04' => new ShootWish('boats')]), static fn (Intake $intake) => null);
         $names = new NamesAtStore(new Store('Main', $this->store->path), $this->ledger()->getConnection());
         $folder = '2026/2026-05-04 boats';
         $inUse = array_map(static fn (string $name): bool => $names->isTaken($folder, $name), ['taken.jpg', "\u{e9}toile.jpg", '2026-05-04_boats_0001.jpg', '2026-05-04_boats_0002.jpg']);
@@ -49,7 +50,7 @@ final class StoresTest extends LedgerTestCase
             $this->service(StartIntake::class)->start($this->card($card), new Wishes(), static fn (Intake $intake) => null);
         }
         $names = $this->ledger()->getConnection()->fetchFirstColumn('SELECT name FROM receipt_line ORDER BY id');
-        self::assertSame(['2026-05-04_0001.jpg', '2026-05-04_0001-2.jpg'], $names);
+        self::assertSame(['2026-05-04_0001.jpg', '2026-05-04_0002.jpg'], $names);
     }
 
     public function testAStoreWithoutItsMarkIsAbsentAndOneThatIsTooSmallIsRefusedBeforeAnythingIsCopied(): void

@@ -9,7 +9,7 @@ use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Card\ReadFrame;
 use VelvetLedger\Core\Card\Trouble;
 use VelvetLedger\Core\Held\Holdings;
-use VelvetLedger\Core\Shoot\ByDate;
+use VelvetLedger\Core\Shoot\CaptureOrder;
 use VelvetLedger\Server\Cards\Reading;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Settings\Store;
@@ -35,7 +35,8 @@ final readonly class DeskView
 
     public StoreView $store;
 
-    public function __construct(Volume $volume, Reading $reading, Holdings $holdings, Store $store)
+    /** @param string $order name of the standing order last used for it, or of the default */
+    public function __construct(Volume $volume, Reading $reading, Holdings $holdings, public string $order, Store $store)
     {
         $contents = $reading->contents;
         $this->id = $volume->id;
@@ -44,7 +45,7 @@ final readonly class DeskView
         $this->framesInAll = $reading->framesInAll;
         $this->filesInAll = $reading->filesInAll;
         $this->bytesInAll = $reading->bytesInAll;
-        $this->frames = array_map(static fn (ReadFrame $frame): CardFrameView => new CardFrameView($frame, $holdings), ByDate::inOrderOfCapture($contents->frames));
+        $this->frames = array_map(static fn (ReadFrame $frame): CardFrameView => new CardFrameView($frame, $holdings), CaptureOrder::ofRead($contents->frames));
         $this->others = [
             ...array_map(static fn (CardFile $file): OtherFileView => new OtherFileView($file->text(), $file->kind->value, $file->bytes), $contents->others),
             ...array_map(static fn (Trouble $trouble): OtherFileView => new OtherFileView(PathText::of($trouble->path), $trouble->reason, 0), $contents->troubles),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Http\View;
 
+use VelvetLedger\Core\Shoot\TimeSource;
 use VelvetLedger\Server\Persistence\Frame;
 use VelvetLedger\Server\Persistence\LedgerFile;
 
@@ -31,7 +32,7 @@ final readonly class FrameView
         $this->id = (int) $frame->id;
         $this->stem = $frame->stem;
         $this->takenAt = $frame->takenAt;
-        $this->datedByFile = $frame->datedByFile;
+        $this->datedByFile = TimeSource::File === $frame->timeSource;
         $this->hasPicture = [] !== ($frame->facts->previews ?? []);
         $this->bytes = array_sum(array_map(static fn (LedgerFile $file): int => $file->bytes, $files));
         $this->names = array_map(static fn (LedgerFile $file): string => basename($file->copies->first()->path ?? ''), $files);

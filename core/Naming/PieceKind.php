@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Naming;
+
+/** What a name or a folder can be composed of. */
+enum PieceKind: string
+{
+    case Taken = 'date taken';
+    case Intake = 'date of intake';
+    case Description = 'description';
+    case Words = 'words';
+    case Initials = 'initials';
+    case Sequence = 'sequence';
+    case FileNumber = 'camera file number';
+    case OriginalName = 'original name';
+    case Body = 'body';
+    case KindOfWork = 'kind of work';
+    case CardFolders = 'card folders';
+
+    /** Whether it can stand in a file's name. */
+    public function fitsNames(): bool
+    {
+        return self::CardFolders !== $this;
+    }
+
+    /** Whether it can stand in a folder's name: what differs from frame to frame cannot. */
+    public function fitsFolders(): bool
+    {
+        return self::Sequence !== $this && self::FileNumber !== $this && self::OriginalName !== $this;
+    }
+
+    public function isDate(): bool
+    {
+        return self::Taken === $this || self::Intake === $this;
+    }
+}

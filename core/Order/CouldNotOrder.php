@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Order;
+
+/** A standing order asks for what cannot be. */
+final class CouldNotOrder extends \DomainException
+{
+    public static function outside(string $folder): self
+    {
+        return new self(\sprintf('"%s" is no folder within a store: names with one slash between them, none beginning with a full stop.', $folder));
+    }
+
+    public static function subfolder(string $folder, string $better): self
+    {
+        return new self(\sprintf('Not every file system takes a subfolder called "%s"%s.', $folder, '' === $better ? '' : \sprintf('; "%s" would do', $better)));
+    }
+
+    public static function framesInto(string $folder): self
+    {
+        return new self(\sprintf('Frames cannot go into "%s": it is not among the subfolders.', $folder));
+    }
+
+    public static function tooManySubfolders(int $most): self
+    {
+        return new self(\sprintf('There are at most %d subfolders.', $most));
+    }
+
+    public static function noName(): self
+    {
+        return new self('A standing order has a name of 1 to 80 characters.');
+    }
+}

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Order;
+
+use VelvetLedger\Core\Document\BadDocument;
+use VelvetLedger\Core\Document\Fields;
+use VelvetLedger\Core\Plan\Companions;
+use VelvetLedger\Core\Shoot\Division;
+
+/** A standing order as the fields of a JSON object, for files, the database and the page: docs/standing-order.schema.json. */
+final class OrderDocument
+{
+    public const KIND = 'standing order';
+    public const VERSION = 1;
+
+    /** @return array<string, mixed> */
+    public static function of(StandingOrder $order): array
+    {
+        return [
+            'velvetLedger' => self::KIND,
+            'version' => self::VERSION,
+            'name' => $order->name,
+            'bring' => $order->bring->value,
+            'shoots' => ['pauseMinutes' => $order->shoots->pauseMinutes, 'dayTurnsAt' => $order->shoots->dayTurnsAt],
+            'destination' => ['kindOfWork' => $order->destination->kindOfWork, 'folder' => $order->destination->folder],
+            'folders' => PatternDocument::ofFolders($order->folders),
+            'subfolders' => ['make' => $order->subfolders->make, 'framesInto' => $order->subfolders->framesInto],
+            'names' => PatternDocument::ofNames($order->names),
+        ];
+    }
+
+    /**
+     * What is left away is as in the order "By the day".
+     *
+     * @throws BadDocument
+     */
+    public static function read(mixed $document, string $pointer = ''): StandingOrder
+    {
+        $fields = Fields::of($document, $pointer);
+        if (self::KIND !== $fields->text('velvetLedger')) {
+            throw BadDocument::at("$pointer/velvetLedger", 'must say "'.self::KIND.'"');
+        }
+        if (self::VERSION !== $fields->number('version')) {
+            throw BadDocument::at("$pointer/version", 'must be '.self::VERSION.', the only one known here');
+        }
+        $plain = StandingOrder::byTheDay();
+
+        return $fields->make(static fn (): StandingOrder => StandingOrder::of(
+            $fields->text('name'),
+            $fields->oneOf('bring', Companions::class, $plain->bring),
+            self::division($fields->object('shoots')),
+            self::destination($fields->object('destination')),
+            $fields->has('folders') ? PatternDocument::readFolders($fields->object('folders')) : $plain->folders,
+            self::subfolders($fields->object('subfolders')),
+            $fields->has('names') ? PatternDocument::readNames($fields->object('names')) : $plain->names,
+        ));
+    }
+
+    public static function destination(Fields $fields): Destination
+    {
+        return $fields->make(static fn (): Destination => Destination::of($fields->text('kindOfWork', '', 80), $fields->text('folder', '', 1000)));
+    }
+
+    public static function subfolders(Fields $fields): Subfolders
+    {
+        return $fields->make(static fn (): Subfolders => Subfolders::of($fields->texts('make'), $fields->text('framesInto', '')));
+    }
+
+    private static function division(Fields $fields): Division
+    {
+        return $fields->make(static function () use ($fields): Division {
+            $pause = $fields->numberOrNull('pauseMinutes');
+            $turn = $fields->number('dayTurnsAt', 0);
+
+            return null === $pause ? Division::byDay($turn) : Division::byDayAndPause($pause, $turn);
+        });
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Order;
+
+use VelvetLedger\Core\Naming\NameSource;
+use VelvetLedger\Core\Naming\Piece;
+use VelvetLedger\Core\Naming\PieceKind;
+use VelvetLedger\Core\Naming\WordStyle;
+
+/** What an order's pieces say of one frame, and what the other pieces would say: samples to compose names and folders by. */
+final readonly class Samples
+{
+    private const DATES = ['yyyy-MM-dd', 'yyyyMMdd', 'yyyy', 'yy', 'yyyy-MM', 'MM', 'MMM', 'MMMM', 'dd', 'EEE', 'EEEE', 'HHmmss', 'HH-mm-ss', 'HHmm', 'SSS'];
+
+    /**
+     * @param list<string>          $names   what each piece of the naming pattern says
+     * @param list<list<string>>    $folders what each piece of each folder says
+     * @param array<string, string> $offered kind of piece => what it would say
+     * @param array<string, string> $dates   date fields => the date so written
+     */
+    private function __construct(public array $names, public array $folders, public array $offered, public array $dates)
+    {
+    }
+
+    public static function of(StandingOrder $order, NameSource $source): self
+    {
+        $sequence = $order->names->sequence;
+        $number = $sequence->start ?? 1;
+        $offered = [];
+        foreach (PieceKind::cases() as $kind) {
+            $offered[$kind->value] = match ($kind) {
+                PieceKind::Words, PieceKind::Initials => '',
+                default => self::say(Piece::of($kind, $kind->isDate() ? 'yyyy-MM-dd' : '', WordStyle::AsWritten), $source),
+            };
+        }
+        $dates = [];
+        foreach (self::DATES as $fields) {
+            $dates[$fields] = Piece::taken($fields)->say($source, 1, 1);
+        }
+
+        return new self(
+            $order->names->texts($source, $number, $sequence->digits ?? 4),
+            array_map(static fn (array $level): array => array_map(static fn (Piece $piece): string => self::say($piece, $source), $level), $order->folders->levels),
+            $offered,
+            $dates,
+        );
+    }
+
+    private static function say(Piece $piece, NameSource $source): string
+    {
+        return $piece->say($source, 1, 4);
+    }
+}

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Plan;
+
+use VelvetLedger\Core\Card\CardContents;
+use VelvetLedger\Core\Shoot\TimedFrame;
+
+/** The camera's own numbers on a card (DCF 2.0: four characters, then 0001 to 9999), to say which are missing: erased in the camera, or on another card. */
+final readonly class CardNumbers
+{
+    /** Places that are named; the rest is counted. */
+    private const SAID = 3;
+
+    /** A wider gap is no gap: there another job ends, or the counter began again. */
+    private const WIDEST = 1000;
+
+    /** @param array<array-key, array<int, true>> $present first four characters => numbers */
+    private function __construct(private array $present)
+    {
+    }
+
+    public static function on(CardContents $card): self
+    {
+        $present = [];
+        foreach ($card->frames as $frame) {
+            $name = self::parts($frame->frame->stem);
+            if (null !== $name) {
+                $present[$name[0]][$name[1]] = true;
+            }
+        }
+
+        return new self($present);
+    }
+
+    /**
+     * @param list<TimedFrame> $frames of one shoot
+     *
+     * @return string|null "Camera numbers missing: 3 after ORL_1210, 1 after ORL_1240."
+     */
+    public function missingAmong(array $frames): ?string
+    {
+        $numbers = $gaps = [];
+        foreach ($frames as $frame) {
+            $name = self::parts($frame->read->frame->stem);
+            if (null !== $name) {
+                $numbers[$name[0]][] = $name[1];
+            }
+        }
+        foreach ($numbers as $prefix => $of) {
+            sort($of);
+            foreach ($of as $i => $number) {
+                $next = $of[$i + 1] ?? $number;
+                $between = $next - $number > self::WIDEST || $next <= $number + 1 ? [] : array_diff(range($number + 1, $next - 1), array_keys($this->present[$prefix] ?? []));
+                if ([] !== $between) {
+                    $gaps[] = \sprintf('%d after %s%04d', \count($between), $prefix, $number);
+                }
+            }
+        }
+        $more = \count($gaps) - self::SAID;
+
+        return [] === $gaps ? null : 'Camera numbers missing: '.implode(', ', \array_slice($gaps, 0, self::SAID)).($more > 0 ? ", and in $more more place".(1 === $more ? '' : 's') : '').'.';
+    }
+
+    /** @return array{string, int}|null */
+    private static function parts(string $stem): ?array
+    {
+        return 1 === preg_match('/^(\w{4})(\d{4})$/', $stem, $part) && '0000' !== $part[2] ? [$part[1], (int) $part[2]] : null;
+    }
+}

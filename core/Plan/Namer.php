@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Plan;
+
+use VelvetLedger\Core\Naming\PortableText;
+use VelvetLedger\Core\Naming\Scope;
+use VelvetLedger\Core\Naming\Sequence;
+use VelvetLedger\Core\Shoot\TimedFrame;
+
+/**
+ * Names the frames of a whole plan, in order. All files of a frame share one name. Numbers go on after those given
+ * before and step over names in use. Names without a number that come out alike, as in a burst, take "_2", "_3" …
+ * in order of capture: an underscore, so that they sort after the first of them.
+ */
+final class Namer
+{
+    /** @var array<array-key, array<array-key, true>> key of a folder => keys of the names given out in it */
+    private array $given = [];
+
+    /** @var array<array-key, int> scope => the next number */
+    private array $next = [];
+
+    /** @var array<array-key, int> scope => frames to be numbered in it */
+    private array $expected = [];
+
+    /** @param list<ShootDraft> $drafts all of the plan */
+    public function __construct(private readonly StoreState $store, private readonly Folders $folders, array $drafts)
+    {
+        foreach ($drafts as $draft) {
+            $this->expected[$draft->scope()] = ($this->expected[$draft->scope()] ?? 0) + \count($draft->coming);
+        }
+    }
+
+    public function name(ShootDraft $draft): NamedShoot
+    {
+        $folders = array_map(fn (TimedFrame $frame): string => $this->folders->settle($draft->folderOf($frame)), $draft->coming);
+        $sequence = $draft->order->names->sequence;
+
+        return null === $sequence ? $this->withoutNumbers($draft, $folders) : $this->numbered($draft, $sequence, $folders);
+    }
+
+    /** @param list<string> $folders */
+    private function numbered(ShootDraft $draft, Sequence $sequence, array $folders): NamedShoot
+    {
+        $scope = $draft->scope();
+        $first = $this->next[$scope] ??= $this->firstNumber($draft, $sequence);
+        $digits = $sequence->digitsFor($first, $this->expected[$scope]);
+        $names = $inUse = [];
+        foreach ($draft->coming as $i => $frame) {
+            $name = $this->numberedName($draft, $frame, $folders[$i], $first, $digits);
+            while (!$this->isFree($name)) {
+                $inUse[] = (int) $name->number;
+                $name = $this->numberedName($draft, $frame, $folders[$i], ++$first, $digits);
+            }
+            ++$first;
+            $this->give($name);
+            $names[] = $name;
+        }
+        $this->next[$scope] = $first;
+
+        return new NamedShoot($names, $inUse, 0, 0, $digits > $sequence->digits ? $digits : null);
+    }
+
+    private function numberedName(ShootDraft $draft, TimedFrame $frame, string $folder, int $number, int $digits): FrameName
+    {
+        return new FrameName($frame, $folder, $draft->order->names->stem($draft->source($frame), $number, $digits), $number, $draft->order->names->extension);
+    }
+
+    private function firstNumber(ShootDraft $draft, Sequence $sequence): int
+    {
+        $last = match ($sequence->scope) {
+            Scope::Shoot => $this->store->lastNumberInShoot($this->folders->settle($draft->folder()), $draft->date, $draft->description),
+            Scope::Day => $this->store->lastNumberOnDay($draft->date),
+            Scope::RunningOn => $this->store->lastNumberRunning(),
+        };
+
+        return null === $last ? $sequence->start : max($sequence->start, $last + 1);
+    }
+
+    /** @param list<string> $folders */
+    private function withoutNumbers(ShootDraft $draft, array $folders): NamedShoot
+    {
+        $pattern = $draft->order->names;
+        $stems = array_map(static fn (TimedFrame $frame): string => $pattern->stem($draft->source($frame)), $draft->coming);
+        $keys = array_map(static fn (string $stem, string $folder): string => PortableText::key("$folder/$stem"), $stems, $folders);
+        $alike = array_count_values($keys);
+        $names = $seen = [];
+        $taken = $sameName = 0;
+        foreach ($draft->coming as $i => $frame) {
+            $place = $seen[$keys[$i]] = ($seen[$keys[$i]] ?? 0) + 1;
+            $digits = \strlen((string) $alike[$keys[$i]]);
+            $sameName += $place > 1 ? 1 : 0;
+            $suffix = $place;
+            $called = static fn (int $suffix): FrameName => new FrameName($frame, $folders[$i], $stems[$i].($suffix > 1 ? '_'.str_pad((string) $suffix, $digits, '0', \STR_PAD_LEFT) : ''), null, $pattern->extension);
+            $name = $called($suffix);
+            while (!$this->isFree($name)) {
+                $name = $called(++$suffix);
+            }
+            $taken += $suffix > $place ? 1 : 0;
+            $seen[$keys[$i]] = $suffix;
+            $this->give($name);
+            $names[] = $name;
+        }
+
+        return new NamedShoot($names, [], $sameName, $taken, null);
+    }
+
+    private function isFree(FrameName $name): bool
+    {
+        $given = $this->given[PortableText::key($name->folder)] ?? [];
+        foreach ($name->all() as $file) {
+            if (isset($given[PortableText::key($file)]) || $this->store->isTaken($name->folder, $file)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    private function give(FrameName $name): void
+    {
+        foreach ($name->all() as $file) {
+            $this->given[PortableText::key($name->folder)][PortableText::key($file)] = true;
+        }
+    }
+}

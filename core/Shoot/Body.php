@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Shoot;
+
+use VelvetLedger\Core\Capture\CaptureFacts;
+
+/** A camera body: what tells two clocks apart. */
+final readonly class Body
+{
+    private function __construct(public string $model, public string $serial)
+    {
+    }
+
+    /** Null where the camera gave no model: then its clock cannot be told from another. */
+    public static function of(?CaptureFacts $facts): ?self
+    {
+        return null === $facts?->model ? null : new self($facts->model, $facts->serial ?? '');
+    }
+
+    /** Names the body in wishes and in the ledger, "Orrel M4, no. 40211". */
+    public function name(): string
+    {
+        return '' === $this->serial ? $this->model : $this->model.', no. '.$this->serial;
+    }
+}

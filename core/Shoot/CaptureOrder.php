@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Shoot;
+
+use VelvetLedger\Core\Card\ReadFrame;
+
+/**
+ * The order in which frames were taken: by time with its fraction; frames of the same moment by path, digits in
+ * it counted as numbers. Where every frame says its offset from UTC, moments are compared, so that the hour that
+ * comes twice in autumn keeps its order; else what the clocks showed.
+ */
+final class CaptureOrder
+{
+    /**
+     * @param list<TimedFrame> $frames
+     *
+     * @return list<TimedFrame>
+     */
+    public static function sort(array $frames): array
+    {
+        $seconds = self::seconds($frames);
+        $keyed = array_map(static fn (TimedFrame $frame, int $second): array => [$second, (float) ('0.'.($frame->at->subsecond ?? '0')), $frame->read->frame->lead()->path, $frame], $frames, $seconds);
+        usort($keyed, static fn (array $a, array $b): int => [$a[0], $a[1]] === [$b[0], $b[1]] ? strnatcmp($a[2], $b[2]) : [$a[0], $a[1]] <=> [$b[0], $b[1]]);
+
+        return array_column($keyed, 3);
+    }
+
+    /**
+     * By what the cameras wrote, nothing corrected.
+     *
+     * @param list<ReadFrame> $frames
+     *
+     * @return list<ReadFrame>
+     */
+    public static function ofRead(array $frames): array
+    {
+        return array_column((new Clocks())->timeAll($frames), 'read');
+    }
+
+    /**
+     * Where each frame stands on one time scale.
+     *
+     * @param list<TimedFrame> $frames
+     *
+     * @return list<int> seconds
+     */
+    public static function seconds(array $frames): array
+    {
+        $instants = array_map(static fn (TimedFrame $frame): ?int => $frame->at->instant(), $frames);
+        $known = array_values(array_filter($instants, \is_int(...)));
+
+        return \count($known) === \count($frames) ? $known : array_map(static fn (TimedFrame $frame): int => $frame->at->clockSeconds(), $frames);
+    }
+}

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Shoot;
+
+/**
+ * Points out shoots that lie far in time from the rest of a card: forgotten frames of an earlier job, or a clock
+ * that was reset. Shoots less than a week apart belong together; the group with most frames is the rest, and a
+ * group of at most a quarter as many is a stray (common practice, no published source).
+ */
+final class Strays
+{
+    private const APART = 7 * 86400;
+    private const SHARE = 4;
+    private const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
+    /** Unit => its length in days; weeks measure what is less than twice the next. */
+    private const LONGER_UNITS = ['year' => 365.25, 'month' => 30.44];
+
+    /**
+     * @param list<ProposedShoot> $shoots in order of their first frames
+     *
+     * @return array<array-key, string> shoot id => "6 frames from 2 April, five weeks before the others."
+     */
+    public static function among(array $shoots): array
+    {
+        $groups = [];
+        $end = null;
+        foreach ($shoots as $shoot) {
+            $first = $shoot->frames[0]->at->clockSeconds();
+            if (null === $end || $first - $end >= self::APART) {
+                $groups[] = [];
+            }
+            $groups[\count($groups) - 1][] = $shoot;
+            $end = max($end ?? $first, $shoot->frames[\count($shoot->frames) - 1]->at->clockSeconds());
+        }
+        $sizes = array_map(static fn (array $group): int => array_sum(array_map(static fn (ProposedShoot $shoot): int => \count($shoot->frames), $group)), $groups);
+        $main = [] === $sizes ? 0 : (int) array_search(max($sizes), $sizes, true);
+        $found = [];
+        foreach ($groups as $i => $group) {
+            if ($i !== $main && $sizes[$i] * self::SHARE <= $sizes[$main]) {
+                foreach ($group as $shoot) {
+                    $found[$shoot->id] = self::sentence($shoot, $groups[$main]);
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    /** @param non-empty-list<ProposedShoot> $rest */
+    private static function sentence(ProposedShoot $stray, array $rest): string
+    {
+        $first = $rest[0]->frames[0]->at->clockSeconds(); // in order of their first frames
+        $last = max(array_map(static fn (ProposedShoot $shoot): int => $shoot->frames[\count($shoot->frames) - 1]->at->clockSeconds(), $rest));
+        $own = $stray->frames[\count($stray->frames) - 1]->at->clockSeconds();
+        $before = $own < $first;
+        $apart = $before ? $first - $own : $stray->frames[0]->at->clockSeconds() - $last;
+        $otherYear = substr($stray->date, 0, 4) !== substr($rest[0]->date, 0, 4);
+        $frames = \count($stray->frames);
+
+        return \sprintf(
+            '%d frame%s from %s, %s %s the others.',
+            $frames,
+            1 === $frames ? '' : 's',
+            (new \DateTimeImmutable($stray->date))->format($otherYear ? 'j F Y' : 'j F'),
+            self::inWords($apart),
+            $before ? 'before' : 'after',
+        );
+    }
+
+    private static function inWords(int $seconds): string
+    {
+        [$unit, $length] = ['week', 7.0];
+        foreach (self::LONGER_UNITS as $longer => $days) {
+            if ($seconds >= 2 * 86400 * $days) {
+                [$unit, $length] = [$longer, $days];
+                break;
+            }
+        }
+        $number = max(1, (int) round($seconds / 86400 / $length));
+
+        return (1 === $number ? 'a' : self::NUMBERS[$number] ?? (string) $number).' '.$unit.(1 === $number ? '' : 's');
+    }
+}

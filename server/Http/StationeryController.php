@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Http;
+
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use VelvetLedger\Core\Document\BadDocument;
+use VelvetLedger\Core\Document\Fields;
+use VelvetLedger\Server\Orders\Stationery;
+use VelvetLedger\Server\Orders\StationeryKind;
+use VelvetLedger\Server\Settings\Settings;
+use VelvetLedger\Server\Settings\StoreFolders;
+
+/** Stationery: patterns, sets of subfolders and kinds of work; and the folders of the main store, to choose one from. */
+final readonly class StationeryController
+{
+    public function __construct(private Stationery $stationery)
+    {
+    }
+
+    #[Route('/api/stationery', methods: ['GET'])]
+    public function all(): Response
+    {
+        return new JsonResponse($this->stationery->all());
+    }
+
+    #[Route('/api/stationery', methods: ['POST'])]
+    public function save(Request $request): Response
+    {
+        $fields = Fields::of(DeskInput::body($request));
+        $document = $fields->any('document');
+        $this->stationery->save($fields->oneOf('kind', StationeryKind::class), $fields->text('name'), \is_array($document) ? $document : throw BadDocument::at('/document', 'must be an object'));
+
+        return new JsonResponse(null, 204);
+    }
+
+    #[Route('/api/stationery/drop', methods: ['POST'])]
+    public function drop(Request $request): Response
+    {
+        $fields = Fields::of(DeskInput::body($request));
+        $this->stationery->drop($fields->oneOf('kind', StationeryKind::class), $fields->text('name'));
+
+        return new JsonResponse(null, 204);
+    }
+
+    #[Route('/api/folders', methods: ['GET'])]
+    public function folders(Request $request, Settings $settings): Response
+    {
+        $in = $request->query->getString('in');
+
+        return new JsonResponse(['in' => $in, 'store' => $settings->main->name, 'folders' => StoreFolders::in($settings->main, $in)]);
+    }
+}

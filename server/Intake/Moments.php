@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Intake;
+
+use Doctrine\ORM\EntityManagerInterface;
+use VelvetLedger\Core\Capture\CapturedAt;
+use VelvetLedger\Core\Document\BadDocument;
+use VelvetLedger\Server\Cards\CardReadings;
+use VelvetLedger\Server\Cards\NoSuchCard;
+use VelvetLedger\Server\Cards\Readers;
+use VelvetLedger\Server\Cards\Volume;
+use VelvetLedger\Server\Http\NotInLedger;
+use VelvetLedger\Server\Persistence\Frame;
+
+/** When a frame was taken that another is compared with: on a card by its camera's clock, in the ledger as it was entered. */
+final readonly class Moments
+{
+    public function __construct(private CardReadings $readings, private Readers $readers, private EntityManagerInterface $ledger)
+    {
+    }
+
+    /** @throws NoSuchCard|BadDocument */
+    public function onCardCalled(string $id, string $frame): Moment
+    {
+        return $this->onCard($this->readers->volume($id), $frame);
+    }
+
+    /** @throws BadDocument */
+    public function onCard(Volume $volume, string $frame): Moment
+    {
+        foreach ($this->readings->whole($volume)->frames as $read) {
+            if ($read->frame->key === $frame && null !== $read->facts?->takenAt) {
+                return new Moment($read->facts->takenAt, $read->frame->lead()->text().' on '.$volume->label());
+            }
+        }
+        throw BadDocument::at('/clocks', 'must name a frame that its camera gave a time to');
+    }
+
+    public function held(int $frame): Moment
+    {
+        $held = $this->ledger->find(Frame::class, $frame) ?? throw NotInLedger::frame($frame);
+
+        return new Moment(CapturedAt::fromText($held->takenAt) ?? throw NotInLedger::frame($frame), $held->stem);
+    }
+}

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Orders;
+
+/** A standing order is asked for that is not in the ledger. */
+final class NoSuchOrder extends \RuntimeException
+{
+    /** @param list<string> $names of those that there are */
+    public static function called(string $name, array $names): self
+    {
+        return new self(\sprintf('There is no standing order called "%s". There are: %s.', $name, implode(', ', $names)));
+    }
+}

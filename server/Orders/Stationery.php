@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Orders;
+
+use Doctrine\ORM\EntityManagerInterface;
+use VelvetLedger\Core\Document\BadDocument;
+use VelvetLedger\Core\Naming\FolderPattern;
+use VelvetLedger\Core\Naming\NamePattern;
+use VelvetLedger\Core\Naming\ReadyMade;
+use VelvetLedger\Core\Order\PatternDocument;
+use VelvetLedger\Server\Persistence\StationeryItem;
+
+/** Saved patterns, sets of subfolders and kinds of work, after the ready-made ones. */
+final readonly class Stationery
+{
+    public function __construct(private EntityManagerInterface $ledger)
+    {
+    }
+
+    /** @return array<string, list<array{name: string, document: array<mixed>, readyMade: bool}>> by kind */
+    public function all(): array
+    {
+        $found = array_fill_keys(array_column(StationeryKind::cases(), 'value'), []);
+        $found[StationeryKind::Names->value] = self::readyMade(array_map(static fn (NamePattern $pattern): array => PatternDocument::ofNames($pattern), ReadyMade::names()));
+        $found[StationeryKind::Folders->value] = self::readyMade(array_map(static fn (FolderPattern $pattern): array => PatternDocument::ofFolders($pattern), ReadyMade::folders()));
+        foreach ($this->ledger->getRepository(StationeryItem::class)->findBy([], ['name' => 'ASC']) as $item) {
+            $found[$item->kind->value][] = ['name' => $item->name, 'document' => $item->document, 'readyMade' => false];
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param array<mixed> $document
+     *
+     * @throws BadDocument
+     */
+    public function save(StationeryKind $kind, string $name, array $document): void
+    {
+        $name = trim($name);
+        if ('' === $name || mb_strlen($name) > 80) {
+            throw BadDocument::at('/name', 'must be 1 to 80 characters long');
+        }
+        $kind->check($document);
+        $item = $this->find($kind, $name) ?? new StationeryItem($kind, $name, $document);
+        $item->document = $document;
+        $this->ledger->persist($item);
+        $this->ledger->flush();
+    }
+
+    public function drop(StationeryKind $kind, string $name): void
+    {
+        $item = $this->find($kind, $name);
+        if (null !== $item) {
+            $this->ledger->remove($item);
+            $this->ledger->flush();
+        }
+    }
+
+    private function find(StationeryKind $kind, string $name): ?StationeryItem
+    {
+        return $this->ledger->getRepository(StationeryItem::class)->findOneBy(['kind' => $kind, 'name' => $name]);
+    }
+
+    /**
+     * @param array<string, array<mixed>> $documents
+     *
+     * @return list<array{name: string, document: array<mixed>, readyMade: bool}>
+     */
+    private static function readyMade(array $documents): array
+    {
+        return array_map(static fn (string $name, array $document): array => ['name' => $name, 'document' => $document, 'readyMade' => true], array_keys($documents), $documents);
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Settings;
+
+use VelvetLedger\Core\Card\FolderNames;
+use VelvetLedger\Core\Card\PathText;
+use VelvetLedger\Core\Order\CouldNotOrder;
+use VelvetLedger\Core\Order\Destination;
+
+/** The folders of a store, to choose from; nothing outside of it can be named or seen. */
+final class StoreFolders
+{
+    /**
+     * @param string $folder from the store's root, as PathText; '' for the root
+     *
+     * @return list<string> names of the folders in it, as PathText
+     *
+     * @throws CouldNotOrder|StoreAbsent
+     */
+    public static function in(Store $store, string $folder): array
+    {
+        if (!$store->isPresent()) {
+            throw StoreAbsent::notMounted($store);
+        }
+        $path = rtrim($store->path.'/'.PathText::toPath(Destination::within($folder)), '/');
+        $root = (string) realpath($store->path);
+        if (!str_starts_with(realpath($path).'/', $root.'/')) {
+            throw CouldNotOrder::outside($folder);
+        }
+        $names = array_filter(FolderNames::in($path), static fn (string $name): bool => !str_starts_with($name, '.') && is_dir($path.'/'.$name) && !is_link($path.'/'.$name));
+        natcasesort($names);
+
+        return array_values(array_map(PathText::of(...), $names));
+    }
+}

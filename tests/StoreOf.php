@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests;
+
+use VelvetLedger\Core\Naming\PortableText;
+use VelvetLedger\Core\Plan\StoreState;
+
+/** A store that holds what the test says. */
+final readonly class StoreOf implements StoreState
+{
+    /**
+     * @param list<string>       $files   paths from the root
+     * @param array<string, int> $numbers last numbers: by a shoot's folder, by date, by "running"
+     */
+    public function __construct(private array $files = [], private array $numbers = [])
+    {
+    }
+
+    public function isTaken(string $folder, string $name): bool
+    {
+        return \in_array(PortableText::key("$folder/$name"), array_map(PortableText::key(...), $this->files), true);
+    }
+
+    public function spelling(string $parent, string $name): ?string
+    {
+        $prefix = '' === $parent ? '' : $parent.'/';
+        foreach ($this->files as $file) {
+            $next = str_starts_with($file, $prefix) ? explode('/', substr($file, \strlen($prefix)))[0] : '';
+            if (PortableText::key($next) === PortableText::key($name)) {
+                return $next;
+            }
+        }
+
+        return null;
+    }
+
+    public function lastNumberInShoot(string $folder, string $date, string $description): ?int
+    {
+        return $this->numbers[$folder] ?? null;
+    }
+
+    public function lastNumberOnDay(string $date): ?int
+    {
+        return $this->numbers[$date] ?? null;
+    }
+
+    public function lastNumberRunning(): ?int
+    {
+        return $this->numbers['running'] ?? null;
+    }
+}
