@@ -24,9 +24,9 @@ final class OrderDocument
             'name' => $order->name,
             'bring' => $order->bring->value,
             'shoots' => ['pauseMinutes' => $order->shoots->pauseMinutes, 'dayTurnsAt' => $order->shoots->dayTurnsAt],
-            'destination' => ['kindOfWork' => $order->destination->kindOfWork, 'folder' => $order->destination->folder],
+            'destination' => self::ofDestination($order->destination),
             'folders' => PatternDocument::ofFolders($order->folders),
-            'subfolders' => ['make' => $order->subfolders->make, 'framesInto' => $order->subfolders->framesInto],
+            'subfolders' => self::ofSubfolders($order->subfolders),
             'names' => PatternDocument::ofNames($order->names),
         ];
     }
@@ -56,6 +56,18 @@ final class OrderDocument
             self::subfolders($fields->object('subfolders')),
             $fields->has('names') ? PatternDocument::readNames($fields->object('names')) : $plain->names,
         ));
+    }
+
+    /** @return array<string, mixed> */
+    public static function ofDestination(Destination $destination): array
+    {
+        return ['kindOfWork' => $destination->kindOfWork, 'folder' => $destination->folder];
+    }
+
+    /** @return array<string, mixed> */
+    public static function ofSubfolders(Subfolders $subfolders): array
+    {
+        return ['make' => $subfolders->make, 'framesInto' => $subfolders->framesInto];
     }
 
     public static function destination(Fields $fields): Destination

@@ -9,6 +9,7 @@ final readonly class PlannedShoot
 {
     /**
      * @param string       $id        names it on the desk: the key of the frame that it began at
+     * @param string       $anchor    the frame under which something is to be said of it, see Wishes
      * @param string       $date      "2026-05-04"
      * @param string       $folder    its own, in which subfolders are made
      * @param string       $from      time of its first frame on the card, "2026-05-04T21:14:09"
@@ -20,9 +21,11 @@ final readonly class PlannedShoot
      * @param int|null     $joins     number in the ledger of the shoot that it joins by the photographer's choice
      * @param list<string> $makes     folders to make in it, for it is new
      * @param list<string> $keys      of its frames, in order of capture
+     * @param list<string> $times     when they were taken, clocks put right, "2026-05-04T21:14:09"
      */
     public function __construct(
         public string $id,
+        public string $anchor,
         public string $date,
         public string $description,
         public string $order,
@@ -42,6 +45,7 @@ final readonly class PlannedShoot
         public ?int $joins,
         public array $makes,
         public array $keys,
+        public array $times,
     ) {
     }
 }

@@ -112,6 +112,7 @@ final class Planner
         $frames = $draft->shoot->frames;
         $this->shoots[] = new PlannedShoot(
             $draft->shoot->id,
+            $this->wishes->anchorOf($draft->shoot),
             $draft->date,
             $draft->description,
             $draft->order->name,
@@ -131,6 +132,7 @@ final class Planner
             $draft->wish->into?->id,
             $makes,
             array_map(static fn (TimedFrame $frame): string => $frame->key(), $frames),
+            array_map(static fn (TimedFrame $frame): string => $frame->at->local, $frames),
         );
         array_push($this->problems, ...ShootProblems::of($draft, $folder, $named, $this->holdings, $this->numbers, $stray));
     }

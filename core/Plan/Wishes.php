@@ -40,20 +40,22 @@ final readonly class Wishes
         $this->broughtAgain = array_fill_keys($broughtAgain, true);
     }
 
-    /** What is said of a shoot: by the frame it began at, else by the first frame in it of which something is said, else by its date. */
     public function of(ProposedShoot $shoot): ShootWish
     {
-        if (isset($this->shoots[$shoot->id])) {
-            return $this->shoots[$shoot->id];
-        }
-        $keys = [] === $this->shoots ? [] : $shoot->keys();
-        foreach ($this->shoots as $anchor => $wish) {
+        return $this->shoots[$this->anchorOf($shoot)] ?? $this->shoots[$shoot->date] ?? new ShootWish($this->otherwise);
+    }
+
+    /** Under which frame something is said of a shoot: the one it began at, else the first in it of which something is said. */
+    public function anchorOf(ProposedShoot $shoot): string
+    {
+        $keys = isset($this->shoots[$shoot->id]) || [] === $this->shoots ? [] : $shoot->keys();
+        foreach ([] === $keys ? [] : array_keys($this->shoots) as $anchor) {
             if (isset($keys[$anchor])) {
-                return $wish;
+                return (string) $anchor;
             }
         }
 
-        return $this->shoots[$shoot->date] ?? new ShootWish($this->otherwise);
+        return $shoot->id;
     }
 
     public function leavesOut(string $frameKey): bool

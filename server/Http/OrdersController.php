@@ -28,7 +28,7 @@ final readonly class OrdersController
     {
         $default = $this->orders->byDefault()->name;
 
-        return new JsonResponse(array_map(static fn (StandingOrder $order): array => ['name' => $order->name, 'isDefault' => $order->name === $default, 'document' => OrderDocument::of($order)], $this->orders->all()));
+        return new JsonResponse(array_map(fn (StandingOrder $order): array => ['name' => $order->name, 'isDefault' => $order->name === $default, 'isSaved' => $this->orders->isSaved($order->name), 'document' => OrderDocument::of($order)], $this->orders->all()));
     }
 
     /** Saves the order that is sent, under the name it has. */

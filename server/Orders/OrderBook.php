@@ -26,10 +26,15 @@ final readonly class OrderBook
         $orders = array_map(static fn (SavedOrder $saved): StandingOrder => $saved->order(), $this->ledger->getRepository(SavedOrder::class)->findBy([], ['isDefault' => 'DESC', 'name' => 'ASC']));
         $plain = StandingOrder::byTheDay();
         if (!\in_array($plain->name, array_column($orders, 'name'), true)) {
-            $this->saved(isDefault: true) ? $orders[] = $plain : array_unshift($orders, $plain);
+            null === $this->ledger->getRepository(SavedOrder::class)->findOneBy(['isDefault' => true]) ? array_unshift($orders, $plain) : $orders[] = $plain;
         }
 
         return $orders;
+    }
+
+    public function isSaved(string $name): bool
+    {
+        return null !== $this->ledger->getRepository(SavedOrder::class)->findOneBy(['name' => $name]);
     }
 
     public function byDefault(): StandingOrder
@@ -94,7 +99,7 @@ final readonly class OrderBook
     public function makeDefault(string $name): void
     {
         $order = $this->find($name);
-        if (null === $this->ledger->getRepository(SavedOrder::class)->findOneBy(['name' => $name])) {
+        if (!$this->isSaved($name)) {
             $this->save($order);
         }
         foreach ($this->ledger->getRepository(SavedOrder::class)->findAll() as $saved) {
@@ -112,11 +117,6 @@ final readonly class OrderBook
         }
 
         return null;
-    }
-
-    private function saved(bool $isDefault): bool
-    {
-        return null !== $this->ledger->getRepository(SavedOrder::class)->findOneBy(['isDefault' => $isDefault]);
     }
 
     /**

@@ -43,7 +43,7 @@ final readonly class Stationery
         if ('' === $name || mb_strlen($name) > 80) {
             throw BadDocument::at('/name', 'must be 1 to 80 characters long');
         }
-        $kind->check($document);
+        $document = $kind->asOrdersWriteIt($document);
         $item = $this->find($kind, $name) ?? new StationeryItem($kind, $name, $document);
         $item->document = $document;
         $this->ledger->persist($item);

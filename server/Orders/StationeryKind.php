@@ -18,20 +18,23 @@ enum StationeryKind: string
     case Destination = 'destination';
 
     /**
-     * Refuses a document that an order could not use.
+     * The document as an order writes it; one that no order could use is refused.
      *
      * @param array<mixed> $document
      *
+     * @return array<string, mixed>
+     *
      * @throws BadDocument
      */
-    public function check(array $document): void
+    public function asOrdersWriteIt(array $document): array
     {
         $fields = Fields::of($document);
-        match ($this) {
-            self::Names => PatternDocument::readNames($fields),
-            self::Folders => PatternDocument::readFolders($fields),
-            self::Subfolders => OrderDocument::subfolders($fields),
-            self::Destination => OrderDocument::destination($fields),
+
+        return match ($this) {
+            self::Names => PatternDocument::ofNames(PatternDocument::readNames($fields)),
+            self::Folders => PatternDocument::ofFolders(PatternDocument::readFolders($fields)),
+            self::Subfolders => OrderDocument::ofSubfolders(OrderDocument::subfolders($fields)),
+            self::Destination => OrderDocument::ofDestination(OrderDocument::destination($fields)),
         };
     }
 }

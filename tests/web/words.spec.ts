@@ -61,6 +61,8 @@ const frame = (over: Partial<CardFrame>): CardFrame => ({
   name: "ORL_0001.ORW",
   date: "2026-05-04",
   takenAt: "2026-05-04T21:14:09",
+  plannedAt: "2026-05-04T21:14:09",
+  body: null,
   datedByFile: false,
   bytes: 10,
   picture: null,

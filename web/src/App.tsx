@@ -6,6 +6,7 @@ import { Page } from "./ledger/Page";
 import { ReceiptScreen } from "./receipt/ReceiptScreen";
 import { ShootScreen } from "./shoots/ShootScreen";
 import { ShootsScreen } from "./shoots/ShootsScreen";
+import { StationeryScreen } from "./stationery/StationeryScreen";
 
 export function App() {
   return (
@@ -14,6 +15,7 @@ export function App() {
       <Route path="/intake" element={<CardsScreen />} />
       <Route path="/intake/:card" element={<DeskScreen />} />
       <Route path="/receipts/:number" element={<ReceiptScreen />} />
+      <Route path="/stationery" element={<StationeryScreen />} />
       <Route path="/shoots" element={<ShootsScreen />} />
       <Route path="/shoots/:id" element={<ShootScreen />} />
       <Route

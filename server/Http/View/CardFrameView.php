@@ -10,6 +10,7 @@ use VelvetLedger\Core\Card\ReadFrame;
 use VelvetLedger\Core\Held\HeldAs;
 use VelvetLedger\Core\Held\Holdings;
 use VelvetLedger\Core\Held\Twin;
+use VelvetLedger\Core\Shoot\Body;
 
 /** A frame on a card: its files, when it was taken, what was recorded, and what is wrong with it. */
 final readonly class CardFrameView
@@ -19,6 +20,10 @@ final readonly class CardFrameView
     public string $date;
     public string $takenAt;
     public bool $datedByFile;
+
+    /** Names the camera body as clocks do; null where the camera gave no model. */
+    public ?string $body;
+
     public int $bytes;
 
     /** The file that holds its picture, from the card's root; null where none was found. */
@@ -58,6 +63,7 @@ final readonly class CardFrameView
         $this->takenAt = $frame->takenAt()->local;
         $this->date = $frame->takenAt()->date();
         $this->datedByFile = $frame->isDatedByFile();
+        $this->body = Body::of($frame->facts)?->name();
         $this->bytes = $frame->frame->bytes();
         $this->picture = [] === ($frame->facts->previews ?? []) ? null : $frame->factsFrom?->text();
         $this->unreadable = $frame->isUnreadable();

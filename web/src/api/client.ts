@@ -28,3 +28,7 @@ export const get = <T>(path: string): Promise<T> => ask<T>(path);
 
 export const post = <T>(path: string, body: unknown, signal?: AbortSignal): Promise<T> =>
   ask<T>(path, { method: "POST", headers: { "Content-Type": "application/json" }, body: JSON.stringify(body), ...(signal ? { signal } : {}) });
+
+/** The text of a file, as it is. */
+export const postText = <T>(path: string, text: string): Promise<T> =>
+  ask<T>(path, { method: "POST", headers: { "Content-Type": "application/json" }, body: text });

@@ -1,6 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { get, post } from "./client";
-import type { Cards, Desk, Hints, Histogram, Plan, Receipt, ReceiptLine, Shoot, ShootFrame, Wishes } from "./types";
+import type { Cards, Desk, Hints, Histogram, Plan, PlanLine, Receipt, ReceiptLine, Shoot, ShootFrame, Wishes } from "./types";
 
 /** A card that comes or goes is noticed within this many milliseconds. */
 const READER_GLANCE = 1000;
@@ -12,7 +12,10 @@ export const useCards = () => useQuery({ queryKey: ["cards"], queryFn: () => get
 export const useDesk = (card: string, present: boolean) =>
   useQuery({
     queryKey: ["desk", card],
-    queryFn: () => get<Desk>(`/api/cards/${card}`),
+    queryFn: async () => {
+      const desk = await get<Desk>(`/api/cards/${card}`);
+      return { ...desk, frames: desk.frames.map((frame) => ({ ...frame, plannedAt: frame.takenAt })) };
+    },
     enabled: present,
     refetchInterval: (query) => (query.state.data?.complete === false ? 60 : false),
     placeholderData: keepPreviousData,
@@ -48,6 +51,16 @@ export const usePlan = (card: string, wishes: Wishes, ready: boolean) =>
   useQuery({
     queryKey: ["plan", card, wishes],
     queryFn: ({ signal }) => post<Plan>(`/api/cards/${card}/plan`, wishes, signal),
+    enabled: ready,
+    placeholderData: keepPreviousData,
+    gcTime: 10_000,
+  });
+
+/** File by file, before and after; asked for only while it is looked at. */
+export const usePlanLines = (card: string, wishes: Wishes, ready: boolean) =>
+  useQuery({
+    queryKey: ["plan lines", card, wishes],
+    queryFn: ({ signal }) => post<PlanLine[]>(`/api/cards/${card}/plan/lines`, wishes, signal),
     enabled: ready,
     placeholderData: keepPreviousData,
     gcTime: 10_000,
@@ -99,4 +112,5 @@ export const useContinue = (number: string) => {
 
 export const useShoots = () => useQuery({ queryKey: ["shoots"], queryFn: () => get<Shoot[]>("/api/shoots"), refetchInterval: 3000 });
 
-export const useShoot = (id: string) => useQuery({ queryKey: ["shoot", id], queryFn: () => get<{ shoot: Shoot; frames: ShootFrame[] }>(`/api/shoots/${id}`) });
+export const useShoot = (id: string) =>
+  useQuery({ queryKey: ["shoot", id], queryFn: () => get<{ shoot: Shoot; frames: ShootFrame[] }>(`/api/shoots/${id}`), enabled: id !== "" });

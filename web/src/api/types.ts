@@ -1,3 +1,5 @@
+import type { Destination, OrderDocument, OrderPart, Samples } from "./orders";
+
 /** What the server sends; the shapes are those of server/Http/View. Sizes in bytes, dates "2026-05-04", times "2026-05-04T21:14:09". */
 
 export interface Store {
@@ -40,7 +42,10 @@ export interface CardFrame {
   name: string;
   date: string;
   takenAt: string;
+  /** As the plan has it, clocks put right; set on the desk. */
+  plannedAt: string;
   datedByFile: boolean;
+  body: string | null;
   bytes: number;
   picture: string | null;
   unreadable: boolean;
@@ -90,21 +95,42 @@ export interface Desk {
   kinds: Record<string, number>;
   frames: CardFrame[];
   others: { path: string; what: string; bytes: number }[];
+  /** The standing order last used for it, or the default. */
+  order: string;
   store: Store;
 }
 
+/** What is said on the desk. Shoots, frames and moments are named by keys of frames. */
 export interface Wishes {
-  descriptions: Record<string, string>;
+  order: { name: string; document: OrderDocument | null };
+  shoots: Record<string, ShootWish>;
+  edits: Edit[];
+  clocks: Record<string, ClockWish>;
+  byHand: Record<string, string>;
   leftOut: string[];
   broughtAgain: string[];
-  companions: Companions;
 }
 
-export type Companions = "raw and JPEG" | "raw only" | "JPEG only";
+export interface ShootWish {
+  description?: string;
+  leftOut?: boolean;
+  order?: string;
+  destination?: Destination;
+  folder?: string;
+  into?: number;
+}
+
+export type Edit = { do: "cut"; frame: string } | { do: "join"; frame: string; other: string } | { do: "move"; frames: string[]; to: string | null };
+
+export type ClockWish = { seconds: number } | { frame: string; time: string } | { frame: string; same: { card: string; frame: string } | { held: number } };
 
 export interface PlannedShoot {
+  id: string;
+  anchor: string;
   date: string;
   description: string;
+  order: string;
+  kindOfWork: string;
   folder: string;
   from: string;
   to: string;
@@ -116,6 +142,11 @@ export interface PlannedShoot {
   bytes: number;
   firstName: string | null;
   lastName: string | null;
+  isLeftOut: boolean;
+  joins: number | null;
+  makes: string[];
+  keys: string[];
+  times: string[];
 }
 
 export interface Totals {
@@ -137,8 +168,40 @@ export interface Totals {
 export interface Plan {
   shoots: PlannedShoot[];
   totals: Totals;
-  problems: { message: string; date: string | null }[];
+  problems: Problem[];
+  tree: { path: string; state: "new" | "exists" | "joined"; frames: number; files: number }[];
+  clocks: BodyClock[];
+  samples: Samples | null;
+  order: OrderDocument;
+  departs: OrderPart[];
   store: Store;
+}
+
+export interface Problem {
+  message: string;
+  about: "a changed name" | "a collision" | "a gap" | "a time" | "a stray" | "damage" | "what is held";
+  shoot: string | null;
+}
+
+export interface BodyClock {
+  body: string;
+  frames: number;
+  seconds: number;
+  inWords: string;
+  because: string;
+  first: string;
+  before: string;
+  after: string;
+}
+
+export interface PlanLine {
+  from: string;
+  folder: string | null;
+  name: string | null;
+  intent: string;
+  reason: string;
+  bytes: number;
+  takenAt: string | null;
 }
 
 export type Outcome = "waiting" | "brought in" | "held" | "left out" | "not a still" | "unreadable" | "failed";

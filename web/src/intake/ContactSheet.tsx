@@ -2,28 +2,28 @@ import { type RefObject, useMemo, useState } from "react";
 import type { CardFrame, Hints } from "../api/types";
 import { type GridPicture, PictureGrid } from "../ledger/PictureGrid";
 import { useKept } from "../ledger/useKept";
-import { clock, day, size } from "../words/format";
+import { clock, size } from "../words/format";
 import { FrameList } from "./FrameList";
 import { LargerLook } from "./LargerLook";
 import { SheetTools } from "./SheetTools";
+import type { Picks } from "./usePicks";
 import type { Marks } from "./useWishes";
-import { FACTS, FIRST_VIEW, isShown, type ShowName, SIZES, sorted, type SortName, stamp } from "./view";
+import { FACTS, FIRST_VIEW, isShown, pictureOf, type ShowName, SIZES, sorted, type SortName, stamp } from "./view";
 
 interface Props {
   card: string;
-  date: string;
+  name: string;
   frames: CardFrame[];
+  picks: Picks;
+  onCut: (frame: CardFrame) => void;
   hints: Hints | undefined;
   marks: Marks;
   present: boolean;
   scroller: RefObject<HTMLElement | null>;
 }
 
-export const pictureOf = (card: string, frame: CardFrame, edge: number): string | null =>
-  frame.picture ? `/api/cards/${card}/picture?file=${encodeURIComponent(frame.picture)}&edge=${edge}&v=${frame.version}` : null;
-
-/** The pictures of one date on the mat, to be looked at and marked; or the same as a list, or one of them larger. */
-export function ContactSheet({ card, date, frames, hints, marks, present, scroller }: Props) {
+/** The pictures of one shoot on the mat, to be looked at and marked; or the same as a list, or one of them larger. */
+export function ContactSheet({ card, name, frames, picks, onCut, hints, marks, present, scroller }: Props) {
   const [view, setView] = useKept("contact sheet", FIRST_VIEW);
   const [show, setShow] = useState<ShowName>("all");
   const [sort, setSort] = useState<SortName>("time");
@@ -46,7 +46,7 @@ export function ContactSheet({ card, date, frames, hints, marks, present, scroll
       const words = stamp(frame, marked, hints?.hints[frame.key]);
       return {
         id: frame.key,
-        label: [frame.name, clock(frame.takenAt), frame.files.length > 1 ? `${frame.files.length} files` : null, size(frame.bytes), words, frame.caution]
+        label: [frame.name, clock(frame.plannedAt), frame.files.length > 1 ? `${frame.files.length} files` : null, size(frame.bytes), words, frame.caution]
           .filter(Boolean)
           .join(", "),
         source: pictureOf(card, frame, edge),
@@ -54,12 +54,17 @@ export function ContactSheet({ card, date, frames, hints, marks, present, scroll
         stamp: stamp(frame, marked, hints?.hints[frame.key], true),
         struck: !marked && !frame.unmarked,
         dimmed: !marked || !present,
-        chosen: marked,
+        chosen: picks.on ? picks.picked.has(frame.key) : marked,
+        ticked: picks.on && picks.picked.has(frame.key),
         absent: !present,
       };
     });
-  }, [shown, view.captions, marks, hints, card, edge, present]);
+  }, [shown, view.captions, marks, picks, hints, card, edge, present]);
   const toggle = (ids: string[], on: boolean) => {
+    if (picks.on) {
+      picks.pick(ids, on);
+      return;
+    }
     const set = new Set(ids);
     marks.mark(
       shown.filter((frame) => set.has(frame.key)),
@@ -74,6 +79,7 @@ export function ContactSheet({ card, date, frames, hints, marks, present, scroll
         shown={shown}
         hints={hints}
         marks={marks}
+        picks={picks}
         show={show}
         sort={sort}
         view={view}
@@ -81,7 +87,7 @@ export function ContactSheet({ card, date, frames, hints, marks, present, scroll
         onSort={setSort}
         onView={setView}
       />
-      {shown.length === 0 && <p className="px-[14px] py-4">No frame of this date is {show.replace(/^(hint|body) /, "")}.</p>}
+      {shown.length === 0 && <p className="px-[14px] py-4">No frame of this shoot is {show.replace(/^(hint|body) /, "")}.</p>}
       {looked && (
         <LargerLook
           card={card}
@@ -103,17 +109,22 @@ export function ContactSheet({ card, date, frames, hints, marks, present, scroll
         />
       )}
       {!looked && shown.length > 0 && view.list && (
-        <FrameList frames={shown} hints={hints} marks={marks} label={`Frames of ${day(date)}`} scroller={scroller} onLook={setLook} />
+        <FrameList frames={shown} hints={hints} marks={marks} label={`Frames of ${name}`} scroller={scroller} onLook={setLook} />
       )}
       {!looked && shown.length > 0 && !view.list && (
         <PictureGrid
-          label={`Frames of ${day(date)}`}
+          label={`Frames of ${name}`}
           pictures={pictures}
           width={width}
           captionLines={Math.max(1, Math.ceil(view.captions.length / 2))}
           scroller={scroller}
           start={lastLook}
           onMark={toggle}
+          onKey={(key, id) => {
+            const frame = key === "c" ? frames.find((one) => one.key === id) : undefined;
+            if (frame) onCut(frame);
+            return frame !== undefined;
+          }}
           onLook={setLook}
         />
       )}

@@ -1,6 +1,5 @@
-import type { Companions, Desk, Plan } from "../api/types";
-import { Field, Key } from "../ledger/Field";
-import { Choice } from "../ledger/Menu";
+import type { Desk, Plan } from "../api/types";
+import { Field, Key, TextButton } from "../ledger/Field";
 import { count, figure, size } from "../words/format";
 import { kindsOf } from "../words/kinds";
 
@@ -11,13 +10,13 @@ interface Props {
   ready: boolean;
   busy: boolean;
   stale: boolean;
-  companions: Companions;
-  onCompanions: (companions: Companions) => void;
+  last: string | null;
+  onUndo: () => void;
   onBegin: () => void;
 }
 
 /** The foot of the desk, always in view: where it goes, the sums under a double rule, and the button that begins. */
-export function DeskFoot({ desk, plan, present, ready, busy, stale, companions, onCompanions, onBegin }: Props) {
+export function DeskFoot({ desk, plan, present, ready, busy, stale, last, onUndo, onBegin }: Props) {
   const totals = plan?.totals;
   const store = plan?.store ?? desk.store;
   const tight = totals && store.freeBytes !== null && totals.bytesToBringIn > store.freeBytes;
@@ -34,9 +33,6 @@ export function DeskFoot({ desk, plan, present, ready, busy, stale, companions, 
             ) : (
               <b className="text-brass">{store.name} is not there</b>
             )}
-          </Field>
-          <Field label="bring">
-            <Choice label="" value={companions} onChoose={onCompanions} options={COMPANIONS} />
           </Field>
           {totals && totals.filesToBringIn > 0 && <Field label="files">{kindsOf(totals.kindsToBringIn)}</Field>}
           <Field label="each file is">copied, read back, compared</Field>
@@ -55,11 +51,17 @@ export function DeskFoot({ desk, plan, present, ready, busy, stale, companions, 
           {totals && sentence(totals, store.name)}
           {tight && <b className="text-brass"> There is not room for it on {store.name}: leave frames out or make room.</b>}
         </p>
+        {last && (
+          <span className="ml-auto shrink-0 text-right text-faded">
+            <TextButton onClick={onUndo}>undo</TextButton> {last}
+            <Key>Z</Key>
+          </span>
+        )}
         <button
           type="button"
           disabled={!ready}
           onClick={onBegin}
-          className="ml-auto shrink-0 bg-velvet px-[22px] py-[9px] text-[15px] font-semibold text-paper hover:bg-ink disabled:bg-transparent disabled:text-faded disabled:outline disabled:outline-1 disabled:outline-rule-strong"
+          className={`${last ? "" : "ml-auto"} shrink-0 bg-velvet px-[22px] py-[9px] text-[15px] font-semibold text-paper hover:bg-ink disabled:bg-transparent disabled:text-faded disabled:outline disabled:outline-1 disabled:outline-rule-strong`}
         >
           {busy ? "Beginning…" : !present ? "The card is out" : totals ? `Bring in ${count(totals.framesToBringIn, "frame")}` : "Bring in"}
           <Key onVelvet={ready}>B</Key>
@@ -68,12 +70,6 @@ export function DeskFoot({ desk, plan, present, ready, busy, stale, companions, 
     </footer>
   );
 }
-
-const COMPANIONS: { value: Companions; name: string }[] = [
-  { value: "raw and JPEG", name: "raw and JPEG" },
-  { value: "raw only", name: "raw only, where there are both" },
-  { value: "JPEG only", name: "JPEG only, where there are both" },
-];
 
 function sentence(totals: Plan["totals"], store: string): string {
   const parts = [

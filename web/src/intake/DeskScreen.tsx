@@ -1,16 +1,19 @@
-import { useRef, useState } from "react";
+import { useMemo, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { Refused } from "../api/client";
 import { useBegin, useCards, useDesk, useEject, useHints, usePlan } from "../api/queries";
-import type { CardFrame } from "../api/types";
 import { Nothing } from "../ledger/Nothing";
 import { Notice, Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
 import { useKeys } from "../ledger/useKeys";
 import { CardSlip } from "./CardSlip";
 import { DeskFoot } from "./DeskFoot";
+import { ClocksPart } from "./order/ClocksPart";
+import { OrderLine, PartLine } from "./order/OrderLine";
 import { OtherFiles } from "./OtherFiles";
-import { ShootHead, ShootRow } from "./ShootRow";
+import { Result } from "./Result";
+import { rowsOf } from "./rows";
+import { problemsOf, ShootHead, ShootRow } from "./ShootRow";
 import { useSettled } from "./useSettled";
 import { useWishes } from "./useWishes";
 
@@ -24,8 +27,11 @@ function DeskForCard({ card }: { card: string }) {
   const cards = useCards();
   const present = cards.data === undefined || cards.data.cards.some((one) => one.id === card);
   const desk = useDesk(card, present);
-  const { wishes, marks, describe, forget, setCompanions } = useWishes(card);
-  const settled = useSettled(wishes, 120);
+  const said = useWishes(card);
+  // Until another order is chosen here, the desk follows the one last used for this card or its bodies.
+  const orderName = said.wishes.order.name || (desk.data?.order ?? "");
+  const wishes = useMemo(() => ({ ...said.wishes, order: { ...said.wishes.order, name: orderName } }), [said.wishes, orderName]);
+  const settled = useSettled(wishes, said.last?.startsWith("describing") ? 120 : 0);
   const plan = usePlan(card, settled, desk.data?.complete === true && present);
   const hints = useHints(card, desk.data?.complete === true && present);
   const begin = useBegin(card);
@@ -34,21 +40,24 @@ function DeskForCard({ card }: { card: string }) {
   const scroller = useRef<HTMLElement>(null);
   const [open, setOpen] = useState<Record<string, boolean>>({});
 
-  const byDate = group(desk.data?.frames ?? []);
-  const dates = Object.keys(byDate).sort();
-  const onlyOne = desk.data?.complete === true && dates.length === 1; // its pictures are shown at once
+  const rows = useMemo(() => (desk.data ? rowsOf(desk.data, plan.data) : []), [desk.data, plan.data]);
+  const onlyOne = desk.data?.complete === true && rows.length === 1; // its pictures are shown at once
+  const [orderOpen, setOrderOpen] = useState(false);
+  const toggleOrder = () => {
+    setOrderOpen((now) => !now);
+  };
   const gone = !present || (desk.error instanceof Refused && desk.error.status === 404);
   const ready = present && plan.data !== undefined && plan.data.totals.filesToBringIn > 0 && plan.data.store.present && !begin.isPending;
   const start = () => {
     if (!ready) return;
     begin.mutate(wishes, {
       onSuccess: ({ receipt }) => {
-        forget();
+        said.forget();
         void go(`/receipts/${receipt}`);
       },
     });
   };
-  useKeys({ b: start });
+  useKeys({ b: start, z: said.undo, o: toggleOrder });
 
   if (!desk.data) {
     return (
@@ -66,7 +75,6 @@ function DeskForCard({ card }: { card: string }) {
       </Page>
     );
   }
-  const shoots = new Map(plan.data?.shoots.map((shoot) => [shoot.date, shoot]));
   const unreadable = desk.data.frames.filter((frame) => frame.unreadable);
   return (
     <Page
@@ -80,8 +88,8 @@ function DeskForCard({ card }: { card: string }) {
           ready={ready}
           busy={begin.isPending}
           stale={plan.isPlaceholderData}
-          companions={wishes.companions}
-          onCompanions={setCompanions}
+          last={said.last}
+          onUndo={said.undo}
           onBegin={start}
         />
       }
@@ -98,37 +106,40 @@ function DeskForCard({ card }: { card: string }) {
         {gone && eject.isSuccess && <Notice>The card {desk.data.label} was let go: it can be taken out.</Notice>}
         {gone && !eject.isSuccess && <Notice grave>The card {desk.data.label} was pulled out. What you marked and wrote is kept; put it back to go on.</Notice>}
         <Trouble error={gone ? null : (begin.error ?? eject.error ?? plan.error ?? desk.error)} />
-        {plan.data?.problems
-          .filter((problem) => problem.date === null)
-          .map((problem) => (
-            <Notice key={problem.message}>{problem.message}</Notice>
-          ))}
-        {dates.length === 0 && desk.data.complete && (
+        {problemsOf(plan.data, null).map((problem) => (
+          <Notice key={problem.message}>{problem.message}</Notice>
+        ))}
+        {rows.length > 0 && (
+          <OrderLine plan={plan.data} name={orderName} open={orderOpen} onOpen={toggleOrder} onOrder={said.setOrder}>
+            <PartLine label="clocks">
+              <ClocksPart card={card} cards={cards.data?.cards ?? []} frames={desk.data.frames} clocks={plan.data?.clocks ?? []} onClock={said.setClock} />
+            </PartLine>
+          </OrderLine>
+        )}
+        {rows.length === 0 && desk.data.complete && (
           <Nothing heading="There are no stills on this card">
             {desk.data.others.length === 0 ? "It holds no files at all; it is ready to be used." : "What else it holds is listed below."} <BackToCards />
           </Nothing>
         )}
-        {dates.length > 0 && <ShootHead frames={desk.data.frames.filter((frame) => !frame.unreadable)} marks={marks} />}
-        {dates.map((date) => (
+        {rows.length > 0 && <ShootHead frames={desk.data.frames.filter((frame) => !frame.unreadable)} marks={said.marks} />}
+        {rows.map((row) => (
           <ShootRow
-            key={date}
+            key={row.id}
             card={card}
-            date={date}
-            frames={byDate[date] ?? []}
-            shoot={shoots.get(date)}
-            problems={plan.data?.problems.filter((problem) => problem.date === date) ?? []}
-            description={wishes.descriptions[date] ?? ""}
+            row={row}
+            shoots={plan.data?.shoots ?? []}
+            problems={problemsOf(plan.data, row.id)}
+            desk={said}
             hints={hints.data}
-            marks={marks}
-            open={open[date] ?? onlyOne}
+            open={open[row.id] ?? onlyOne}
             present={present}
             scroller={scroller}
-            onDescribe={describe}
             onOpen={() => {
-              setOpen((now) => ({ ...now, [date]: !(now[date] ?? onlyOne) }));
+              setOpen((now) => ({ ...now, [row.id]: !(now[row.id] ?? onlyOne) }));
             }}
           />
         ))}
+        {plan.data && rows.length > 0 && <Result card={card} plan={plan.data} wishes={settled} scroller={scroller} />}
         <OtherFiles others={desk.data.others} unreadable={unreadable} />
       </div>
     </Page>
@@ -141,12 +152,4 @@ function BackToCards() {
       All cards
     </Link>
   );
-}
-
-function group(frames: CardFrame[]): Record<string, CardFrame[]> {
-  const groups: Record<string, CardFrame[]> = {};
-  for (const frame of frames) {
-    if (!frame.unreadable) (groups[frame.date] ??= []).push(frame);
-  }
-  return groups;
 }

@@ -17,7 +17,7 @@ interface Column {
 const COLUMNS: Column[] = [
   { name: "name", of: (frame) => frame.name, path: true },
   { name: "files", of: kinds },
-  { name: "taken", of: (frame) => `${frame.takenAt}.${frame.facts?.subsecond ?? ""}`, print: (frame) => clock(frame.takenAt) },
+  { name: "taken", of: (frame) => `${frame.plannedAt}.${frame.facts?.subsecond ?? ""}`, print: (frame) => clock(frame.plannedAt) },
   { name: "body", of: (frame) => frame.facts?.body ?? "" },
   { name: "lens", of: (frame) => frame.facts?.lens ?? "" },
   {

@@ -3,8 +3,8 @@ import type { CardFrame } from "../api/types";
 import { useHistogram } from "../api/queries";
 import { Key, TextButton } from "../ledger/Field";
 import { clock, day, size } from "../words/format";
-import { pictureOf } from "./ContactSheet";
-import { FACTS, kinds } from "./view";
+
+import { FACTS, kinds, pictureOf } from "./view";
 
 interface Props {
   card: string;

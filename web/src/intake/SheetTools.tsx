@@ -3,6 +3,7 @@ import { Key, TextButton } from "../ledger/Field";
 import { Choice, Ticks } from "../ledger/Menu";
 import { count } from "../words/format";
 import { MarkWords } from "./MarkWords";
+import type { Picks } from "./usePicks";
 import type { Marks } from "./useWishes";
 import { FACTS, hasHint, type ShowName, SIZES, type SortName, type View } from "./view";
 
@@ -11,6 +12,7 @@ interface Props {
   shown: CardFrame[];
   hints: Hints | undefined;
   marks: Marks;
+  picks: Picks;
   show: ShowName;
   sort: SortName;
   view: View;
@@ -22,8 +24,8 @@ interface Props {
 const LEAVABLE: HintName[] = ["black", "blown", "under", "blurred"];
 const HINTS: HintName[] = [...LEAVABLE, "burst", "bracket"];
 
-/** The line above the pictures of one date: how many, marking, what to show and how. */
-export function SheetTools({ frames, shown, hints, marks, show, sort, view, onShow, onSort, onView }: Props) {
+/** The line above the pictures of one shoot: how many, marking, what to show and how. */
+export function SheetTools({ frames, shown, hints, marks, picks, show, sort, view, onShow, onSort, onView }: Props) {
   const marked = frames.filter(marks.isMarked);
   const held = frames.filter((frame) => frame.held !== null);
   const withHint = (name: HintName) => frames.filter((frame) => hasHint(hints?.hints[frame.key], name));
@@ -65,7 +67,11 @@ export function SheetTools({ frames, shown, hints, marks, show, sort, view, onSh
         )}
         <span className="ml-auto flex gap-4">
           <span>
-            mark<Key>Space</Key>
+            {picks.on ? "pick" : "mark"}
+            <Key>Space</Key>
+          </span>
+          <span>
+            new shoot here<Key>C</Key>
           </span>
           <span>
             larger<Key>Enter</Key>
@@ -73,6 +79,19 @@ export function SheetTools({ frames, shown, hints, marks, show, sort, view, onSh
         </span>
       </div>
       <div className="flex flex-wrap items-center gap-x-6 gap-y-1">
+        <Choice
+          onMat
+          label="a press"
+          value={picks.on ? "picks" : "marks"}
+          onChoose={(to) => {
+            picks.turn(to === "picks");
+          }}
+          options={[
+            { value: "marks", name: "marks, to bring in or not" },
+            { value: "picks", name: "picks, to move to another shoot" },
+          ]}
+          shown={picks.on ? "picks to move" : "marks"}
+        />
         <Choice
           onMat
           label="show"

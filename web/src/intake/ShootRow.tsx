@@ -1,11 +1,15 @@
 import { Collapsible } from "radix-ui";
 import { type RefObject, useId } from "react";
-import type { CardFrame, Hints, Plan, PlannedShoot } from "../api/types";
+import type { CardFrame, Hints, Plan, PlannedShoot, Problem } from "../api/types";
 import { Notice } from "../ledger/Notice";
 import { day, figure, hour, size } from "../words/format";
 import { ContactSheet } from "./ContactSheet";
 import { MarkWords } from "./MarkWords";
-import type { Marks } from "./useWishes";
+import type { Row } from "./rows";
+import { ShootTools, titleOf } from "./ShootTools";
+import { TimeScale } from "./TimeScale";
+import { usePicks } from "./usePicks";
+import type { Desk, Marks } from "./useWishes";
 
 /** The heads of the columns, and marking for the whole card. */
 export function ShootHead({ frames, marks }: { frames: CardFrame[]; marks: Marks }) {
@@ -31,48 +35,62 @@ export function ShootHead({ frames, marks }: { frames: CardFrame[]; marks: Marks
 
 interface Props {
   card: string;
-  date: string;
-  frames: CardFrame[];
-  shoot: PlannedShoot | undefined;
-  problems: Plan["problems"];
-  description: string;
+  row: Row;
+  shoots: PlannedShoot[];
+  problems: Problem[];
+  desk: Desk;
   hints: Hints | undefined;
-  marks: Marks;
   open: boolean;
   present: boolean;
   scroller: RefObject<HTMLElement | null>;
-  onDescribe: (date: string, description: string) => void;
   onOpen: () => void;
 }
 
 /** One shoot of the desk: its date, its description to be written, what it becomes, its sums; opens to its pictures. */
-export function ShootRow({ card, date, frames, shoot, problems, description, hints, marks, open, present, scroller, onDescribe, onOpen }: Props) {
+export function ShootRow({ card, row, shoots, problems, desk, hints, open, present, scroller, onOpen }: Props) {
   const field = useId();
+  const picks = usePicks();
+  const { frames, shoot, name, anchor } = row;
+  const wish = desk.wishes.shoots[anchor] ?? {};
+  const isLeftOut = wish.leftOut === true;
+  const marks: Marks = isLeftOut
+    ? {
+        isMarked: () => false,
+        mark: (some, on) => {
+          if (on) desk.sayOfShoot(anchor, { ...wish, leftOut: false }, "taking a shoot in again");
+          desk.marks.mark(some, on);
+        },
+      }
+    : desk.marks;
   const marked = frames.filter(marks.isMarked).length;
-  const held = frames.filter((frame) => frame.held !== null && !marks.isMarked(frame)).length;
+  const held = isLeftOut ? 0 : frames.filter((frame) => frame.held !== null && !marks.isMarked(frame)).length;
   const out = frames.length - marked - held;
   const nothing = marked === 0;
   const first = frames[0];
   const last = frames.at(-1);
+  const description = wish.description ?? "";
+  const cut = (frame: CardFrame) => {
+    desk.edit({ do: "cut", frame: frame.key }, `a new shoot from ${frame.name}`);
+  };
   return (
     <Collapsible.Root open={open} onOpenChange={onOpen} asChild>
-      <section aria-label={`Shoot of ${day(date)}`}>
-        <div className={`desk-columns items-center border-b py-[9px] ${open ? "border-ink bg-wash" : "border-rule"}`}>
+      <section aria-label={`Shoot of ${name}`}>
+        <div className={`desk-columns items-center border-b py-[9px] ${open ? "margin-rule border-ink bg-wash" : "border-rule"}`}>
           <Collapsible.Trigger
             className="group justify-self-stretch self-stretch focus-visible:-outline-offset-4"
-            aria-label={`${open ? "Close" : "Open"} the pictures of ${day(date)}`}
+            aria-label={`${open ? "Close" : "Open"} the pictures of ${name}`}
           >
             <svg viewBox="0 0 10 10" className={`mx-auto h-[9px] w-[9px] text-velvet ${open ? "rotate-90" : ""}`} aria-hidden="true">
               <path d="M2 0 9 5 2 10Z" fill="currentColor" />
             </svg>
           </Collapsible.Trigger>
           <div>
-            <div className="text-[14px] font-semibold">{day(date)}</div>
-            <div className="text-label text-faded">{first && last && `${hour(first.takenAt)} to ${hour(last.takenAt)}`}</div>
+            <div className={`text-[14px] font-semibold ${isLeftOut ? "line-through" : ""}`}>{day(row.date)}</div>
+            <div className="text-label text-faded">{first && last && `${hour(first.plannedAt)} to ${hour(last.plannedAt)}`}</div>
           </div>
           <div>
             <label htmlFor={field} className="sr-only">
-              Description of the shoot of {day(date)}
+              Description of the shoot of {name}
             </label>
             <textarea
               id={field}
@@ -86,37 +104,79 @@ export function ShootRow({ card, date, frames, shoot, problems, description, hin
                   event.currentTarget.blur();
                 }
               }}
-              placeholder={nothing ? "nothing to bring in" : "what was this?"}
+              placeholder={isLeftOut ? "left out" : nothing ? "nothing to bring in" : shoot?.joins ? shoot.description : "what was this?"}
               onChange={(event) => {
-                onDescribe(date, event.target.value.replaceAll("\n", " "));
+                desk.sayOfShoot(anchor, { ...wish, description: event.target.value.replaceAll("\n", " ") }, `describing the shoot of ${name}`);
               }}
               className={`block field-sizing-content w-full resize-none border-b border-dotted border-rule-strong bg-transparent pb-[2px] font-hand text-hand font-semibold placeholder:font-normal placeholder:text-faded placeholder:italic focus:border-solid focus:border-velvet focus:outline-none ${nothing ? "text-faded" : ""} ${nothing && description ? "line-through" : ""}`}
             />
           </div>
-          <div className="font-path text-path break-words" data-becomes={date}>
-            {shoot?.firstName ? (
+          <div className="font-path text-path break-words" data-becomes={row.date}>
+            {shoot?.firstName && !isLeftOut ? (
               <>
-                <div>{shoot.folder}/</div>
+                <div>
+                  {shoot.folder === "" ? "" : `${shoot.folder}/`}
+                  {shoot.joins !== null && <span className="font-plain text-faded"> joined</span>}
+                </div>
                 <div className="text-faded">
                   {shoot.firstName}
                   {shoot.lastName !== shoot.firstName && ` … ${tail(shoot.firstName, shoot.lastName ?? "")}`}
                 </div>
               </>
             ) : (
-              <span className="font-plain text-faded italic">{nothing ? staying(frames, held) : "…"}</span>
+              <span className="font-plain text-faded italic">{isLeftOut ? "left out, stays on the card" : nothing ? staying(frames, held) : "…"}</span>
             )}
           </div>
           <span className="text-right">{figure(frames.length)}</span>
           <span className="text-right">{figure(held)}</span>
           <span className="text-right">{figure(out)}</span>
           <span className="text-right font-semibold">{figure(marked)}</span>
-          <span className="text-right">{shoot && shoot.files > 0 ? size(shoot.bytes) : "—"}</span>
+          <span className="text-right">{shoot && shoot.files > 0 && !isLeftOut ? size(shoot.bytes) : "—"}</span>
         </div>
         {problems.map((problem) => (
-          <Notice key={problem.message}>{problem.message}</Notice>
+          <Notice
+            key={problem.message}
+            action={
+              problem.about === "a stray" && !isLeftOut ? (
+                <button
+                  type="button"
+                  className="text-velvet underline decoration-velvet/50 underline-offset-3"
+                  onClick={() => {
+                    desk.sayOfShoot(anchor, { ...wish, leftOut: true }, "leaving a shoot out");
+                  }}
+                >
+                  leave them out
+                </button>
+              ) : undefined
+            }
+          >
+            {problem.message}
+          </Notice>
         ))}
         <Collapsible.Content>
-          <ContactSheet card={card} date={date} frames={frames} hints={hints} marks={marks} present={present} scroller={scroller} />
+          {shoot && (
+            <ShootTools
+              shoot={shoot}
+              shoots={shoots}
+              frames={frames}
+              wish={wish}
+              picks={picks}
+              onSay={(said, what) => {
+                desk.sayOfShoot(anchor, said, what);
+              }}
+              onJoin={(other) => {
+                desk.edit({ do: "join", frame: shoot.keys[0] ?? shoot.id, other: other.keys[0] ?? other.id }, `joining ${titleOf(other)}`);
+              }}
+              onMove={(moved, to) => {
+                desk.edit({ do: "move", frames: moved, to: to?.keys[0] ?? null }, `moving ${moved.length === 1 ? "a frame" : `${moved.length} frames`}`);
+              }}
+              onDate={desk.dateByHand}
+            />
+          )}
+          <div className="ml-[59px] bg-mat text-white">
+            <TimeScale card={card} label={`Time scale of ${name}`} frames={frames} onCut={cut} />
+          </div>
+          <ContactSheet card={card} name={name} frames={frames} picks={picks} onCut={cut} hints={hints} marks={marks} present={present} scroller={scroller} />
         </Collapsible.Content>
       </section>
     </Collapsible.Root>
@@ -134,3 +194,7 @@ function tail(first: string, last: string): string {
   const cut = first.lastIndexOf("_") + 1;
   return last.startsWith(first.slice(0, cut)) ? last.slice(cut) : last;
 }
+
+/** Of a plan's problems, those to be shown with a shoot, or with the card where that is null. */
+export const problemsOf = (plan: Plan | undefined, shoot: string | null): Problem[] =>
+  plan?.problems.filter((problem) => problem.shoot === shoot && problem.about !== "a gap") ?? [];

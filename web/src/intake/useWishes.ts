@@ -1,8 +1,10 @@
-import { useCallback, useMemo } from "react";
-import type { CardFrame, Companions, Wishes } from "../api/types";
-import { useKept } from "../ledger/useKept";
+import { useCallback, useEffect, useMemo, useState } from "react";
+import type { OrderDocument } from "../api/orders";
+import type { CardFrame, ClockWish, Edit, ShootWish, Wishes } from "../api/types";
+import { readKept } from "../ledger/useKept";
 
-const NOTHING = { descriptions: {} as Record<string, string>, leftOut: [] as string[], broughtAgain: [] as string[] };
+const NOTHING: Wishes = { order: { name: "", document: null }, shoots: {}, edits: [], clocks: {}, byHand: {}, leftOut: [], broughtAgain: [] };
+const MOST_STEPS = 200;
 
 /** Which frames are marked to be brought in. */
 export interface Marks {
@@ -11,25 +13,50 @@ export interface Marks {
   mark: (frames: CardFrame[], on: boolean) => void;
 }
 
+/** A change in words, and what was said before it. */
+interface Step {
+  what: string;
+  before: Wishes;
+}
+
+export interface Desk {
+  wishes: Wishes;
+  marks: Marks;
+  /** What was changed last, in words; null where there is nothing to undo. */
+  last: string | null;
+  undo: () => void;
+  sayOfShoot: (anchor: string, said: ShootWish, what: string) => void;
+  edit: (edit: Edit, what: string) => void;
+  setOrder: (name: string, document: OrderDocument | null, what: string) => void;
+  setClock: (body: string, clock: ClockWish | null) => void;
+  dateByHand: (frames: string[], time: string | null) => void;
+  forget: () => void;
+}
+
 /**
- * What the photographer says of one card: descriptions by date, frames left out, held frames brought in again.
- * Kept in the browser until the intake begins; the choice between raw and JPEG is kept for all cards.
+ * What the photographer says of one card, and how it was before each change. Kept in the browser until the intake
+ * begins; the steps to undo only until the page is left.
  */
-export function useWishes(card: string) {
-  const [said, setSaid] = useKept(`wishes ${card}`, NOTHING);
-  const [choice, setChoice] = useKept<{ companions: Companions }>("companions", { companions: "raw and JPEG" });
+export function useWishes(card: string): Desk {
+  const [{ said, steps }, setDesk] = useState(() => ({ said: readKept(`desk ${card}`, NOTHING), steps: [] as Step[] }));
+  useEffect(() => {
+    localStorage.setItem(`desk ${card}`, JSON.stringify(said));
+  }, [card, said]);
   const leftOut = useMemo(() => new Set(said.leftOut), [said.leftOut]);
   const again = useMemo(() => new Set(said.broughtAgain), [said.broughtAgain]);
-  const wishes: Wishes = useMemo(() => ({ ...said, companions: choice.companions }), [said, choice.companions]);
-  const describe = useCallback(
-    (date: string, description: string) => {
-      setSaid((now) => ({ ...now, descriptions: { ...now.descriptions, [date]: description } }));
-    },
-    [setSaid],
-  );
+  /** Words typed one after the other are one change. */
+  const change = useCallback((what: string, make: (now: Wishes) => Wishes) => {
+    setDesk(({ said, steps }) => ({
+      said: make(said),
+      steps: what.startsWith("describing") && steps.at(-1)?.what === what ? steps : [...steps.slice(-MOST_STEPS), { what, before: said }],
+    }));
+  }, []);
+  const undo = useCallback(() => {
+    setDesk((now) => ({ said: now.steps.at(-1)?.before ?? now.said, steps: now.steps.slice(0, -1) }));
+  }, []);
   const mark = useCallback(
     (frames: CardFrame[], on: boolean) => {
-      setSaid((now) => {
+      change(`${on ? "marking" : "leaving out"} ${frames.length === 1 ? (frames[0]?.name ?? "") : `${frames.length} frames`}`, (now) => {
         const out = new Set(now.leftOut);
         const brought = new Set(now.broughtAgain);
         for (const { key, unmarked } of frames) {
@@ -41,18 +68,52 @@ export function useWishes(card: string) {
         return { ...now, leftOut: [...out], broughtAgain: [...brought] };
       });
     },
-    [setSaid],
+    [change],
   );
   const isMarked = useCallback((frame: CardFrame) => !leftOut.has(frame.key) && (!frame.unmarked || again.has(frame.key)), [leftOut, again]);
-  const marks: Marks = useMemo(() => ({ isMarked, mark }), [isMarked, mark]);
-  const forget = useCallback(() => {
-    setSaid(NOTHING);
-  }, [setSaid]);
-  const setCompanions = useCallback(
-    (companions: Companions) => {
-      setChoice({ companions });
-    },
-    [setChoice],
-  );
-  return { wishes, marks, describe, forget, setCompanions };
+  return {
+    wishes: said,
+    marks: useMemo(() => ({ isMarked, mark }), [isMarked, mark]),
+    last: steps.at(-1)?.what ?? null,
+    undo,
+    sayOfShoot: useCallback(
+      (anchor, shoot, what) => {
+        change(what, (now) => ({ ...now, shoots: { ...now.shoots, [anchor]: shoot } }));
+      },
+      [change],
+    ),
+    edit: useCallback(
+      (edit, what) => {
+        change(what, (now) => ({ ...now, edits: [...now.edits, edit] }));
+      },
+      [change],
+    ),
+    setOrder: useCallback(
+      (name, document, what) => {
+        change(what, (now) => ({ ...now, order: { name, document } }));
+      },
+      [change],
+    ),
+    setClock: useCallback(
+      (body, clock) => {
+        change(`the clock of ${body}`, (now) => {
+          const others = Object.fromEntries(Object.entries(now.clocks).filter(([name]) => name !== body));
+          return { ...now, clocks: clock ? { ...others, [body]: clock } : others };
+        });
+      },
+      [change],
+    ),
+    dateByHand: useCallback(
+      (frames, time) => {
+        change("a date by hand", (now) => {
+          const others = Object.fromEntries(Object.entries(now.byHand).filter(([key]) => !frames.includes(key)));
+          return { ...now, byHand: time ? { ...others, ...Object.fromEntries(frames.map((key) => [key, time])) } : others };
+        });
+      },
+      [change],
+    ),
+    forget: useCallback(() => {
+      setDesk({ said: NOTHING, steps: [] });
+    }, []),
+  };
 }

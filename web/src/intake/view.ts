@@ -17,7 +17,7 @@ export const FIRST_VIEW: View = { captions: ["name", "time"], size: 1, list: fal
 
 export const FACTS: { value: FactName; name: string; of: (frame: CardFrame) => string }[] = [
   { value: "name", name: "file name", of: (frame) => stem(frame) + (frame.files.length > 1 ? ` +${frame.files.length - 1}` : "") },
-  { value: "time", name: "time taken", of: (frame) => clock(frame.takenAt) },
+  { value: "time", name: "time taken", of: (frame) => clock(frame.plannedAt) },
   {
     value: "exposure",
     name: "exposure",
@@ -33,6 +33,10 @@ export const FACTS: { value: FactName; name: string; of: (frame: CardFrame) => s
   { value: "size", name: "size", of: (frame) => size(frame.bytes) },
   { value: "files", name: "kinds", of: (frame) => kinds(frame) },
 ];
+
+/** The address of a frame's picture on its card; null where there is none inside. */
+export const pictureOf = (card: string, frame: CardFrame, edge: number): string | null =>
+  frame.picture ? `/api/cards/${card}/picture?file=${encodeURIComponent(frame.picture)}&edge=${edge}&v=${frame.version}` : null;
 
 export const stem = (frame: CardFrame): string => frame.name.replace(/\.[^.]+$/, "");
 

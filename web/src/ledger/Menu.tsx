@@ -1,19 +1,21 @@
 import { DropdownMenu } from "radix-ui";
 import type { ReactNode } from "react";
 
-interface Option<T extends string> {
+export interface Option<T extends string> {
   value: T;
   name: string;
   count?: number;
+  /** What choosing it would give, in faded type at the right. */
+  hint?: string;
 }
 
-const PANEL = "z-10 max-h-[60vh] min-w-[170px] overflow-y-auto border border-ink bg-paper py-1 text-body text-ink";
+const PANEL = "z-10 max-h-[60vh] min-w-[170px] max-w-[520px] overflow-y-auto border border-ink bg-paper py-1 text-body text-ink";
 const ITEM = "flex cursor-pointer items-baseline gap-2 px-3 py-[3px] outline-none data-[highlighted]:bg-wash";
 
 function Menu({ label, value, onMat, children }: { label: string; value: string; onMat: boolean; children: ReactNode }) {
   return (
     <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger className={onMat ? "inline-block leading-6 focus-visible:outline-white" : ""}>
+      <DropdownMenu.Trigger className={`text-left ${onMat ? "inline-block leading-6 focus-visible:outline-white" : ""}`}>
         {label} <span className={`underline underline-offset-3 ${onMat ? "decoration-white/60" : "decoration-velvet/50 text-velvet"}`}>{value}</span>
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
@@ -30,18 +32,21 @@ export function Choice<T extends string>({
   label,
   value,
   options,
+  shown,
   onMat = false,
   onChoose,
 }: {
   label: string;
   value: T;
   options: Option<T>[];
+  /** What the word says, where it is not the name of the choice. */
+  shown?: string;
   onMat?: boolean;
   onChoose: (value: T) => void;
 }) {
   const current = options.find((option) => option.value === value);
   return (
-    <Menu label={label} value={current?.name ?? value} onMat={onMat}>
+    <Menu label={label} value={shown ?? current?.name ?? value} onMat={onMat}>
       <DropdownMenu.RadioGroup
         value={value}
         onValueChange={(chosen) => {
@@ -51,11 +56,39 @@ export function Choice<T extends string>({
         {options.map((option) => (
           <DropdownMenu.RadioItem key={option.value} value={option.value} className={ITEM}>
             <Tick on={option.value === value} />
-            {option.name}
-            {option.count !== undefined && <span className="ml-auto pl-4 text-faded">{option.count}</span>}
+            <Words option={option} />
           </DropdownMenu.RadioItem>
         ))}
       </DropdownMenu.RadioGroup>
+    </Menu>
+  );
+}
+
+/** Things to be done, one chosen from a list that opens below the word. */
+export function Actions<T extends string>({
+  label,
+  options,
+  onMat = false,
+  onChoose,
+}: {
+  label: string;
+  options: Option<T>[];
+  onMat?: boolean;
+  onChoose: (value: T) => void;
+}) {
+  return (
+    <Menu label="" value={label} onMat={onMat}>
+      {options.map((option) => (
+        <DropdownMenu.Item
+          key={option.value}
+          onSelect={() => {
+            onChoose(option.value);
+          }}
+          className={ITEM}
+        >
+          <Words option={option} />
+        </DropdownMenu.Item>
+      ))}
     </Menu>
   );
 }
@@ -96,9 +129,19 @@ export function Ticks<T extends string>({
   );
 }
 
+function Words({ option }: { option: Option<string> }) {
+  return (
+    <>
+      {option.name}
+      {option.count !== undefined && <span className="ml-auto pl-4 text-faded">{option.count}</span>}
+      {option.hint && <span className="ml-auto truncate pl-4 font-path text-path text-faded">{option.hint}</span>}
+    </>
+  );
+}
+
 function Tick({ on }: { on: boolean }) {
   return (
-    <svg viewBox="0 0 10 10" className="h-[9px] w-[9px] self-center text-velvet" aria-hidden="true">
+    <svg viewBox="0 0 10 10" className="h-[9px] w-[9px] shrink-0 self-center text-velvet" aria-hidden="true">
       {on && <path d="M1 5.2 4 8.4 9 1.6" fill="none" stroke="currentColor" strokeWidth="1.8" />}
     </svg>
   );

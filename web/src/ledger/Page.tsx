@@ -7,6 +7,7 @@ import { figure, size } from "../words/format";
 const TABS = [
   { to: "/intake", name: "Intake", also: "/receipts" },
   { to: "/shoots", name: "Shoots", also: "/shoots" },
+  { to: "/stationery", name: "Stationery", also: "/stationery" },
 ];
 
 /** The frame of every screen: the tabs, what runs now, the page with its margin, and a foot that stays in view. */

@@ -11,6 +11,8 @@ export interface GridPicture {
   struck?: boolean;
   dimmed?: boolean;
   chosen?: boolean;
+  /** Picked for something to be done with it: a tick in its corner. */
+  ticked?: boolean;
   /** Its file is out of reach for now; the picture is asked for again when it is back. */
   absent?: boolean;
 }
@@ -41,7 +43,7 @@ export function PictureCell({ picture, index, width, active, inArea, markable }:
       className={markable ? "cursor-pointer" : ""}
     >
       <div
-        className={`relative overflow-hidden bg-mat-deep ${active ? "outline-[3px] outline-offset-1 outline-white" : inArea ? "outline-2 outline-offset-1 outline-white/80 outline-dashed" : ""}`}
+        className={`relative overflow-hidden bg-mat-deep ${picture.ticked && !active ? "outline-2 outline-offset-1 outline-white" : ""} ${active ? "outline-[3px] outline-offset-1 outline-white" : inArea ? "outline-2 outline-offset-1 outline-white/80 outline-dashed" : ""}`}
         style={{ height: Math.round((width * 2) / 3) }}
       >
         {picture.source && failed !== attempt ? (
@@ -64,6 +66,11 @@ export function PictureCell({ picture, index, width, active, inArea, markable }:
         {picture.struck && (
           <svg className="absolute inset-0 h-full w-full" viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true">
             <path d="M0 100 100 0" stroke="white" strokeWidth="1.5" vectorEffect="non-scaling-stroke" />
+          </svg>
+        )}
+        {picture.ticked && (
+          <svg viewBox="0 0 20 20" className="absolute right-0 bottom-0 h-[20px] w-[20px] bg-velvet p-[4px]" aria-hidden="true">
+            <path d="M2 10.5 8 17 18 3" fill="none" stroke="white" strokeWidth="3" />
           </svg>
         )}
         {picture.stamp && (

@@ -18,6 +18,8 @@ interface Props {
   onMark?: (ids: string[], on: boolean) => void;
   /** Asks for a larger look: by Enter or a double press. */
   onLook?: (id: string) => void;
+  /** Any other key, pressed on a picture; says whether it meant something. */
+  onKey?: (key: string, id: string) => boolean;
 }
 
 /** An area being dragged over: the picture it began at, the one it has come to, and whether it marks or unmarks. */
@@ -32,7 +34,7 @@ const CAPTION = 17;
 const SIDE = 14;
 
 /** Pictures on the mat, row by row; only the rows in view exist, so that thousands scroll as one does. */
-export function PictureGrid({ label, pictures, width: least, captionLines = 1, scroller, start, onMark, onLook }: Props) {
+export function PictureGrid({ label, pictures, width: least, captionLines = 1, scroller, start, onMark, onLook, onKey }: Props) {
   const [box, top, room] = useTop<HTMLDivElement>(scroller);
   const [focus, setFocus] = useState(() =>
     Math.max(
@@ -76,7 +78,7 @@ export function PictureGrid({ label, pictures, width: least, captionLines = 1, s
     if (step !== undefined) move(focus + step);
     else if (event.key === " " && onMark) markOne(focus, event.shiftKey);
     else if (event.key === "Enter" && current && onLook) onLook(current.id);
-    else return;
+    else if (!(current && !event.ctrlKey && !event.metaKey && onKey?.(event.key, current.id))) return;
     event.preventDefault();
   };
 

@@ -38,6 +38,9 @@ export const hour = (moment: string): string => moment.slice(11, 16);
 /** "21:14:09" of the same. */
 export const clock = (moment: string): string => moment.slice(11, 19);
 
+/** "Mon 4 May 2026, 21:14:09" of the same. */
+export const instant = (moment: string): string => `${day(moment.slice(0, 10))} ${moment.slice(0, 4)}, ${clock(moment)}`;
+
 /** A day of this machine's own clock, "Mon 23 November 2026". */
 export function dateOf(iso: string): string {
   const at = new Date(iso);

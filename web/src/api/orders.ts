@@ -1,0 +1,128 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { get, post, postText } from "./client";
+
+/** Standing orders and stationery; the shapes are those of docs/standing-order.schema.json. */
+
+export type Companions = "raw and JPEG" | "raw only" | "JPEG only";
+export type PieceKind =
+  | "date taken"
+  | "date of intake"
+  | "description"
+  | "words"
+  | "initials"
+  | "sequence"
+  | "camera file number"
+  | "original name"
+  | "body"
+  | "kind of work"
+  | "card folders";
+export type Between = "_" | "-" | " " | "";
+export type Scope = "this shoot" | "this day" | "running on";
+export type Style = "hyphens" | "as written";
+
+export interface Piece {
+  piece: PieceKind;
+  fields?: string;
+  text?: string;
+  style?: Style;
+  start?: number;
+  digits?: number;
+  scope?: Scope;
+}
+
+export interface Destination {
+  kindOfWork: string;
+  folder: string;
+}
+
+export interface NamePattern {
+  pieces: Piece[];
+  between: Between;
+  extension: "lower case" | "as the camera wrote it";
+}
+
+export interface FolderPattern {
+  levels: Piece[][];
+  between: Between;
+}
+
+export interface Subfolders {
+  make: string[];
+  framesInto: string;
+}
+
+export interface OrderParts {
+  bring: Companions;
+  shoots: { pauseMinutes: number | null; dayTurnsAt: number };
+  destination: Destination;
+  folders: FolderPattern;
+  subfolders: Subfolders;
+  names: NamePattern;
+}
+
+export type OrderPart = keyof OrderParts;
+
+export interface OrderDocument extends OrderParts {
+  velvetLedger: "standing order";
+  version: 1;
+  name: string;
+}
+
+export interface SavedOrder {
+  name: string;
+  isDefault: boolean;
+  /** False of the order that there is before any is saved. */
+  isSaved: boolean;
+  document: OrderDocument;
+}
+
+/** What pieces say of the first frame on the desk. */
+export interface Samples {
+  names: string[];
+  folders: string[][];
+  offered: Record<PieceKind, string>;
+  dates: Record<string, string>;
+}
+
+export interface StationeryParts {
+  names: NamePattern;
+  folders: FolderPattern;
+  subfolders: Subfolders;
+  destination: Destination;
+}
+
+export type StationeryKind = keyof StationeryParts;
+
+export interface Item<T> {
+  name: string;
+  document: T;
+  readyMade: boolean;
+}
+
+export type Stationery = { [K in StationeryKind]: Item<StationeryParts[K]>[] };
+
+export const useOrders = () => useQuery({ queryKey: ["orders"], queryFn: () => get<SavedOrder[]>("/api/orders") });
+
+export const useStationery = () => useQuery({ queryKey: ["stationery"], queryFn: () => get<Stationery>("/api/stationery") });
+
+export const useFolders = (folder: string) =>
+  useQuery({
+    queryKey: ["folders", folder],
+    queryFn: () => get<{ in: string; store: string; folders: string[] }>(`/api/folders?in=${encodeURIComponent(folder)}`),
+  });
+
+/** A change to orders or stationery, after which all that shows them is asked for again. */
+function useChange<T>(change: (given: T) => Promise<unknown>) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: change,
+    onSuccess: () => Promise.all(["orders", "stationery", "plan", "desk"].map((key) => queries.invalidateQueries({ queryKey: [key] }))),
+  });
+}
+
+export const useSaveOrder = () => useChange((order: OrderDocument) => post("/api/orders", order));
+export const useImportOrder = () => useChange((text: string) => postText("/api/orders/file", text));
+export const useDropOrder = () => useChange((name: string) => post("/api/orders/drop", { name }));
+export const useDefaultOrder = () => useChange((name: string) => post("/api/orders/default", { name }));
+export const useSaveItem = () => useChange((item: { kind: StationeryKind; name: string; document: unknown }) => post("/api/stationery", item));
+export const useDropItem = () => useChange((item: { kind: StationeryKind; name: string }) => post("/api/stationery/drop", item));

@@ -1,0 +1,169 @@
+import { useState } from "react";
+import { useOrders, useStationery } from "../api/orders";
+import { useShoots } from "../api/queries";
+import type { CardFrame, PlannedShoot, ShootWish } from "../api/types";
+import { Entry } from "../ledger/Entry";
+import { TextButton } from "../ledger/Field";
+import { Actions, Choice } from "../ledger/Menu";
+import { count, day, hour } from "../words/format";
+import { FolderBrowser } from "./order/FolderBrowser";
+import type { Picks } from "./usePicks";
+
+interface Props {
+  shoot: PlannedShoot;
+  shoots: PlannedShoot[];
+  frames: CardFrame[];
+  wish: ShootWish;
+  picks: Picks;
+  onSay: (wish: ShootWish, what: string) => void;
+  onJoin: (other: PlannedShoot) => void;
+  onMove: (frames: string[], to: PlannedShoot | null) => void;
+  onDate: (frames: string[], time: string | null) => void;
+}
+
+const ORDERED = "*ordered";
+const FOLDER = "*folder";
+const OWN = "*own";
+
+export const titleOf = (shoot: PlannedShoot): string => shoot.description || `${day(shoot.date)}, ${hour(shoot.from)}`;
+
+/** What can be done with one shoot as a whole: leave it out, join it, send it elsewhere, give it another order. */
+export function ShootTools({ shoot, shoots, frames, wish, picks, onSay, onJoin, onMove, onDate }: Props) {
+  const orders = useOrders();
+  const held = useShoots();
+  const stationery = useStationery();
+  const [browsing, setBrowsing] = useState(false);
+  const others = shoots.filter((one) => one.id !== shoot.id);
+  const place = shoots.indexOf(shoot);
+  const byFile = frames.filter((frame) => frame.datedByFile).map((frame) => frame.key);
+  const picked = frames.filter((frame) => picks.picked.has(frame.key)).map((frame) => frame.key);
+  const kinds = stationery.data?.destination ?? [];
+  const where = wish.into ? `into ${wish.into}` : wish.folder !== undefined ? FOLDER : wish.destination ? `kind ${wish.destination.kindOfWork}` : ORDERED;
+  const sendTo = (chosen: string) => {
+    const rest: ShootWish = { ...(wish.description === undefined ? {} : { description: wish.description }), ...(wish.order ? { order: wish.order } : {}) };
+    setBrowsing(chosen === FOLDER);
+    if (chosen === ORDERED) onSay(rest, "where a shoot goes");
+    const kind = kinds.find((one) => `kind ${one.name}` === chosen);
+    if (kind) onSay({ ...rest, destination: kind.document }, "where a shoot goes");
+    if (chosen.startsWith("into ")) onSay({ ...rest, into: Number(chosen.slice(5)) }, "joining a shoot that is held");
+  };
+  return (
+    <div className="margin-rule border-b border-rule bg-wash">
+      <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1 py-[6px] pr-6 pl-[72px]" role="group" aria-label={`What becomes of ${titleOf(shoot)}`}>
+        <TextButton
+          onClick={() => {
+            onSay({ ...wish, leftOut: !shoot.isLeftOut }, shoot.isLeftOut ? "taking a shoot in again" : "leaving a shoot out");
+          }}
+        >
+          {shoot.isLeftOut ? "take this shoot in again" : "leave this shoot out"}
+        </TextButton>
+        {others.length > 0 && (
+          <Actions
+            label="join it with…"
+            options={others.map((one) => ({
+              value: one.id,
+              name: titleOf(one),
+              hint: one === shoots[place - 1] ? "the one before" : one === shoots[place + 1] ? "the one after" : day(one.date),
+            }))}
+            onChoose={(id) => {
+              const other = others.find((one) => one.id === id);
+              if (other) onJoin(other);
+            }}
+          />
+        )}
+        <Choice
+          label="goes"
+          value={where}
+          shown={
+            wish.into
+              ? `into ${shoot.folder}, numbers going on`
+              : wish.folder !== undefined
+                ? `into ${wish.folder || "the store's root"}`
+                : wish.destination
+                  ? `to ${wish.destination.kindOfWork}`
+                  : "where the order says"
+          }
+          onChoose={sendTo}
+          options={[
+            { value: ORDERED, name: "where the order says" },
+            ...kinds.map((kind) => ({ value: `kind ${kind.name}`, name: `to ${kind.name}`, hint: `${kind.document.folder}/` })),
+            { value: FOLDER, name: "into one folder of the store…" },
+            ...(held.data ?? []).map((one) => ({ value: `into ${one.id}`, name: `into ${one.description || day(one.date)}, which is held`, hint: one.folder })),
+          ]}
+        />
+        {(orders.data ?? []).length > 1 && (
+          <Choice
+            label="order"
+            value={wish.order ? wish.order : OWN}
+            options={[{ value: OWN, name: "as the desk" }, ...(orders.data ?? []).map((one) => ({ value: one.name, name: one.name }))]}
+            onChoose={(name) => {
+              onSay({ ...wish, order: name === OWN ? "" : name }, "the order of a shoot");
+            }}
+          />
+        )}
+        {byFile.length > 0 && (
+          <span>
+            {count(byFile.length, "frame")} without a time: taken{" "}
+            <Entry
+              label="when frames without a time were taken"
+              type="datetime-local"
+              width={180}
+              value=""
+              onDone={(time) => {
+                if (time !== "") onDate(byFile, time);
+              }}
+            />
+          </span>
+        )}
+        {picks.on && (
+          <span className="flex items-baseline gap-4">
+            <b>{count(picked.length, "frame")} picked</b>
+            {picked.length > 0 && (
+              <Actions
+                label="move them to…"
+                options={[...others.map((one) => ({ value: one.id, name: titleOf(one), hint: day(one.date) })), { value: OWN, name: "a shoot of their own" }]}
+                onChoose={(id) => {
+                  onMove(picked, others.find((one) => one.id === id) ?? null);
+                  picks.turn(false);
+                }}
+              />
+            )}
+            <TextButton
+              onClick={() => {
+                picks.turn(false);
+              }}
+            >
+              done picking
+            </TextButton>
+          </span>
+        )}
+        {!picks.on && others.length > 0 && (
+          <TextButton
+            onClick={() => {
+              picks.turn(true);
+            }}
+          >
+            pick frames to move
+          </TextButton>
+        )}
+      </div>
+      {browsing && (
+        <div className="pb-2 pl-[72px]">
+          <FolderBrowser
+            start={wish.folder ?? ""}
+            onClose={() => {
+              setBrowsing(false);
+            }}
+            onChoose={(folder) => {
+              setBrowsing(false);
+              onSay(
+                { ...(wish.description === undefined ? {} : { description: wish.description }), ...(wish.order ? { order: wish.order } : {}), folder },
+                "where a shoot goes",
+              );
+            }}
+          />
+        </div>
+      )}
+    </div>
+  );
+}

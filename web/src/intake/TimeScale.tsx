@@ -1,0 +1,146 @@
+import { type KeyboardEvent, useMemo, useState } from "react";
+import type { CardFrame } from "../api/types";
+import { Key, TextButton } from "../ledger/Field";
+import { clock, day, duration, hour } from "../words/format";
+import { longestPauses, nearest, places, roundTimes } from "./timescale";
+import { pictureOf } from "./view";
+
+interface Props {
+  card: string;
+  label: string;
+  frames: CardFrame[];
+  onCut: (frame: CardFrame) => void;
+}
+
+const HEIGHT = 46;
+
+/**
+ * The frames of a shoot as strokes on a scale of time, with a mark between two of them that can be moved along:
+ * a new shoot is begun there. The longest rests of the camera are written over the line.
+ */
+export function TimeScale({ card, label, frames, onCut }: Props) {
+  const all = useMemo(() => places(frames.map((frame) => frame.plannedAt)), [frames]);
+  const rests = useMemo(() => longestPauses(all, 4), [all]);
+  const rounds = useMemo(
+    () =>
+      roundTimes(
+        frames.map((frame) => frame.plannedAt),
+        all,
+      ).filter((round) => round.at > 0.05 && round.at < 0.95),
+    [frames, all],
+  );
+  const [chosen, setChosen] = useState<number | null>(null);
+  const at = Math.min(chosen ?? rests[0] ?? Math.ceil(frames.length / 2), frames.length - 1);
+  const after = frames[at];
+  const before = frames[at - 1];
+  const strokes = useMemo(() => all.map((place) => `M${(place.at * 1000).toFixed(1)} 26V40`).join(""), [all]);
+  const breaks = useMemo(() => all.flatMap((place, i) => (place.broken ? [((all[i - 1]?.at ?? 0) + place.at) * 500] : [])), [all]);
+  if (frames.length < 2 || !after || !before) return null;
+  const mark = (((all[at]?.at ?? 0) + (all[at - 1]?.at ?? 0)) / 2) * 100;
+  const move = (to: number) => {
+    setChosen(Math.max(1, Math.min(frames.length - 1, to)));
+  };
+  const pressed = (event: KeyboardEvent) => {
+    const steps: Record<string, number> = {
+      ArrowRight: 1,
+      ArrowLeft: -1,
+      ArrowUp: 1,
+      ArrowDown: -1,
+      PageUp: 10,
+      PageDown: -10,
+      Home: -frames.length,
+      End: frames.length,
+    };
+    const step = steps[event.key];
+    if (step !== undefined) move(at + step);
+    else if (event.key === "Enter") onCut(after);
+    else return;
+    event.preventDefault();
+  };
+  const said = `between ${name(before)} at ${clock(before.plannedAt)} and ${name(after)} at ${clock(after.plannedAt)}, ${duration(all[at]?.pause ?? 0)} apart`;
+  return (
+    <div role="group" aria-label={label} className="border-b border-white/40 px-[14px] pt-2 pb-2">
+      <div className="relative mx-[22px]" style={{ height: HEIGHT }}>
+        {rests.map((i) => (
+          <button
+            key={i}
+            type="button"
+            aria-label={`rest of ${duration(all[i]?.pause ?? 0)} before ${name(frames[i])}`}
+            onClick={() => {
+              move(i);
+            }}
+            className="absolute top-0 z-1 -translate-x-1/2 bg-mat px-1 text-[10.5px] leading-[14px] whitespace-nowrap text-white underline decoration-white/60 underline-offset-2 focus-visible:outline-white"
+            style={{ left: `${(((all[i]?.at ?? 0) + (all[i - 1]?.at ?? 0)) / 2) * 100}%` }}
+          >
+            {duration(all[i]?.pause ?? 0)}
+          </button>
+        ))}
+        <div
+          role="slider"
+          tabIndex={0}
+          aria-label="where a new shoot begins"
+          aria-valuemin={1}
+          aria-valuemax={frames.length - 1}
+          aria-valuenow={at}
+          aria-valuetext={said}
+          onKeyDown={pressed}
+          onPointerDown={(event) => {
+            const box = event.currentTarget.getBoundingClientRect();
+            move(nearest(all, (event.clientX - box.left) / box.width));
+          }}
+          className="absolute inset-0 cursor-col-resize focus-visible:outline-white"
+        >
+          <svg viewBox={`0 0 1000 ${HEIGHT}`} preserveAspectRatio="none" className="h-full w-full overflow-visible" aria-hidden="true">
+            <path d="M0 40H1000" stroke="white" strokeOpacity="0.7" vectorEffect="non-scaling-stroke" />
+            <path d={strokes} stroke="white" vectorEffect="non-scaling-stroke" fill="none" />
+            {breaks.map((x) => (
+              <path key={x} d={`M${x - 3} 45 ${x - 1} 35M${x + 1} 45 ${x + 3} 35`} stroke="white" strokeWidth="1.5" vectorEffect="non-scaling-stroke" />
+            ))}
+          </svg>
+          <span className="absolute top-[14px] bottom-0 w-[5px] -translate-x-1/2 border-x-[1.5px] border-white bg-velvet" style={{ left: `${mark}%` }} />
+        </div>
+      </div>
+      <div className="relative mx-[22px] flex justify-between text-[10.5px] leading-[14px]">
+        {rounds.map((round) => (
+          <span key={round.at} className="absolute -translate-x-1/2 text-white/90" style={{ left: `${round.at * 100}%` }}>
+            {round.time}
+          </span>
+        ))}
+        <span>{when(frames[0], frames.at(-1))}</span>
+        <span>{when(frames.at(-1), frames[0])}</span>
+      </div>
+      <div className="mt-1 flex items-center gap-3 leading-6">
+        <Small card={card} frame={before} />
+        <span className="h-[30px] w-[5px] border-x-[1.5px] border-white bg-velvet" aria-hidden="true" />
+        <Small card={card} frame={after} />
+        <span>{said}</span>
+        <TextButton
+          onMat
+          onClick={() => {
+            onCut(after);
+          }}
+        >
+          new shoot from {name(after)} on
+        </TextButton>
+        <span className="ml-auto">
+          move<Key>← →</Key> cut<Key>Enter</Key>
+        </span>
+      </div>
+    </div>
+  );
+}
+
+function Small({ card, frame }: { card: string; frame: CardFrame }) {
+  const source = pictureOf(card, frame, 160);
+  return source ? <img src={source} alt="" className="h-[34px] w-[51px] object-cover" /> : <span className="h-[34px] w-[51px] bg-mat-deep" />;
+}
+
+const name = (frame: CardFrame | undefined): string => frame?.name.replace(/\.[^.]+$/, "") ?? "";
+
+/** With its day where the shoot spans several. */
+const when = (frame: CardFrame | undefined, other: CardFrame | undefined): string =>
+  frame
+    ? frame.plannedAt.slice(0, 10) === other?.plannedAt.slice(0, 10)
+      ? hour(frame.plannedAt)
+      : `${day(frame.plannedAt.slice(0, 10))} ${hour(frame.plannedAt)}`
+    : "";

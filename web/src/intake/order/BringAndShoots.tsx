@@ -1,0 +1,67 @@
+import type { Companions, OrderParts } from "../../api/orders";
+import { Entry } from "../../ledger/Entry";
+import { Choice } from "../../ledger/Menu";
+import { minutes, PAUSES } from "../../words/order";
+
+const BRING: { value: Companions; name: string }[] = [
+  { value: "raw and JPEG", name: "raw and JPEG" },
+  { value: "raw only", name: "raw only, where there are both" },
+  { value: "JPEG only", name: "JPEG only, where there are both" },
+];
+
+export function BringPart({ value, onChange }: { value: Companions; onChange: (value: Companions) => void }) {
+  return <Choice label="" value={value} options={BRING} onChoose={onChange} />;
+}
+
+const NONE = "none";
+
+/** When a new shoot begins: at the turn of the day, and after so long without a frame. */
+export function ShootsPart({ value, onChange }: { value: OrderParts["shoots"]; onChange: (value: OrderParts["shoots"]) => void }) {
+  const pause = value.pauseMinutes;
+  const offered = pause === null || PAUSES.includes(pause) ? PAUSES : [...PAUSES, pause].sort((a, b) => a - b);
+  return (
+    <span className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
+      <span>
+        a new one each day;{" "}
+        <Choice
+          label="the day turns at"
+          value={String(value.dayTurnsAt)}
+          options={Array.from({ length: 13 }, (_, hour) => ({
+            value: String(hour),
+            name: hour === 0 ? "midnight" : `${hour}:00`,
+            ...(hour === 4 ? { hint: "late jobs belong to the evening" } : {}),
+          }))}
+          onChoose={(hour) => {
+            onChange({ ...value, dayTurnsAt: Number(hour) });
+          }}
+        />
+      </span>
+      <span>
+        <Choice
+          label="and after"
+          value={pause === null ? NONE : String(pause)}
+          options={[{ value: NONE, name: "no pause, however long" }, ...offered.map((of) => ({ value: String(of), name: `${minutes(of)} without a frame` }))]}
+          onChoose={(chosen) => {
+            onChange({ ...value, pauseMinutes: chosen === NONE ? null : Number(chosen) });
+          }}
+        />
+        {pause !== null && (
+          <span className="ml-3">
+            or{" "}
+            <Entry
+              label="minutes of pause"
+              type="number"
+              width={56}
+              value={String(pause)}
+              onDone={(typed) => {
+                const of = Math.round(Number(typed));
+                if (of >= 1 && of <= 1440) onChange({ ...value, pauseMinutes: of });
+              }}
+            />{" "}
+            minutes
+          </span>
+        )}
+      </span>
+    </span>
+  );
+}

@@ -1,0 +1,186 @@
+import { Collapsible } from "radix-ui";
+import type { ReactNode } from "react";
+import { type OrderDocument, type OrderPart, type OrderParts, useOrders, useSaveOrder } from "../../api/orders";
+import type { Plan } from "../../api/types";
+import { NamedAction } from "../../ledger/Entry";
+import { Key, TextButton } from "../../ledger/Field";
+import { Choice } from "../../ledger/Menu";
+import { Mark, Trouble } from "../../ledger/Notice";
+import { PART_NAMES, PIECES, shootsInWords, subfoldersInWords } from "../../words/order";
+import { BringPart, ShootsPart } from "./BringAndShoots";
+import { DestinationPart } from "./DestinationPart";
+import { FoldersPart } from "./FoldersPart";
+import { NamesPart } from "./NamesPart";
+import { SubfoldersPart } from "./SubfoldersPart";
+
+interface Props {
+  plan: Plan | undefined;
+  name: string;
+  open: boolean;
+  onOpen: () => void;
+  onOrder: (name: string, document: OrderDocument | null, what: string) => void;
+  children: ReactNode;
+}
+
+/** The standing order that the desk follows: its name, where the desk departs from it, and when opened, all its parts. */
+export function OrderLine({ plan, name, open, onOpen, onOrder, children }: Props) {
+  const orders = useOrders();
+  const save = useSaveOrder();
+  const order = plan?.order;
+  const departs = plan?.departs ?? [];
+  const saved = orders.data ?? [];
+  const change = <P extends OrderPart>(part: P, value: OrderParts[P]) => {
+    if (order) onOrder(order.name, { ...order, [part]: value }, PART_NAMES[part]);
+  };
+  const keep = (as: string) => {
+    if (!order) return;
+    save.mutate(
+      { ...order, name: as },
+      {
+        onSuccess: () => {
+          onOrder(as, null, `saving the order ${as}`);
+        },
+      },
+    );
+  };
+  return (
+    <Collapsible.Root open={open} onOpenChange={onOpen} asChild>
+      <section aria-label="Standing order" className="border-b border-rule-strong">
+        <div className={`grid grid-cols-[var(--spacing-margin)_minmax(0,1fr)] items-baseline py-[7px] pr-6 ${open ? "margin-rule bg-wash" : ""}`}>
+          <Collapsible.Trigger
+            aria-label={`${open ? "Close" : "Open"} the standing order`}
+            className="justify-self-stretch self-stretch focus-visible:-outline-offset-4"
+          >
+            <svg viewBox="0 0 10 10" className={`mx-auto h-[9px] w-[9px] text-velvet ${open ? "rotate-90" : ""}`} aria-hidden="true">
+              <path d="M2 0 9 5 2 10Z" fill="currentColor" />
+            </svg>
+          </Collapsible.Trigger>
+          <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1 pl-[14px]">
+            <span className="text-[14px]">
+              <Choice
+                label="standing order"
+                value={name}
+                onChoose={(chosen) => {
+                  onOrder(chosen, null, `the order ${chosen}`);
+                }}
+                options={saved.map((one) => ({ value: one.name, name: one.name, ...(one.isDefault ? { hint: "the default" } : {}) }))}
+              />
+              <Key>O</Key>
+            </span>
+            {departs.length > 0 && order && (
+              <span className="flex flex-wrap items-baseline gap-x-4">
+                <span>
+                  <span className="mr-2 inline-block align-[-1px]">
+                    <Mark sign="≠" label="departs from the order" />
+                  </span>
+                  <b className="text-brass">departs from it</b> in {departs.map((part) => PART_NAMES[part]).join(", ")}
+                </span>
+                <TextButton
+                  onClick={() => {
+                    keep(order.name);
+                  }}
+                >
+                  save to it
+                </TextButton>
+                <NamedAction word="save as new" label="name of the new order" onName={keep} />
+                <TextButton
+                  onClick={() => {
+                    onOrder(name, null, "dropping the changes");
+                  }}
+                >
+                  drop the changes
+                </TextButton>
+              </span>
+            )}
+            {!open && order && departs.length === 0 && (
+              <span className="text-faded">
+                {order.bring}; {shootsInWords(order.shoots)}; {subfoldersIfAny(order.subfolders)}
+                names by {order.names.pieces.map((piece) => PIECES.find((one) => one.value === piece.piece)?.name ?? piece.piece).join(", ")}
+              </span>
+            )}
+          </div>
+        </div>
+        <Trouble error={save.error} />
+        <Collapsible.Content>
+          {order && (
+            <dl className="margin-rule border-t border-rule bg-sheet">
+              <Part name="bring" departs={departs}>
+                <BringPart
+                  value={order.bring}
+                  onChange={(value) => {
+                    change("bring", value);
+                  }}
+                />
+              </Part>
+              <Part name="shoots" departs={departs}>
+                <ShootsPart
+                  value={order.shoots}
+                  onChange={(value) => {
+                    change("shoots", value);
+                  }}
+                />
+              </Part>
+              <Part name="destination" departs={departs}>
+                <DestinationPart
+                  value={order.destination}
+                  store={plan.store.name}
+                  onChange={(value) => {
+                    change("destination", value);
+                  }}
+                />
+              </Part>
+              <Part name="folders" departs={departs}>
+                <FoldersPart
+                  value={order.folders}
+                  samples={plan.samples}
+                  onChange={(value) => {
+                    change("folders", value);
+                  }}
+                />
+              </Part>
+              <Part name="subfolders" departs={departs}>
+                <SubfoldersPart
+                  value={order.subfolders}
+                  onChange={(value) => {
+                    change("subfolders", value);
+                  }}
+                />
+              </Part>
+              <Part name="names" departs={departs}>
+                <NamesPart
+                  value={order.names}
+                  samples={plan.samples}
+                  onChange={(value) => {
+                    change("names", value);
+                  }}
+                />
+              </Part>
+              {children}
+            </dl>
+          )}
+        </Collapsible.Content>
+      </section>
+    </Collapsible.Root>
+  );
+}
+
+const subfoldersIfAny = (subfolders: OrderParts["subfolders"]): string => (subfolders.make.length === 0 ? "" : `subfolders ${subfoldersInWords(subfolders)};`);
+
+/** One part of the order on a line of its own, marked in the margin where it departs. */
+export function Part({ name, departs, children }: { name: OrderPart; departs: OrderPart[]; children: ReactNode }) {
+  return (
+    <PartLine label={PART_NAMES[name]} mark={departs.includes(name) ? <Mark sign="≠" label="departs from the order" /> : null}>
+      {children}
+    </PartLine>
+  );
+}
+
+export function PartLine({ label, mark, children }: { label: string; mark?: ReactNode; children: ReactNode }) {
+  return (
+    <div className="grid grid-cols-[var(--spacing-margin)_108px_minmax(0,1fr)] items-baseline border-b border-rule py-[7px] pr-6">
+      <span className="justify-self-center">{mark}</span>
+      <dt className="pl-[14px] text-label text-faded">{label}</dt>
+      <dd className="pl-[14px]">{children}</dd>
+    </div>
+  );
+}

@@ -1,0 +1,53 @@
+import type { OrderParts, PieceKind } from "../api/orders";
+
+/** Parts of a standing order, put into words. */
+
+export const PART_NAMES: Record<keyof OrderParts, string> = {
+  bring: "what to bring",
+  shoots: "shoots",
+  destination: "destination",
+  folders: "folders",
+  subfolders: "subfolders",
+  names: "names",
+};
+
+export const BETWEEN = [
+  { value: "_" as const, name: "an underscore" },
+  { value: "-" as const, name: "a hyphen" },
+  { value: " " as const, name: "a space" },
+  { value: "" as const, name: "nothing" },
+];
+
+/** What each piece is called, in the order in which they are offered. */
+export const PIECES: { value: PieceKind; name: string; in: "names" | "folders" | "both" }[] = [
+  { value: "date taken", name: "date or time taken", in: "both" },
+  { value: "description", name: "description", in: "both" },
+  { value: "sequence", name: "number in sequence", in: "names" },
+  { value: "camera file number", name: "camera's file number", in: "names" },
+  { value: "original name", name: "original name", in: "names" },
+  { value: "body", name: "body", in: "both" },
+  { value: "words", name: "words", in: "both" },
+  { value: "initials", name: "initials", in: "both" },
+  { value: "kind of work", name: "kind of work", in: "both" },
+  { value: "card folders", name: "the card's own folders", in: "folders" },
+  { value: "date of intake", name: "date of the intake", in: "both" },
+];
+
+export const PAUSES = [15, 30, 60, 90, 120, 180, 240];
+
+/** "90 min", "2 h", "1 h 30 min". */
+export function minutes(of: number): string {
+  if (of < 60) return `${of} min`;
+  return of % 60 === 0 ? `${of / 60} h` : `${Math.floor(of / 60)} h ${of % 60} min`;
+}
+
+export function shootsInWords({ pauseMinutes, dayTurnsAt }: OrderParts["shoots"]): string {
+  const day = dayTurnsAt === 0 ? "a shoot for each day" : `a shoot for each day, which turns at ${dayTurnsAt}:00`;
+  return pauseMinutes === null ? day : `${day}, a new one after ${minutes(pauseMinutes)} without a frame`;
+}
+
+export const destinationInWords = ({ kindOfWork, folder }: OrderParts["destination"], store: string): string =>
+  [kindOfWork || null, folder ? `${folder}/ on ${store}` : `${store}, from its root`].filter(Boolean).join(", ");
+
+export const subfoldersInWords = ({ make, framesInto }: OrderParts["subfolders"]): string =>
+  make.length === 0 ? "none" : `${make.join(", ")}${framesInto ? `; frames into ${framesInto}` : ""}`;
