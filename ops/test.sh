@@ -6,7 +6,7 @@ run_tests() {
   set_up
   case $part in
     all) test_style || failed=1; test_unit || failed=1; test_web || failed=1 ;;
-    style|unit|web) "test_$part" || failed=1 ;;
+    style|unit|web) "test_$part" "${@:2}" || failed=1 ;; # what follows is for PHPUnit or Playwright
     *) stop_with "There is no part of the tests called $part: style, unit or web." ;;
   esac
   return "$failed"
@@ -43,7 +43,7 @@ test_unit() {
   ensure_database ledger_test
   rm -rf "$LEDGER_HOME"/cache/symfony-test
   APP_ENV=test quietly console doctrine:migrations:migrate --no-interaction --allow-no-migration || return 1
-  step "PHPUnit" env APP_ENV=test "$PHP" -d memory_limit=1G vendor/bin/phpunit -c tests/phpunit.xml
+  step "PHPUnit" env APP_ENV=test "$PHP" -d memory_limit=1G vendor/bin/phpunit -c tests/phpunit.xml "$@"
   local result=$?
   stop_postgres
   return "$result"
@@ -96,7 +96,7 @@ test_web() {
   LEDGER_PG_PORT=7481 start_postgres
   start_server || return 1
   LEDGER_ADDRESS=$(address); export LEDGER_ADDRESS
-  step "Playwright" npx playwright test --config tests/web/playwright.config.ts
+  step "Playwright" npx playwright test --config tests/web/playwright.config.ts "$@"
   local result=$?
   stop_server
   return "$result"

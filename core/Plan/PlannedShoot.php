@@ -10,7 +10,8 @@ final readonly class PlannedShoot
     /**
      * @param string       $id        names it on the desk: the key of the frame that it began at
      * @param string       $anchor    the frame under which something is to be said of it, see Wishes
-     * @param string       $date      "2026-05-04"
+     * @param string       $day       that its frames belong to, "2026-05-04"
+     * @param string       $date      that it is entered under: of the shoot it joins, else the day
      * @param string       $folder    its own, in which subfolders are made
      * @param string       $from      time of its first frame on the card, "2026-05-04T21:14:09"
      * @param int          $frames    on the card
@@ -26,6 +27,7 @@ final readonly class PlannedShoot
     public function __construct(
         public string $id,
         public string $anchor,
+        public string $day,
         public string $date,
         public string $description,
         public string $order,

@@ -113,6 +113,7 @@ final class Planner
         $this->shoots[] = new PlannedShoot(
             $draft->shoot->id,
             $this->wishes->anchorOf($draft->shoot),
+            $draft->shoot->date,
             $draft->date,
             $draft->description,
             $draft->order->name,

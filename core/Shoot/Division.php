@@ -57,10 +57,13 @@ final readonly class Division
         return array_values(array_map(fn (array $members): ProposedShoot => $this->shoot($members), $shoots));
     }
 
-    /** @param non-empty-list<TimedFrame> $frames in order of capture */
-    public function shoot(array $frames, ?string $id = null): ProposedShoot
+    /**
+     * @param non-empty-list<TimedFrame> $frames in order of capture
+     * @param TimedFrame|null            $begun  the frame that the shoot began at, which gives it its day whatever was moved into it since
+     */
+    public function shoot(array $frames, ?string $id = null, ?TimedFrame $begun = null): ProposedShoot
     {
-        return new ProposedShoot($id ?? $frames[0]->key(), $this->dayOf($frames[0]), $frames);
+        return new ProposedShoot($id ?? $frames[0]->key(), $this->dayOf($begun ?? $frames[0]), $frames);
     }
 
     private static function hour(int $hour): int

@@ -9,7 +9,7 @@ final readonly class ProposedShoot
 {
     /**
      * @param string                     $id     the key of the frame that it began at when it was made
-     * @param string                     $date   "2026-05-04", of the day that its first frame belongs to
+     * @param string                     $date   "2026-05-04", of the day that it began
      * @param non-empty-list<TimedFrame> $frames
      */
     public function __construct(public string $id, public string $date, public array $frames)

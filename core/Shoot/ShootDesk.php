@@ -55,13 +55,14 @@ final class ShootDesk
     public function shoots(Division $division): array
     {
         /** @var array<array-key, non-empty-list<TimedFrame>> $members */
-        $members = [];
+        $members = $byKey = [];
         foreach ($this->frames as $frame) {
+            $byKey[$frame->key()] = $frame;
             $members[$this->shootOf[$frame->key()]][] = $frame;
         }
         $shoots = [];
         foreach ($members as $id => $frames) {
-            $shoots[] = $division->shoot($frames, (string) $id);
+            $shoots[] = $division->shoot($frames, (string) $id, $byKey[explode('.', (string) $id)[0]] ?? null);
         }
 
         return $shoots;

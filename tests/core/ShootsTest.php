@@ -59,11 +59,11 @@ final class ShootsTest extends TestCase
         yield 'a cut before the first frame is none' => [[Edit::cutBefore($d)], ['2026-05-04: A B C', '2026-05-05: D E', '2026-05-06: F']];
         yield 'a cut, taken away again' => [[Edit::cutBefore($b), Edit::join($a, $b)], ['2026-05-04: A B C', '2026-05-05: D E', '2026-05-06: F']];
         yield 'two joined' => [[Edit::join($a, $e)], ['2026-05-04: A B C D E', '2026-05-06: F']];
-        yield 'the later takes in the earlier' => [[Edit::join($f, $a)], ['2026-05-04: A B C F', '2026-05-05: D E']];
-        yield 'a range moved' => [[Edit::move([$b, $c], $d)], ['2026-05-04: A', '2026-05-04: B C D E', '2026-05-06: F']];
+        yield 'the later takes in the earlier' => [[Edit::join($f, $a)], ['2026-05-06: A B C F', '2026-05-05: D E']];
+        yield 'a range moved' => [[Edit::move([$b, $c], $d)], ['2026-05-04: A', '2026-05-05: B C D E', '2026-05-06: F']];
         yield 'frames that do not stand together, to a shoot of their own' => [[Edit::move([$a, $e], null)], ['2026-05-04: A E', '2026-05-04: B C', '2026-05-05: D', '2026-05-06: F']];
         yield 'all frames moved: no shoot is left' => [[Edit::move([$f], $a)], ['2026-05-04: A B C F', '2026-05-05: D E']];
-        yield 'a shoot is joined after frames went to it' => [[Edit::move([$a], $d), Edit::join($f, $d)], ['2026-05-04: A D E F', '2026-05-04: B C']];
+        yield 'a shoot is joined after frames went to it' => [[Edit::move([$a], $d), Edit::join($f, $d)], ['2026-05-06: A D E F', '2026-05-04: B C']];
         yield 'what is not there does nothing' => [[Edit::cutBefore('gone'), Edit::join('gone', $a), Edit::join($a, 'gone'), Edit::move(['gone'], $a), Edit::move([$a], 'gone'), Edit::move([], null)], ['2026-05-04: A B C', '2026-05-05: D E', '2026-05-06: F']];
     }
 

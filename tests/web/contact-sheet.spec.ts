@@ -1,6 +1,6 @@
 import { expect, type Page } from "@playwright/test";
 import { existsSync, renameSync } from "node:fs";
-import { openCard, reader, shootOf, test } from "./ledger";
+import { choose, openCard, reader, shootOf, test } from "./ledger";
 
 test.afterEach(() => {
   if (existsSync(`${reader}/.out/SPARE`)) renameSync(`${reader}/.out/SPARE`, `${reader}/SPARE`);
@@ -12,10 +12,6 @@ const boatsOpen = async (page: Page) => {
   return page.getByRole("listbox", { name: "Frames of Mon 4 May" });
 };
 const marked = (page: Page, words: string) => expect(shootOf(page, "Mon 4 May").getByText(words)).toBeVisible();
-const choose = async (page: Page, menu: RegExp, option: RegExp) => {
-  await page.getByRole("button", { name: menu }).click();
-  await page.getByRole(/facts/.test(menu.source) ? "menuitemcheckbox" : "menuitemradio", { name: option }).click();
-};
 
 test("hints mark, and one click leaves out what is black; filters show what is asked for", async ({ ledger: page }) => {
   const frames = await boatsOpen(page);
@@ -107,13 +103,15 @@ test("the same as a list, in the order of any column", async ({ ledger: page }) 
   await page.getByRole("button", { name: "pictures", exact: true }).click();
 });
 
-test("raw only is kept for the next card, and a card can be ejected", async ({ ledger: page }) => {
+test("raw only departs from the order and is kept until it is dropped; a card can be ejected", async ({ ledger: page }) => {
   await openCard(page, "ORREL_A");
-  await choose(page, /raw and JPEG/, /^raw only/);
+  await page.keyboard.press("o");
+  await choose(page, /^raw and JPEG/, /^raw only/);
   await expect(page.getByText("45 raw · 48 JPEG · 1 voice note")).toBeVisible();
   await page.reload();
   await expect(page.getByText("45 raw · 48 JPEG · 1 voice note")).toBeVisible();
-  await choose(page, /raw only/, /^raw and JPEG/);
+  await page.getByRole("button", { name: "drop the changes" }).click();
+  await expect(page.getByText("45 raw · 93 JPEG · 1 voice note")).toBeVisible();
   await openCard(page, "SPARE");
   await page.getByRole("button", { name: "Eject" }).click();
   await expect(page.getByText("The card SPARE was let go: it can be taken out.")).toBeVisible({ timeout: 3000 });

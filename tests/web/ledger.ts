@@ -32,3 +32,14 @@ export async function openCard(page: Page, card: string) {
 }
 
 export const shootOf = (page: Page, day: string) => page.getByRole("region", { name: `Shoot of ${day}` });
+
+/** Opens a menu of the page by its word, and takes an entry of it. */
+export async function choose(page: Page, menu: string | RegExp, entry: string | RegExp) {
+  await page.getByRole("button", { name: menu }).first().click();
+  await page
+    .getByRole("menuitem", { name: entry })
+    .or(page.getByRole("menuitemradio", { name: entry }))
+    .or(page.getByRole("menuitemcheckbox", { name: entry }))
+    .first()
+    .click();
+}

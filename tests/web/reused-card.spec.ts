@@ -11,7 +11,7 @@ test("the second slot's card shows what is held, under which name, and brings in
   await openCard(page, "ORREL_B");
   const boats = shootOf(page, "Mon 4 May");
   await expect(page.getByText("94 frames on the card, 91 already held: 3 to bring in")).toBeVisible();
-  await expect(shootOf(page, "Wed 6 May")).toContainText("2026-05-06_0001-2.jpg");
+  await expect(shootOf(page, "Wed 6 May")).toContainText("2026-05-06_0026.jpg");
   await expect(shootOf(page, "Thu 7 May")).toContainText(/all held since .* in 2026\/2026-05-07/);
   await boats.getByRole("button", { name: "Open the pictures" }).click();
   const frames = page.getByRole("listbox", { name: "Frames of Mon 4 May" });

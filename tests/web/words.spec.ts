@@ -1,7 +1,10 @@
 import { expect, test } from "@playwright/test";
 import type { CardFrame } from "../../web/src/api/types";
+import { longestPauses, nearest, places, roundTimes } from "../../web/src/intake/timescale";
 import { isShown, kinds, sorted, stamp, stem } from "../../web/src/intake/view";
+import { foldersInWords, namesInWords } from "../../web/src/stationery/patterns";
 import { clock, count, day, duration, exposure, figure, hour, size, span } from "../../web/src/words/format";
+import { destinationInWords, shootsInWords, subfoldersInWords } from "../../web/src/words/order";
 
 /** How figures, dates and states are put into words; tables of cases. */
 const table = <A extends unknown[]>(of: (...given: A) => unknown, cases: [A, unknown][]) => {
@@ -123,4 +126,58 @@ test("which frames are shown, and in which order", () => {
   expect(names("size")).toEqual(["B_9", "A_1", "B_10"]);
   expect(names("kind")).toEqual(["B_10", "A_1", "B_9"]);
   expect(kinds(frame({}))).toBe("ORW + JPG");
+});
+
+test("a strip of time: long pauses are drawn short, rests are found, a point falls between two frames", () => {
+  const at = (clock: string) => `2026-05-04T${clock}`;
+  const moments = ["20:00:00", "20:01:00", "20:20:00", "20:21:00", "23:00:00"].map(at);
+  const all = places(moments);
+  expect(all.map((place) => Math.round(place.at * 4860))).toEqual([0, 60, 1200, 1260, 4860]);
+  expect(all.map((place) => place.broken)).toEqual([false, false, false, false, true]);
+  expect(longestPauses(all, 4)).toEqual([4]);
+  expect(longestPauses(places(["20:00:00", "20:00:10", "20:20:00", "20:20:10", "20:20:20"].map(at)), 4)).toEqual([2]);
+  expect(longestPauses(places([at("20:00:00")]), 4)).toEqual([]);
+  table(
+    (point: number) => nearest(all, point),
+    [
+      [[0], 1],
+      [[0.14], 2],
+      [[1], 4],
+    ],
+  );
+  expect(roundTimes(moments, all).map((round) => round.time)).toEqual(["20:15"]);
+  expect(places([at("20:00:00"), at("20:00:00")]).map((place) => place.at)).toEqual([0, 1]);
+  expect(places(["2026-03-29T01:59:00", "2026-03-29T03:01:00"]).map((place) => place.pause)).toEqual([0, 3720]);
+});
+
+test("a standing order in words", () => {
+  table(shootsInWords, [
+    [[{ pauseMinutes: null, dayTurnsAt: 0 }], "a shoot for each day"],
+    [[{ pauseMinutes: 90, dayTurnsAt: 4 }], "a shoot for each day, which turns at 4:00, a new one after 1 h 30 min without a frame"],
+    [[{ pauseMinutes: 120, dayTurnsAt: 0 }], "a shoot for each day, a new one after 2 h without a frame"],
+  ]);
+  table(
+    (kindOfWork: string, folder: string) => destinationInWords({ kindOfWork, folder }, "Anvil"),
+    [
+      [["", ""], "Anvil, from its root"],
+      [["Tests", "tests/x"], "Tests, tests/x/ on Anvil"],
+    ],
+  );
+  expect(subfoldersInWords({ make: [], framesInto: "" })).toBe("none");
+  expect(subfoldersInWords({ make: ["originals", "exports/web"], framesInto: "originals" })).toBe("originals, exports/web; frames into originals");
+  expect(
+    namesInWords({
+      pieces: [
+        { piece: "date taken", fields: "yyyyMMdd" },
+        { piece: "initials", text: "TT" },
+        { piece: "sequence", digits: 3, start: 7, scope: "this day" },
+      ],
+      between: "-",
+      extension: "lower case",
+    }),
+  ).toBe("taken yyyyMMdd, “TT”, number of 3 digits from 7 over this day; a hyphen between; extension in lower case");
+  expect(foldersInWords({ levels: [], between: " " })).toBe("side by side in the destination");
+  expect(foldersInWords({ levels: [[{ piece: "date taken", fields: "yyyy" }], [{ piece: "description" }, { piece: "body" }]], between: " " })).toBe(
+    "taken yyyy / description and body",
+  );
 });

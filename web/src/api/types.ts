@@ -127,6 +127,8 @@ export type ClockWish = { seconds: number } | { frame: string; time: string } | 
 export interface PlannedShoot {
   id: string;
   anchor: string;
+  /** That its frames belong to; it may be entered under another. */
+  day: string;
   date: string;
   description: string;
   order: string;

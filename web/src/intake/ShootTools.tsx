@@ -25,7 +25,7 @@ const ORDERED = "*ordered";
 const FOLDER = "*folder";
 const OWN = "*own";
 
-export const titleOf = (shoot: PlannedShoot): string => shoot.description || `${day(shoot.date)}, ${hour(shoot.from)}`;
+export const titleOf = (shoot: PlannedShoot): string => shoot.description || `${day(shoot.day)}, ${hour(shoot.from)}`;
 
 /** What can be done with one shoot as a whole: leave it out, join it, send it elsewhere, give it another order. */
 export function ShootTools({ shoot, shoots, frames, wish, picks, onSay, onJoin, onMove, onDate }: Props) {
@@ -63,7 +63,7 @@ export function ShootTools({ shoot, shoots, frames, wish, picks, onSay, onJoin, 
             options={others.map((one) => ({
               value: one.id,
               name: titleOf(one),
-              hint: one === shoots[place - 1] ? "the one before" : one === shoots[place + 1] ? "the one after" : day(one.date),
+              hint: one === shoots[place - 1] ? "the one before" : one === shoots[place + 1] ? "the one after" : day(one.day),
             }))}
             onChoose={(id) => {
               const other = others.find((one) => one.id === id);
@@ -121,7 +121,7 @@ export function ShootTools({ shoot, shoots, frames, wish, picks, onSay, onJoin, 
             {picked.length > 0 && (
               <Actions
                 label="move them to…"
-                options={[...others.map((one) => ({ value: one.id, name: titleOf(one), hint: day(one.date) })), { value: OWN, name: "a shoot of their own" }]}
+                options={[...others.map((one) => ({ value: one.id, name: titleOf(one), hint: day(one.day) })), { value: OWN, name: "a shoot of their own" }]}
                 onChoose={(id) => {
                   onMove(picked, others.find((one) => one.id === id) ?? null);
                   picks.turn(false);

@@ -102,7 +102,7 @@ export function TimeScale({ card, label, frames, onCut }: Props) {
       </div>
       <div className="relative mx-[22px] flex justify-between text-[10.5px] leading-[14px]">
         {rounds.map((round) => (
-          <span key={round.at} className="absolute -translate-x-1/2 text-white/90" style={{ left: `${round.at * 100}%` }}>
+          <span key={round.at} className="absolute -translate-x-1/2 text-white" style={{ left: `${round.at * 100}%` }}>
             {round.time}
           </span>
         ))}

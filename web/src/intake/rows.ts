@@ -17,12 +17,12 @@ export function rowsOf(desk: Desk, plan: Plan | undefined): Row[] {
   if (!plan) return byDate(readable);
   const byKey = new Map(readable.map((frame) => [frame.key, frame]));
   const onDay = new Map<string, number>();
-  for (const shoot of plan.shoots) onDay.set(shoot.date, (onDay.get(shoot.date) ?? 0) + 1);
+  for (const shoot of plan.shoots) onDay.set(shoot.day, (onDay.get(shoot.day) ?? 0) + 1);
   return plan.shoots.map((shoot) => ({
     id: shoot.id,
     anchor: shoot.anchor,
-    date: shoot.date,
-    name: day(shoot.date) + ((onDay.get(shoot.date) ?? 0) > 1 ? `, ${hour(shoot.from)}` : ""),
+    date: shoot.day,
+    name: day(shoot.day) + ((onDay.get(shoot.day) ?? 0) > 1 ? `, ${hour(shoot.from)}` : ""),
     frames: shoot.keys.flatMap((key, i) => {
       const frame = byKey.get(key);
       const at = shoot.times[i] ?? frame?.takenAt ?? "";

@@ -33,7 +33,7 @@ export function PieceTable({ label, place, pieces, says, samples, onChange }: Pr
         <li key={`${i} ${piece.piece}`} className="min-w-[118px] border-r border-rule-strong px-3 first:pl-0">
           <span className="flex items-baseline gap-2 text-label text-faded">
             {i + 1}
-            <span className="ml-auto flex gap-[7px]">
+            <span className="ml-auto flex">
               <Step
                 name={`move ${piece.piece} forward`}
                 sign="←"
@@ -89,7 +89,14 @@ export function PieceTable({ label, place, pieces, says, samples, onChange }: Pr
 
 function Step({ name, sign, disabled, onClick }: { name: string; sign: string; disabled: boolean; onClick: () => void }) {
   return (
-    <button type="button" aria-label={name} title={name} disabled={disabled} onClick={onClick} className="min-w-[14px] text-velvet disabled:text-rule-strong">
+    <button
+      type="button"
+      aria-label={name}
+      title={name}
+      disabled={disabled}
+      onClick={onClick}
+      className="h-[24px] w-[24px] text-[15px] leading-none text-velvet disabled:text-rule-strong"
+    >
       {sign}
     </button>
   );
