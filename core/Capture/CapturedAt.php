@@ -54,13 +54,20 @@ final readonly class CapturedAt
     /** Seconds from 1970 as a clock without daylight saving would count them; for differences, not for moments. */
     public function clockSeconds(): int
     {
-        return (int) strtotime($this->local.'Z');
+        $part = fn (int $at, int $length = 2): int => (int) substr($this->local, $at, $length);
+
+        return (int) gmmktime($part(11), $part(14), $part(17), $part(5), $part(8), $part(0, 4));
     }
 
     /** Seconds from the moment that this clock shows 1970 to now; Unix time where the camera wrote its offset from UTC. */
     public function instant(): ?int
     {
-        return null === $this->offset ? null : (int) strtotime($this->local.$this->offset);
+        if (null === $this->offset) {
+            return null;
+        }
+        $ahead = 'Z' === $this->offset ? 0 : 3600 * (int) substr($this->offset, 1, 2) + 60 * (int) substr($this->offset, 4, 2);
+
+        return $this->clockSeconds() - ('-' === $this->offset[0] ? -$ahead : $ahead);
     }
 
     /** The calendar date, "2026-05-04". */

@@ -9,27 +9,32 @@ final class BadDocument extends \DomainException
 {
     /**
      * @param string   $pointer where, as a JSON pointer (RFC 6901): "/names/pieces/0"; '' for the whole
-     * @param string   $must    "must be a number"
      * @param int|null $onLine  counted from 1, where the text is known
      */
-    private function __construct(public readonly string $pointer, public readonly string $must, public readonly ?int $onLine)
+    private function __construct(public readonly string $pointer, private readonly string $sentence, public readonly ?int $onLine)
     {
-        $where = null === $onLine ? '' : "Line $onLine: ";
-        parent::__construct($where.('' === $pointer ? 'the document' : \sprintf('"%s"', ltrim($pointer, '/'))).' '.$must.'.');
+        parent::__construct((null === $onLine ? '' : "Line $onLine: ").$sentence);
     }
 
+    /** @param string $must "must be a number" */
     public static function at(string $pointer, string $must): self
     {
-        return new self($pointer, $must, null);
+        return new self($pointer, ('' === $pointer ? 'The document' : \sprintf('"%s"', ltrim($pointer, '/')))." $must.", null);
+    }
+
+    /** @param string $sentence of what refused the value that stands there */
+    public static function refused(string $pointer, string $sentence): self
+    {
+        return new self($pointer, $sentence, null);
     }
 
     public static function notJson(int $line, string $because): self
     {
-        return new self('', "is not JSON there: $because", $line);
+        return new self('', "The document is not JSON there: $because.", $line);
     }
 
     public function onLine(int $line): self
     {
-        return new self($this->pointer, $this->must, $line);
+        return new self($this->pointer, $this->sentence, $line);
     }
 }

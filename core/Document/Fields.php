@@ -151,7 +151,7 @@ final class Fields
         } catch (BadDocument $bad) {
             throw $bad;
         } catch (\DomainException $refused) {
-            throw BadDocument::at($this->pointer, 'cannot be used: '.rtrim($refused->getMessage(), '.'));
+            throw BadDocument::refused($this->pointer, $refused->getMessage());
         }
         foreach (array_keys($this->fields) as $name) {
             if (!isset($this->asked[$name])) {

@@ -15,6 +15,9 @@ final class PortableText
     private const READ_AS_ADDRESS = '#%';
 
     /** With the superscript digits that Windows takes for the plain ones. */
+    /** @var array{string, string} */
+    private static array $lastForFile = ['', ''];
+
     private const DEVICES = '/^(CON|PRN|AUX|NUL|CONIN\$|CONOUT\$|(COM|LPT)[0-9\x{B9}\x{B2}\x{B3}])(?=$|\.)/iu';
 
     /** A description as a folder's name, or part of it: "Lantern boats, evening". */
@@ -28,9 +31,15 @@ final class PortableText
     /** A description as part of a file name: letters and digits in lower case, joined by hyphens: "lantern-boats-evening". */
     public static function forFile(string $words): string
     {
+        // A description is asked for once a frame: the last answer is mostly the next.
+        if ($words === self::$lastForFile[0]) {
+            return self::$lastForFile[1];
+        }
         $apart = str_replace(["'", '’'], '', mb_strtolower(self::composed($words), 'UTF-8'));
 
-        return trim(preg_replace('/[^\p{L}\p{M}\p{N}]+/u', '-', $apart) ?? '', '-');
+        self::$lastForFile = [$words, trim(preg_replace('/[^\p{L}\p{M}\p{N}]+/u', '-', $apart) ?? '', '-')];
+
+        return self::$lastForFile[1];
     }
 
     /** The same with its capitals, spaces, hyphens and underscores: full stops and signs become hyphens, for some editors take what follows them for an extension. */
@@ -57,13 +66,22 @@ final class PortableText
     /** Two names that some file system takes for one have the same key: case and composition make no difference. */
     public static function key(string $name): string
     {
-        return self::composed(mb_convert_case(self::composed($name), \MB_CASE_FOLD, 'UTF-8'));
+        return self::isAscii($name) ? strtolower($name) : self::composed(mb_convert_case(self::composed($name), \MB_CASE_FOLD, 'UTF-8'));
     }
 
     public static function composed(string $words): string
     {
+        if (self::isAscii($words)) {
+            return $words;
+        }
         $composed = \Normalizer::normalize(mb_scrub($words, 'UTF-8'), \Normalizer::FORM_C);
 
         return \is_string($composed) ? $composed : '';
+    }
+
+    /** What is plain ASCII is composed already (UAX #15, section 1.2): most names, and soon told. */
+    private static function isAscii(string $words): bool
+    {
+        return 1 !== preg_match('/[^\x00-\x7F]/', $words);
     }
 }

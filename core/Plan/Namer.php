@@ -35,7 +35,11 @@ final class Namer
 
     public function name(ShootDraft $draft): NamedShoot
     {
-        $folders = array_map(fn (TimedFrame $frame): string => $this->folders->settle($draft->folderOf($frame)), $draft->coming);
+        $folders = $settled = [];
+        foreach ($draft->coming as $frame) {
+            $apart = ($frame->read->facts->model ?? '')."\n".$frame->read->frame->lead()->folder(); // all that frames of one shoot can lie apart by
+            $folders[] = $settled[$apart] ??= $this->folders->settle($draft->folderOf($frame));
+        }
         $sequence = $draft->order->names->sequence;
 
         return null === $sequence ? $this->withoutNumbers($draft, $folders) : $this->numbered($draft, $sequence, $folders);
@@ -50,12 +54,11 @@ final class Namer
         $names = $inUse = [];
         foreach ($draft->coming as $i => $frame) {
             $name = $this->numberedName($draft, $frame, $folders[$i], $first, $digits);
-            while (!$this->isFree($name)) {
+            while (!$this->take($name)) {
                 $inUse[] = (int) $name->number;
                 $name = $this->numberedName($draft, $frame, $folders[$i], ++$first, $digits);
             }
             ++$first;
-            $this->give($name);
             $names[] = $name;
         }
         $this->next[$scope] = $first;
@@ -95,34 +98,33 @@ final class Namer
             $suffix = $place;
             $called = static fn (int $suffix): FrameName => new FrameName($frame, $folders[$i], $stems[$i].($suffix > 1 ? '_'.str_pad((string) $suffix, $digits, '0', \STR_PAD_LEFT) : ''), null, $pattern->extension);
             $name = $called($suffix);
-            while (!$this->isFree($name)) {
+            while (!$this->take($name)) {
                 $name = $called(++$suffix);
             }
             $taken += $suffix > $place ? 1 : 0;
             $seen[$keys[$i]] = $suffix;
-            $this->give($name);
             $names[] = $name;
         }
 
         return new NamedShoot($names, [], $sameName, $taken, null);
     }
 
-    private function isFree(FrameName $name): bool
+    /** Gives the name out, where none of its files' names is in use. */
+    private function take(FrameName $name): bool
     {
-        $given = $this->given[PortableText::key($name->folder)] ?? [];
+        $folder = PortableText::key($name->folder);
+        $keys = [];
         foreach ($name->all() as $file) {
-            if (isset($given[PortableText::key($file)]) || $this->store->isTaken($name->folder, $file)) {
+            $key = PortableText::key($file);
+            if (isset($this->given[$folder][$key]) || $this->store->isTaken($name->folder, $file)) {
                 return false;
             }
+            $keys[] = $key;
+        }
+        foreach ($keys as $key) {
+            $this->given[$folder][$key] = true;
         }
 
         return true;
-    }
-
-    private function give(FrameName $name): void
-    {
-        foreach ($name->all() as $file) {
-            $this->given[PortableText::key($name->folder)][PortableText::key($file)] = true;
-        }
     }
 }

@@ -62,7 +62,8 @@ final class Planner
     {
         $strays = Strays::among($shoots);
         $drafts = array_map($this->draft(...), $shoots);
-        $this->samples = [] === $drafts ? null : Samples::of($this->wishes->order, $drafts[0]->source($shoots[0]->frames[0]));
+        $shown = array_values(array_filter($drafts, static fn (ShootDraft $draft): bool => [] !== $draft->coming))[0] ?? $drafts[0] ?? null;
+        $this->samples = null === $shown ? null : Samples::of($this->wishes->order, $shown->source($shown->shoot->frames[0]));
         $namer = new Namer($this->store, $this->folders, $drafts);
         foreach ($drafts as $draft) {
             $this->add($draft, $namer->name($draft), $strays[$draft->shoot->id] ?? null);

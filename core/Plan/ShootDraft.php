@@ -29,7 +29,7 @@ final readonly class ShootDraft
     {
         $this->date = $wish->into->date ?? $shoot->date;
         $said = trim(preg_replace('/\s+/u', ' ', mb_scrub($wish->description, 'UTF-8')) ?? '');
-        $this->description = '' === $said ? $wish->into->description ?? '' : $said;
+        $this->description = $wish->into->description ?? $said;
         $this->order = $wish->order ?? $order;
         $this->destination = $wish->destination ?? $this->order->destination;
     }

@@ -31,10 +31,10 @@ final class ShootProblems
     public static function of(ShootDraft $draft, string $folder, NamedShoot $named, Holdings $holdings, CardNumbers $numbers, ?string $stray): array
     {
         $found = new self($draft);
-        if (null !== $stray) {
-            $found->add(About::Stray, $stray.' Look whether they belong here, or whether the clock was wrong.');
-        }
         if (!$draft->wish->leftOut) {
+            if (null !== $stray) {
+                $found->add(About::Stray, $stray.' Look whether they belong here, or whether the clock was wrong.');
+            }
             $found->names($folder, $named);
             $found->frames($holdings);
             $found->gaps($numbers);

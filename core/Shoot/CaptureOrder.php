@@ -21,10 +21,12 @@ final class CaptureOrder
     public static function sort(array $frames): array
     {
         $seconds = self::seconds($frames);
-        $keyed = array_map(static fn (TimedFrame $frame, int $second): array => [$second, (float) ('0.'.($frame->at->subsecond ?? '0')), $frame->read->frame->lead()->path, $frame], $frames, $seconds);
-        usort($keyed, static fn (array $a, array $b): int => [$a[0], $a[1]] === [$b[0], $b[1]] ? strnatcmp($a[2], $b[2]) : [$a[0], $a[1]] <=> [$b[0], $b[1]]);
+        $fractions = array_map(static fn (TimedFrame $frame): float => (float) ('0.'.($frame->at->subsecond ?? '0')), $frames);
+        $paths = array_map(static fn (TimedFrame $frame): string => $frame->read->frame->lead()->path, $frames);
+        $places = array_keys($frames);
+        array_multisort($seconds, \SORT_NUMERIC, $fractions, \SORT_NUMERIC, $paths, \SORT_NATURAL, $places);
 
-        return array_column($keyed, 3);
+        return array_map(static fn (int $place): TimedFrame => $frames[$place], $places);
     }
 
     /**

@@ -52,7 +52,7 @@ final readonly class StartIntake
             $this->ledger->persist($intake);
             $this->write($intake, $plan);
             $totals = $plan->totals;
-            $this->ledger->persist(new DayBookEntry(\sprintf('Intake asked for from %s: %d of %d frames, %s.', $intake->sourceLabel, $totals->framesToBringIn, $totals->frames, Megabytes::of($totals->bytesToBringIn)), $intake));
+            $this->ledger->persist(new DayBookEntry(\sprintf('Intake asked for from %s by the standing order "%s": %d of %d frames, %s.', $intake->sourceLabel, $wishes->order->name, $totals->framesToBringIn, $totals->frames, Megabytes::of($totals->bytesToBringIn)), $intake));
             foreach ($plan->clocks as $clock) {
                 if (0 !== $clock->seconds) {
                     $this->ledger->persist(new DayBookEntry(\sprintf('The clock of %s is put %s (%s): %d frame%s from %s, the first from %s to %s.', $clock->body, $clock->inWords, $clock->because, $clock->frames, 1 === $clock->frames ? '' : 's', $intake->sourceLabel, strtr($clock->before, 'T', ' '), strtr($clock->after, 'T', ' ')), $intake));

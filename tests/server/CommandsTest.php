@@ -10,8 +10,10 @@ use Symfony\Component\Process\Process;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Intake\StartIntake;
 use VelvetLedger\Server\Jobs\JobQueue;
+use VelvetLedger\Server\Orders\OrderBook;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\IntakeState;
+use VelvetLedger\Tests\OnCard;
 use VelvetLedger\Tests\Stills;
 
 /** The verbs on the command line, as a shell script would use them. */
@@ -56,6 +58,18 @@ final class CommandsTest extends LedgerTestCase
         $again = $this->run_('intake', ['source' => $this->card('GOOD')->path]);
         self::assertSame(1, $again->getStatusCode());
         self::assertStringContainsString('nothing to bring in', $again->getErrorOutput());
+    }
+
+    public function testAPlanFollowsTheOrderThatIsNamed(): void
+    {
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-05 01:14:09'));
+        $this->service(OrderBook::class)->save(OnCard::order(['shoots' => ['dayTurnsAt' => 4], 'folders' => ['levels' => [[['piece' => 'description', 'style' => 'as written']]]], 'names' => ['pieces' => [['piece' => 'camera file number']], 'extension' => 'as the camera wrote it']], 'Evenings'));
+        $plan = self::decoded($this->run_('plan', ['source' => $this->card('CARD')->path, '--order' => 'Evenings', '-d' => 'Night ferry', '--json' => true])->getDisplay());
+        self::assertStringContainsString('"from":"DCIM\/100ORREL\/ORL_0001.JPG","to":"Night ferry\/0001.JPG"', (string) json_encode($plan['files']));
+        self::assertStringContainsString('"date":"2026-05-04"', (string) json_encode($plan['shoots']));
+        self::assertStringContainsString('"name":"Evenings"', (string) json_encode($plan['order']));
+        $ran = $this->run_('plan', ['source' => $this->card('CARD')->path, '--order' => 'Weddings']);
+        self::assertSame([1, 'There is no standing order called "Weddings". There are: By the day, Evenings.'], [$ran->getStatusCode(), trim($ran->getErrorOutput())]);
     }
 
     public function testASourceThatIsNotThereIsSaidInASentence(): void

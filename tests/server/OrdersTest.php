@@ -19,6 +19,7 @@ use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\Frame;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\Shoot;
+use VelvetLedger\Server\Persistence\ShootRepository;
 use VelvetLedger\Tests\OnCard;
 use VelvetLedger\Tests\Stills;
 
@@ -80,6 +81,10 @@ final class OrdersTest extends LedgerTestCase
         self::assertIsArray($joined['shoots']);
         self::assertIsArray($joined['shoots'][0]);
         self::assertSame(['2026/2026-05-04 lantern boats', '2026-05-06_lantern-boats_0008.jpg', 1], [$joined['shoots'][0]['folder'], $joined['shoots'][0]['firstName'], $joined['shoots'][0]['joins']]);
+        $into = $this->service(ShootRepository::class)->toJoin((int) $frame->shoot->id);
+        $this->bringIn('NEXT', new Wishes(shoots: [OnCard::key('ORL_0032') => new ShootWish('said, but it joins', into: $into)]));
+        self::assertFileExists($this->store->path.'/2026/2026-05-04 lantern boats/originals/2026-05-06_lantern-boats_0008.jpg', 'where the frames of the shoot lie');
+        self::assertSame(1, $this->ledger()->getRepository(Shoot::class)->count([]));
     }
 
     public function testTwoShootsInOneFolderAreTwoShootsInTheLedger(): void

@@ -6,6 +6,7 @@ import { kindsOf } from "../words/kinds";
 interface Props {
   desk: Desk;
   plan: Plan | undefined;
+  failed: boolean;
   present: boolean;
   ready: boolean;
   busy: boolean;
@@ -16,7 +17,7 @@ interface Props {
 }
 
 /** The foot of the desk, always in view: where it goes, the sums under a double rule, and the button that begins. */
-export function DeskFoot({ desk, plan, present, ready, busy, stale, last, onUndo, onBegin }: Props) {
+export function DeskFoot({ desk, plan, failed, present, ready, busy, stale, last, onUndo, onBegin }: Props) {
   const totals = plan?.totals;
   const store = plan?.store ?? desk.store;
   const tight = totals && store.freeBytes !== null && totals.bytesToBringIn > store.freeBytes;
@@ -48,7 +49,8 @@ export function DeskFoot({ desk, plan, present, ready, busy, stale, last, onUndo
       <div className="flex items-center gap-6 py-[10px] pr-6 pl-[72px]">
         <p role="status">
           {!totals && (desk.complete ? "Working out the names…" : `Reading the card: ${figure(desk.frames.length)} of ${count(desk.framesInAll, "frame")}.`)}
-          {totals && sentence(totals, store.name)}
+          {totals && !failed && sentence(totals, store.name)}
+          {failed && present && <b className="text-brass">No plan can be made so: the note above says why. Undo, or change it.</b>}
           {tight && <b className="text-brass"> There is not room for it on {store.name}: leave frames out or make room.</b>}
         </p>
         {last && (

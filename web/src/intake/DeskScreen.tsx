@@ -14,7 +14,7 @@ import { OtherFiles } from "./OtherFiles";
 import { Result } from "./Result";
 import { rowsOf } from "./rows";
 import { problemsOf, ShootHead, ShootRow } from "./ShootRow";
-import { useSettled } from "./useSettled";
+import { useLast, useSettled } from "./useSettled";
 import { useWishes } from "./useWishes";
 
 export function DeskScreen() {
@@ -32,7 +32,8 @@ function DeskForCard({ card }: { card: string }) {
   const orderName = said.wishes.order.name || (desk.data?.order ?? "");
   const wishes = useMemo(() => ({ ...said.wishes, order: { ...said.wishes.order, name: orderName } }), [said.wishes, orderName]);
   const settled = useSettled(wishes, said.last?.startsWith("describing") ? 120 : 0);
-  const plan = usePlan(card, settled, desk.data?.complete === true && present);
+  const asked = usePlan(card, settled, desk.data?.complete === true && present && settled.order.name !== "");
+  const plan = useLast(asked.data); // what cannot be planned leaves the last plan in view, to be mended
   const hints = useHints(card, desk.data?.complete === true && present);
   const begin = useBegin(card);
   const eject = useEject(card);
@@ -40,14 +41,14 @@ function DeskForCard({ card }: { card: string }) {
   const scroller = useRef<HTMLElement>(null);
   const [open, setOpen] = useState<Record<string, boolean>>({});
 
-  const rows = useMemo(() => (desk.data ? rowsOf(desk.data, plan.data) : []), [desk.data, plan.data]);
+  const rows = useMemo(() => (desk.data ? rowsOf(desk.data, plan) : []), [desk.data, plan]);
   const onlyOne = desk.data?.complete === true && rows.length === 1; // its pictures are shown at once
   const [orderOpen, setOrderOpen] = useState(false);
   const toggleOrder = () => {
     setOrderOpen((now) => !now);
   };
   const gone = !present || (desk.error instanceof Refused && desk.error.status === 404);
-  const ready = present && plan.data !== undefined && plan.data.totals.filesToBringIn > 0 && plan.data.store.present && !begin.isPending;
+  const ready = present && plan !== undefined && asked.error === null && plan.totals.filesToBringIn > 0 && plan.store.present && !begin.isPending;
   const start = () => {
     if (!ready) return;
     begin.mutate(wishes, {
@@ -83,11 +84,12 @@ function DeskForCard({ card }: { card: string }) {
       foot={
         <DeskFoot
           desk={desk.data}
-          plan={plan.data}
+          plan={plan}
+          failed={asked.error !== null}
           present={present}
           ready={ready}
           busy={begin.isPending}
-          stale={plan.isPlaceholderData}
+          stale={asked.isPlaceholderData}
           last={said.last}
           onUndo={said.undo}
           onBegin={start}
@@ -105,14 +107,14 @@ function DeskForCard({ card }: { card: string }) {
         />
         {gone && eject.isSuccess && <Notice>The card {desk.data.label} was let go: it can be taken out.</Notice>}
         {gone && !eject.isSuccess && <Notice grave>The card {desk.data.label} was pulled out. What you marked and wrote is kept; put it back to go on.</Notice>}
-        <Trouble error={gone ? null : (begin.error ?? eject.error ?? plan.error ?? desk.error)} />
-        {problemsOf(plan.data, null).map((problem) => (
+        <Trouble error={gone ? null : (begin.error ?? eject.error ?? asked.error ?? desk.error)} />
+        {problemsOf(plan, null).map((problem) => (
           <Notice key={problem.message}>{problem.message}</Notice>
         ))}
         {rows.length > 0 && (
-          <OrderLine plan={plan.data} name={orderName} open={orderOpen} onOpen={toggleOrder} onOrder={said.setOrder}>
+          <OrderLine plan={plan} name={orderName} open={orderOpen} onOpen={toggleOrder} onOrder={said.setOrder}>
             <PartLine label="clocks">
-              <ClocksPart card={card} cards={cards.data?.cards ?? []} frames={desk.data.frames} clocks={plan.data?.clocks ?? []} onClock={said.setClock} />
+              <ClocksPart card={card} cards={cards.data?.cards ?? []} frames={desk.data.frames} clocks={plan?.clocks ?? []} onClock={said.setClock} />
             </PartLine>
           </OrderLine>
         )}
@@ -127,8 +129,8 @@ function DeskForCard({ card }: { card: string }) {
             key={row.id}
             card={card}
             row={row}
-            shoots={plan.data?.shoots ?? []}
-            problems={problemsOf(plan.data, row.id)}
+            shoots={plan?.shoots ?? []}
+            problems={problemsOf(plan, row.id)}
             desk={said}
             hints={hints.data}
             open={open[row.id] ?? onlyOne}
@@ -139,7 +141,7 @@ function DeskForCard({ card }: { card: string }) {
             }}
           />
         ))}
-        {plan.data && rows.length > 0 && <Result card={card} plan={plan.data} wishes={settled} scroller={scroller} />}
+        {plan && rows.length > 0 && <Result card={card} plan={plan} wishes={settled} scroller={scroller} />}
         <OtherFiles others={desk.data.others} unreadable={unreadable} />
       </div>
     </Page>

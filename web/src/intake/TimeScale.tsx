@@ -92,7 +92,7 @@ export function TimeScale({ card, label, frames, onCut }: Props) {
         >
           <svg viewBox={`0 0 1000 ${HEIGHT}`} preserveAspectRatio="none" className="h-full w-full overflow-visible" aria-hidden="true">
             <path d="M0 40H1000" stroke="white" strokeOpacity="0.7" vectorEffect="non-scaling-stroke" />
-            <path d={strokes} stroke="white" vectorEffect="non-scaling-stroke" fill="none" />
+            <path d={strokes} stroke="white" strokeOpacity={frames.length > 600 ? 0.55 : 1} vectorEffect="non-scaling-stroke" fill="none" />
             {breaks.map((x) => (
               <path key={x} d={`M${x - 3} 45 ${x - 1} 35M${x + 1} 45 ${x + 3} 35`} stroke="white" strokeWidth="1.5" vectorEffect="non-scaling-stroke" />
             ))}

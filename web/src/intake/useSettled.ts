@@ -13,3 +13,10 @@ export function useSettled<T>(value: T, milliseconds: number): T {
   }, [value, milliseconds]);
   return settled;
 }
+
+/** The value, or where there is none now, the last that there was. */
+export function useLast<T>(value: T | undefined): T | undefined {
+  const [last, setLast] = useState(value);
+  if (value !== undefined && value !== last) setLast(value);
+  return value ?? last;
+}

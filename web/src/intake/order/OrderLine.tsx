@@ -70,9 +70,6 @@ export function OrderLine({ plan, name, open, onOpen, onOrder, children }: Props
             {departs.length > 0 && order && (
               <span className="flex flex-wrap items-baseline gap-x-4">
                 <span>
-                  <span className="mr-2 inline-block align-[-1px]">
-                    <Mark sign="≠" label="departs from the order" />
-                  </span>
                   <b className="text-brass">departs from it</b> in {departs.map((part) => PART_NAMES[part]).join(", ")}
                 </span>
                 <TextButton
