@@ -15,18 +15,21 @@ final class StoreFolders
     /**
      * @param string $folder from the store's root, as PathText; '' for the root
      *
-     * @return list<string> names of the folders in it, as PathText
+     * @return list<string>|null names of the folders in it, as PathText; null where there is none such yet
      *
      * @throws CouldNotOrder|StoreAbsent
      */
-    public static function in(Store $store, string $folder): array
+    public static function in(Store $store, string $folder): ?array
     {
         if (!$store->isPresent()) {
             throw StoreAbsent::notMounted($store);
         }
         $path = rtrim($store->path.'/'.PathText::toPath(Destination::within($folder)), '/');
-        $root = (string) realpath($store->path);
-        if (!str_starts_with(realpath($path).'/', $root.'/')) {
+        $real = realpath($path);
+        if (false === $real) {
+            return null;
+        }
+        if (!str_starts_with($real.'/', realpath($store->path).'/')) {
             throw CouldNotOrder::outside($folder);
         }
         $names = array_filter(FolderNames::in($path), static fn (string $name): bool => !str_starts_with($name, '.') && is_dir($path.'/'.$name) && !is_link($path.'/'.$name));

@@ -130,7 +130,7 @@ final class OrdersTest extends LedgerTestCase
         symlink('/etc', $this->store->path.'/way-out');
         $browser = $this->browser();
         $folders = static fn (string $in, int $status = 200): mixed => self::ask($browser, 'GET', '/api/folders?in='.rawurlencode($in), null, $status)['folders'] ?? null;
-        self::assertSame([['own'], ['kiln']], [$folders(''), $folders('own')]);
+        self::assertSame([['own'], ['kiln'], null], [$folders(''), $folders('own'), $folders('own/not made yet')]);
         foreach (['..', 'own/../..', '/etc', '.hidden', 'way-out'] as $outside) {
             self::assertNull($folders($outside, 400));
         }

@@ -108,7 +108,7 @@ export const useStationery = () => useQuery({ queryKey: ["stationery"], queryFn:
 export const useFolders = (folder: string) =>
   useQuery({
     queryKey: ["folders", folder],
-    queryFn: () => get<{ in: string; store: string; folders: string[] }>(`/api/folders?in=${encodeURIComponent(folder)}`),
+    queryFn: () => get<{ in: string; store: string; folders: string[] | null }>(`/api/folders?in=${encodeURIComponent(folder)}`),
   });
 
 /** A change to orders or stationery, after which all that shows them is asked for again. */

@@ -145,8 +145,7 @@ function Names({ card, wishes, scroller }: { card: string; wishes: Wishes; scrol
                     <span className="font-path text-path">{line.name}</span>
                   ) : (
                     <i className="text-faded">
-                      stays: {line.intent}
-                      {line.reason && line.reason !== line.intent ? `, ${line.reason}` : ""}
+                      stays: {line.reason.startsWith(line.intent) ? line.reason : [line.intent, line.reason].filter(Boolean).join(", ")}
                     </i>
                   )}
                 </span>

@@ -51,3 +51,10 @@ export const destinationInWords = ({ kindOfWork, folder }: OrderParts["destinati
 
 export const subfoldersInWords = ({ make, framesInto }: OrderParts["subfolders"]): string =>
   make.length === 0 ? "none" : `${make.join(", ")}${framesInto ? `; frames into ${framesInto}` : ""}`;
+
+/** The whole of an order in one line. */
+export function orderInWords({ bring, shoots, subfolders, names }: OrderParts): string {
+  const pieces = names.pieces.map((piece) => PIECES.find((one) => one.value === piece.piece)?.name ?? piece.piece);
+  const inside = subfolders.make.length > 0 ? ` ${subfolders.make.length} subfolders in each;` : "";
+  return `${bring}; ${shootsInWords(shoots)};${inside} named by ${pieces.join(", ")}`;
+}

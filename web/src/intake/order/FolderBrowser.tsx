@@ -9,7 +9,7 @@ export function FolderBrowser({ start, onChoose, onClose }: { start: string; onC
   const [folder, setFolder] = useState(start);
   const found = useFolders(folder);
   const parts = folder === "" ? [] : folder.split("/");
-  const isNew = found.error !== null;
+  const isNew = found.data?.folders === null;
   return (
     <div role="group" aria-label="Folders of the store" className="mt-2 max-w-[680px] border border-ink bg-paper">
       <p className="flex flex-wrap items-baseline gap-x-1 border-b border-rule px-3 py-[5px] font-path text-path">
@@ -28,13 +28,13 @@ export function FolderBrowser({ start, onChoose, onClose }: { start: string; onC
           </span>
         ))}
       </p>
-      {isNew && folder !== start ? (
+      {isNew ? (
         <p className="px-3 py-2 text-faded">A new folder: it is made when frames come into it.</p>
       ) : (
         <>
           <Trouble error={found.error} />
           <ul className="max-h-[170px] overflow-y-auto py-1">
-            {found.data?.folders.map((name) => (
+            {found.data?.folders?.map((name) => (
               <li key={name}>
                 <button
                   type="button"
@@ -47,7 +47,7 @@ export function FolderBrowser({ start, onChoose, onClose }: { start: string; onC
                 </button>
               </li>
             ))}
-            {found.data?.folders.length === 0 && <li className="px-3 py-[2px] text-faded">no folders in it</li>}
+            {found.data?.folders?.length === 0 && <li className="px-3 py-[2px] text-faded">no folders in it</li>}
           </ul>
         </>
       )}

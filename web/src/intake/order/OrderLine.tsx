@@ -6,7 +6,7 @@ import { NamedAction } from "../../ledger/Entry";
 import { Key, TextButton } from "../../ledger/Field";
 import { Choice } from "../../ledger/Menu";
 import { Mark, Trouble } from "../../ledger/Notice";
-import { PART_NAMES, PIECES, shootsInWords, subfoldersInWords } from "../../words/order";
+import { orderInWords, PART_NAMES } from "../../words/order";
 import { BringPart, ShootsPart } from "./BringAndShoots";
 import { DestinationPart } from "./DestinationPart";
 import { FoldersPart } from "./FoldersPart";
@@ -89,12 +89,7 @@ export function OrderLine({ plan, name, open, onOpen, onOrder, children }: Props
                 </TextButton>
               </span>
             )}
-            {!open && order && departs.length === 0 && (
-              <span className="text-faded">
-                {order.bring}; {shootsInWords(order.shoots)}; {subfoldersIfAny(order.subfolders)}
-                names by {order.names.pieces.map((piece) => PIECES.find((one) => one.value === piece.piece)?.name ?? piece.piece).join(", ")}
-              </span>
-            )}
+            {!open && order && departs.length === 0 && <span className="text-faded">{orderInWords(order)}</span>}
           </div>
         </div>
         <Trouble error={save.error} />
@@ -160,8 +155,6 @@ export function OrderLine({ plan, name, open, onOpen, onOrder, children }: Props
     </Collapsible.Root>
   );
 }
-
-const subfoldersIfAny = (subfolders: OrderParts["subfolders"]): string => (subfolders.make.length === 0 ? "" : `subfolders ${subfoldersInWords(subfolders)};`);
 
 /** One part of the order on a line of its own, marked in the margin where it departs. */
 export function Part({ name, departs, children }: { name: OrderPart; departs: OrderPart[]; children: ReactNode }) {
