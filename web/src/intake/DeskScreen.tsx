@@ -112,7 +112,7 @@ function DeskForCard({ card }: { card: string }) {
           <Notice key={problem.message}>{problem.message}</Notice>
         ))}
         {rows.length > 0 && (
-          <OrderLine plan={plan} name={orderName} open={orderOpen} onOpen={toggleOrder} onOrder={said.setOrder}>
+          <OrderLine plan={plan} name={orderName} changed={wishes.order.document} open={orderOpen} onOpen={toggleOrder} onOrder={said.setOrder}>
             <PartLine label="clocks">
               <ClocksPart card={card} cards={cards.data?.cards ?? []} frames={desk.data.frames} clocks={plan?.clocks ?? []} onClock={said.setClock} />
             </PartLine>

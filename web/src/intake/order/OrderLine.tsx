@@ -16,6 +16,8 @@ import { SubfoldersPart } from "./SubfoldersPart";
 interface Props {
   plan: Plan | undefined;
   name: string;
+  /** The order as changed here, before the plan has answered. */
+  changed: OrderDocument | null;
   open: boolean;
   onOpen: () => void;
   onOrder: (name: string, document: OrderDocument | null, what: string) => void;
@@ -23,10 +25,10 @@ interface Props {
 }
 
 /** The standing order that the desk follows: its name, where the desk departs from it, and when opened, all its parts. */
-export function OrderLine({ plan, name, open, onOpen, onOrder, children }: Props) {
+export function OrderLine({ plan, name, changed, open, onOpen, onOrder, children }: Props) {
   const orders = useOrders();
   const save = useSaveOrder();
-  const order = plan?.order;
+  const order = changed ?? orders.data?.find((one) => one.name === name)?.document ?? plan?.order;
   const departs = plan?.departs ?? [];
   const saved = orders.data ?? [];
   const change = <P extends OrderPart>(part: P, value: OrderParts[P]) => {
@@ -115,7 +117,7 @@ export function OrderLine({ plan, name, open, onOpen, onOrder, children }: Props
               <Part name="destination" departs={departs}>
                 <DestinationPart
                   value={order.destination}
-                  store={plan.store.name}
+                  store={plan?.store.name ?? ""}
                   onChange={(value) => {
                     change("destination", value);
                   }}
@@ -124,7 +126,7 @@ export function OrderLine({ plan, name, open, onOpen, onOrder, children }: Props
               <Part name="folders" departs={departs}>
                 <FoldersPart
                   value={order.folders}
-                  samples={plan.samples}
+                  samples={plan?.samples ?? null}
                   onChange={(value) => {
                     change("folders", value);
                   }}
@@ -141,7 +143,7 @@ export function OrderLine({ plan, name, open, onOpen, onOrder, children }: Props
               <Part name="names" departs={departs}>
                 <NamesPart
                   value={order.names}
-                  samples={plan.samples}
+                  samples={plan?.samples ?? null}
                   onChange={(value) => {
                     change("names", value);
                   }}
