@@ -20,6 +20,7 @@ final readonly class LineView
     public ?string $provenAt;
     public ?string $date;
     public ?string $description;
+    public ?string $shootFolder;
 
     public function __construct(ReceiptLine $line)
     {
@@ -34,5 +35,6 @@ final readonly class LineView
         $this->provenAt = $line->provenAt?->format(\DATE_ATOM);
         $this->date = $line->shootDate;
         $this->description = $line->shootDescription;
+        $this->shootFolder = $line->shootFolder;
     }
 }

@@ -242,6 +242,7 @@ export interface ReceiptLine {
   provenAt: string | null;
   date: string | null;
   description: string | null;
+  shootFolder: string | null;
 }
 
 export interface Shoot {

@@ -17,10 +17,11 @@ export function ShootHead({ frames, marks }: { frames: CardFrame[]; marks: Marks
     <div className="desk-columns border-b border-rule-strong py-[6px] text-label text-faded">
       <span />
       <span>taken</span>
-      <span className="flex justify-between">
+      <span className="flex justify-between gap-3 whitespace-nowrap">
         shoot
         <span>
-          <MarkWords frames={frames} marks={marks} /> on the card
+          <MarkWords frames={frames} marks={marks} />
+          <span className="max-xl:hidden"> on the card</span>
         </span>
       </span>
       <span>becomes</span>

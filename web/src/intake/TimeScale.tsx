@@ -109,7 +109,7 @@ export function TimeScale({ card, label, frames, onCut }: Props) {
         <span>{when(frames[0], frames.at(-1))}</span>
         <span>{when(frames.at(-1), frames[0])}</span>
       </div>
-      <div className="mt-1 flex items-center gap-3 leading-6">
+      <div className="mt-1 flex flex-wrap items-center gap-x-3 leading-6">
         <Small card={card} frame={before} />
         <span className="h-[30px] w-[5px] border-x-[1.5px] border-white bg-velvet" aria-hidden="true" />
         <Small card={card} frame={after} />
@@ -122,7 +122,7 @@ export function TimeScale({ card, label, frames, onCut }: Props) {
         >
           new shoot from {name(after)} on
         </TextButton>
-        <span className="ml-auto">
+        <span className="ml-auto whitespace-nowrap">
           move<Key>← →</Key> cut<Key>Enter</Key>
         </span>
       </div>

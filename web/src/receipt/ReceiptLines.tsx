@@ -81,11 +81,12 @@ function words(line: ReceiptLine): string {
 
 function withHeadings(lines: ReceiptLine[]): Row[] {
   const rows: Row[] = [];
-  let before: string | null | undefined;
+  let before: string | undefined;
   for (const line of lines) {
-    if (line.date !== before) {
+    const shoot = line.date === null ? "" : [line.date, line.description, line.shootFolder].join("\n");
+    if (shoot !== before) {
       rows.push({ heading: line.date ? `${line.description ? `${line.description}, ` : ""}${day(line.date)}` : "Not part of a shoot" });
-      before = line.date;
+      before = shoot;
     }
     rows.push({ line });
   }
