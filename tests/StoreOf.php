@@ -18,9 +18,9 @@ final readonly class StoreOf implements StoreState
     {
     }
 
-    public function isTaken(string $folder, string $name): bool
+    public function isTaken(string $folder, string $stem): bool
     {
-        return \in_array(PortableText::key("$folder/$name"), array_map(PortableText::key(...), $this->files), true);
+        return \in_array(PortableText::key(ltrim("$folder/$stem", '/')), array_map(static fn (string $file): string => PortableText::key(preg_replace('/\.[^\/]*$/', '', $file) ?? ''), $this->files), true);
     }
 
     public function spelling(string $parent, string $name): ?string

@@ -32,9 +32,9 @@ final readonly class FrameName
         return $this->stem.(0 === $earlier ? '' : \chr(\ord('a') + $earlier)).rtrim('.'.$extension, '.');
     }
 
-    /** @return list<string> the names of all its files, whether they come or not */
-    public function all(): array
+    /** @return list<string> its files' names up to their extensions, mostly one; of all its files, whether they come or not */
+    public function stems(): array
     {
-        return array_map($this->ofFile(...), $this->frame->read->frame->files);
+        return array_values(array_unique(array_map(fn (CardFile $file): string => explode('.', $this->ofFile($file))[0], $this->frame->read->frame->files)));
     }
 }

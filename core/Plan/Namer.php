@@ -109,14 +109,14 @@ final class Namer
         return new NamedShoot($names, [], $sameName, $taken, null);
     }
 
-    /** Gives the name out, where none of its files' names is in use. */
+    /** Gives the name out, where no file is called so. */
     private function take(FrameName $name): bool
     {
         $folder = PortableText::key($name->folder);
         $keys = [];
-        foreach ($name->all() as $file) {
-            $key = PortableText::key($file);
-            if (isset($this->given[$folder][$key]) || $this->store->isTaken($name->folder, $file)) {
+        foreach ($name->stems() as $stem) {
+            $key = PortableText::key($stem);
+            if (isset($this->given[$folder][$key]) || $this->store->isTaken($name->folder, $stem)) {
                 return false;
             }
             $keys[] = $key;

@@ -7,8 +7,13 @@ namespace VelvetLedger\Core\Plan;
 /** What a plan must know of the store it is made for. Names are compared without regard to case or composition, as most file systems do. */
 interface StoreState
 {
-    /** @param string $folder from the store's root */
-    public function isTaken(string $folder, string $name): bool;
+    /**
+     * Whether any file there is called so, whatever its extension: a raw file and another frame's JPEG of one name would be taken for a pair.
+     *
+     * @param string $folder from the store's root
+     * @param string $stem   a name up to its first full stop
+     */
+    public function isTaken(string $folder, string $stem): bool;
 
     /**
      * How a folder is spelled that stands at the store already.

@@ -85,7 +85,7 @@ final class PlanPropertiesTest extends TestCase
 
     private function namesAreUniqueAndPortable(Plan $plan, int $seed): void
     {
-        $seen = [];
+        $seen = $stems = [];
         foreach ($plan->lines as $line) {
             $to = $line->to();
             if (null === $to) {
@@ -95,6 +95,9 @@ final class PlanPropertiesTest extends TestCase
             $key = PortableText::key($to);
             self::assertArrayNotHasKey($key, $seen, "seed $seed: two files become $to");
             $seen[$key] = true;
+            $stem = explode('.', PortableText::key((string) $line->name))[0];
+            $frame = $stems["$line->folder/$stem"] ??= $line->frame?->key();
+            self::assertSame($frame, $line->frame?->key(), "seed $seed: two frames are called $line->folder/$stem");
             foreach (explode('/', $to) as $part) {
                 // "Naming Files, Paths, and Namespaces" (Windows' published rules) and NFC (UAX #15).
                 self::assertDoesNotMatchRegularExpression('/[<>:"\\\\|?*\x00-\x1F]|[ .]$|^[ ]|^(con|prn|aux|nul|com\d|lpt\d)(\.|$)/i', $part, "seed $seed: $to");

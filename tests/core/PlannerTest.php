@@ -129,6 +129,19 @@ final class PlannerTest extends TestCase
         self::assertStringContainsString('1 frame here: the new name is in use in 2026/2026-05-04', implode('', self::about($plan, About::Collision)));
     }
 
+    public function testTwoFramesNeverShareANameThoughTheirExtensionsDiffer(): void
+    {
+        $order = OnCard::order(['names' => ['pieces' => [['piece' => 'original name']]], 'folders' => ['levels' => []]]);
+        $plan = Planner::plan(new CardContents([
+            OnCard::frame('ORL_0001', '2026-05-04 21:00:00', ['ORW']),
+            OnCard::frame('ORL_0001', '2026-05-04 21:00:01', ['JPG'], 'Vantry 6', 'DCIM/101VANTR'),
+            OnCard::frame('ORL_0002', '2026-05-04 21:00:02', ['JPG', 'jpg'], 'Vantry 6', 'DCIM/101VANTR'),
+            OnCard::frame('ORL_0002b', '2026-05-04 21:00:03', ['TIF']),
+            OnCard::frame('ORL_0003', '2026-05-04 21:00:04'),
+        ], [], []), new Wishes($order), new StoreOf(['ORL_0003.xmp']));
+        self::assertSame(['ORL_0001.orw', 'ORL_0001_2.jpg', 'ORL_0002.jpg', 'ORL_0002b.jpg', 'ORL_0002b_2.tif', 'ORL_0003_2.jpg'], array_values(OnCard::names($plan)));
+    }
+
     public function testFilesThatDifferInCaseOnlyKeepApartAndFoldersThatDoAreOne(): void
     {
         $plan = Planner::plan(new CardContents([OnCard::frame('ORL_0001', '2026-05-04 21:14:09', ['JPG', 'jpg'])], [], []), new Wishes(), new StoreOf());

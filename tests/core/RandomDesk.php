@@ -104,9 +104,9 @@ final class RandomDesk
             {
             }
 
-            public function isTaken(string $folder, string $name): bool
+            public function isTaken(string $folder, string $stem): bool
             {
-                return $this->every > 0 && 0 === crc32($name) % 5;
+                return $this->every > 0 && 0 === crc32($stem) % 5;
             }
 
             public function spelling(string $parent, string $name): ?string

@@ -85,7 +85,7 @@ final class DeskTest extends LedgerTestCase
         self::assertSame("Quai E\u{301}toile", $names->spelling('2026', 'QUAI ÉTOILE'));
         self::assertNull($names->spelling('2026', 'a file'));
         self::assertNull($names->spelling('2027', 'x'));
-        self::assertTrue($names->isTaken("2026/Quai E\u{301}toile", 'X.jpg'));
+        self::assertTrue($names->isTaken("2026/Quai E\u{301}toile", 'X'));
         self::assertNull($names->lastNumberInShoot('2026', '2026-05-04', ''));
     }
 

@@ -37,9 +37,9 @@ final class StoresTest extends LedgerTestCase
         $this->service(StartIntake::class)->start($this->card('CARD'), new Wishes(shoots: ['2026-05-04' => new ShootWish('boats')]), static fn (Intake $intake) => null);
         $names = new NamesAtStore(new Store('Main', $this->store->path), $this->ledger()->getConnection());
         $folder = '2026/2026-05-04 boats';
-        $inUse = array_map(static fn (string $name): bool => $names->isTaken($folder, $name), ['taken.jpg', "\u{e9}toile.jpg", '2026-05-04_boats_0001.jpg', '2026-05-04_boats_0002.jpg']);
+        $inUse = array_map(static fn (string $stem): bool => $names->isTaken($folder, $stem), ['taken', "\u{e9}toile", '2026-05-04_boats_0001', '2026-05-04_boats_0002']);
         self::assertSame([true, true, true, false], $inUse);
-        self::assertFalse($names->isTaken('2026/another', 'taken.jpg'));
+        self::assertFalse($names->isTaken('2026/another', 'taken'));
     }
 
     public function testTwoCardsPlannedAtOnceNeverPromiseOneName(): void
