@@ -46,21 +46,7 @@ final readonly class NamePattern
     /** The name of a frame's files before their extensions. */
     public function stem(NameSource $source, int $number = 0, int $digits = 0): string
     {
-        $texts = $this->texts($source, $number, $digits);
-        $excess = \strlen($this->join($texts)) - self::MOST_BYTES;
-        while ($excess > 0) {
-            $longest = null;
-            foreach ($this->pieces as $i => $piece) {
-                if ($piece->canBeCut() && (null === $longest || \strlen($texts[$i]) > \strlen($texts[$longest]))) {
-                    $longest = $i;
-                }
-            }
-            if (null === $longest || '' === $texts[$longest]) {
-                break;
-            }
-            $texts[$longest] = rtrim(mb_strcut($texts[$longest], 0, max(0, \strlen($texts[$longest]) - $excess), 'UTF-8'), '-_ ');
-            $excess = \strlen($this->join($texts)) - self::MOST_BYTES;
-        }
+        $texts = $this->cut($this->cut($this->texts($source, $number, $digits), wordsOnly: true), wordsOnly: false);
         $stem = PortableText::notReserved(trim(mb_strcut($this->join($texts), 0, self::MOST_BYTES, 'UTF-8'), ' .'));
 
         $original = PortableText::notReserved(PortableText::forFileAsWritten($source->originalName));
@@ -78,7 +64,33 @@ final readonly class NamePattern
         return array_map(static fn (Piece $piece): string => $piece->inName($source, $number, $digits), $this->pieces);
     }
 
-    /** @param list<string> $texts */
+    /**
+     * Shortens the longest pieces until the name fits; the number is never shortened, for it tells names apart.
+     *
+     * @param list<string> $texts
+     *
+     * @return list<string>
+     */
+    private function cut(array $texts, bool $wordsOnly): array
+    {
+        for ($excess = \strlen($this->join($texts)) - self::MOST_BYTES; $excess > 0; $excess = \strlen($this->join($texts)) - self::MOST_BYTES) {
+            $longest = null;
+            foreach ($this->pieces as $i => $piece) {
+                $may = $wordsOnly ? $piece->saysWords() : PieceKind::Sequence !== $piece->kind;
+                if ($may && '' !== $texts[$i] && (null === $longest || \strlen($texts[$i]) > \strlen($texts[$longest]))) {
+                    $longest = $i;
+                }
+            }
+            if (null === $longest) {
+                break;
+            }
+            $texts[$longest] = rtrim(mb_strcut($texts[$longest], 0, max(0, \strlen($texts[$longest]) - $excess), 'UTF-8'), '-_ ');
+        }
+
+        return array_values($texts);
+    }
+
+    /** @param array<int, string> $texts */
     private function join(array $texts): string
     {
         return implode($this->between, array_filter($texts, static fn (string $text): bool => '' !== $text));

@@ -95,8 +95,8 @@ final readonly class Piece
         };
     }
 
-    /** Whether it may be shortened to make a name fit. */
-    public function canBeCut(): bool
+    /** Whether it is words, of which a beginning still says something. */
+    public function saysWords(): bool
     {
         return \in_array($this->kind, [PieceKind::Description, PieceKind::Words, PieceKind::Initials, PieceKind::OriginalName, PieceKind::Body, PieceKind::KindOfWork], true);
     }

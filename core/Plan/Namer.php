@@ -22,6 +22,9 @@ final class Namer
     /** @var array<array-key, int> scope => the next number */
     private array $next = [];
 
+    /** @var array<array-key, int> scope and least digits => digits of all numbers in it */
+    private array $digits = [];
+
     /** @var array<array-key, int> scope => frames to be numbered in it */
     private array $expected = [];
 
@@ -50,7 +53,7 @@ final class Namer
     {
         $scope = $draft->scope();
         $first = $this->next[$scope] ??= $this->firstNumber($draft, $sequence);
-        $digits = $sequence->digitsFor($first, $this->expected[$scope]);
+        $digits = $this->digits[$scope."\n".$sequence->digits] ??= $sequence->digitsFor($first, $this->expected[$scope]);
         $names = $inUse = [];
         foreach ($draft->coming as $i => $frame) {
             $name = $this->numberedName($draft, $frame, $folders[$i], $first, $digits);

@@ -114,6 +114,9 @@ final class NamingTest extends TestCase
         self::assertLessThanOrEqual(180, \strlen($stem));
         self::assertTrue(mb_check_encoding($stem, 'UTF-8'));
         self::assertMatchesRegularExpression('/^2026-05-04_приморье.*\p{L}_ORL_0001_12345$/u', $stem);
+        $dates = NamePattern::of([...array_fill(0, 9, Piece::taken('EEEE EEEE MMMM MMMM EEEE EEEE')), Piece::sequence(Sequence::of())]);
+        self::assertStringEndsWith('_0042', $dates->stem(self::source('x'), 42, 4), 'what tells names apart is never cut');
+        self::assertLessThanOrEqual(180, \strlen($dates->stem(self::source('x'), 42, 4)));
         foreach (ReadyMade::folders() as $folders) {
             foreach (explode('/', $folders->folder(self::source($long))) as $name) {
                 self::assertLessThanOrEqual(200, \strlen($name));

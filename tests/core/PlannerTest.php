@@ -67,6 +67,7 @@ final class PlannerTest extends TestCase
         yield 'leap day and year end' => [$pieces(['piece' => 'date taken', 'fields' => 'yyyy-MM-dd EEEE']), ['A' => '2028-02-29 23:59:59', 'B' => '2028-12-31 00:00:00'], ['2028-02-29 Tuesday', '2028-12-31 Sunday']];
         yield 'too few digits grow, so that they sort' => [$pieces($number('this shoot', 8, 1)), $twoDays, ['8', '9', '8']];
         yield 'more frames than digits' => [$pieces($number('running on', 8, 1)), $twoDays, ['08', '09', '10']];
+        yield 'digits are alike in all shoots of a scope' => [['shoots' => ['pauseMinutes' => 60]] + $pieces($number('this day', 9, 1)), $twoDays, ['09', '10', '9']];
         yield 'nothing to say: the original name' => [$pieces(['piece' => 'description']), ['ORL_0001' => '2026-05-04 21:00:00'], ['ORL_0001']];
     }
 
