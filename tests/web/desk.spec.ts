@@ -32,6 +32,10 @@ test("a four-day card with a stray becomes three shoots and a left-out one; cut,
 
   await page.getByRole("button", { name: "undo", exact: true }).click();
   await expect(late.getByLabel("Description")).toHaveValue("");
+  await boats.getByRole("button", { name: "after it" }).click();
+  await expect(rows(page)).toHaveCount(4);
+  await page.getByRole("button", { name: "undo", exact: true }).click();
+  await expect(rows(page)).toHaveCount(5);
   await choose(page, "join it with…", /the one after/);
   await expect(rows(page)).toHaveCount(4);
   await expect(shootOf(page, "Mon 4 May")).toContainText("0001.orw … 0045.jpg");

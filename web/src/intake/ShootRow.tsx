@@ -73,6 +73,14 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
   const cut = (frame: CardFrame) => {
     desk.edit({ do: "cut", frame: frame.key }, `a new shoot from ${frame.name}`);
   };
+  const place = shoot ? shoots.indexOf(shoot) : -1;
+  const [earlier, later] = [place > 0 ? shoots[place - 1] : undefined, place >= 0 ? shoots[place + 1] : undefined];
+  const uncut = (one: PlannedShoot | undefined, other: PlannedShoot | undefined) =>
+    one && other
+      ? () => {
+          desk.edit({ do: "join", frame: one.keys[0] ?? one.id, other: other.keys[0] ?? other.id }, "taking a cut away");
+        }
+      : null;
   return (
     <Collapsible.Root open={open} onOpenChange={onOpen} asChild>
       <section aria-label={`Shoot of ${name}`}>
@@ -175,7 +183,13 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
             />
           )}
           <div className="ml-[59px] bg-mat text-white">
-            <TimeScale card={card} label={`Time scale of ${name}`} frames={frames} onCut={cut} />
+            <TimeScale
+              card={card}
+              label={`Time scale of ${name}`}
+              frames={frames}
+              onCut={cut}
+              onUncut={{ before: uncut(earlier, shoot), after: uncut(shoot, later) }}
+            />
           </div>
           <ContactSheet card={card} name={name} frames={frames} picks={picks} onCut={cut} hints={hints} marks={marks} present={present} scroller={scroller} />
         </Collapsible.Content>

@@ -10,6 +10,8 @@ interface Props {
   label: string;
   frames: CardFrame[];
   onCut: (frame: CardFrame) => void;
+  /** Takes the cut away at one end; null where nothing lies beyond it. */
+  onUncut: { before: (() => void) | null; after: (() => void) | null };
 }
 
 const HEIGHT = 46;
@@ -18,7 +20,7 @@ const HEIGHT = 46;
  * The frames of a shoot as strokes on a scale of time, with a mark between two of them that can be moved along:
  * a new shoot is begun there. The longest rests of the camera are written over the line.
  */
-export function TimeScale({ card, label, frames, onCut }: Props) {
+export function TimeScale({ card, label, frames, onCut, onUncut }: Props) {
   const all = useMemo(() => places(frames.map((frame) => frame.plannedAt)), [frames]);
   const rests = useMemo(() => longestPauses(all, 4), [all]);
   const rounds = useMemo(
@@ -122,6 +124,21 @@ export function TimeScale({ card, label, frames, onCut }: Props) {
         >
           new shoot from {name(after)} on
         </TextButton>
+        {(onUncut.before ?? onUncut.after) && (
+          <span className="ml-3 flex gap-3 whitespace-nowrap">
+            take away the cut
+            {onUncut.before && (
+              <TextButton onMat onClick={onUncut.before}>
+                before it
+              </TextButton>
+            )}
+            {onUncut.after && (
+              <TextButton onMat onClick={onUncut.after}>
+                after it
+              </TextButton>
+            )}
+          </span>
+        )}
         <span className="ml-auto whitespace-nowrap">
           move<Key>← →</Key> cut<Key>Enter</Key>
         </span>
