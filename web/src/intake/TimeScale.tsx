@@ -115,17 +115,23 @@ export function TimeScale({ card, label, frames, onCut, onUncut }: Props) {
         <Small card={card} frame={before} />
         <span className="h-[30px] w-[5px] border-x-[1.5px] border-white bg-velvet" aria-hidden="true" />
         <Small card={card} frame={after} />
-        <span>{said}</span>
-        <TextButton
-          onMat
-          onClick={() => {
-            onCut(after);
-          }}
-        >
-          new shoot from {name(after)} on
-        </TextButton>
+        <span>
+          {said}
+          <Key>← →</Key>
+        </span>
+        <span className="whitespace-nowrap">
+          <TextButton
+            onMat
+            onClick={() => {
+              onCut(after);
+            }}
+          >
+            new shoot from {name(after)} on
+          </TextButton>
+          <Key>Enter</Key>
+        </span>
         {(onUncut.before ?? onUncut.after) && (
-          <span className="ml-3 flex gap-3 whitespace-nowrap">
+          <span className="ml-auto flex gap-3 whitespace-nowrap">
             take away the cut
             {onUncut.before && (
               <TextButton onMat onClick={onUncut.before}>
@@ -139,9 +145,6 @@ export function TimeScale({ card, label, frames, onCut, onUncut }: Props) {
             )}
           </span>
         )}
-        <span className="ml-auto whitespace-nowrap">
-          move<Key>← →</Key> cut<Key>Enter</Key>
-        </span>
       </div>
     </div>
   );
