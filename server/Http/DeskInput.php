@@ -24,7 +24,7 @@ use VelvetLedger\Server\Intake\Moments;
 use VelvetLedger\Server\Orders\OrderBook;
 use VelvetLedger\Server\Persistence\ShootRepository;
 
-/** Reads what the desk sends of a card; its form is that of Wishes in web/src/api/types.ts. Shoots and moments are named by the keys of frames. */
+/** Reads what the desk sends of a card; its form is that of Wishes in web/src/api/plan.ts. Shoots and moments are named by the keys of frames. */
 final readonly class DeskInput
 {
     public function __construct(private OrderBook $orders, private ShootRepository $shoots, private Moments $moments)

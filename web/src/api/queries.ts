@@ -1,6 +1,7 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { get, post } from "./client";
-import type { Cards, Desk, Hints, Histogram, Plan, PlanLine, Receipt, ReceiptLine, Shoot, ShootFrame, Wishes } from "./types";
+import type { Plan, PlanLine, Wishes } from "./plan";
+import type { Cards, Desk, Hints, Histogram, Receipt, ReceiptLine, Shoot, ShootFrame } from "./types";
 
 /** A card that comes or goes is noticed within this many milliseconds. */
 const READER_GLANCE = 1000;

@@ -1,4 +1,5 @@
-import type { Desk, Plan } from "../api/types";
+import type { Plan } from "../api/plan";
+import type { Desk } from "../api/types";
 import { Field, Key, TextButton } from "../ledger/Field";
 import { count, figure, size } from "../words/format";
 import { kindsOf } from "../words/kinds";

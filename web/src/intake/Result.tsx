@@ -2,7 +2,7 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { Collapsible } from "radix-ui";
 import { type ReactNode, type RefObject, useMemo, useState } from "react";
 import { usePlanLines } from "../api/queries";
-import type { Plan, PlanLine, Wishes } from "../api/types";
+import type { Plan, PlanLine, Wishes } from "../api/plan";
 import { Entry } from "../ledger/Entry";
 import { useTop } from "../ledger/useTop";
 import { count, figure, size } from "../words/format";

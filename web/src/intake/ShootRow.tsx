@@ -1,6 +1,7 @@
 import { Collapsible } from "radix-ui";
 import { type RefObject, useId } from "react";
-import type { CardFrame, Hints, Plan, PlannedShoot, Problem } from "../api/types";
+import type { Plan, PlannedShoot, Problem } from "../api/plan";
+import type { CardFrame, Hints } from "../api/types";
 import { Notice } from "../ledger/Notice";
 import { day, figure, hour, size } from "../words/format";
 import { ContactSheet } from "./ContactSheet";

@@ -1,7 +1,8 @@
 import { useState } from "react";
 import { useOrders, useStationery } from "../api/orders";
 import { useShoots } from "../api/queries";
-import type { CardFrame, PlannedShoot, ShootWish } from "../api/types";
+import type { PlannedShoot, ShootWish } from "../api/plan";
+import type { CardFrame } from "../api/types";
 import { Entry } from "../ledger/Entry";
 import { TextButton } from "../ledger/Field";
 import { Actions, Choice } from "../ledger/Menu";

@@ -1,4 +1,5 @@
-import type { CardFrame, Desk, Plan, PlannedShoot } from "../api/types";
+import type { Plan, PlannedShoot } from "../api/plan";
+import type { CardFrame, Desk } from "../api/types";
 import { day, hour } from "../words/format";
 
 /** A row of the desk: a shoot with its frames, as the plan has it; by date while the card is still being read. */

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useMemo, useState } from "react";
 import type { OrderDocument } from "../api/orders";
-import type { CardFrame, ClockWish, Edit, ShootWish, Wishes } from "../api/types";
+import type { ClockWish, Edit, ShootWish, Wishes } from "../api/plan";
+import type { CardFrame } from "../api/types";
 import { readKept } from "../ledger/useKept";
 
 const NOTHING: Wishes = { order: { name: "", document: null }, shoots: {}, edits: [], clocks: {}, byHand: {}, leftOut: [], broughtAgain: [] };

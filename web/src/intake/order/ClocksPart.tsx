@@ -1,5 +1,6 @@
 import { useState } from "react";
-import type { BodyClock, Card, CardFrame, ClockWish } from "../../api/types";
+import type { BodyClock, ClockWish } from "../../api/plan";
+import type { Card, CardFrame } from "../../api/types";
 import { Entry } from "../../ledger/Entry";
 import { TextButton } from "../../ledger/Field";
 import { instant } from "../../words/format";

@@ -1,6 +1,7 @@
 import { useMemo, useRef, useState } from "react";
 import { useDesk, useShoot, useShoots } from "../../api/queries";
-import type { Card, CardFrame, ClockWish } from "../../api/types";
+import type { ClockWish } from "../../api/plan";
+import type { Card, CardFrame } from "../../api/types";
 import { TextButton } from "../../ledger/Field";
 import { Choice } from "../../ledger/Menu";
 import { type GridPicture, PictureGrid } from "../../ledger/PictureGrid";

@@ -1,7 +1,7 @@
 import { Collapsible } from "radix-ui";
 import type { ReactNode } from "react";
 import { type OrderDocument, type OrderPart, type OrderParts, useOrders, useSaveOrder } from "../../api/orders";
-import type { Plan } from "../../api/types";
+import type { Plan } from "../../api/plan";
 import { NamedAction } from "../../ledger/Entry";
 import { Key, TextButton } from "../../ledger/Field";
 import { Choice } from "../../ledger/Menu";
