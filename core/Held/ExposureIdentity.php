@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Core\Held;
 
 use VelvetLedger\Core\Capture\CaptureFacts;
+use VelvetLedger\Core\Card\CameraNumber;
 
 /**
  * Names one press of the shutter by what the camera recorded: body, serial number, time with its fraction,
@@ -16,10 +17,11 @@ final class ExposureIdentity
     /** @param string $stem the file's name on its card, before the extension */
     public static function of(?CaptureFacts $facts, string $stem): ?string
     {
-        if (null === $facts?->takenAt || null === $facts->model || 1 !== preg_match('/(\d{4})\D*$/', $stem, $number)) {
+        $number = CameraNumber::in($stem);
+        if (null === $facts?->takenAt || null === $facts->model || null === $number) {
             return null;
         }
 
-        return hash('xxh128', implode("\0", [$facts->make, $facts->model, $facts->serial, $facts->takenAt->sortKey(), $number[1]]));
+        return hash('xxh128', implode("\0", [$facts->make, $facts->model, $facts->serial, $facts->takenAt->sortKey(), $number]));
     }
 }

@@ -48,10 +48,12 @@ final readonly class NamePattern
     {
         $texts = $this->cut($this->cut($this->texts($source, $number, $digits), wordsOnly: true), wordsOnly: false);
         $stem = PortableText::notReserved(trim(mb_strcut($this->join($texts), 0, self::MOST_BYTES, 'UTF-8'), ' .'));
-
+        if ('' !== $stem) {
+            return $stem;
+        }
         $original = PortableText::notReserved(PortableText::forFileAsWritten($source->originalName));
 
-        return '' !== $stem ? $stem : ('' !== $original ? $original : 'frame');
+        return '' !== $original ? $original : 'frame';
     }
 
     /**
@@ -62,6 +64,18 @@ final readonly class NamePattern
     public function texts(NameSource $source, int $number, int $digits): array
     {
         return array_map(static fn (Piece $piece): string => $piece->inName($source, $number, $digits), $this->pieces);
+    }
+
+    /** Whether the description of a shoot can be seen in it. */
+    public function saysDescription(): bool
+    {
+        foreach ($this->pieces as $piece) {
+            if (PieceKind::Description === $piece->kind) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

@@ -25,10 +25,4 @@ final readonly class NameSource
         public string $kindOfWork = '',
     ) {
     }
-
-    /** The number in the camera's name (DCF 2.0: its last four digits); '' where there is none. */
-    public function fileNumber(): string
-    {
-        return 1 === preg_match('/(\d{4})\D*$/', $this->originalName, $found) ? $found[1] : '';
-    }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Naming;
 
+use VelvetLedger\Core\Card\CameraNumber;
+
 /** One piece of a name or folder: what it says, and how. */
 final readonly class Piece
 {
@@ -76,7 +78,7 @@ final readonly class Piece
             PieceKind::Description => $source->description,
             PieceKind::Words, PieceKind::Initials => $this->text,
             PieceKind::Sequence => str_pad((string) $number, $digits, '0', \STR_PAD_LEFT),
-            PieceKind::FileNumber => $source->fileNumber(),
+            PieceKind::FileNumber => CameraNumber::in($source->originalName) ?? '',
             PieceKind::OriginalName => $source->originalName,
             PieceKind::Body => $source->body,
             PieceKind::KindOfWork => $source->kindOfWork,

@@ -32,7 +32,8 @@ final class Namer
     public function __construct(private readonly StoreState $store, private readonly Folders $folders, array $drafts)
     {
         foreach ($drafts as $draft) {
-            $this->expected[$draft->scope()] = ($this->expected[$draft->scope()] ?? 0) + \count($draft->coming);
+            $scope = $draft->scope();
+            $this->expected[$scope] = ($this->expected[$scope] ?? 0) + \count($draft->coming);
         }
     }
 

@@ -6,7 +6,6 @@ namespace VelvetLedger\Core\Plan;
 
 use VelvetLedger\Core\Capture\CapturedAt;
 use VelvetLedger\Core\Naming\NameSource;
-use VelvetLedger\Core\Naming\PieceKind;
 use VelvetLedger\Core\Naming\Scope;
 use VelvetLedger\Core\Order\Destination;
 use VelvetLedger\Core\Order\StandingOrder;
@@ -89,17 +88,5 @@ final readonly class ShootDraft
             mb_scrub($frame->read->frame->lead()->folder(), 'UTF-8'),
             $this->destination->kindOfWork,
         );
-    }
-
-    /** Whether its description is seen in the names of its files. */
-    public function namesSayDescription(): bool
-    {
-        foreach ($this->order->names->pieces as $piece) {
-            if (PieceKind::Description === $piece->kind) {
-                return true;
-            }
-        }
-
-        return false;
     }
 }

@@ -56,7 +56,7 @@ final class ShootProblems
             $this->add(About::Name, \sprintf('The folder is called "%s": %s.', basename($folder), $because));
         }
         $stem = $named->names[0]->stem;
-        if ($this->draft->namesSayDescription() && !str_contains($stem, PortableText::forFile($description)) && !str_contains($stem, PortableText::forFileAsWritten($description))) {
+        if ($this->draft->order->names->saysDescription() && !str_contains($stem, PortableText::forFile($description)) && !str_contains($stem, PortableText::forFileAsWritten($description))) {
             $this->add(About::Name, 'The file names carry only the beginning of the description: a name has at most 255 bytes.');
         }
         if (null !== $named->digits) {

@@ -20,6 +20,7 @@ use VelvetLedger\Server\Cards\CouldNotEject;
 use VelvetLedger\Server\Cards\NoSuchCard;
 use VelvetLedger\Server\Intake\CouldNotBegin;
 use VelvetLedger\Server\Orders\NoSuchOrder;
+use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Settings\BadSettings;
 use VelvetLedger\Server\Settings\StoreAbsent;
 use VelvetLedger\Server\Tools\CouldNotMakePicture;

@@ -15,6 +15,7 @@ use VelvetLedger\Server\Intake\Receipts;
 use VelvetLedger\Server\Jobs\JobQueue;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\IntakeState;
+use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\ReceiptLine;
 
 /** Receipts: each intake, under way or done, and the line of every file that was on the card. */

@@ -13,6 +13,7 @@ use VelvetLedger\Core\Card\Kind;
 use VelvetLedger\Server\Http\View\FrameView;
 use VelvetLedger\Server\Persistence\Frame;
 use VelvetLedger\Server\Persistence\LedgerFile;
+use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\Shoot;
 use VelvetLedger\Server\Persistence\ShootRepository;
 use VelvetLedger\Server\Settings\Settings;

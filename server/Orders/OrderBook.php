@@ -34,7 +34,7 @@ final readonly class OrderBook
 
     public function isSaved(string $name): bool
     {
-        return null !== $this->ledger->getRepository(SavedOrder::class)->findOneBy(['name' => $name]);
+        return null !== $this->saved($name);
     }
 
     public function byDefault(): StandingOrder
@@ -45,7 +45,7 @@ final readonly class OrderBook
     /** @throws NoSuchOrder */
     public function find(string $name): StandingOrder
     {
-        return $this->findOrNull($name) ?? throw NoSuchOrder::called($name, array_column($this->all(), 'name'));
+        return $this->findOrNull($name) ?? throw $this->noSuch($name);
     }
 
     /** For a desk whose order was dropped meanwhile. */
@@ -80,7 +80,7 @@ final readonly class OrderBook
     /** Saves an order under its name, in the place of the one that was called so. */
     public function save(StandingOrder $order): void
     {
-        $saved = $this->ledger->getRepository(SavedOrder::class)->findOneBy(['name' => $order->name]);
+        $saved = $this->saved($order->name);
         $this->ledger->persist(new DayBookEntry(\sprintf('The standing order "%s" was %s.', $order->name, null === $saved ? 'saved' : 'changed')));
         $saved ??= new SavedOrder($order);
         $saved->change($order);
@@ -90,7 +90,7 @@ final readonly class OrderBook
 
     public function drop(string $name): void
     {
-        $saved = $this->ledger->getRepository(SavedOrder::class)->findOneBy(['name' => $name]) ?? throw NoSuchOrder::called($name, array_column($this->all(), 'name'));
+        $saved = $this->saved($name) ?? throw $this->noSuch($name);
         $this->ledger->remove($saved);
         $this->ledger->persist(new DayBookEntry(\sprintf('The standing order "%s" was dropped.', $name)));
         $this->ledger->flush();
@@ -110,13 +110,19 @@ final readonly class OrderBook
 
     private function findOrNull(string $name): ?StandingOrder
     {
-        foreach ($this->all() as $order) {
-            if ($order->name === $name) {
-                return $order;
-            }
-        }
+        $plain = StandingOrder::byTheDay();
 
-        return null;
+        return $this->saved($name)?->order() ?? ($plain->name === $name ? $plain : null);
+    }
+
+    private function saved(string $name): ?SavedOrder
+    {
+        return $this->ledger->getRepository(SavedOrder::class)->findOneBy(['name' => $name]);
+    }
+
+    private function noSuch(string $name): NoSuchOrder
+    {
+        return NoSuchOrder::called($name, array_column($this->all(), 'name'));
     }
 
     /**

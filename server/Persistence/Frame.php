@@ -8,6 +8,7 @@ use Doctrine\Common\Collections\ArrayCollection;
 use Doctrine\Common\Collections\Collection;
 use Doctrine\ORM\Mapping as ORM;
 use VelvetLedger\Core\Capture\CaptureFacts;
+use VelvetLedger\Core\Card\CameraNumber;
 use VelvetLedger\Core\Held\ExposureIdentity;
 use VelvetLedger\Core\Naming\Scope;
 use VelvetLedger\Core\Shoot\TimeSource;
@@ -78,6 +79,6 @@ class Frame
         $this->subsecond = $facts?->takenAt?->subsecond;
         $this->body = $facts?->model;
         $this->exposureIdentity = ExposureIdentity::of($facts, $originalName);
-        $this->originalNumber = 1 === preg_match('/(\d{4})\D*$/', $originalName, $found) ? $found[1] : null;
+        $this->originalNumber = CameraNumber::in($originalName);
     }
 }

@@ -6,7 +6,6 @@ namespace VelvetLedger\Server\Persistence;
 
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Plan\ExistingShoot;
-use VelvetLedger\Server\Http\NotInLedger;
 use VelvetLedger\Server\Http\View\ShootView;
 
 /** Finds shoots, with what is in them added up. */

@@ -111,12 +111,15 @@ export const useFolders = (folder: string) =>
     queryFn: () => get<{ in: string; store: string; folders: string[] | null }>(`/api/folders?in=${encodeURIComponent(folder)}`),
   });
 
-/** A change to orders or stationery, after which all that shows them is asked for again. */
+/** A change to orders or stationery: done when their lists are there again; what else shows them follows in its own time. */
 function useChange<T>(change: (given: T) => Promise<unknown>) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: change,
-    onSuccess: () => Promise.all(["orders", "stationery", "plan", "desk"].map((key) => queries.invalidateQueries({ queryKey: [key] }))),
+    onSuccess: () => {
+      for (const key of ["plan", "desk"]) void queries.invalidateQueries({ queryKey: [key] });
+      return Promise.all(["orders", "stationery"].map((key) => queries.invalidateQueries({ queryKey: [key] })));
+    },
   });
 }
 

@@ -3,6 +3,7 @@ import { Collapsible } from "radix-ui";
 import { type ReactNode, type RefObject, useMemo, useState } from "react";
 import { usePlanLines } from "../api/queries";
 import type { Plan, PlanLine, Wishes } from "../api/plan";
+import { Arrowhead } from "../ledger/Arrowhead";
 import { Entry } from "../ledger/Entry";
 import { useTop } from "../ledger/useTop";
 import { count, figure, size } from "../words/format";
@@ -59,9 +60,7 @@ function Opener({ label, said, children }: { label: string; said: string; childr
         <Collapsible.Trigger
           className={`grid w-full grid-cols-[var(--spacing-margin)_minmax(0,1fr)] items-baseline py-[7px] text-left focus-visible:-outline-offset-4 ${open ? "margin-rule bg-wash" : ""}`}
         >
-          <svg viewBox="0 0 10 10" className={`mx-auto h-[9px] w-[9px] text-velvet ${open ? "rotate-90" : ""}`} aria-hidden="true">
-            <path d="M2 0 9 5 2 10Z" fill="currentColor" />
-          </svg>
+          <Arrowhead open={open} />
           <span className="pl-[14px]">
             <span className="font-hand text-[16px] font-semibold">{label}</span>{" "}
             <span className="ml-3 font-plain text-body font-normal text-faded">{said}</span>

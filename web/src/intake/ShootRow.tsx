@@ -2,6 +2,7 @@ import { Collapsible } from "radix-ui";
 import { type RefObject, useId } from "react";
 import type { Plan, PlannedShoot, Problem } from "../api/plan";
 import type { CardFrame, Hints } from "../api/types";
+import { Arrowhead } from "../ledger/Arrowhead";
 import { Notice } from "../ledger/Notice";
 import { day, figure, hour, size } from "../words/format";
 import { ContactSheet } from "./ContactSheet";
@@ -90,9 +91,7 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
             className="group justify-self-stretch self-stretch focus-visible:-outline-offset-4"
             aria-label={`${open ? "Close" : "Open"} the pictures of ${name}`}
           >
-            <svg viewBox="0 0 10 10" className={`mx-auto h-[9px] w-[9px] text-velvet ${open ? "rotate-90" : ""}`} aria-hidden="true">
-              <path d="M2 0 9 5 2 10Z" fill="currentColor" />
-            </svg>
+            <Arrowhead open={open} />
           </Collapsible.Trigger>
           <div>
             <div className={`text-[14px] font-semibold ${isLeftOut ? "line-through" : ""}`}>{day(row.date)}</div>

@@ -19,7 +19,7 @@ interface Props {
   onSay: (wish: ShootWish, what: string) => void;
   onJoin: (other: PlannedShoot) => void;
   onMove: (frames: string[], to: PlannedShoot | null) => void;
-  onDate: (frames: string[], time: string | null) => void;
+  onDate: (frames: string[], time: string) => void;
 }
 
 const ORDERED = "*ordered";
@@ -40,8 +40,9 @@ export function ShootTools({ shoot, shoots, frames, wish, picks, onSay, onJoin, 
   const picked = frames.filter((frame) => picks.picked.has(frame.key)).map((frame) => frame.key);
   const kinds = stationery.data?.destination ?? [];
   const where = wish.into ? `into ${wish.into}` : wish.folder !== undefined ? FOLDER : wish.destination ? `kind ${wish.destination.kindOfWork}` : ORDERED;
+  // Everything said of it but where it goes.
+  const rest: ShootWish = { description: wish.description ?? "", order: wish.order ?? "", leftOut: wish.leftOut ?? false };
   const sendTo = (chosen: string) => {
-    const rest: ShootWish = { ...(wish.description === undefined ? {} : { description: wish.description }), ...(wish.order ? { order: wish.order } : {}) };
     setBrowsing(chosen === FOLDER);
     if (chosen === ORDERED) onSay(rest, "where a shoot goes");
     const kind = kinds.find((one) => `kind ${one.name}` === chosen);
@@ -157,10 +158,7 @@ export function ShootTools({ shoot, shoots, frames, wish, picks, onSay, onJoin, 
             }}
             onChoose={(folder) => {
               setBrowsing(false);
-              onSay(
-                { ...(wish.description === undefined ? {} : { description: wish.description }), ...(wish.order ? { order: wish.order } : {}), folder },
-                "where a shoot goes",
-              );
+              onSay({ ...rest, folder }, "where a shoot goes");
             }}
           />
         </div>

@@ -3,7 +3,7 @@ import type { CardFrame } from "../api/types";
 import { Key, TextButton } from "../ledger/Field";
 import { clock, day, duration, hour } from "../words/format";
 import { longestPauses, nearest, places, roundTimes } from "./timescale";
-import { pictureOf } from "./view";
+import { pictureOf, stem } from "./view";
 
 interface Props {
   card: string;
@@ -155,7 +155,7 @@ function Small({ card, frame }: { card: string; frame: CardFrame }) {
   return source ? <img src={source} alt="" className="h-[34px] w-[51px] object-cover" /> : <span className="h-[34px] w-[51px] bg-mat-deep" />;
 }
 
-const name = (frame: CardFrame | undefined): string => frame?.name.replace(/\.[^.]+$/, "") ?? "";
+const name = (frame: CardFrame | undefined): string => (frame ? stem(frame) : "");
 
 /** With its day where the shoot spans several. */
 const when = (frame: CardFrame | undefined, other: CardFrame | undefined): string =>

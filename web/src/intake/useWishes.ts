@@ -30,7 +30,7 @@ export interface Desk {
   edit: (edit: Edit, what: string) => void;
   setOrder: (name: string, document: OrderDocument | null, what: string) => void;
   setClock: (body: string, clock: ClockWish | null) => void;
-  dateByHand: (frames: string[], time: string | null) => void;
+  dateByHand: (frames: string[], time: string) => void;
   forget: () => void;
 }
 
@@ -106,10 +106,7 @@ export function useWishes(card: string): Desk {
     ),
     dateByHand: useCallback(
       (frames, time) => {
-        change("a date by hand", (now) => {
-          const others = Object.fromEntries(Object.entries(now.byHand).filter(([key]) => !frames.includes(key)));
-          return { ...now, byHand: time ? { ...others, ...Object.fromEntries(frames.map((key) => [key, time])) } : others };
-        });
+        change("a date by hand", (now) => ({ ...now, byHand: { ...now.byHand, ...Object.fromEntries(frames.map((key) => [key, time])) } }));
       },
       [change],
     ),

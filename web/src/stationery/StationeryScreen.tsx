@@ -1,10 +1,10 @@
 import { useRef } from "react";
-import { type Item, type StationeryKind, useDropItem, useImportOrder, useOrders, useStationery } from "../api/orders";
+import { useImportOrder, useOrders, useStationery } from "../api/orders";
 import { TextButton } from "../ledger/Field";
 import { Notice, Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
-import { count } from "../words/format";
 import { subfoldersInWords } from "../words/order";
+import { Items } from "./Items";
 import { KindsOfWork } from "./KindsOfWork";
 import { OrderRow } from "./OrderRow";
 import { foldersInWords, namesInWords } from "./patterns";
@@ -55,65 +55,11 @@ export function StationeryScreen() {
         ))}
       </ul>
       <KindsOfWork items={stationery.data?.destination ?? []} />
-      <Items kind="folders" heading="Folder patterns" items={stationery.data?.folders ?? []} inWords={foldersInWords} />
-      <Items
-        kind="subfolders"
-        heading="Sets of subfolders"
-        items={stationery.data?.subfolders ?? []}
-        inWords={subfoldersInWords}
-        empty="None yet: a set composed on a desk can be kept there."
-      />
-      <Items kind="names" heading="Naming patterns" items={stationery.data?.names ?? []} inWords={namesInWords} />
+      <Items kind="folders" heading="Folder patterns" one="pattern" items={stationery.data?.folders ?? []} inWords={foldersInWords} />
+      <Items kind="subfolders" heading="Sets of subfolders" one="set" items={stationery.data?.subfolders ?? []} inWords={subfoldersInWords}>
+        {stationery.data?.subfolders.length === 0 && <p className="py-[6px] pl-[72px] text-faded">None yet: a set composed on a desk can be kept there.</p>}
+      </Items>
+      <Items kind="names" heading="Naming patterns" one="pattern" items={stationery.data?.names ?? []} inWords={namesInWords} />
     </Page>
-  );
-}
-
-function Items<T>({
-  kind,
-  heading,
-  items,
-  inWords,
-  empty,
-}: {
-  kind: StationeryKind;
-  heading: string;
-  items: Item<T>[];
-  inWords: (document: T) => string;
-  empty?: string;
-}) {
-  const drop = useDropItem();
-  return (
-    <section aria-label={heading} className="pb-2">
-      <h2 className="border-b border-rule-strong pt-7 pb-[6px] pl-[72px] text-[20px] font-semibold">
-        {heading} <span className="ml-2 font-plain text-body font-normal text-faded">{count(items.length, kind === "subfolders" ? "set" : "pattern")}</span>
-      </h2>
-      <Trouble error={drop.error} />
-      {items.length === 0 && empty && <p className="py-[6px] pl-[72px] text-faded">{empty}</p>}
-      <ul>
-        {items.map((item) => (
-          <li
-            key={item.name}
-            className="grid grid-cols-[var(--spacing-margin)_minmax(160px,1fr)_minmax(0,3fr)_110px] items-baseline gap-x-[14px] border-b border-rule py-[6px] pr-6"
-          >
-            <span />
-            <b>{item.name}</b>
-            <span>{inWords(item.document)}</span>
-            <span className="text-right">
-              {item.readyMade ? (
-                <span className="text-faded">ready-made</span>
-              ) : (
-                <TextButton
-                  onClick={() => {
-                    drop.mutate({ kind, name: item.name });
-                  }}
-                >
-                  drop
-                </TextButton>
-              )}
-            </span>
-          </li>
-        ))}
-      </ul>
-    </section>
   );
 }

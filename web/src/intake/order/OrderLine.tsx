@@ -2,6 +2,7 @@ import { Collapsible } from "radix-ui";
 import type { ReactNode } from "react";
 import { type OrderDocument, type OrderPart, type OrderParts, useOrders, useSaveOrder } from "../../api/orders";
 import type { Plan } from "../../api/plan";
+import { Arrowhead } from "../../ledger/Arrowhead";
 import { NamedAction } from "../../ledger/Entry";
 import { Key, TextButton } from "../../ledger/Field";
 import { Choice } from "../../ledger/Menu";
@@ -53,9 +54,7 @@ export function OrderLine({ plan, name, changed, open, onOpen, onOrder, children
             aria-label={`${open ? "Close" : "Open"} the standing order`}
             className="justify-self-stretch self-stretch focus-visible:-outline-offset-4"
           >
-            <svg viewBox="0 0 10 10" className={`mx-auto h-[9px] w-[9px] text-velvet ${open ? "rotate-90" : ""}`} aria-hidden="true">
-              <path d="M2 0 9 5 2 10Z" fill="currentColor" />
-            </svg>
+            <Arrowhead open={open} />
           </Collapsible.Trigger>
           <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1 pl-[14px]">
             <span className="text-[14px]">

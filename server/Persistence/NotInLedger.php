@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\Http;
+namespace VelvetLedger\Server\Persistence;
 
 /** An address names something that the ledger does not hold. */
 final class NotInLedger extends \RuntimeException
