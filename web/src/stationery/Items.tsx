@@ -10,7 +10,7 @@ interface Props<T> {
   /** What one of them is called. */
   one: string;
   items: Item<T>[];
-  inWords: (document: T) => string;
+  inWords: (document: T) => ReactNode;
   children?: ReactNode;
 }
 

@@ -10,7 +10,13 @@ export function KindsOfWork({ items }: { items: Item<Destination>[] }) {
   const save = useSaveItem();
   const [name, setName] = useState("");
   return (
-    <Items kind="destination" heading="Kinds of work" one="kind" items={items} inWords={({ folder }) => (folder === "" ? "the store's root" : `${folder}/`)}>
+    <Items
+      kind="destination"
+      heading="Kinds of work"
+      one="kind"
+      items={items}
+      inWords={({ folder }) => (folder === "" ? "the store's root" : <span className="font-path text-path">{folder}/</span>)}
+    >
       <Trouble error={save.error} />
       <div className="py-[6px] pr-6 pl-[72px]">
         another kind of work{" "}
