@@ -9,6 +9,7 @@ declare(strict_types=1);
 
 use VelvetLedger\Core\Capture\CapturedAt;
 use VelvetLedger\Core\Capture\CaptureFacts;
+use VelvetLedger\Core\Capture\Gear;
 use VelvetLedger\Core\Card\CardContents;
 use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\Frame;
@@ -33,7 +34,7 @@ for ($i = 0; $i < FRAMES; ++$i) {
     $stem = sprintf('ORL_%04d', 1 + $i % 9999);
     $files = [new CardFile("DCIM/100ORREL/$stem.ORW", 40_000_000, 0), new CardFile("DCIM/100ORREL/$stem.JPG", 9_000_000, 0)];
     $at = gmdate('Y:m:d H:i:s', 1_777_900_000 + intdiv($i, 1000) * 86400 + ($i % 1000) * 12 + intdiv($i % 1000, 250) * 3600); // five days, four jobs a day
-    $frames[] = new ReadFrame(new Frame($files, $stem), new CaptureFacts(CapturedAt::fromExif($at, sprintf('%02d', $i % 100)), 'Orrel', 0 === $i % 3 ? 'Vantry 6' : 'Orrel M4', '7'), $files[0], null, []);
+    $frames[] = new ReadFrame(new Frame($files, $stem), new CaptureFacts(CapturedAt::fromExif($at, sprintf('%02d', $i % 100)), new Gear('Orrel', 0 === $i % 3 ? 'Vantry 6' : 'Orrel M4', '7')), $files[0], null, []);
 }
 shuffle($frames);
 $card = new CardContents($frames, [], []);

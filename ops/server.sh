@@ -45,6 +45,11 @@ forget_stale_container() {
   sources_stamp >"$LEDGER_HOME/cache/stamp"
 }
 
+# The ledger's tables, and where work waits to be done.
+bring_up_to_date() {
+  quietly console doctrine:migrations:migrate --no-interaction --allow-no-migration && quietly console messenger:setup-transports --no-interaction
+}
+
 # php-fpm's socket; Unix sockets have short names, so a deep home keeps it in /tmp.
 fpm_socket() {
   local socket=$LEDGER_HOME/run/fpm.sock
@@ -142,7 +147,7 @@ start_server() {
     port_answers "$LEDGER_PORT" && stop_with "Port $LEDGER_PORT on 127.0.0.1 is in use by another program. End that program, stop another ledger with bin/ledger stop, or choose a port: LEDGER_PORT=7500 bin/ledger $LEDGER_VERB"
   fi
   forget_stale_container
-  quietly console doctrine:migrations:migrate --no-interaction --allow-no-migration || stop_with "The ledger's tables could not be brought up to date; the lines above say why."
+  bring_up_to_date || stop_with "The ledger's tables could not be brought up to date; the lines above say why."
   console prepare || exit 1
   write_configuration
   end_process "$LEDGER_HOME/run/nginx.pid" "$LEDGER_HOME"

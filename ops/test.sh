@@ -42,7 +42,7 @@ test_unit() {
   database_url ledger_test
   ensure_database ledger_test
   rm -rf "$LEDGER_HOME"/cache/symfony-test
-  APP_ENV=test quietly console doctrine:migrations:migrate --no-interaction --allow-no-migration || return 1
+  APP_ENV=test bring_up_to_date || return 1
   step "PHPUnit" env APP_ENV=test "$PHP" -d memory_limit=1G vendor/bin/phpunit -c tests/phpunit.xml "$@"
   local result=$?
   stop_postgres
@@ -109,7 +109,7 @@ run_bench() {
   test_home
   database_url ledger_test
   ensure_database ledger_test
-  APP_ENV=test quietly console doctrine:migrations:migrate --no-interaction --allow-no-migration || return 1
+  APP_ENV=test bring_up_to_date || return 1
   local bench
   for bench in bench/*.php; do
     say "== ${bench##*/}"

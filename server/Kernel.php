@@ -8,6 +8,8 @@ use Doctrine\Bundle\DoctrineBundle\DoctrineBundle;
 use Doctrine\Bundle\MigrationsBundle\DoctrineMigrationsBundle;
 use Symfony\Bundle\FrameworkBundle\FrameworkBundle;
 use Symfony\Bundle\FrameworkBundle\Kernel\MicroKernelTrait;
+use Symfony\Bundle\MonologBundle\MonologBundle;
+use Symfony\Bundle\SecurityBundle\SecurityBundle;
 use Symfony\Component\DependencyInjection\Loader\Configurator\ContainerConfigurator;
 use Symfony\Component\HttpKernel\Kernel as BaseKernel;
 use Symfony\Component\Routing\Loader\Configurator\RoutingConfigurator;
@@ -20,7 +22,7 @@ final class Kernel extends BaseKernel
 
     public function registerBundles(): iterable
     {
-        return [new FrameworkBundle(), new DoctrineBundle(), new DoctrineMigrationsBundle()];
+        return [new FrameworkBundle(), new SecurityBundle(), new MonologBundle(), new DoctrineBundle(), new DoctrineMigrationsBundle()];
     }
 
     public function getProjectDir(): string

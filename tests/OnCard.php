@@ -6,6 +6,7 @@ namespace VelvetLedger\Tests;
 
 use VelvetLedger\Core\Capture\CapturedAt;
 use VelvetLedger\Core\Capture\CaptureFacts;
+use VelvetLedger\Core\Capture\Gear;
 use VelvetLedger\Core\Card\CardContents;
 use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\Frame;
@@ -35,7 +36,7 @@ final class OnCard
         preg_match('/^(\S+ [\d:]+)(?:\.(\d+))?([+-]\d\d:\d\d)?$/', $at, $part);
         $taken = CapturedAt::fromExif($part[1] ?? null, $part[2] ?? null, $part[3] ?? null);
 
-        return new ReadFrame(new Frame($files, $name), new CaptureFacts($taken, 'Orrel', $model, '7'), $files[0], null, $reasons);
+        return new ReadFrame(new Frame($files, $name), new CaptureFacts($taken, new Gear('Orrel', $model, '7')), $files[0], null, $reasons);
     }
 
     /** @param array<string, string> $times name => when, in whatever order */
@@ -76,6 +77,6 @@ final class OnCard
             }
         }
 
-        return array_map(static fn ($shoot): string => $shoot->date.': '.implode(' ', array_map(static fn (string $key): string => $stems[$key] ?? '?', $shoot->keys)), $plan->shoots);
+        return array_map(static fn ($shoot): string => $shoot->title->date.': '.implode(' ', array_map(static fn (string $key): string => $stems[$key] ?? '?', $shoot->frames->keys)), $plan->shoots);
     }
 }

@@ -4,33 +4,22 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Capture;
 
-/**
- * What the camera recorded of one still. Null means that the file does not say.
- * Exposure in seconds, focal length in millimetres, bias in EV, size in pixels as stored (before orientation,
- * which is Exif's 1 to 8).
- */
+/** What the camera recorded of one still; null means that the file does not say. */
 final readonly class CaptureFacts
 {
+    public ?int $rating;
+
     /** @param list<Preview> $previews smallest first */
     public function __construct(
         public ?CapturedAt $takenAt = null,
-        public ?string $make = null,
-        public ?string $model = null,
-        public ?string $serial = null,
-        public ?string $lens = null,
-        public ?float $exposureSeconds = null,
-        public ?float $fNumber = null,
-        public ?int $iso = null,
-        public ?float $focalLengthMm = null,
-        public ?float $exposureBiasEv = null,
-        public ?int $orientation = null,
-        public ?int $width = null,
-        public ?int $height = null,
-        public ?int $rating = null,
-        public ?string $imageUniqueId = null,
+        public Gear $gear = new Gear(),
+        public Exposure $exposure = new Exposure(),
+        public StoredImage $image = new StoredImage(),
+        ?int $rating = null,
         public array $previews = [],
         public string $readBy = 'core',
     ) {
+        $this->rating = Recorded::whole($rating);
     }
 
     /** The smallest preview at least $longEdge pixels long, else the largest there is. */

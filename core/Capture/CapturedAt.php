@@ -10,6 +10,9 @@ namespace VelvetLedger\Core\Capture;
  */
 final readonly class CapturedAt
 {
+    /** Of a second's fraction, as far as a nanosecond: no clock of a camera counts further, and a damaged file may say anything. */
+    private const FRACTION_DIGITS = 9;
+
     private function __construct(public string $local, public ?string $subsecond, public ?string $offset)
     {
     }
@@ -27,7 +30,7 @@ final readonly class CapturedAt
         if (!checkdate((int) $part[2], (int) $part[3], (int) $part[1]) || (int) $part[4] > 23 || (int) $part[5] > 59 || (int) $second > 60) {
             return null;
         }
-        $fraction = null !== $subsecond && 1 === preg_match('/^\d+/', $subsecond, $digits) ? $digits[0] : null;
+        $fraction = null !== $subsecond && 1 === preg_match('/^\d+/', $subsecond, $digits) ? substr($digits[0], 0, self::FRACTION_DIGITS) : null;
         $zone = null !== $offset && 1 === preg_match('/^(?:[+-]\d\d:\d\d|Z)/', $offset, $found) ? $found[0] : null;
 
         return new self("$part[1]-$part[2]-$part[3]T$part[4]:$part[5]:$second", $fraction, $zone);

@@ -38,20 +38,10 @@ final class FactsDraft
 
         return new CaptureFacts(
             $this->takenAt,
-            $this->make,
-            $this->model,
-            $this->serial,
-            $this->lens,
-            $this->exposureSeconds,
-            $this->fNumber,
-            $this->iso,
-            $this->focalLengthMm,
-            $this->exposureBiasEv,
-            $this->orientation,
-            $this->width,
-            $this->height,
+            new Gear($this->make, $this->model, $this->serial, $this->lens),
+            new Exposure($this->exposureSeconds, $this->fNumber, $this->iso, $this->focalLengthMm, $this->exposureBiasEv),
+            new StoredImage($this->orientation, $this->width, $this->height, $this->imageUniqueId),
             $this->rating,
-            $this->imageUniqueId,
             $previews,
         );
     }

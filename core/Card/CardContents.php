@@ -19,7 +19,7 @@ final readonly class CardContents
     /** Reads every frame of a source. */
     public static function read(string $root, FrameReader $reader): self
     {
-        $listing = CardWalker::list($root);
+        $listing = (new CardWalker())->list($root);
         $grouping = FrameGrouping::of($listing->files);
 
         return new self(array_map(static fn (Frame $frame): ReadFrame => $reader->read($root, $frame), $grouping->frames), $grouping->others, $listing->troubles);

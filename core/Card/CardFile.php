@@ -10,13 +10,14 @@ final readonly class CardFile
     public Kind $kind;
 
     /**
-     * @param string $path       from the card's root, bytes as the file system gives them, '/' between names
-     * @param int    $bytes      its size
-     * @param int    $modifiedAt Unix seconds
+     * @param string    $path       from the card's root, bytes as the file system gives them, '/' between names
+     * @param int       $bytes      its size
+     * @param int       $modifiedAt Unix seconds
+     * @param Kind|null $kind       where its name does not tell
      */
-    public function __construct(public string $path, public int $bytes, public int $modifiedAt)
+    public function __construct(public string $path, public int $bytes, public int $modifiedAt, ?Kind $kind = null)
     {
-        $this->kind = Kind::ofPath($path);
+        $this->kind = $kind ?? Kind::ofPath($path);
     }
 
     public function name(): string

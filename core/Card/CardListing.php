@@ -15,6 +15,15 @@ final readonly class CardListing
     {
     }
 
+    /** @return list<CardFile> in the order of their paths */
+    public function stills(): array
+    {
+        $stills = array_values(array_filter($this->files, static fn (CardFile $file): bool => $file->kind->isStill()));
+        usort($stills, static fn (CardFile $a, CardFile $b): int => strnatcmp($a->path, $b->path));
+
+        return $stills;
+    }
+
     public function bytes(): int
     {
         return array_sum(array_map(static fn (CardFile $file): int => $file->bytes, $this->files));

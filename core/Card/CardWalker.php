@@ -4,19 +4,21 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Card;
 
-/** Lists what is on a card or in a folder, all the way down, without following symbolic links. */
-final class CardWalker
+/** Lists what is on a card or in a folder, all the way down, without following symbolic links; what breaks off is named. */
+final readonly class CardWalker
 {
     private const DEEPEST = 24;
+    private const TYPE = 0o170000;
+
+    public function __construct(private ListsFolder $folders = new PlainList())
+    {
+    }
 
     /** @throws CouldNotList when the root itself cannot be read */
-    public static function list(string $root): CardListing
+    public function list(string $root): CardListing
     {
-        if (false === @scandir($root)) {
-            throw CouldNotList::source($root);
-        }
         $files = $troubles = [];
-        self::walk(rtrim($root, '/'), '', 0, $files, $troubles);
+        $this->walk(rtrim($root, '/'), '', 0, $files, $troubles);
 
         return new CardListing($files, $troubles);
     }
@@ -25,27 +27,27 @@ final class CardWalker
      * @param list<CardFile> $files
      * @param list<Trouble>  $troubles
      */
-    private static function walk(string $root, string $folder, int $depth, array &$files, array &$troubles): void
+    private function walk(string $root, string $folder, int $depth, array &$files, array &$troubles): void
     {
-        $names = @scandir($root.'/'.$folder);
-        if (false === $names) {
-            $troubles[] = new Trouble($folder, 'this folder could not be listed');
-
-            return;
+        $list = $this->folders->names($root.'/'.$folder);
+        if (null !== $list->error && [] === $list->names && '' === $folder) {
+            throw CouldNotList::source($root);
         }
-        foreach ($names as $name) {
-            if ('.' === $name || '..' === $name) {
-                continue;
-            }
+        if (null !== $list->error) {
+            $troubles[] = Trouble::damage($folder, [] === $list->names
+                ? 'this folder could not be listed: '.$list->error
+                : \sprintf('the list of this folder broke off after %d names: %s. There may be more in it', \count($list->names), $list->error));
+        }
+        foreach ($list->names as $name) {
             $path = '' === $folder ? $name : $folder.'/'.$name;
             $stat = @lstat($root.'/'.$path);
-            $type = false === $stat ? null : $stat['mode'] & 0o170000;
+            $type = false === $stat ? null : $stat['mode'] & self::TYPE;
             match (true) {
-                false === $stat => $troubles[] = new Trouble($path, 'the file system says nothing about it'),
-                0o120000 === $type => $troubles[] = new Trouble($path, 'a symbolic link, not followed'),
-                0o040000 === $type => $depth < self::DEEPEST ? self::walk($root, $path, $depth + 1, $files, $troubles) : $troubles[] = new Trouble($path, 'folders too deep'),
+                false === $stat => $troubles[] = Trouble::damage($path, 'the file system says nothing about it'),
+                0o120000 === $type => $troubles[] = Trouble::passedOver($path, 'a symbolic link, not followed'),
+                0o040000 === $type => $depth < self::DEEPEST ? $this->walk($root, $path, $depth + 1, $files, $troubles) : $troubles[] = Trouble::damage($path, 'folders too deep'),
                 0o100000 === $type => $files[] = new CardFile($path, $stat['size'], $stat['mtime']),
-                default => $troubles[] = new Trouble($path, 'a device, pipe or socket, not a file'),
+                default => $troubles[] = Trouble::passedOver($path, 'a device, pipe or socket, not a file'),
             };
         }
     }

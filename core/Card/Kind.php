@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Card;
 
-/** What sort of file stands on a card, told by its name as cameras and computers give them. */
+/** What sort of file stands on a card, told by its name as cameras and computers give them; a folder where its list is at fault. */
 enum Kind: string
 {
     case StillRaw = 'still raw';
@@ -13,6 +13,7 @@ enum Kind: string
     case VoiceNote = 'voice note';
     case MovingPicture = 'moving picture';
     case System = 'camera system file';
+    case Folder = 'folder';
     case Unknown = 'unknown';
 
     private const BY_EXTENSION = [

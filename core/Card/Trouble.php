@@ -4,10 +4,21 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Card;
 
-/** A place on a card that could not be looked into, or was not followed, and why. */
+/** A place on a card that was not looked into, or not wholly, and why. */
 final readonly class Trouble
 {
-    public function __construct(public string $path, public string $reason)
+    /** @param bool $isDamage whether files may be missing from the list because of it; a link that is not followed is none */
+    private function __construct(public string $path, public string $reason, public bool $isDamage)
     {
+    }
+
+    public static function damage(string $path, string $reason): self
+    {
+        return new self($path, $reason, true);
+    }
+
+    public static function passedOver(string $path, string $reason): self
+    {
+        return new self($path, $reason, false);
     }
 }

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Document;
 
+use VelvetLedger\Core\Failure\CouldNot;
+use VelvetLedger\Core\Failure\FailureKind;
+
 /** A document does not say what it must, and where in it. */
-final class BadDocument extends \DomainException
+final class BadDocument extends \DomainException implements CouldNot
 {
     /**
      * @param string   $pointer where, as a JSON pointer (RFC 6901): "/names/pieces/0"; '' for the whole
@@ -14,6 +17,16 @@ final class BadDocument extends \DomainException
     private function __construct(public readonly string $pointer, private readonly string $sentence, public readonly ?int $onLine)
     {
         parent::__construct((null === $onLine ? '' : "Line $onLine: ").$sentence);
+    }
+
+    public function place(): string
+    {
+        return $this->pointer;
+    }
+
+    public function reason(): string
+    {
+        return $this->sentence;
     }
 
     /** @param string $must "must be a number" */
@@ -36,5 +49,10 @@ final class BadDocument extends \DomainException
     public function onLine(int $line): self
     {
         return new self($this->pointer, $this->sentence, $line);
+    }
+
+    public function kind(): FailureKind
+    {
+        return FailureKind::Asked;
     }
 }

@@ -18,10 +18,10 @@ final class ExposureIdentity
     public static function of(?CaptureFacts $facts, string $stem): ?string
     {
         $number = CameraNumber::in($stem);
-        if (null === $facts?->takenAt || null === $facts->model || null === $number) {
+        if (null === $facts?->takenAt || null === $facts->gear->model || null === $number) {
             return null;
         }
 
-        return hash('xxh128', implode("\0", [$facts->make, $facts->model, $facts->serial, $facts->takenAt->sortKey(), $number]));
+        return hash('xxh128', implode("\0", [$facts->gear->make, $facts->gear->model, $facts->gear->serial, $facts->takenAt->sortKey(), $number]));
     }
 }

@@ -6,61 +6,40 @@ namespace VelvetLedger\Core\Held;
 
 use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\Frame;
-use VelvetLedger\Core\Card\ReadFrame;
 
-/** Which of a card's files are held, which of its frames have a twin, and which were held before with other bytes. */
+/** Which of a card's files are held or promised, which stand on it or elsewhere a second time, and which frames were held before with other bytes. */
 final readonly class Holdings
 {
     /**
-     * @param array<string, HeldAs> $files        path on the card => what the ledger holds
-     * @param array<string, Twin>   $twins        frame key => where the same frame stands
-     * @param array<string, HeldAs> $sameExposure frame key => the held frame of the same exposure with other bytes
+     * @param array<string, HeldAs>  $files        path on the card => what the ledger holds
+     * @param array<string, Promise> $promised     path on the card => the intake that will bring it in
+     * @param array<string, Twin>    $again        path on the card => where the same file stands on it before
+     * @param array<string, Twin>    $twins        frame key => where the same frame stands
+     * @param array<string, HeldAs>  $sameExposure frame key => the held frame of the same exposure with other bytes
      */
-    private function __construct(private array $files, private array $twins, private array $sameExposure)
+    public function __construct(private array $files = [], private array $promised = [], private array $again = [], private array $twins = [], private array $sameExposure = [])
     {
     }
 
     public static function none(): self
     {
-        return new self([], [], []);
-    }
-
-    /**
-     * @param list<ReadFrame>       $frames in order of capture: of two twins on one card, the later is the twin
-     * @param array<string, string> $prints path on the card => quick print, for the suspects
-     */
-    public static function compare(array $frames, array $prints, Known $known): self
-    {
-        $files = $twins = $same = $seen = [];
-        foreach ($frames as $frame) {
-            $lead = $frame->frame->lead();
-            foreach ($frame->frame->files as $file) {
-                $held = $known->prints[$prints[$file->path] ?? ''] ?? null;
-                if (null !== $held) {
-                    $files[$file->path] = $held;
-                }
-            }
-            $print = $prints[$lead->path] ?? null;
-            if (null !== $print && isset($seen[$print])) {
-                $twins[$frame->frame->key] = Twin::onThisCard($seen[$print]);
-            } elseif (null !== $print && isset($known->otherCards[$print])) {
-                $twins[$frame->frame->key] = Twin::onCard($known->otherCards[$print]);
-            }
-            if (null !== $print) {
-                $seen[$print] ??= $lead->text();
-            }
-            $identity = ExposureIdentity::of($frame->facts, $frame->frame->stem);
-            if (null !== $identity && isset($known->exposures[$identity]) && !isset($files[$lead->path])) {
-                $same[$frame->frame->key] = $known->exposures[$identity];
-            }
-        }
-
-        return new self($files, $twins, $same);
+        return new self();
     }
 
     public function heldAs(CardFile $file): ?HeldAs
     {
         return $this->files[$file->path] ?? null;
+    }
+
+    public function promisedBy(CardFile $file): ?Promise
+    {
+        return $this->promised[$file->path] ?? null;
+    }
+
+    /** The same file earlier on this card. */
+    public function againAs(CardFile $file): ?Twin
+    {
+        return $this->again[$file->path] ?? null;
     }
 
     /** What the whole frame is held as: null unless all of its files are held. */
@@ -75,6 +54,20 @@ final readonly class Holdings
         return $this->files[$frame->lead()->path];
     }
 
+    /** The intake that will bring in what is not held of the frame; null where any of it is neither held nor promised. */
+    public function framePromisedBy(Frame $frame): ?Promise
+    {
+        $by = null;
+        foreach ($frame->files as $file) {
+            if (!isset($this->files[$file->path]) && !isset($this->promised[$file->path])) {
+                return null;
+            }
+            $by ??= $this->promised[$file->path] ?? null;
+        }
+
+        return $by;
+    }
+
     public function twinOf(Frame $frame): ?Twin
     {
         return $this->twins[$frame->key] ?? null;
@@ -85,9 +78,15 @@ final readonly class Holdings
         return $this->sameExposure[$frame->key] ?? null;
     }
 
-    /** Whether a frame is left on the card unless the photographer marks it: held already, or the twin of another frame here. */
+    /** Whether a frame is left on the card unless the photographer marks it: every file of it is held, promised, or on the card before. */
     public function isUnmarked(Frame $frame): bool
     {
-        return null !== $this->frameHeldAs($frame) || true === $this->twinOf($frame)?->onThisCard;
+        foreach ($frame->files as $file) {
+            if (!isset($this->files[$file->path]) && !isset($this->promised[$file->path]) && !isset($this->again[$file->path])) {
+                return false;
+            }
+        }
+
+        return true;
     }
 }

@@ -24,7 +24,7 @@ final class SequenceHints
         $bodies = [];
         foreach ($frames as $frame) {
             if (!$frame->isDatedByFile()) {
-                $bodies[$frame->facts?->model.'|'.$frame->facts?->serial][] = $frame;
+                $bodies[$frame->facts?->gear->model.'|'.$frame->facts?->gear->serial][] = $frame;
             }
         }
         $hints = [];
@@ -64,7 +64,7 @@ final class SequenceHints
     /** @param non-empty-list<ReadFrame> $run */
     private static function isBracket(array $run): bool
     {
-        $biases = array_map(static fn (ReadFrame $frame): string => \sprintf('%.2f', $frame->facts->exposureBiasEv ?? 0.0), $run);
+        $biases = array_map(static fn (ReadFrame $frame): string => \sprintf('%.2f', $frame->facts->exposure->biasEv ?? 0.0), $run);
 
         return \count($run) <= self::BRACKET_MOST
             && \count(array_unique($biases)) === \count($run)

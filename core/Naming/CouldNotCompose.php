@@ -4,9 +4,15 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Naming;
 
+use VelvetLedger\Core\Failure\CouldNot;
+use VelvetLedger\Core\Failure\FailureKind;
+use VelvetLedger\Core\Failure\Said;
+
 /** A pattern makes no names. */
-final class CouldNotCompose extends \DomainException
+final class CouldNotCompose extends \DomainException implements CouldNot
 {
+    use Said;
+
     public static function noPieces(): self
     {
         return new self('A naming pattern has at least one piece.');
@@ -50,5 +56,10 @@ final class CouldNotCompose extends \DomainException
     public static function tooDeep(int $most): self
     {
         return new self(\sprintf('A folder pattern is at most %d folders deep.', $most));
+    }
+
+    public function kind(): FailureKind
+    {
+        return FailureKind::Asked;
     }
 }

@@ -4,9 +4,15 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Order;
 
+use VelvetLedger\Core\Failure\CouldNot;
+use VelvetLedger\Core\Failure\FailureKind;
+use VelvetLedger\Core\Failure\Said;
+
 /** A standing order asks for what cannot be. */
-final class CouldNotOrder extends \DomainException
+final class CouldNotOrder extends \DomainException implements CouldNot
 {
+    use Said;
+
     public static function outside(string $folder): self
     {
         return new self(\sprintf('"%s" is no folder within a store: names with one slash between them, none beginning with a full stop.', $folder));
@@ -27,8 +33,18 @@ final class CouldNotOrder extends \DomainException
         return new self(\sprintf('There are at most %d subfolders.', $most));
     }
 
+    public static function descriptionTooLong(int $most): self
+    {
+        return new self(\sprintf('A shoot\'s description is at most %d characters long.', $most));
+    }
+
     public static function noName(): self
     {
         return new self('A standing order has a name of 1 to 80 characters.');
+    }
+
+    public function kind(): FailureKind
+    {
+        return FailureKind::Asked;
     }
 }

@@ -6,7 +6,6 @@ namespace VelvetLedger\Core\Order;
 
 use VelvetLedger\Core\Document\BadDocument;
 use VelvetLedger\Core\Document\Fields;
-use VelvetLedger\Core\Plan\Companions;
 use VelvetLedger\Core\Shoot\Division;
 
 /** A standing order as the fields of a JSON object, for files, the database and the page: docs/standing-order.schema.json. */

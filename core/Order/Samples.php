@@ -15,12 +15,14 @@ final readonly class Samples
     private const DATES = ['yyyy-MM-dd', 'yyyyMMdd', 'yyyy', 'yy', 'yyyy-MM', 'MM', 'MMM', 'MMMM', 'dd', 'EEE', 'EEEE', 'HHmmss', 'HH-mm-ss', 'HHmm', 'SSS'];
 
     /**
-     * @param list<string>          $names   what each piece of the naming pattern says
-     * @param list<list<string>>    $folders what each piece of each folder says
-     * @param array<string, string> $offered kind of piece => what it would say
-     * @param array<string, string> $dates   date fields => the date so written
+     * @param list<string>          $names      what each piece of the naming pattern says
+     * @param list<list<string>>    $folders    what each piece of each folder says
+     * @param array<string, string> $offered    kind of piece => what it would say
+     * @param array<string, string> $dates      date fields => the date so written
+     * @param list<string>          $forNames   kinds of pieces that may stand in a file's name
+     * @param list<string>          $forFolders and in a folder's
      */
-    private function __construct(public array $names, public array $folders, public array $offered, public array $dates)
+    private function __construct(public array $names, public array $folders, public array $offered, public array $dates, public array $forNames, public array $forFolders)
     {
     }
 
@@ -45,6 +47,18 @@ final readonly class Samples
             array_map(static fn (array $level): array => array_map(static fn (Piece $piece): string => $piece->say($source, 1, 4), $level), $order->folders->levels),
             $offered,
             $dates,
+            self::kinds(static fn (PieceKind $kind): bool => $kind->fitsNames()),
+            self::kinds(static fn (PieceKind $kind): bool => $kind->fitsFolders()),
         );
+    }
+
+    /**
+     * @param \Closure(PieceKind): bool $fits
+     *
+     * @return list<string>
+     */
+    private static function kinds(\Closure $fits): array
+    {
+        return array_map(static fn (PieceKind $kind): string => $kind->value, array_values(array_filter(PieceKind::cases(), $fits)));
     }
 }

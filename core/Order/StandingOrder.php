@@ -7,7 +7,6 @@ namespace VelvetLedger\Core\Order;
 use VelvetLedger\Core\Naming\FolderPattern;
 use VelvetLedger\Core\Naming\NamePattern;
 use VelvetLedger\Core\Naming\ReadyMade;
-use VelvetLedger\Core\Plan\Companions;
 use VelvetLedger\Core\Shoot\Division;
 
 /** Saved intake settings, chosen by name: what to bring, how shoots are made, where they go, what they are called. */

@@ -10,6 +10,7 @@ enum Intent: string
     case BringIn = 'bring in';
     case LeaveOut = 'left out';
     case Held = 'held';
+    case Promised = 'promised';
     case NotAStill = 'not a still';
     case Unreadable = 'unreadable';
 }

@@ -29,7 +29,7 @@ final class Namer
     private array $expected = [];
 
     /** @param list<ShootDraft> $drafts all of the plan */
-    public function __construct(private readonly StoreState $store, private readonly Folders $folders, array $drafts)
+    public function __construct(private readonly StoreState $store, private readonly FolderPlan $folders, array $drafts)
     {
         foreach ($drafts as $draft) {
             $scope = $draft->scope();
@@ -41,7 +41,7 @@ final class Namer
     {
         $folders = $settled = [];
         foreach ($draft->coming as $frame) {
-            $apart = ($frame->read->facts->model ?? '')."\n".$frame->read->frame->lead()->folder(); // all that frames of one shoot can lie apart by
+            $apart = ($frame->read->facts->gear->model ?? '')."\n".$frame->read->frame->lead()->folder(); // all that frames of one shoot can lie apart by
             $folders[] = $settled[$apart] ??= $this->folders->settle($draft->folderOf($frame));
         }
         $sequence = $draft->order->names->sequence;

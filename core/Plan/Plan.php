@@ -29,7 +29,7 @@ final readonly class Plan
     {
         $found = [];
         foreach ($this->shoots as $shoot) {
-            $found += array_fill_keys($shoot->keys, $shoot);
+            $found += array_fill_keys($shoot->frames->keys, $shoot);
         }
 
         return $found;

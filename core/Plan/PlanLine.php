@@ -5,49 +5,68 @@ declare(strict_types=1);
 namespace VelvetLedger\Core\Plan;
 
 use VelvetLedger\Core\Card\CardFile;
+use VelvetLedger\Core\Card\Kind;
+use VelvetLedger\Core\Card\Trouble;
 use VelvetLedger\Core\Held\HeldAs;
-use VelvetLedger\Core\Naming\Scope;
+use VelvetLedger\Core\Held\Promise;
 use VelvetLedger\Core\Shoot\TimedFrame;
 
 /** What happens to one file of the card: where it goes under which name, or why it stays. */
 final readonly class PlanLine
 {
-    /** @param int|null $number of the frame in the sequence of its name, and over what that counts */
+    public ?string $folder;
+    public ?string $name;
+    public ?int $number;
+
+    /** @param bool $again whether it comes in though it is held, promised or a twin, by the photographer's wish */
     private function __construct(
         public CardFile $file,
         public Intent $intent,
         public string $reason,
         public ?TimedFrame $frame,
-        public ?string $folder,
-        public ?string $name,
-        public ?int $number,
-        public ?Scope $scope,
+        public ?NewName $becomes = null,
+        public bool $again = false,
+        public ?Promise $promise = null,
     ) {
+        $this->folder = $becomes?->folder;
+        $this->name = $becomes?->name;
+        $this->number = $becomes?->number;
     }
 
-    public static function bringIn(CardFile $file, TimedFrame $frame, string $folder, string $name, ?int $number = null, ?Scope $scope = null): self
+    public static function bringIn(CardFile $file, TimedFrame $frame, NewName $becomes, bool $again = false): self
     {
-        return new self($file, Intent::BringIn, '', $frame, $folder, $name, $number, $scope);
+        return new self($file, Intent::BringIn, '', $frame, $becomes, $again);
     }
 
     public static function leaveOut(CardFile $file, TimedFrame $frame, string $reason = 'left out by you'): self
     {
-        return new self($file, Intent::LeaveOut, $reason, $frame, null, null, null, null);
+        return new self($file, Intent::LeaveOut, $reason, $frame);
     }
 
     public static function held(CardFile $file, TimedFrame $frame, HeldAs $as): self
     {
-        return new self($file, Intent::Held, \sprintf('held since %s as %s', $as->since, $as->path), $frame, null, null, null, null);
+        return new self($file, Intent::Held, \sprintf('held since %s as %s', $as->since, $as->path), $frame);
+    }
+
+    public static function promised(CardFile $file, TimedFrame $frame, Promise $promise): self
+    {
+        return new self($file, Intent::Promised, $promise->inWords(), $frame, null, false, $promise);
+    }
+
+    /** A place on the card that was not listed, or not wholly, or passed over: it has a line too, and is no frame. */
+    public static function ofTrouble(Trouble $trouble): self
+    {
+        return new self(new CardFile($trouble->path, 0, 0, $trouble->isDamage ? Kind::Folder : Kind::Unknown), $trouble->isDamage ? Intent::Unreadable : Intent::NotAStill, $trouble->reason, null);
     }
 
     public static function notAStill(CardFile $file): self
     {
-        return new self($file, Intent::NotAStill, $file->kind->goesWithAStill() ? $file->kind->value.' without a frame' : $file->kind->value, null, null, null, null, null);
+        return new self($file, Intent::NotAStill, $file->kind->goesWithAStill() ? $file->kind->value.' without a frame' : $file->kind->value, null);
     }
 
     public static function unreadable(CardFile $file, TimedFrame $frame, string $reason): self
     {
-        return new self($file, Intent::Unreadable, $reason, $frame, null, null, null, null);
+        return new self($file, Intent::Unreadable, $reason, $frame);
     }
 
     /** Where the file goes, from the store's root; null where it stays. */

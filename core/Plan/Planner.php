@@ -12,7 +12,6 @@ use VelvetLedger\Core\Held\Holdings;
 use VelvetLedger\Core\Order\Samples;
 use VelvetLedger\Core\Shoot\ProposedShoot;
 use VelvetLedger\Core\Shoot\Strays;
-use VelvetLedger\Core\Shoot\TimedFrame;
 
 /** Makes a plan from what is on a card, what the photographer wishes, and what the store holds. */
 final class Planner
@@ -29,13 +28,13 @@ final class Planner
     /** @var list<string> */
     private array $made = [];
 
-    private readonly Folders $folders;
+    private readonly FolderPlan $folders;
     private CardNumbers $numbers;
     private ?Samples $samples = null;
 
     private function __construct(private readonly Wishes $wishes, private readonly StoreState $store, private readonly Holdings $holdings, private readonly CapturedAt $now)
     {
-        $this->folders = new Folders($store);
+        $this->folders = new FolderPlan($store);
     }
 
     /** @param CapturedAt|null $now the date of the intake, where a pattern asks for it */
@@ -51,7 +50,8 @@ final class Planner
             $planner->lines[] = PlanLine::notAStill($file);
         }
         foreach ($card->troubles as $trouble) {
-            $planner->problems[] = new Problem(\sprintf('%s: %s.', PathText::of($trouble->path), $trouble->reason), About::Damage);
+            $planner->lines[] = PlanLine::ofTrouble($trouble);
+            $planner->problems[] = new Problem(\sprintf('%s: %s.', '' === $trouble->path ? 'The card itself' : PathText::of($trouble->path), $trouble->reason), About::Damage);
         }
 
         return new Plan($planner->shoots, $planner->lines, $planner->problems, $planner->folders->tree($planner->made), BodyClock::among($frames, $wishes->clocks), $planner->samples);
@@ -73,86 +73,59 @@ final class Planner
     private function draft(ProposedShoot $shoot): ShootDraft
     {
         $wish = $this->wishes->of($shoot);
-        $staying = new StayingFrames($this->wishes, $this->holdings, $wish->leftOut);
-        $coming = $lines = [];
+        $intents = new FrameIntents($this->wishes, $this->holdings, ($wish->order ?? $this->wishes->order)->bring, $wish->leftOut);
+        $coming = $staying = [];
         foreach ($shoot->frames as $frame) {
-            $stays = $staying->linesOf($frame);
-            if (null === $stays) {
+            $lines = $intents->staying($frame);
+            $staying += $lines;
+            if (\count($lines) < \count($frame->read->frame->files)) {
                 $coming[] = $frame;
-            } else {
-                $lines[$frame->key()] = $stays;
             }
         }
 
-        return new ShootDraft($shoot, $wish, $this->wishes->order, $this->now, $coming, $lines);
+        return new ShootDraft($shoot, $wish, $this->wishes->order, $this->now, $coming, $staying);
     }
 
     private function add(ShootDraft $draft, NamedShoot $named, ?string $stray): void
     {
-        $brought = [];
-        $held = $leftOut = 0;
-        $names = [];
-        foreach ($named->names as $name) {
-            $names[$name->frame->key()] = $name;
-        }
-        foreach ($draft->shoot->frames as $frame) {
-            $staying = $draft->staying[$frame->key()] ?? null;
-            foreach ($staying ?? $this->comingLines($draft, $names[$frame->key()]) as $line) {
-                $this->lines[] = $line;
-                if (Intent::BringIn === $line->intent) {
-                    $brought[] = $line;
-                    $this->folders->put($line);
-                }
-            }
-            $held += Intent::Held === ($staying[0]->intent ?? null) ? 1 : 0;
-            $leftOut += Intent::LeaveOut === ($staying[0]->intent ?? null) ? 1 : 0;
-        }
+        $lines = $this->linesOf($draft, $named);
+        $brought = array_values(array_filter($lines, static fn (PlanLine $line): bool => Intent::BringIn === $line->intent));
+        array_walk($brought, $this->folders->put(...));
+        array_push($this->lines, ...$lines);
         $folder = $this->folders->settle($draft->folder());
         $makes = [] === $brought || null !== $draft->wish->into || !$this->folders->isNew($folder) ? [] : array_map(fn (string $name): string => $this->folders->settle(ShootDraft::path($folder, $name)), $draft->order->subfolders->make);
         array_push($this->made, ...$makes);
-        $frames = $draft->shoot->frames;
         $this->shoots[] = new PlannedShoot(
             $draft->shoot->id,
             $this->wishes->anchorOf($draft->shoot),
-            $draft->shoot->date,
-            $draft->date,
-            $draft->description,
-            $draft->order->name,
-            $draft->destination->kindOfWork,
-            $folder,
-            $frames[0]->at->local,
-            $frames[\count($frames) - 1]->at->local,
-            \count($frames),
-            $held,
-            $leftOut,
-            \count($draft->coming),
-            \count($brought),
-            array_sum(array_map(static fn (PlanLine $line): int => $line->file->bytes, $brought)),
-            $brought[0]->name ?? null,
-            [] === $brought ? null : $brought[\count($brought) - 1]->name,
-            $draft->wish->leftOut,
-            $draft->wish->into?->id,
-            $makes,
-            array_map(static fn (TimedFrame $frame): string => $frame->key(), $frames),
-            array_map(static fn (TimedFrame $frame): string => $frame->at->local, $frames),
+            new ShootTitle($draft->shoot->date, $draft->date, $draft->description, $draft->order->name, $draft->destination->kindOfWork),
+            new ShootPlace($folder, $draft->wish->into?->id, $makes),
+            ShootFrames::of($draft),
+            FrameCounts::of($lines),
+            FileCounts::of($lines),
+            NameSpan::of($brought),
         );
         array_push($this->problems, ...ShootProblems::of($draft, $folder, $named, $this->holdings, $this->numbers, $stray));
     }
 
     /** @return list<PlanLine> */
-    private function comingLines(ShootDraft $draft, FrameName $name): array
+    private function linesOf(ShootDraft $draft, NamedShoot $named): array
     {
+        $names = [];
+        foreach ($named->names as $name) {
+            $names[$name->frame->key()] = $name;
+        }
+        $scope = $draft->order->names->sequence?->scope;
         $lines = [];
-        foreach ($name->frame->read->frame->files as $file) {
-            $reason = $name->frame->read->unreadable[$file->path] ?? null;
-            $held = $this->wishes->bringsAgain($name->frame->key()) ? null : $this->holdings->heldAs($file);
-            $unwanted = $draft->order->bring->reasonToLeave($file, $name->frame->read->frame);
-            $lines[] = match (true) {
-                null !== $reason => PlanLine::unreadable($file, $name->frame, $reason),
-                null !== $held => PlanLine::held($file, $name->frame, $held),
-                null !== $unwanted => PlanLine::leaveOut($file, $name->frame, $unwanted),
-                default => PlanLine::bringIn($file, $name->frame, $name->folder, $name->ofFile($file), $name->number, $draft->order->names->sequence?->scope),
-            };
+        foreach ($draft->shoot->frames as $frame) {
+            $name = $names[$frame->key()] ?? null;
+            foreach ($frame->read->frame->files as $file) {
+                $stays = $draft->staying[$file->path] ?? null;
+                if (null === $stays && null === $name) {
+                    throw new \LogicException("A frame that comes has no name: {$frame->key()}.");
+                }
+                $lines[] = $stays ?? PlanLine::bringIn($file, $frame, new NewName($name->folder, $name->ofFile($file), $name->stem, $name->number, $scope), $this->wishes->bringsAgain($frame->key()));
+            }
         }
 
         return $lines;

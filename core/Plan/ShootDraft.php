@@ -21,8 +21,8 @@ final readonly class ShootDraft
     public Destination $destination;
 
     /**
-     * @param list<TimedFrame>                 $coming
-     * @param array<array-key, list<PlanLine>> $staying frame key => its lines
+     * @param list<TimedFrame>        $coming  of which any file is brought in
+     * @param array<string, PlanLine> $staying path on the card => its line, for the files that stay
      */
     public function __construct(public ProposedShoot $shoot, public ShootWish $wish, StandingOrder $order, public CapturedAt $now, public array $coming, public array $staying)
     {
@@ -84,7 +84,7 @@ final readonly class ShootDraft
             $this->now,
             $this->description,
             mb_scrub($frame->read->frame->stem, 'UTF-8'),
-            $frame->read->facts->model ?? '',
+            $frame->read->facts->gear->model ?? '',
             mb_scrub($frame->read->frame->lead()->folder(), 'UTF-8'),
             $this->destination->kindOfWork,
         );

@@ -20,6 +20,8 @@ final readonly class Wishes
     /** @var array<array-key, true> */
     private array $broughtAgain;
 
+    private ShootWish $otherwise;
+
     /**
      * @param array<array-key, ShootWish> $shoots       by the key of a frame in the shoot, or by a date, for all shoots of it
      * @param list<string>                $leftOut      keys of frames
@@ -33,8 +35,9 @@ final readonly class Wishes
         public Clocks $clocks = new Clocks(),
         array $leftOut = [],
         array $broughtAgain = [],
-        private string $otherwise = '',
+        string $otherwise = '',
     ) {
+        $this->otherwise = new ShootWish($otherwise);
         $this->order = $order ?? StandingOrder::byTheDay();
         $this->leftOut = array_fill_keys($leftOut, true);
         $this->broughtAgain = array_fill_keys($broughtAgain, true);
@@ -42,7 +45,7 @@ final readonly class Wishes
 
     public function of(ProposedShoot $shoot): ShootWish
     {
-        return $this->shoots[$this->anchorOf($shoot)] ?? $this->shoots[$shoot->date] ?? new ShootWish($this->otherwise);
+        return $this->shoots[$this->anchorOf($shoot)] ?? $this->shoots[$shoot->date] ?? $this->otherwise;
     }
 
     /** Under which frame something is said of a shoot: the one it began at, else the first in it of which something is said. */

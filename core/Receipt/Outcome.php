@@ -9,9 +9,10 @@ use VelvetLedger\Core\Plan\Intent;
 /** What became of one file of a card. */
 enum Outcome: string
 {
-    case Waiting = 'waiting';
     case BroughtIn = 'brought in';
+    case Waiting = 'waiting';
     case Held = 'held';
+    case Promised = 'promised';
     case LeftOut = 'left out';
     case NotAStill = 'not a still';
     case Unreadable = 'unreadable';
@@ -23,9 +24,34 @@ enum Outcome: string
         return match ($intent) {
             Intent::BringIn => self::Waiting,
             Intent::Held => self::Held,
+            Intent::Promised => self::Promised,
             Intent::LeaveOut => self::LeftOut,
             Intent::NotAStill => self::NotAStill,
             Intent::Unreadable => self::Unreadable,
+        };
+    }
+
+    /** Whether a file of this outcome should have come in, and has not. */
+    public function isTrouble(): bool
+    {
+        return match ($this) {
+            self::Waiting, self::Promised, self::Unreadable, self::Failed => true,
+            self::BroughtIn, self::Held, self::LeftOut, self::NotAStill => false,
+        };
+    }
+
+    /** After a number of files, in a sentence. */
+    public function inWords(): string
+    {
+        return match ($this) {
+            self::BroughtIn => 'brought in and proven',
+            self::Waiting => 'still to copy',
+            self::Held => 'held already',
+            self::Promised => 'to come in by another receipt',
+            self::LeftOut => 'left out',
+            self::NotAStill => 'not stills',
+            self::Unreadable => 'unreadable',
+            self::Failed => 'failed',
         };
     }
 }

@@ -16,7 +16,7 @@ final readonly class Body
     /** Null where the camera gave no model: then its clock cannot be told from another. */
     public static function of(?CaptureFacts $facts): ?self
     {
-        return null === $facts?->model ? null : new self($facts->model, $facts->serial ?? '');
+        return null === $facts?->gear->model ? null : new self($facts->gear->model, $facts->gear->serial ?? '');
     }
 
     /** Names the body in wishes and in the ledger, "Orrel M4, no. 40211". */

@@ -13,63 +13,62 @@ final readonly class Copier
 {
     private const CHUNK = 1 << 20;
 
-    public function __construct(private ForgetsCache $cache)
+    public function __construct(private ForgetsCache $cache, private Publisher $publisher)
     {
     }
 
     /**
-     * @param string              $source      absolute path; only ever read
-     * @param int                 $bytes       size that the card lists for it
-     * @param int                 $modifiedAt  Unix seconds, kept by the copy
-     * @param string              $destination absolute path of the final name; folders to it are made
-     * @param \Closure(int): void $moved       told of bytes as they are written
+     * @param \Closure(int): mixed $moved told of bytes as they are written; what it throws ends the copy, and nothing is left of it
      *
      * @throws CouldNotCopy    nothing stands under the final name, nothing temporary is left
      * @throws CouldNotPublish the same
      */
-    public function copy(string $source, int $bytes, int $modifiedAt, string $destination, \Closure $moved): ProvenCopy
+    public function copy(CopyOrder $order, \Closure $moved): ProvenCopy
     {
-        $temporary = \dirname($destination).'/.'.basename($destination).'.part';
+        $temporary = $order->temporary;
         try {
-            $written = $this->write($source, $bytes, $temporary, $moved);
-            touch($temporary, $modifiedAt);
-            $this->cache->forget($temporary);
-            $read = hash_file('xxh128', $temporary);
-            if ($read !== $written->checksum) {
-                throw CouldNotCopy::readBackDiffers($destination, $written->checksum, (string) $read);
+            $written = $this->write($order->source, $temporary, $moved);
+            if (null !== $order->source->print && $written->print !== $order->source->print) {
+                throw CouldNotCopy::sourceChanged($order->source->path, 'its size and time are the same, its bytes are others');
             }
-            Publisher::publish($temporary, $destination);
+            $keepsTime = @touch($temporary, $order->source->modifiedAt);
+            $this->cache->forget($temporary);
+            error_clear_last();
+            $read = @hash_file('xxh128', $temporary);
+            if (false === $read) {
+                throw CouldNotCopy::notReadBack($order->destination, SystemReason::last());
+            }
+            if ($read !== $written->checksum) {
+                throw CouldNotCopy::readBackDiffers($order->destination, $written->checksum, $read);
+            }
+            $this->publisher->publish($temporary, $order->destination);
         } catch (\Throwable $failure) {
             @unlink($temporary);
             throw $failure;
         }
 
-        return new ProvenCopy($destination, $bytes, $written->checksum, $written->print, new \DateTimeImmutable());
+        return new ProvenCopy($order->destination, $order->source->bytes, $written->checksum, $written->print, new \DateTimeImmutable(), $keepsTime);
     }
 
-    /** @param \Closure(int): void $moved */
-    private function write(string $source, int $bytes, string $temporary, \Closure $moved): WrittenFile
+    /** @param \Closure(int): mixed $moved */
+    private function write(SourceFile $source, string $temporary, \Closure $moved): WrittenFile
     {
-        error_clear_last();
-        $in = @fopen($source, 'r');
-        if (false === $in) {
-            throw CouldNotCopy::sourceNotOpened($source, SystemReason::last());
-        }
-        Folders::make(\dirname($temporary));
-        @unlink($temporary); // left by a run that was cut off; the name is ours alone
+        $in = $source->open();
+        LastingFolders::make(\dirname($temporary));
         error_clear_last();
         $out = @fopen($temporary, 'x');
         if (false === $out) {
             throw CouldNotCopy::notWritten($temporary, 0, SystemReason::last());
         }
+        stream_set_write_buffer($out, 0);
         $hash = hash_init('xxh128');
         $position = 0;
         $head = $tail = '';
-        while ($position < $bytes || !feof($in)) {
+        while ($position < $source->bytes || !feof($in)) {
             error_clear_last();
             $chunk = @fread($in, self::CHUNK);
             if (false === $chunk || ('' === $chunk && null !== error_get_last())) {
-                throw CouldNotCopy::sourceBroke($source, $position, SystemReason::last());
+                throw CouldNotCopy::sourceBroke($source->path, $position, SystemReason::last());
             }
             if ('' === $chunk) {
                 break;
@@ -81,16 +80,18 @@ final readonly class Copier
             $tail = substr($tail.$chunk, -QuickPrint::END);
             $moved(\strlen($chunk));
         }
-        if ($position !== $bytes) {
-            throw CouldNotCopy::sourceChanged($source, $bytes, $position);
+        if ($position !== $source->bytes) {
+            throw CouldNotCopy::sourceChanged($source->path, \sprintf('it gave %d bytes where the card lists %d', $position, $source->bytes));
         }
-        if (!fflush($out) || !fsync($out)) {
+        $source->confirm($in);
+        error_clear_last();
+        if (!@fflush($out) || !@fsync($out)) {
             throw CouldNotCopy::notWritten($temporary, $position, SystemReason::last());
         }
         fclose($out);
         fclose($in);
 
-        return new WrittenFile(hash_final($hash), QuickPrint::of($bytes, $head, $tail));
+        return new WrittenFile(hash_final($hash), QuickPrint::of($source->bytes, $head, $tail));
     }
 
     /** @param resource $out */

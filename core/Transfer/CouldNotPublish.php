@@ -4,21 +4,39 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Transfer;
 
+use VelvetLedger\Core\Failure\CouldNot;
+use VelvetLedger\Core\Failure\FailureKind;
+
 /** A proven copy could not be given its final name. */
-final class CouldNotPublish extends \RuntimeException
+final class CouldNotPublish extends \RuntimeException implements CouldNot
 {
-    private function __construct(string $message, public readonly string $path)
+    private function __construct(string $sentence, public readonly string $path, private readonly string $reason)
     {
-        parent::__construct($message);
+        parent::__construct($sentence);
+    }
+
+    public function place(): string
+    {
+        return $this->path;
+    }
+
+    public function reason(): string
+    {
+        return $this->reason;
     }
 
     public static function nameTaken(string $path): self
     {
-        return new self(\sprintf('%s is taken by another file since the plan was made. That file was not touched.', $path), $path);
+        return new self(\sprintf('%s is taken by another file since the plan was made. That file was not touched.', $path), $path, 'the name is taken');
     }
 
     public static function refused(string $path, string $reason): self
     {
-        return new self(\sprintf('%s could not be named so: %s.', $path, $reason), $path);
+        return new self(\sprintf('%s could not be named so: %s.', $path, $reason), $path, $reason);
+    }
+
+    public function kind(): FailureKind
+    {
+        return FailureKind::NotNow;
     }
 }

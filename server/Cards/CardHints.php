@@ -30,7 +30,7 @@ final readonly class CardHints
     /**
      * @param list<ReadFrame> $frames
      *
-     * @return array{measured: int, of: int, hints: array<string, list<FrameHint>>}
+     * @return array{int, int, array<string, list<FrameHint>>} previews measured, previews in all, hints by frame key
      */
     public function within(Volume $volume, array $frames, float $seconds): array
     {
@@ -61,7 +61,7 @@ final readonly class CardHints
             $this->cache->save($item->set($known));
         }
 
-        return ['measured' => $done, 'of' => \count($frames), 'hints' => Hints::of($frames, $measured)];
+        return [$done, \count($frames), Hints::of($frames, $measured)];
     }
 
     private function measure(Volume $volume, ReadFrame $frame): ?Measurement

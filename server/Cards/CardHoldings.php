@@ -11,9 +11,11 @@ use VelvetLedger\Core\Card\CouldNotList;
 use VelvetLedger\Core\Card\ReadFrame;
 use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\CouldNotRead;
+use VelvetLedger\Core\Held\Comparison;
 use VelvetLedger\Core\Held\ExposureIdentity;
 use VelvetLedger\Core\Held\Holdings;
 use VelvetLedger\Core\Held\Known;
+use VelvetLedger\Core\Held\Promise;
 use VelvetLedger\Core\Held\Suspects;
 use VelvetLedger\Core\Shoot\CaptureOrder;
 use VelvetLedger\Core\Transfer\QuickPrint;
@@ -28,7 +30,7 @@ final class CardHoldings
     /** @var array<string, array<string, string>> volume id => file signature => quick print */
     private array $kept = [];
 
-    public function __construct(private readonly HeldRepository $held, private readonly Readers $readers, private readonly CacheItemPoolInterface $cache)
+    public function __construct(private readonly HeldRepository $held, private readonly Readers $readers, private readonly CardWalker $walker, private readonly CacheItemPoolInterface $cache)
     {
     }
 
@@ -50,15 +52,14 @@ final class CardHoldings
         $prints = $this->prints($volume, Suspects::among($frames, $elsewhere));
         $identities = array_values(array_filter(array_map(static fn (ReadFrame $frame): ?string => ExposureIdentity::of($frame->facts, $frame->frame->stem), $frames), \is_string(...)));
 
-        return Holdings::compare($frames, $prints, new Known(
-            $this->held->byPrint(array_values(array_unique($prints))),
-            $this->held->byExposure($identities),
-            $this->printsOnOtherCards($others),
-        ));
+        $unique = array_values(array_unique($prints));
+        [$labels, $promised] = $this->printsOnOtherCards($others);
+
+        return Comparison::of($frames, $prints, new Known($this->held->byPrint($unique), $this->held->byExposure($identities), $labels, $this->held->promised($unique) + $promised));
     }
 
     /**
-     * Stills on the other cards in the readers whose size occurs on this one.
+     * Files on the other cards in the readers whose size occurs on this one.
      *
      * @param array<int, true> $sizes
      *
@@ -72,8 +73,8 @@ final class CardHoldings
                 continue;
             }
             try {
-                foreach (CardWalker::list($other->path)->files as $file) {
-                    if ($file->kind->isStill() && isset($sizes[$file->bytes])) {
+                foreach ($this->walker->list($other->path)->files as $file) {
+                    if (($file->kind->isStill() || $file->kind->goesWithAStill()) && isset($sizes[$file->bytes])) {
                         $found[] = [$other, $file];
                     }
                 }
@@ -88,22 +89,27 @@ final class CardHoldings
     /**
      * @param list<array{Volume, CardFile}> $others
      *
-     * @return array<string, string> quick print => label of the card
+     * @return array{array<string, string>, array<string, Promise>} by quick print: label of a card that has it, and an intake that will bring it in from there
      */
     private function printsOnOtherCards(array $others): array
     {
-        $volumes = $files = $labels = [];
+        $volumes = $files = $labels = $promised = [];
         foreach ($others as [$volume, $file]) {
             $volumes[$volume->id] = $volume;
-            $files[$volume->id][] = $file;
+            $files[$volume->id][$file->path] = $file;
         }
         foreach ($volumes as $id => $volume) {
-            foreach ($this->prints($volume, $files[$id]) as $print) {
+            $waiting = $this->held->promisedOf($volume->identity->name());
+            foreach ($this->prints($volume, array_values($files[$id])) as $path => $print) {
                 $labels[$print] ??= $volume->label();
+                $promise = $waiting[$files[$id][$path]->text()] ?? null;
+                if (null !== $promise) {
+                    $promised[$print] ??= new Promise($promise[0], $promise[1], $print);
+                }
             }
         }
 
-        return $labels;
+        return [$labels, $promised];
     }
 
     /**

@@ -20,7 +20,7 @@ use VelvetLedger\Core\Card\ReadFrame;
  */
 final readonly class CardReadings
 {
-    public function __construct(private FrameReader $reader, private CacheItemPoolInterface $cache)
+    public function __construct(private FrameReader $reader, private CardWalker $walker, private CacheItemPoolInterface $cache)
     {
     }
 
@@ -32,7 +32,7 @@ final readonly class CardReadings
     public function within(Volume $volume, float $seconds): Reading
     {
         $until = microtime(true) + $seconds;
-        $listing = CardWalker::list($volume->path);
+        $listing = $this->walker->list($volume->path);
         $grouping = FrameGrouping::of($listing->files);
         $item = $this->cache->getItem('reading.'.$volume->id);
         $known = $item->get();

@@ -5,43 +5,53 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Cards;
 
 use Psr\Cache\CacheItemPoolInterface;
+use VelvetLedger\Core\Capture\FactsReader;
 use VelvetLedger\Core\Card\CardFile;
+use VelvetLedger\Core\Card\CardIdentity;
+use VelvetLedger\Core\Card\CardListing;
 use VelvetLedger\Core\Card\CardWalker;
 use VelvetLedger\Core\Card\CouldNotList;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Card\FrameGrouping;
+use VelvetLedger\Core\Card\PathText;
+use VelvetLedger\Core\Card\TellsVolume;
+use VelvetLedger\Core\Failure\CouldNot;
+use VelvetLedger\Core\Shoot\Body;
+use VelvetLedger\Core\Transfer\QuickPrint;
 
-/** What can be said of a card from its directory alone, kept until one of its DCIM folders changes. */
+/** What can be said of a card from its directory and its first still, kept until one of its DCIM folders changes. */
 final readonly class CardSummaries
 {
-    public function __construct(private CacheItemPoolInterface $cache)
+    public function __construct(private CacheItemPoolInterface $cache, private CardWalker $walker, private TellsVolume $volumes, private FactsReader $facts)
     {
     }
 
-    public function of(Volume $volume): CardSummary
+    /** @param string $path where it is mounted */
+    public function of(string $path): CardSummary
     {
-        $item = $this->cache->getItem('summary.'.$volume->id.'.'.self::stamp($volume));
+        $item = $this->cache->getItem('summary.'.hash('xxh64', $path).'.'.$this->stamp($path));
         $known = $item->get();
         if ($known instanceof CardSummary) {
             return $known;
         }
-        $summary = self::read($volume);
+        $summary = $this->fresh($path);
         $this->cache->save($item->set($summary)->expiresAfter(86400));
 
         return $summary;
     }
 
-    private static function read(Volume $volume): CardSummary
+    /** The same, read now: of a folder that is no card, no folder's time says whether it changed further down. */
+    public function fresh(string $path): CardSummary
     {
         try {
-            $listing = CardWalker::list($volume->path);
+            $listing = $this->walker->list($path);
         } catch (CouldNotList) {
-            return new CardSummary(0, 0, 0, null, null);
+            $listing = new CardListing([], []);
         }
-        $stills = array_filter($listing->files, static fn (CardFile $file): bool => $file->kind->isStill());
-        $times = array_map(static fn (CardFile $file): int => $file->modifiedAt, $stills);
+        $times = array_map(static fn (CardFile $file): int => $file->modifiedAt, $listing->stills());
 
         return new CardSummary(
+            CardIdentity::of($this->volumes->uuid($path), PathText::of(basename($path)), $listing, $this->within($path, $listing)),
             \count(FrameGrouping::of($listing->files)->frames),
             \count($listing->files),
             $listing->bytes(),
@@ -50,11 +60,30 @@ final readonly class CardSummaries
         );
     }
 
-    private static function stamp(Volume $volume): string
+    private function within(string $path, CardListing $listing): string
+    {
+        $first = $listing->stills()[0] ?? null;
+        if (null === $first) {
+            return '';
+        }
+        $found = [];
+        foreach ([fn (string $file): ?string => Body::of($this->facts->read($file))?->name(), QuickPrint::ofFile(...)] as $ask) {
+            try {
+                $found[] = $ask($path.'/'.$first->path);
+            } catch (CouldNot) {
+                $found[] = null; // it is told by its name, size and time all the same
+            }
+        }
+
+        return implode(' ', $found);
+    }
+
+    private function stamp(string $path): string
     {
         clearstatcache();
-        $folders = [$volume->path, $volume->path.'/DCIM', ...FolderNames::matching($volume->path.'/DCIM/*')];
+        $folders = [$path, $path.'/DCIM', ...FolderNames::matching($path.'/DCIM/*')];
+        $times = array_map(static fn (string $folder): string => $folder.':'.((int) @filemtime($folder)).':'.((int) @fileinode($folder)), $folders);
 
-        return hash('xxh64', implode('|', array_map(static fn (string $folder): string => $folder.':'.((int) @filemtime($folder)).':'.((int) @fileinode($folder)), $folders)));
+        return hash('xxh64', implode('|', [$this->volumes->uuid($path) ?? '', ...$times]));
     }
 }

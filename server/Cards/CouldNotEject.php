@@ -4,9 +4,15 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Cards;
 
+use VelvetLedger\Core\Failure\CouldNot;
+use VelvetLedger\Core\Failure\FailureKind;
+use VelvetLedger\Core\Failure\Said;
+
 /** A card is still mounted. */
-final class CouldNotEject extends \RuntimeException
+final class CouldNotEject extends \RuntimeException implements CouldNot
 {
+    use Said;
+
     public static function noCommand(): self
     {
         return new self('The settings name no command that ejects a card. Let your system eject it.');
@@ -20,5 +26,10 @@ final class CouldNotEject extends \RuntimeException
     public static function commandFailed(string $label, string $command, ?int $code, string $said): self
     {
         return new self(\sprintf('%s was not ejected: "%s" ended with %s%s. Leave it in the reader until it is.', $label, $command, $code ?? 'no code', '' === $said ? '' : ' and said: '.$said));
+    }
+
+    public function kind(): FailureKind
+    {
+        return FailureKind::NotNow;
     }
 }

@@ -4,12 +4,9 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Cards;
 
-use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\Process\Exception\ExceptionInterface;
 use Symfony\Component\Process\Process;
-use VelvetLedger\Core\Card\PathText;
-use VelvetLedger\Server\Persistence\Intake;
-use VelvetLedger\Server\Persistence\IntakeState;
+use VelvetLedger\Server\Persistence\CardRepository;
 use VelvetLedger\Server\Settings\Settings;
 
 /** Lets go of a card by the command in the settings, never while it is being copied. */
@@ -17,16 +14,16 @@ final readonly class EjectCard
 {
     private const SECONDS = 60;
 
-    public function __construct(private Settings $settings, private EntityManagerInterface $ledger)
+    public function __construct(private Settings $settings, private CardRepository $cards)
     {
     }
 
     /** @throws CouldNotEject */
     public function eject(Volume $volume): void
     {
-        $running = $this->ledger->getRepository(Intake::class)->findOneBy(['sourcePath' => PathText::of($volume->path), 'state' => [IntakeState::Waiting, IntakeState::Running]]);
+        $running = $this->cards->underWay($volume->identity);
         if (null !== $running) {
-            throw CouldNotEject::isBeingCopied($volume->label(), (int) $running->id);
+            throw CouldNotEject::isBeingCopied($volume->label(), $running->id());
         }
         if ([] === $this->settings->eject) {
             throw CouldNotEject::noCommand();

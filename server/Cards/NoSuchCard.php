@@ -4,9 +4,15 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Cards;
 
+use VelvetLedger\Core\Failure\CouldNot;
+use VelvetLedger\Core\Failure\FailureKind;
+use VelvetLedger\Core\Failure\Said;
+
 /** An address names a card that no reader holds. */
-final class NoSuchCard extends \RuntimeException
+final class NoSuchCard extends \RuntimeException implements CouldNot
 {
+    use Said;
+
     public static function inAnyReader(): self
     {
         return new self('This card is in no reader. If it was pulled out, put it back: the page goes on where it was.');
@@ -15,5 +21,10 @@ final class NoSuchCard extends \RuntimeException
     public static function noSuchFile(): self
     {
         return new self('There is no such file on this card.');
+    }
+
+    public function kind(): FailureKind
+    {
+        return FailureKind::NotThere;
     }
 }

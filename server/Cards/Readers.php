@@ -4,33 +4,44 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Cards;
 
+use VelvetLedger\Core\Card\CardIdentity;
+use VelvetLedger\Core\Card\CardWalker;
+use VelvetLedger\Core\Card\CouldNotList;
 use VelvetLedger\Core\Card\FolderNames;
+use VelvetLedger\Core\Card\PathText;
+use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Settings\Settings;
 
-/** The card readers of this machine: the volumes now mounted below the configured roots. */
+/** The card readers of this machine: the volumes now mounted below the configured roots, and any folder that is named. */
 final readonly class Readers
 {
-    public function __construct(private Settings $settings)
+    public function __construct(private Settings $settings, private CardSummaries $summaries, private CardWalker $walker)
     {
     }
 
     /** @return list<Volume> those with a DCIM folder (CIPA DC-009), by label; links are not followed */
     public function volumes(): array
     {
-        $volumes = [];
+        $paths = [];
         foreach ($this->settings->readers as $pattern) {
             foreach (FolderNames::matching($pattern) as $root) {
                 foreach (FolderNames::in($root) as $name) {
                     $path = $root.'/'.$name;
                     if ('.' !== $name[0] && !is_link($path) && is_dir($path.'/DCIM')) {
-                        $volumes[$path] = new Volume($path);
+                        $paths[$path] = $path;
                     }
                 }
             }
         }
-        ksort($volumes, \SORT_NATURAL);
+        ksort($paths, \SORT_NATURAL);
+        $volumes = $ids = [];
+        foreach ($paths as $path) {
+            $volume = Volume::of($path, $this->summaries->of($path)->identity);
+            $volumes[] = isset($ids[$volume->id]) ? $volume->toldByPlace() : $volume;
+            $ids[$volume->id] = true;
+        }
 
-        return array_values($volumes);
+        return $volumes;
     }
 
     /** @throws NoSuchCard */
@@ -43,5 +54,50 @@ final readonly class Readers
             }
         }
         throw NoSuchCard::inAnyReader();
+    }
+
+    /** Any folder as a source. */
+    public function at(string $path): Volume
+    {
+        return Volume::of($path, $this->summaries->fresh($path)->identity);
+    }
+
+    /**
+     * The card that an intake was begun from, wherever it is mounted now: the same volume, or where the system tells none,
+     * the same contents. It may have been filled further.
+     *
+     * @throws SourceGone
+     */
+    public function sourceOf(Intake $intake): Volume
+    {
+        clearstatcache();
+        $there = PathText::toPath($intake->source->path);
+        $volumes = $this->volumes();
+        if (is_dir($there) && !\in_array($there, array_column($volumes, 'path'), true)) {
+            $volumes[] = $this->at($there);
+        }
+        foreach ($volumes as $volume) {
+            if ($this->isSource($volume, $intake)) {
+                return $volume;
+            }
+        }
+        throw \in_array($there, array_column($volumes, 'path'), true) ? SourceGone::anotherCard($intake->source->label, $intake->id(), $intake->source->path) : SourceGone::card($intake->source->label);
+    }
+
+    private function isSource(Volume $volume, Intake $intake): bool
+    {
+        $isVolume = $intake->card->isVolume();
+        if ($isVolume && $volume->identity->name() !== $intake->card->name) {
+            return false;
+        }
+        try {
+            $listing = $this->walker->list($volume->path);
+        } catch (CouldNotList) {
+            return false;
+        }
+        $first = CardIdentity::holds($listing, $intake->source->firstStill);
+        $last = CardIdentity::holds($listing, $intake->source->lastStill);
+
+        return $isVolume ? $first || $last : $first && $last;
     }
 }

@@ -4,17 +4,26 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Cards;
 
+use VelvetLedger\Core\Card\CardIdentity;
 use VelvetLedger\Core\Card\PathText;
 
-/** A mounted volume that holds a DCIM folder, or a folder given on the command line. */
+/** A card where it is mounted now, or a folder given on the command line. */
 final readonly class Volume
 {
-    /** Names the volume in addresses: 16 hexadecimal digits. */
-    public string $id;
-
-    public function __construct(public string $path)
+    /** @param string $id names the card with its contents in addresses: 16 hexadecimal digits */
+    private function __construct(public string $path, public CardIdentity $identity, public string $id)
     {
-        $this->id = hash('xxh64', $path);
+    }
+
+    public static function of(string $path, CardIdentity $identity): self
+    {
+        return new self($path, $identity, $identity->key());
+    }
+
+    /** One of two that cannot be told apart by anything but their places. */
+    public function toldByPlace(): self
+    {
+        return new self($this->path, $this->identity, hash('xxh64', $this->id.$this->path));
     }
 
     /**
@@ -34,6 +43,6 @@ final readonly class Volume
 
     public function label(): string
     {
-        return PathText::of(basename($this->path));
+        return $this->identity->label;
     }
 }

@@ -4,47 +4,65 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Console;
 
-use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Command\SignalableCommandInterface;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
-use VelvetLedger\Core\Card\CouldNotList;
+use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Plan\Wishes;
-use VelvetLedger\Core\Receipt\Outcome;
-use VelvetLedger\Server\Http\View\LineView;
-use VelvetLedger\Server\Http\View\ReceiptView;
-use VelvetLedger\Server\Intake\CouldNotBegin;
-use VelvetLedger\Server\Intake\Receipts;
+use VelvetLedger\Core\Words\Size;
+use VelvetLedger\Server\Cards\Volume;
+use VelvetLedger\Server\Intake\Interrupted;
 use VelvetLedger\Server\Intake\RunIntake;
 use VelvetLedger\Server\Intake\StartIntake;
-use VelvetLedger\Server\Jobs\Job;
-use VelvetLedger\Server\Jobs\JobQueue;
-use VelvetLedger\Server\Orders\NoSuchOrder;
+use VelvetLedger\Server\Intake\StopIntake;
+use VelvetLedger\Server\Persistence\CardRepository;
 use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Persistence\IntakeState;
-use VelvetLedger\Server\Persistence\ReceiptLine;
-use VelvetLedger\Server\Settings\BadSettings;
-use VelvetLedger\Server\Settings\Megabytes;
-use VelvetLedger\Server\Settings\Settings;
-use VelvetLedger\Server\Settings\StoreAbsent;
+use VelvetLedger\Server\Persistence\RunsElsewhere;
+use VelvetLedger\Server\View\ReceiptView;
 
-/** Brings in all stills of a source and prints the receipt; ends with 1 when any frame could not be brought in. */
+/**
+ * Brings in all stills of a source and prints the receipt. Ends with 0 only when all that was to be done is done; with 1
+ * when any file could not be brought in, or nothing could begin; with 130 and 143 when it was ended by Ctrl-C or TERM.
+ */
 #[AsCommand('intake', 'Bring in the stills of SOURCE.')]
-final class IntakeCommand extends Command
+final class IntakeCommand extends Command implements SignalableCommandInterface
 {
+    private const SIGNALLED = 128;
+
+    private ?int $signal = null;
+    private float $shown = 0.0;
+
     public function __construct(
         private readonly StartIntake $start,
+        private readonly StopIntake $stop,
+        private readonly SourceArgument $source,
         private readonly OrderArgument $orders,
         private readonly RunIntake $run,
-        private readonly JobQueue $queue,
-        private readonly EntityManagerInterface $ledger,
-        private readonly Settings $settings,
+        private readonly CardRepository $cards,
+        private readonly IntakeRuns $runs,
+        private readonly ReceiptText $receipts,
     ) {
         parent::__construct();
+    }
+
+    /** @return list<int> */
+    public function getSubscribedSignals(): array
+    {
+        return [\SIGTERM, \SIGINT];
+    }
+
+    public function handleSignal(int $signal, int|false $previousExitCode = 0): false
+    {
+        $this->signal = $signal;
+
+        return false;
     }
 
     protected function configure(): void
@@ -58,69 +76,62 @@ final class IntakeCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $notes = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
-        $description = $input->getOption('description');
-        $job = null;
         try {
-            $volume = SourceArgument::volume($input);
-            $this->start->start($volume, new Wishes($this->orders->of($input, $volume), otherwise: \is_string($description) ? $description : ''), function (Intake $intake) use (&$job): void {
-                $job = $this->queue->hold((int) $intake->id);
-            });
-        } catch (CouldNotList|NoSuchOrder|CouldNotBegin|StoreAbsent|BadSettings $error) {
+            $intake = $this->begin($input, $this->source->volume($input), $notes);
+        } catch (CouldNot $error) {
             $notes->writeln($error->getMessage(), OutputInterface::OUTPUT_RAW);
 
             return self::FAILURE;
         }
-        \assert($job instanceof Job);
-        $intake = $this->runShowing($job, $notes);
-        $this->queue->end($job);
-        $view = new ReceiptView($intake, Receipts::summary($this->ledger, $job->intakeId));
-        $output->writeln(true === $input->getOption('json') ? $this->json($intake, $view) : $this->text($view), OutputInterface::OUTPUT_RAW);
-        $troubled = array_filter($view->sums, static fn ($sum): bool => \in_array($sum->outcome, [Outcome::Failed, Outcome::Unreadable, Outcome::Waiting], true));
+        try {
+            $ended = $this->run->run($intake, fn (int $bytes, int $files) => $this->show($bytes, $files, $notes));
+        } catch (RunsElsewhere $elsewhere) {
+            $notes->writeln($elsewhere->getMessage(), OutputInterface::OUTPUT_RAW);
 
-        return IntakeState::Done === $intake->state && [] === $troubled ? self::SUCCESS : self::FAILURE;
+            return self::FAILURE;
+        } catch (Interrupted $interrupted) {
+            $ended = $this->stop->stop($intake, 'It was ended on the command line. What is copied and proven stays, the rest waits: run the command again, or go on from the page.');
+        }
+        $view = $this->receipts->view($ended);
+        $output->writeln(true === $input->getOption('json') ? $this->receipts->json($ended) : $this->receipts->text($ended), OutputInterface::OUTPUT_RAW);
+
+        return $this->exitCode($ended, $view);
     }
 
-    private function runShowing(Job $job, OutputInterface $notes): Intake
+    /** A new intake; or the one from this card that was cut off, and that nobody works on. */
+    private function begin(InputInterface $input, Volume $volume, OutputInterface $notes): int
     {
-        $shown = 0.0;
+        $cutOff = $this->cards->underWay($volume->identity);
+        if (null !== $cutOff && !$this->runs->isTaken($cutOff->id())) {
+            $notes->writeln("Going on with receipt {$cutOff->id()}, which was cut off.", OutputInterface::OUTPUT_RAW);
+
+            return $cutOff->id();
+        }
+        $description = $input->getOption('description');
+        $wishes = new Wishes($this->orders->of($input, $volume), otherwise: \is_string($description) ? $description : '');
+
+        return $this->start->start($volume, $wishes, static fn (Intake $intake) => null)->id();
+    }
+
+    private function show(int $bytes, int $files, OutputInterface $notes): void
+    {
+        if (null !== $this->signal) {
+            throw Interrupted::bySignal($this->signal);
+        }
         $onTerminal = $notes->isDecorated();
-
-        return $this->run->run($job->intakeId, function (Intake $intake) use ($job, $notes, $onTerminal, &$shown): void {
-            if (microtime(true) - $shown < ($onTerminal ? 0.2 : 5.0)) {
-                return;
-            }
-            $shown = microtime(true);
-            $this->queue->beat($job);
-            $line = \sprintf('%d files, %s copied', $intake->filesMoved, Megabytes::of($intake->bytesMoved));
+        if (microtime(true) - $this->shown > ($onTerminal ? 0.2 : 5.0)) {
+            $this->shown = microtime(true);
+            $line = \sprintf('%d files, %s copied', $files, Size::of($bytes));
             $notes->write($onTerminal ? "\r\033[K".$line : $line."\n", false, OutputInterface::OUTPUT_RAW);
-        });
+        }
     }
 
-    private function text(ReceiptView $view): string
+    private function exitCode(Intake $ended, ReceiptView $view): int
     {
-        $lines = [\sprintf('Receipt %d, %s to %s (%s)', $view->number, $view->card, $view->store, $this->settings->main->path)];
-        foreach ($view->problems as $problem) {
-            $lines[] = \is_string($problem) ? '  ! '.$problem : '';
-        }
-        $troubled = $this->ledger->getRepository(ReceiptLine::class)->findBy(['intake' => $view->number, 'outcome' => [Outcome::Failed, Outcome::Unreadable]], ['position' => 'ASC']);
-        foreach ($troubled as $line) {
-            $lines[] = \sprintf('  %s: %s: %s', $line->outcome->value, $line->path, $line->reason);
-        }
-        if (null !== $view->stoppedBecause) {
-            $lines[] = '  stopped: '.$view->stoppedBecause;
-        }
-        $lines[] = $view->sentence.(null === $view->bytesPerSecond ? '' : \sprintf(' %s at %s a second.', Megabytes::of($view->bytesCopied), Megabytes::of((int) $view->bytesPerSecond)));
-
-        return implode("\n", $lines);
-    }
-
-    private function json(Intake $intake, ReceiptView $view): string
-    {
-        $lines = $this->ledger->getRepository(ReceiptLine::class)->findBy(['intake' => $intake], ['position' => 'ASC']);
-
-        return json_encode(
-            ['receipt' => $view, 'lines' => array_map(static fn (ReceiptLine $line): LineView => new LineView($line), $lines)],
-            \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR,
-        );
+        return match (true) {
+            null !== $this->signal && IntakeState::Done !== $ended->state() => self::SIGNALLED + $this->signal,
+            IntakeState::Done === $ended->state() && !$view->verdict->isTroubled => self::SUCCESS,
+            default => self::FAILURE,
+        };
     }
 }

@@ -11,18 +11,16 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
-use VelvetLedger\Core\Card\CouldNotList;
+use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Intake\Plans;
-use VelvetLedger\Server\Orders\NoSuchOrder;
-use VelvetLedger\Server\Settings\BadSettings;
-use VelvetLedger\Server\Settings\Settings;
+use VelvetLedger\Server\Stores\Stores;
 
 /** Prints what an intake from a source would do, and does nothing. */
 #[AsCommand('plan', 'Show what an intake from SOURCE would do.')]
 final class PlanCommand extends Command
 {
-    public function __construct(private readonly Plans $plans, private readonly OrderArgument $orders, private readonly Settings $settings)
+    public function __construct(private readonly Plans $plans, private readonly SourceArgument $source, private readonly OrderArgument $orders, private readonly Stores $stores)
     {
         parent::__construct();
     }
@@ -39,17 +37,17 @@ final class PlanCommand extends Command
     {
         $description = $input->getOption('description');
         try {
-            $volume = SourceArgument::volume($input);
+            $volume = $this->source->volume($input);
             $order = $this->orders->of($input, $volume);
             $plan = $this->plans->make($volume, new Wishes($order, otherwise: \is_string($description) ? $description : ''));
-        } catch (CouldNotList|NoSuchOrder|BadSettings $error) {
+        } catch (CouldNot $error) {
             ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln($error->getMessage(), OutputInterface::OUTPUT_RAW);
 
             return self::FAILURE;
         }
         $printed = true === $input->getOption('json')
-            ? PlanText::json($plan, $order, $volume, $this->settings->main)
-            : PlanText::table($plan, $order, $volume, $this->settings->main);
+            ? PlanText::json($plan, $order, $volume, $this->stores->main())
+            : PlanText::table($plan, $order, $volume, $this->stores->main());
         $output->writeln($printed, OutputInterface::OUTPUT_RAW);
 
         return self::SUCCESS;

@@ -10,9 +10,12 @@ use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Core\Plan\About;
 use VelvetLedger\Core\Plan\Plan;
 use VelvetLedger\Core\Plan\PlanLine;
+use VelvetLedger\Core\Plan\PlannedShoot;
+use VelvetLedger\Core\Words\Size;
 use VelvetLedger\Server\Cards\Volume;
-use VelvetLedger\Server\Settings\Megabytes;
-use VelvetLedger\Server\Settings\Store;
+use VelvetLedger\Server\Stores\Store;
+use VelvetLedger\Server\View\PlannedShootView;
+use VelvetLedger\Server\View\TotalsView;
 
 /** A plan as text for a terminal, or as JSON for another program. */
 final class PlanText
@@ -23,7 +26,7 @@ final class PlanText
             'source' => PathText::of($volume->path),
             'store' => ['name' => $store->name, 'path' => $store->path, 'present' => $store->isPresent(), 'freeBytes' => $store->freeBytes()],
             'order' => OrderDocument::of($order),
-            'shoots' => $plan->shoots,
+            'shoots' => array_map(static fn (PlannedShoot $shoot): PlannedShootView => new PlannedShootView($shoot), $plan->shoots),
             'folders' => $plan->tree,
             'files' => array_map(static fn (PlanLine $line): array => [
                 'from' => $line->file->text(),
@@ -33,7 +36,7 @@ final class PlanText
                 'intent' => $line->intent->value,
                 'reason' => '' === $line->reason ? null : $line->reason,
             ], $plan->lines),
-            'totals' => $plan->totals,
+            'totals' => new TotalsView($plan->totals, $store->name),
             'problems' => $plan->problems,
             'clocks' => $plan->clocks,
         ], \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR);
@@ -43,25 +46,14 @@ final class PlanText
     {
         $lines = [\sprintf('%s to %s (%s), by the standing order "%s"', $volume->label(), $store->name, $store->path, $order->name), ''];
         foreach ($plan->shoots as $shoot) {
-            $lines[] = \sprintf('  %s  %s to %s  %d of %d frames, %d files, %s', $shoot->folder, substr($shoot->from, 11, 5), substr($shoot->to, 11, 5), $shoot->toBringIn, $shoot->frames, $shoot->files, Megabytes::of($shoot->bytes));
-            $lines[] = null === $shoot->firstName ? '      nothing to bring in' : \sprintf('      %s … %s', $shoot->firstName, $shoot->lastName);
+            $lines[] = \sprintf('  %s  %s to %s  %d of %d frames, %d files, %s', $shoot->place->folder, substr($shoot->frames->first(), 11, 5), substr($shoot->frames->last(), 11, 5), $shoot->counts->toBringIn, $shoot->counts->all, array_sum($shoot->files->kinds), Size::of($shoot->files->bytesToBringIn));
+            $lines[] = null === $shoot->names->first ? '      nothing to bring in' : \sprintf('      %s … %s', $shoot->names->first, $shoot->names->last);
         }
         foreach ($plan->problems as $problem) {
             $lines[] = (About::Gap === $problem->about ? '    ' : '  ! ').$problem->message;
         }
-        $totals = $plan->totals;
         $lines[] = '';
-        $lines[] = \sprintf(
-            '%d frames in %d files on the card (%s), %d already held: %d frames to bring in, %s. %d unreadable, %d files are not stills.',
-            $totals->frames,
-            $totals->files,
-            Megabytes::of($totals->bytes),
-            $totals->framesHeld,
-            $totals->framesToBringIn,
-            Megabytes::of($totals->bytesToBringIn),
-            $totals->framesUnreadable,
-            $totals->filesNotStills,
-        );
+        $lines[] = $plan->totals->sentence($store->name);
 
         return implode("\n", $lines);
     }

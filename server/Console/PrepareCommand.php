@@ -4,41 +4,33 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Console;
 
-use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
-use VelvetLedger\Server\Persistence\Copy;
-use VelvetLedger\Server\Settings\Settings;
-use VelvetLedger\Server\Settings\StoreAbsent;
+use VelvetLedger\Core\Failure\CouldNot;
+use VelvetLedger\Server\Stores\Stores;
 
-/** Marks the main store as such when it is new, so that its absence is told from an empty folder later. */
-#[AsCommand('prepare', 'Mark the stores of the settings, if they are new to this ledger.')]
+/** Brings the stores of the settings, the ledger and the drives together, see Stores. */
+#[AsCommand('prepare', 'Mark a store that is new to this ledger, and know again one that was renamed or moved.')]
 final class PrepareCommand extends Command
 {
-    public function __construct(private readonly Settings $settings, private readonly EntityManagerInterface $ledger)
+    public function __construct(private readonly Stores $stores)
     {
         parent::__construct();
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $main = $this->settings->main;
-        if ($main->isPresent()) {
-            return self::SUCCESS;
-        }
-        if (0 !== $this->ledger->getRepository(Copy::class)->count(['store' => $main->name])) {
-            $output->writeln(StoreAbsent::notMounted($main)->getMessage());
-
-            return self::SUCCESS;
-        }
         try {
-            $main->mark();
-        } catch (StoreAbsent $absent) {
-            $output->writeln($absent->getMessage());
+            $note = $this->stores->prepare();
+        } catch (CouldNot $failure) {
+            $output->writeln($failure->getMessage(), OutputInterface::OUTPUT_RAW);
 
             return self::FAILURE;
+        }
+        if (null !== $note) {
+            $output->writeln($note, OutputInterface::OUTPUT_RAW);
         }
 
         return self::SUCCESS;

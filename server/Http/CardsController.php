@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Http;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Core\Capture\FactsReader;
 use VelvetLedger\Core\Card\PathText;
@@ -20,20 +21,24 @@ use VelvetLedger\Server\Cards\CardSummaries;
 use VelvetLedger\Server\Cards\EjectCard;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\Volume;
-use VelvetLedger\Server\Http\View\CardView;
-use VelvetLedger\Server\Http\View\DeskView;
-use VelvetLedger\Server\Http\View\HistogramView;
-use VelvetLedger\Server\Http\View\PlanLineView;
-use VelvetLedger\Server\Http\View\PlanView;
-use VelvetLedger\Server\Http\View\StoreView;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Intake\StartIntake;
-use VelvetLedger\Server\Jobs\JobQueue;
 use VelvetLedger\Server\Orders\OrderBook;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Settings\Settings;
+use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Tools\CouldNotMakePicture;
 use VelvetLedger\Server\Tools\Pictures;
+use VelvetLedger\Server\View\BegunView;
+use VelvetLedger\Server\View\CardsView;
+use VelvetLedger\Server\View\CardView;
+use VelvetLedger\Server\View\DeskView;
+use VelvetLedger\Server\View\HintsView;
+use VelvetLedger\Server\View\HistogramView;
+use VelvetLedger\Server\View\PlanLineView;
+use VelvetLedger\Server\View\PlanView;
+use VelvetLedger\Server\View\StoreView;
+use VelvetLedger\Server\Work\BringIn;
 
 /** The cards in the readers: which there are, what is on one, its plan, its pictures, and the intake made from it. */
 final readonly class CardsController
@@ -43,18 +48,18 @@ final readonly class CardsController
 
     private const HISTOGRAM_EDGE = 480;
 
-    public function __construct(private Readers $readers, private CardReadings $readings, private Settings $settings)
+    public function __construct(private Readers $readers, private CardReadings $readings, private Stores $stores, private Settings $settings)
     {
     }
 
     #[Route('/api/cards', methods: ['GET'])]
     public function cards(CardSummaries $summaries): Response
     {
-        return new JsonResponse([
-            'cards' => array_map(static fn (Volume $volume): CardView => new CardView($volume, $summaries->of($volume)), $this->readers->volumes()),
-            'readers' => array_map(PathText::of(...), $this->settings->readers),
-            'store' => new StoreView($this->settings->main),
-        ]);
+        return new JsonResponse(new CardsView(
+            array_map(static fn (Volume $volume): CardView => new CardView($volume, $summaries->of($volume->path)), $this->readers->volumes()),
+            array_map(PathText::of(...), $this->settings->readers),
+            new StoreView($this->stores->main()),
+        ));
     }
 
     #[Route('/api/cards/{id}', methods: ['GET'], requirements: ['id' => '[0-9a-f]{16}'])]
@@ -64,7 +69,7 @@ final readonly class CardsController
         $reading = $this->readings->within($volume, self::READING_TIME);
         $known = $reading->isComplete() ? $holdings->of($volume, $reading->contents->frames) : Holdings::none();
 
-        return new JsonResponse(new DeskView($volume, $reading, $known, $orders->lastUsedFor($volume, ...$reading->contents->frames)->name, $this->settings->main));
+        return new JsonResponse(new DeskView($volume, $reading, $known, $orders->lastUsedFor($volume, ...$reading->contents->frames)->name, $this->stores->main()));
     }
 
     /** What the previews hint at; asked again until all are measured. */
@@ -73,7 +78,7 @@ final readonly class CardsController
     {
         $volume = $this->readers->volume($id);
 
-        return new JsonResponse($hints->within($volume, $this->readings->within($volume, self::READING_TIME)->contents->frames, self::READING_TIME));
+        return new JsonResponse(new HintsView(...$hints->within($volume, $this->readings->within($volume, self::READING_TIME)->contents->frames, self::READING_TIME)));
     }
 
     #[Route('/api/cards/{id}/plan', methods: ['POST'], requirements: ['id' => '[0-9a-f]{16}'])]
@@ -82,7 +87,7 @@ final readonly class CardsController
         $volume = $this->readers->volume($id);
         $wishes = $input->wishes($request, $volume);
 
-        return new JsonResponse(new PlanView($plans->make($volume, $wishes), $wishes->order, $orders->findOrDefault($wishes->order->name), $this->settings->main));
+        return new JsonResponse(new PlanView($plans->make($volume, $wishes), $wishes->order, $orders->findOrDefault($wishes->order->name), $this->stores->main()));
     }
 
     /** The same, file by file: what it was called, and what it will be. */
@@ -95,12 +100,12 @@ final readonly class CardsController
     }
 
     #[Route('/api/cards/{id}/intakes', methods: ['POST'], requirements: ['id' => '[0-9a-f]{16}'])]
-    public function begin(string $id, Request $request, StartIntake $start, JobQueue $queue, DeskInput $input): Response
+    public function begin(string $id, Request $request, StartIntake $start, MessageBusInterface $bus, DeskInput $input): Response
     {
         $volume = $this->readers->volume($id);
-        $intake = $start->start($volume, $input->wishes($request, $volume), static fn (Intake $asked) => $queue->ask((int) $asked->id));
+        $intake = $start->start($volume, $input->wishes($request, $volume), static fn (Intake $asked) => $bus->dispatch(new BringIn($asked->id())));
 
-        return new JsonResponse(['receipt' => $intake->id], 201);
+        return new JsonResponse(new BegunView($intake->id()), 201);
     }
 
     /** The exposure of the still at ?file=: pixels by brightness, and the shares of black and of clipped ones. */

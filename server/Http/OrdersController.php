@@ -15,6 +15,7 @@ use VelvetLedger\Core\Naming\PortableText;
 use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Server\Orders\OrderBook;
+use VelvetLedger\Server\View\SavedOrderView;
 
 /** Standing orders: all of them, saving, dropping, the default, and each as a file to take elsewhere. */
 final readonly class OrdersController
@@ -28,7 +29,7 @@ final readonly class OrdersController
     {
         $default = $this->orders->byDefault()->name;
 
-        return new JsonResponse(array_map(fn (StandingOrder $order): array => ['name' => $order->name, 'isDefault' => $order->name === $default, 'isSaved' => $this->orders->isSaved($order->name), 'document' => OrderDocument::of($order)], $this->orders->all()));
+        return new JsonResponse(array_map(fn (StandingOrder $order): SavedOrderView => new SavedOrderView($order, $order->name === $default, $this->orders->isSaved($order->name)), $this->orders->all()));
     }
 
     /** Saves the order that is sent, under the name it has. */

@@ -4,72 +4,74 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Http;
 
-use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Routing\Attribute\Route;
-use VelvetLedger\Core\Receipt\Outcome;
-use VelvetLedger\Server\Http\View\LineView;
-use VelvetLedger\Server\Http\View\ReceiptView;
-use VelvetLedger\Server\Intake\Receipts;
-use VelvetLedger\Server\Jobs\JobQueue;
+use VelvetLedger\Server\Intake\GoOn;
 use VelvetLedger\Server\Persistence\Intake;
-use VelvetLedger\Server\Persistence\IntakeState;
-use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\ReceiptLine;
+use VelvetLedger\Server\Persistence\ReceiptRepository;
+use VelvetLedger\Server\View\LineView;
+use VelvetLedger\Server\View\ReceiptsView;
+use VelvetLedger\Server\View\ReceiptView;
+use VelvetLedger\Server\Work\BringIn;
+use VelvetLedger\Server\Work\FailedWork;
 
-/** Receipts: each intake, under way or done, and the line of every file that was on the card. */
+/** Receipts: each intake, under way or done, and the line of every file that was on the card; and work that failed. */
 final readonly class ReceiptsController
 {
-    public function __construct(private EntityManagerInterface $ledger)
+    public function __construct(private ReceiptRepository $receipts, private FailedWork $failed)
     {
     }
 
+    /** A page of them; ?before= a receipt's number for those that are older. */
     #[Route('/api/receipts', methods: ['GET'])]
-    public function receipts(): Response
+    public function receipts(Request $request): Response
     {
-        $intakes = $this->ledger->getRepository(Intake::class)->findBy([], ['id' => 'DESC'], 200);
+        $before = $request->query->getInt('before');
+        $found = $this->receipts->page($before > 0 ? $before : null);
+        $page = \array_slice($found, 0, ReceiptRepository::PAGE);
 
-        return new JsonResponse(array_map($this->view(...), $intakes));
+        return new JsonResponse(new ReceiptsView(array_map($this->view(...), $page), \count($found) > \count($page) ? $page[\count($page) - 1]->id() : null, $before > 0 ? [] : $this->failed->all()));
     }
 
     #[Route('/api/receipts/{number}', methods: ['GET'], requirements: ['number' => '\d{1,9}'])]
     public function receipt(int $number): Response
     {
-        return new JsonResponse($this->view($this->find($number)));
+        return new JsonResponse($this->view($this->receipts->find($number)));
     }
 
     #[Route('/api/receipts/{number}/lines', methods: ['GET'], requirements: ['number' => '\d{1,9}'])]
     public function lines(int $number): Response
     {
-        $lines = $this->ledger->getRepository(ReceiptLine::class)->findBy(['intake' => $this->find($number)], ['position' => 'ASC']);
-
-        return new JsonResponse(array_map(static fn (ReceiptLine $line): LineView => new LineView($line), $lines));
+        return new JsonResponse(array_map(static fn (ReceiptLine $line): LineView => new LineView($line), $this->receipts->lines($this->receipts->find($number))));
     }
 
     /** Goes on with an intake that stopped, and tries again what failed. */
     #[Route('/api/receipts/{number}/continue', methods: ['POST'], requirements: ['number' => '\d{1,9}'])]
-    public function goOn(int $number, JobQueue $queue): Response
+    public function goOn(int $number, GoOn $goOn, MessageBusInterface $bus): Response
     {
-        $this->ledger->wrapInTransaction(function () use ($number, $queue): void {
-            $intake = $this->find($number);
-            if (IntakeState::Stopped === $intake->state || IntakeState::Done === $intake->state) {
-                $this->ledger->getConnection()->executeStatement('UPDATE receipt_line SET outcome = ?, reason = \'\' WHERE intake_id = ? AND outcome = ?', [Outcome::Waiting->value, $number, Outcome::Failed->value]);
-                $intake->state = IntakeState::Waiting;
-                $queue->ask($number);
-            }
+        $intake = $goOn->with($number, function (Intake $again) use ($bus): void {
+            $this->failed->forgetReceipt($again->id());
+            $bus->dispatch(new BringIn($again->id()));
         });
 
-        return new JsonResponse($this->view($this->find($number)));
+        return new JsonResponse($this->view($intake));
+    }
+
+    /** Tries again what failed as often as it is tried. */
+    #[Route('/api/failed/{id}/again', methods: ['POST'], requirements: ['id' => '[\w-]{1,64}'])]
+    public function tryAgain(string $id): Response
+    {
+        $this->failed->again($id);
+
+        return new JsonResponse(null, 204);
     }
 
     private function view(Intake $intake): ReceiptView
     {
-        return new ReceiptView($intake, Receipts::summary($this->ledger, (int) $intake->id));
-    }
-
-    private function find(int $number): Intake
-    {
-        return $this->ledger->find(Intake::class, $number) ?? throw NotInLedger::receipt($number);
+        return new ReceiptView($intake, $this->receipts->summary($intake));
     }
 }

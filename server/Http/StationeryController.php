@@ -10,10 +10,11 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Core\Document\BadDocument;
 use VelvetLedger\Core\Document\Fields;
+use VelvetLedger\Core\Order\StationeryKind;
 use VelvetLedger\Server\Orders\Stationery;
-use VelvetLedger\Server\Orders\StationeryKind;
-use VelvetLedger\Server\Settings\Settings;
-use VelvetLedger\Server\Settings\StoreFolders;
+use VelvetLedger\Server\Stores\StoreFolders;
+use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Server\View\StoreFoldersView;
 
 /** Stationery: patterns, sets of subfolders and kinds of work; and the folders of the main store, to choose one from. */
 final readonly class StationeryController
@@ -48,10 +49,12 @@ final readonly class StationeryController
     }
 
     #[Route('/api/folders', methods: ['GET'])]
-    public function folders(Request $request, Settings $settings): Response
+    public function folders(Request $request, Stores $stores): Response
     {
         $in = $request->query->getString('in');
 
-        return new JsonResponse(['in' => $in, 'store' => $settings->main->name, 'folders' => StoreFolders::in($settings->main, $in)]);
+        $main = $stores->main();
+
+        return new JsonResponse(new StoreFoldersView($in, $main->name, StoreFolders::in($main, $in)));
     }
 }

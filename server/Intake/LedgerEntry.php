@@ -5,62 +5,66 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Intake;
 
 use Doctrine\ORM\EntityManagerInterface;
-use VelvetLedger\Core\Shoot\TimeSource;
 use VelvetLedger\Core\Transfer\ProvenCopy;
 use VelvetLedger\Server\Persistence\Copy;
-use VelvetLedger\Server\Persistence\Frame;
+use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Persistence\LedgerFile;
+use VelvetLedger\Server\Persistence\Original;
+use VelvetLedger\Server\Persistence\OwnershipLost;
 use VelvetLedger\Server\Persistence\ReceiptLine;
-use VelvetLedger\Server\Persistence\Shoot;
+use VelvetLedger\Server\Persistence\ReceiptRepository;
+use VelvetLedger\Server\Persistence\ShootRepository;
 
-/** Enters a proven copy in the ledger, with its frame and its shoot where they are new. */
+/** Enters what came of a line: the line and all that it stands for in one transaction, and only while the run is the one that counts. */
 final readonly class LedgerEntry
 {
-    public function __construct(private EntityManagerInterface $ledger)
+    public function __construct(private EntityManagerInterface $ledger, private IntakeRuns $runs, private ShootRepository $shoots, private ReceiptRepository $receipts)
     {
     }
 
-    public function make(ReceiptLine $line, ProvenCopy $proven): void
+    /** @throws OwnershipLost */
+    public function broughtIn(RunUnderWay $run, ReceiptLine $line, ProvenCopy $proven): void
     {
-        $file = new LedgerFile($this->frame($line), $line->kind, $line->path, $proven->bytes, $proven->checksum, $proven->print, $line->modifiedAt);
-        new Copy($file, $line->intake->store, $line->to(), $proven->provenAt);
-        $this->ledger->persist($file);
+        $this->enter($run, function () use ($line, $proven): void {
+            $frame = $line->frame() ?? throw new \LogicException("Line {$line->id()} was promised no frame.");
+            $isFirst = 0 === $frame->files()->count();
+            $original = new Original($frame, $line, $proven->print, $proven->checksum);
+            $file = LedgerFile::asItIs($original, (string) $line->name);
+            $copy = new Copy($file, $line->intake->store, $line->to());
+            $line->broughtIn($file, $proven);
+            foreach ([$original, $file, $copy, $copy->read($proven->checksum, $proven->provenAt)] as $entry) {
+                $this->ledger->persist($entry);
+            }
+            $this->ledger->flush();
+            $this->shoots->count($file, $isFirst, $proven->provenAt);
+        });
     }
 
-    private function frame(ReceiptLine $line): Frame
+    /** @throws OwnershipLost */
+    public function isHeld(RunUnderWay $run, ReceiptLine $line, string $as): void
     {
-        $known = $this->ledger->getRepository(Frame::class)->findOneBy(['intake' => $line->intake, 'cardKey' => $line->frameKey]);
-        if (null !== $known) {
-            return $known;
-        }
-        $frame = new Frame(
-            $this->shoot($line),
-            $line->intake,
-            (string) $line->frameKey,
-            pathinfo($line->path, \PATHINFO_FILENAME),
-            pathinfo((string) $line->name, \PATHINFO_FILENAME),
-            (string) $line->takenAt,
-            $line->timeSource ?? TimeSource::Camera,
-            $line->clockCorrection,
-            $line->sequence,
-            $line->sequenceScope,
-            $line->facts,
-        );
-        $this->ledger->persist($frame);
-
-        return $frame;
+        $this->enter($run, function () use ($line, $as): void {
+            $frame = $line->frame();
+            $line->isHeld($as);
+            $this->ledger->flush();
+            if (null !== $frame) {
+                $this->receipts->forgetIfEmpty($frame);
+            }
+        });
     }
 
-    private function shoot(ReceiptLine $line): Shoot
+    /** @throws OwnershipLost */
+    public function failed(RunUnderWay $run, ReceiptLine $line, string $because): void
     {
-        $known = $this->ledger->getRepository(Shoot::class)->findOneBy(['folder' => $line->shootFolder, 'date' => $line->shootDate, 'description' => $line->shootDescription]);
-        if (null !== $known) {
-            return $known;
-        }
-        $shoot = new Shoot((string) $line->shootDate, (string) $line->shootDescription, (string) $line->shootFolder);
-        $this->ledger->persist($shoot);
-        $this->ledger->flush();
+        $this->enter($run, static fn () => $line->failed($because));
+    }
 
-        return $shoot;
+    /** @param \Closure(): mixed $enter */
+    public function enter(RunUnderWay $run, \Closure $enter): void
+    {
+        $this->ledger->wrapInTransaction(function () use ($run, $enter): void {
+            $this->runs->confirm($run->intake, $run->number);
+            $enter();
+        });
     }
 }

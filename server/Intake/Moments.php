@@ -11,7 +11,7 @@ use VelvetLedger\Server\Cards\CardReadings;
 use VelvetLedger\Server\Cards\NoSuchCard;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\Volume;
-use VelvetLedger\Server\Persistence\Frame;
+use VelvetLedger\Server\Persistence\LedgerFrame;
 use VelvetLedger\Server\Persistence\NotInLedger;
 
 /** When a frame was taken that another is compared with: on a card by its camera's clock, in the ledger as it was entered. */
@@ -40,8 +40,8 @@ final readonly class Moments
 
     public function held(int $frame): Moment
     {
-        $held = $this->ledger->find(Frame::class, $frame) ?? throw NotInLedger::frame($frame);
+        $held = $this->ledger->find(LedgerFrame::class, $frame) ?? throw NotInLedger::frame($frame);
 
-        return new Moment(CapturedAt::fromText($held->takenAt) ?? throw NotInLedger::frame($frame), $held->stem);
+        return new Moment(CapturedAt::fromText($held->time->takenAt) ?? throw NotInLedger::frame($frame), $held->name->stem);
     }
 }

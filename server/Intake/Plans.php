@@ -4,19 +4,19 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Intake;
 
-use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Plan\Plan;
 use VelvetLedger\Core\Plan\Planner;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Cards\CardHoldings;
 use VelvetLedger\Server\Cards\CardReadings;
 use VelvetLedger\Server\Cards\Volume;
-use VelvetLedger\Server\Settings\Settings;
+use VelvetLedger\Server\Persistence\NamesRepository;
+use VelvetLedger\Server\Stores\Stores;
 
 /** Plans for the cards in the readers and the main store of the settings. */
 final readonly class Plans
 {
-    public function __construct(private CardReadings $readings, private CardHoldings $holdings, private Settings $settings, private Connection $database)
+    public function __construct(private CardReadings $readings, private CardHoldings $holdings, private Stores $stores, private NamesRepository $names)
     {
     }
 
@@ -24,6 +24,6 @@ final readonly class Plans
     {
         $card = $this->readings->whole($volume);
 
-        return Planner::plan($card, $wishes, new NamesAtStore($this->settings->main, $this->database), $this->holdings->of($volume, $card->frames));
+        return Planner::plan($card, $wishes, new NamesAtStore($this->stores->main(), $this->names), $this->holdings->of($volume, $card->frames));
     }
 }

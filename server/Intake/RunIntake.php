@@ -5,179 +5,160 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Intake;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Psr\Log\LoggerInterface;
+use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Card\PathText;
-use VelvetLedger\Core\Receipt\Outcome;
-use VelvetLedger\Core\Transfer\Copier;
+use VelvetLedger\Core\Failure\CouldNot;
+use VelvetLedger\Core\Transfer\CopyOrder;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
-use VelvetLedger\Core\Transfer\CouldNotPublish;
-use VelvetLedger\Core\Transfer\Folders;
-use VelvetLedger\Core\Transfer\ProvenCopy;
+use VelvetLedger\Core\Transfer\LastingFolders;
+use VelvetLedger\Core\Transfer\SourceFile;
+use VelvetLedger\Server\Cards\Readers;
+use VelvetLedger\Server\Cards\SourceGone;
 use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\Intake;
-use VelvetLedger\Server\Persistence\ReceiptLine;
-use VelvetLedger\Server\Settings\Settings;
-use VelvetLedger\Server\Settings\Store;
-use VelvetLedger\Server\Settings\StoreAbsent;
+use VelvetLedger\Server\Persistence\IntakeRuns;
+use VelvetLedger\Server\Persistence\OwnershipLost;
+use VelvetLedger\Server\Persistence\ReceiptRepository;
+use VelvetLedger\Server\Persistence\RunsElsewhere;
+use VelvetLedger\Server\Stores\StoreAbsent;
+use VelvetLedger\Server\Stores\Stores;
 
 /**
- * Copies what an intake's receipt still waits for, a file at a time; each file is entered in the ledger as
- * soon as it is proven, so that a run cut off anywhere goes on where it was.
+ * Copies what an intake's receipt still waits for, a file at a time; each file is entered in the ledger as soon as it is
+ * proven, so that a run cut off anywhere goes on where it was.
  */
 final readonly class RunIntake
 {
-    /** Room kept free on a store beside the file to be written, bytes. */
-    private const SPARE_ROOM = 16_000_000;
-
-    /** Few, for each flush looks through all that was loaded since the last clear. */
+    /** Lines after which what Doctrine has loaded is let go of: each flush looks through all of it. */
     private const LINES_AT_ONCE = 25;
 
-    /** Seconds between two words of how far a run is. */
-    private const TICK = 0.25;
-
-    public function __construct(private EntityManagerInterface $ledger, private Copier $copier, private LedgerEntry $entry, private Settings $settings)
-    {
-    }
-
-    /** @param \Closure(Intake): void $tick called several times a second while bytes move, the intake saying how many */
-    public function run(int $intakeId, \Closure $tick): Intake
-    {
-        $this->ledger->clear();
-        $intake = $this->find($intakeId);
-        $intake->begin();
-        $this->ledger->flush();
-        $tick = self::unhurried($tick);
-        try {
-            $this->makeFolders($intake);
-            while ([] !== $lines = $this->waiting($intakeId)) {
-                foreach ($lines as $line) {
-                    $this->bringIn($line, $tick);
-                }
-                $this->ledger->clear();
-            }
-            $intake = $this->find($intakeId);
-            $intake->end();
-            $this->ledger->persist(new DayBookEntry(\sprintf('Receipt %d: %s', $intakeId, Receipts::summary($this->ledger, $intakeId)->sentence()), $intake));
-        } catch (SourceGone|StoreAbsent $gone) {
-            $intake = $this->find($intakeId);
-            $intake->stop($gone->getMessage());
-            $this->ledger->persist(new DayBookEntry(\sprintf('Receipt %d stopped: %s', $intakeId, $gone->getMessage()), $intake));
-        }
-        $this->ledger->flush();
-
-        return $intake;
+    public function __construct(
+        private EntityManagerInterface $ledger,
+        private BringInLine $bringIn,
+        private LedgerEntry $entry,
+        private IntakeRuns $runs,
+        private ReceiptRepository $receipts,
+        private Readers $readers,
+        private Stores $stores,
+        private LoggerInterface $log,
+    ) {
     }
 
     /**
-     * @param \Closure(Intake): void $tick
+     * @param \Closure(int, int): mixed $watch told several times a second of bytes and files so far; what it throws ends the run where it is
      *
-     * @return \Closure(Intake): void the same, but called no more often than every TICK seconds
+     * @throws RunsElsewhere while another process works on it
+     * @throws Interrupted   as $watch threw it; the intake waits to be gone on with
      */
-    private static function unhurried(\Closure $tick): \Closure
+    public function run(int $intakeId, \Closure $watch): Intake
     {
-        $last = 0.0;
+        $this->ledger->clear();
+        $number = $this->runs->take($intakeId);
+        if (null === $number) {
+            return $this->receipts->find($intakeId);
+        }
+        try {
+            $this->work($intakeId, $number, $watch);
+        } catch (OwnershipLost $lost) {
+            $this->log->notice('Receipt {receipt}: run {run} was taken over by another', ['receipt' => $intakeId, 'run' => $number, 'exception' => $lost]);
+        } finally {
+            $this->runs->release($intakeId);
+        }
+        $this->ledger->clear();
 
-        return static function (Intake $intake) use ($tick, &$last): void {
-            if (microtime(true) - $last > self::TICK) {
-                $last = microtime(true);
-                $tick($intake);
+        return $this->receipts->find($intakeId);
+    }
+
+    /** @param \Closure(int, int): mixed $watch */
+    private function work(int $intakeId, int $number, \Closure $watch): void
+    {
+        try {
+            $intake = $this->receipts->find($intakeId);
+            $run = new RunUnderWay($intakeId, $number, $this->readers->sourceOf($intake)->path, $this->stores->at($intake->store)->open(), $this->runs, $watch);
+            $this->entry->enter($run, $intake->begins(...));
+            $run->say(true);
+            $this->clearLeftovers($intake, $run);
+            $this->makeFolders($intake, $run);
+            $this->readPrints($run);
+            foreach ($this->receipts->waiting($intakeId) as $done => $line) {
+                if (0 === $done % self::LINES_AT_ONCE) {
+                    $this->ledger->clear();
+                }
+                $this->bringIn->bring($run, $line, $this->readers);
             }
-        };
+            $run->say(true);
+            $this->finish($intakeId, $number, null);
+        } catch (SourceGone|StoreAbsent $gone) {
+            $this->finish($intakeId, $number, $gone->getMessage());
+        }
+    }
+
+    /** Temporary files of runs of this intake that were cut off. */
+    private function clearLeftovers(Intake $intake, RunUnderWay $run): void
+    {
+        $folders = 1 === $run->number ? [] : $this->receipts->foldersOf($intake);
+        foreach ($folders as $folder) {
+            foreach (FolderNames::in($run->store->path($folder)) as $name) {
+                $by = CopyOrder::leftBy($name);
+                if (null !== $by && $by[0] === $run->intake && $by[1] < $run->number) {
+                    @unlink($run->store->path($folder).'/'.$name);
+                }
+            }
+        }
     }
 
     /** The empty folders of a new shoot are there from the start, whatever comes into it. */
-    private function makeFolders(Intake $intake): void
+    private function makeFolders(Intake $intake, RunUnderWay $run): void
     {
-        $store = $this->settings->main;
-        if (!$store->isPresent()) {
-            throw StoreAbsent::notMounted($store);
-        }
         foreach ($intake->makes as $folder) {
             try {
-                Folders::make($store->path.'/'.$folder);
+                LastingFolders::make($run->store->path($folder));
             } catch (CouldNotCopy $failure) {
-                $this->ledger->persist(new DayBookEntry(\sprintf('Receipt %d: %s', $intake->id, $failure->getMessage()), $intake));
+                $this->ledger->persist(new DayBookEntry(\sprintf('Receipt %d: %s', $run->intake, $failure->getMessage()), $intake));
             }
         }
+        $run->store->confirm();
+        $this->ledger->flush();
     }
 
-    /** @return list<ReceiptLine> */
-    private function waiting(int $intakeId): array
+    /** What is promised is told from now on by the ends of its bytes, not only by name, size and time. */
+    private function readPrints(RunUnderWay $run): void
     {
-        return $this->ledger->getRepository(ReceiptLine::class)->findBy(['intake' => $intakeId, 'outcome' => Outcome::Waiting], ['position' => 'ASC'], self::LINES_AT_ONCE);
-    }
-
-    /** @param \Closure(Intake): void $tick */
-    private function bringIn(ReceiptLine $line, \Closure $tick): void
-    {
-        $intake = $line->intake;
-        $store = $this->settings->main;
-        self::checkRoom($store, $line->bytes);
-        $source = PathText::toPath($intake->sourcePath.'/'.$line->path);
-        $destination = $store->path.'/'.$line->to();
-        $lastTick = microtime(true);
-        try {
-            $proven = $this->copier->copy($source, $line->bytes, $line->modifiedAt, $destination, static function (int $moved) use ($intake, $tick, &$lastTick): void {
-                $intake->bytesMoved += $moved;
-                if (microtime(true) - $lastTick > 0.25) {
-                    $lastTick = microtime(true);
-                    $tick($intake);
+        foreach (array_chunk($this->receipts->unprinted($run->intake), 200) as $some) {
+            $prints = [];
+            foreach ($some as $id) {
+                $line = $this->receipts->line($id);
+                try {
+                    $prints[$id] = (new SourceFile(PathText::toPath($run->source.'/'.$line->path), $line->bytes, $line->modifiedAt))->printed()->print;
+                } catch (CouldNot) {
+                    // copying it says why
+                }
+                $run->moved(0);
+            }
+            $this->entry->enter($run, function () use ($prints): void {
+                foreach ($prints as $id => $print) {
+                    $this->receipts->line($id)->printed((string) $print);
                 }
             });
-            $this->enter($line, $proven);
-        } catch (CouldNotPublish $taken) {
-            $this->adoptOrFail($line, $source, $taken);
-        } catch (CouldNotCopy $failure) {
-            $this->explain($line, $failure);
-        }
-        ++$intake->filesMoved;
-        $this->ledger->flush();
-        $tick($intake);
-    }
-
-    private function enter(ReceiptLine $line, ProvenCopy $proven): void
-    {
-        $line->outcome = Outcome::BroughtIn;
-        $line->reason = '';
-        $line->checksum = $proven->checksum;
-        $line->provenAt = $proven->provenAt;
-        $this->entry->make($line, $proven);
-    }
-
-    /** A run cut off between naming a file and entering it left the very file that this line is about. */
-    private function adoptOrFail(ReceiptLine $line, string $source, CouldNotPublish $taken): void
-    {
-        $proven = ProvenCopy::ofExisting($taken->path, $source);
-        if (null !== $proven) {
-            $this->enter($line, $proven);
-
-            return;
-        }
-        $line->outcome = Outcome::Failed;
-        $line->reason = $taken->getMessage();
-    }
-
-    private function explain(ReceiptLine $line, CouldNotCopy $failure): void
-    {
-        clearstatcache();
-        if (!is_dir(PathText::toPath($line->intake->sourcePath))) {
-            throw SourceGone::card($line->intake->sourceLabel);
-        }
-        self::checkRoom($this->settings->main, $line->bytes);
-        $line->outcome = Outcome::Failed;
-        $line->reason = $failure->getMessage();
-    }
-
-    private static function checkRoom(Store $store, int $bytes): void
-    {
-        clearstatcache();
-        $free = $store->freeBytes() ?? throw StoreAbsent::notMounted($store);
-        if ($free < $bytes + self::SPARE_ROOM) {
-            throw StoreAbsent::full($store, $bytes);
+            $this->ledger->clear();
         }
     }
 
-    private function find(int $intakeId): Intake
+    private function finish(int $intakeId, int $number, ?string $stoppedBecause): void
     {
-        return $this->ledger->find(Intake::class, $intakeId) ?? throw new \LogicException("There is no intake $intakeId.");
+        $this->ledger->clear();
+        $this->ledger->wrapInTransaction(function () use ($intakeId, $number, $stoppedBecause): void {
+            $this->runs->confirm($intakeId, $number);
+            $intake = $this->receipts->find($intakeId);
+            $summary = $this->receipts->addUp($intake);
+            null === $stoppedBecause ? $intake->end($summary) : $intake->stop($stoppedBecause, $summary);
+            $this->ledger->persist(new DayBookEntry(null === $stoppedBecause ? \sprintf('Receipt %d: %s', $intakeId, $summary->sentence()) : \sprintf('Receipt %d stopped: %s', $intakeId, $stoppedBecause), $intake));
+            $this->ledger->flush();
+            foreach ($this->receipts->settlePromises() as $settled) {
+                $other = $this->receipts->find($settled);
+                $other->sumUp($this->receipts->addUp($other));
+            }
+        });
     }
 }

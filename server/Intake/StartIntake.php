@@ -5,25 +5,23 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Intake;
 
 use Doctrine\ORM\EntityManagerInterface;
-use VelvetLedger\Core\Card\PathText;
-use VelvetLedger\Core\Card\ReadFrame;
 use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Plan\About;
 use VelvetLedger\Core\Plan\Plan;
-use VelvetLedger\Core\Plan\PlanLine;
 use VelvetLedger\Core\Plan\PlannedShoot;
 use VelvetLedger\Core\Plan\Problem;
 use VelvetLedger\Core\Plan\Wishes;
-use VelvetLedger\Core\Receipt\Outcome;
+use VelvetLedger\Core\Words\Count;
+use VelvetLedger\Core\Words\Size;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Orders\OrderBook;
+use VelvetLedger\Server\Persistence\CardRepository;
 use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\Intake;
-use VelvetLedger\Server\Persistence\IntakeState;
-use VelvetLedger\Server\Persistence\ReceiptLine;
-use VelvetLedger\Server\Settings\Megabytes;
-use VelvetLedger\Server\Settings\Settings;
-use VelvetLedger\Server\Settings\StoreAbsent;
+use VelvetLedger\Server\Persistence\IntakeSource;
+use VelvetLedger\Server\Persistence\ReceiptRepository;
+use VelvetLedger\Server\Stores\StoreAbsent;
+use VelvetLedger\Server\Stores\Stores;
 
 /** Turns a plan into an intake: a receipt with a line for every file on the card, still to be copied. */
 final readonly class StartIntake
@@ -31,12 +29,19 @@ final readonly class StartIntake
     /** Names the lock under which plans become promises, so that two intakes never promise one name. */
     private const LOCK = 7_400_001;
 
-    public function __construct(private Plans $plans, private OrderBook $orders, private EntityManagerInterface $ledger, private Settings $settings)
-    {
+    public function __construct(
+        private Plans $plans,
+        private Promises $promises,
+        private OrderBook $orders,
+        private CardRepository $cards,
+        private ReceiptRepository $receipts,
+        private Stores $stores,
+        private EntityManagerInterface $ledger,
+    ) {
     }
 
     /**
-     * @param \Closure(Intake): void $then done in the same transaction, once the intake has its number
+     * @param \Closure(Intake): mixed $then done in the same transaction, once the intake has its number
      *
      * @throws CouldNotBegin|StoreAbsent
      */
@@ -44,92 +49,54 @@ final readonly class StartIntake
     {
         return $this->ledger->wrapInTransaction(function () use ($volume, $wishes, $then): Intake {
             $this->ledger->getConnection()->executeStatement('SELECT pg_advisory_xact_lock('.self::LOCK.')');
-            $this->refuseSecondRun($volume);
+            $running = $this->cards->underWay($volume->identity);
+            if (null !== $running) {
+                throw CouldNotBegin::alreadyRunning($running->id());
+            }
             $plan = $this->plans->make($volume, $wishes);
             $this->checkRoom($plan);
             $problems = array_filter($plan->problems, static fn (Problem $problem): bool => About::Gap !== $problem->about);
-            $intake = new Intake($volume->label(), PathText::of($volume->path), $this->settings->main->name, array_values(array_map(static fn (Problem $problem): string => $problem->message, $problems)), OrderDocument::of($wishes->order), array_merge(...array_column($plan->shoots, 'makes')));
+            $intake = new Intake(
+                $this->cards->seen($volume->identity),
+                IntakeSource::of($volume->path, $volume->identity),
+                $this->stores->ofLedger(),
+                array_values(array_map(static fn (Problem $problem): string => $problem->message, $problems)),
+                OrderDocument::of($wishes->order),
+                array_merge(...array_map(static fn (PlannedShoot $shoot): array => $shoot->place->makes, $plan->shoots)),
+            );
             $this->ledger->persist($intake);
-            $this->write($intake, $plan);
-            $totals = $plan->totals;
-            $this->ledger->persist(new DayBookEntry(\sprintf('Intake asked for from %s by the standing order "%s": %d of %d frames, %s.', $intake->sourceLabel, $wishes->order->name, $totals->framesToBringIn, $totals->frames, Megabytes::of($totals->bytesToBringIn)), $intake));
-            foreach ($plan->clocks as $clock) {
-                if (0 !== $clock->seconds) {
-                    $this->ledger->persist(new DayBookEntry(\sprintf('The clock of %s is put %s (%s): %d frame%s from %s, the first from %s to %s.', $clock->body, $clock->inWords, $clock->because, $clock->frames, 1 === $clock->frames ? '' : 's', $intake->sourceLabel, strtr($clock->before, 'T', ' '), strtr($clock->after, 'T', ' ')), $intake));
-                }
-            }
-            $this->orders->remember($wishes->order->name, $volume, ...self::frames($plan));
+            $this->promises->enter($intake, $plan);
+            $this->enterDayBook($intake, $plan, $wishes);
+            $this->orders->remember($wishes->order->name, $volume, ...Promises::framesOf($plan));
             $this->ledger->flush();
+            $intake->sumUp($this->receipts->addUp($intake));
             $then($intake);
 
             return $intake;
         });
     }
 
-    private function refuseSecondRun(Volume $volume): void
-    {
-        $running = $this->ledger->getRepository(Intake::class)->findOneBy(['sourcePath' => PathText::of($volume->path), 'state' => [IntakeState::Waiting, IntakeState::Running]]);
-        if (null !== $running) {
-            throw CouldNotBegin::alreadyRunning((int) $running->id);
-        }
-    }
-
     private function checkRoom(Plan $plan): void
     {
-        $main = $this->settings->main;
-        if (0 === $plan->totals->filesToBringIn) {
+        $main = $this->stores->main();
+        if (0 === $plan->totals->frames->toBringIn) {
             throw CouldNotBegin::nothingToBringIn();
         }
-        $free = $main->freeBytes() ?? throw StoreAbsent::notMounted($main);
-        if ($free < $plan->totals->bytesToBringIn) {
-            throw CouldNotBegin::noRoom($main, $plan->totals->bytesToBringIn, $free);
+        $main->open();
+        $free = $main->freeBytes() ?? throw $main->absence();
+        if ($free < $plan->totals->files->bytesToBringIn) {
+            throw CouldNotBegin::noRoom($main, $plan->totals->files->bytesToBringIn, $free);
         }
     }
 
-    private function write(Intake $intake, Plan $plan): void
+    private function enterDayBook(Intake $intake, Plan $plan, Wishes $wishes): void
     {
-        $shoots = $plan->shootsByFrame();
-        foreach ($plan->lines as $position => $line) {
-            $this->ledger->persist($this->line($intake, $position, $line, $shoots[$line->frame?->key()] ?? null));
-        }
-    }
-
-    /** @return list<ReadFrame> those that the plan is about */
-    private static function frames(Plan $plan): array
-    {
-        $frames = [];
-        foreach ($plan->lines as $line) {
-            if (null !== $line->frame) {
-                $frames[$line->frame->key()] = $line->frame->read;
+        $totals = $plan->totals;
+        $this->ledger->persist(new DayBookEntry(\sprintf('Intake asked for from %s by the standing order "%s": %d of %s, %s.', $intake->source->label, $wishes->order->name, $totals->frames->toBringIn, Count::of($totals->frames->all, 'frame'), Size::of($totals->files->bytesToBringIn)), $intake));
+        foreach ($plan->clocks as $clock) {
+            if (0 !== $clock->seconds) {
+                $this->ledger->persist(new DayBookEntry(\sprintf('The clock of %s is put %s (%s): %s from %s, the first from %s to %s.', $clock->body, $clock->inWords, $clock->because, Count::of($clock->frames, 'frame'), $intake->source->label, strtr($clock->before, 'T', ' '), strtr($clock->after, 'T', ' ')), $intake));
             }
         }
-
-        return array_values($frames);
-    }
-
-    private function line(Intake $intake, int $position, PlanLine $line, ?PlannedShoot $shoot): ReceiptLine
-    {
-        return new ReceiptLine(
-            $intake,
-            $position,
-            $line->file->text(),
-            $line->file->kind,
-            $line->file->bytes,
-            $line->file->modifiedAt,
-            Outcome::atStart($line->intent),
-            $line->reason,
-            $line->frame?->key(),
-            $shoot?->date,
-            $shoot?->description,
-            $line->folder,
-            $line->name,
-            $line->frame?->at->local,
-            $shoot?->folder,
-            $line->frame?->by,
-            $line->frame?->correction() ?? 0,
-            $line->number,
-            $line->scope,
-            $line->frame?->read->facts,
-        );
     }
 }

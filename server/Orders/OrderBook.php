@@ -59,7 +59,7 @@ final readonly class OrderBook
     {
         foreach (self::subjects($volume, $frames) as $subject) {
             $last = $this->ledger->find(LastOrder::class, $subject);
-            $order = null === $last ? null : $this->findOrNull($last->name);
+            $order = null === $last ? null : $this->findOrNull($last->name());
             if (null !== $order) {
                 return $order;
             }
@@ -72,7 +72,7 @@ final readonly class OrderBook
     {
         foreach (self::subjects($volume, $frames) as $subject) {
             $last = $this->ledger->find(LastOrder::class, $subject) ?? new LastOrder($subject, $name);
-            $last->name = $name;
+            $last->isNow($name);
             $this->ledger->persist($last);
         }
     }
@@ -103,7 +103,7 @@ final readonly class OrderBook
             $this->save($order);
         }
         foreach ($this->ledger->getRepository(SavedOrder::class)->findAll() as $saved) {
-            $saved->isDefault = $saved->name === $name;
+            $saved->becomesDefault($saved->name === $name);
         }
         $this->ledger->flush();
     }
@@ -141,6 +141,6 @@ final readonly class OrderBook
         }
         arsort($bodies);
 
-        return ['card '.$volume->path, ...array_map(static fn (string|int $body): string => 'body '.$body, array_keys($bodies))];
+        return [$volume->identity->name(), ...array_map(static fn (string|int $body): string => 'body '.$body, array_keys($bodies))];
     }
 }

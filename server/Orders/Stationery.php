@@ -10,6 +10,7 @@ use VelvetLedger\Core\Naming\FolderPattern;
 use VelvetLedger\Core\Naming\NamePattern;
 use VelvetLedger\Core\Naming\ReadyMade;
 use VelvetLedger\Core\Order\PatternDocument;
+use VelvetLedger\Core\Order\StationeryKind;
 use VelvetLedger\Server\Persistence\StationeryItem;
 
 /** Saved patterns, sets of subfolders and kinds of work, after the ready-made ones. */
@@ -26,7 +27,7 @@ final readonly class Stationery
         $found[StationeryKind::Names->value] = self::readyMade(array_map(static fn (NamePattern $pattern): array => PatternDocument::ofNames($pattern), ReadyMade::names()));
         $found[StationeryKind::Folders->value] = self::readyMade(array_map(static fn (FolderPattern $pattern): array => PatternDocument::ofFolders($pattern), ReadyMade::folders()));
         foreach ($this->ledger->getRepository(StationeryItem::class)->findBy([], ['name' => 'ASC']) as $item) {
-            $found[$item->kind->value][] = ['name' => $item->name, 'document' => $item->document, 'readyMade' => false];
+            $found[$item->kind->value][] = ['name' => $item->name, 'document' => $item->document(), 'readyMade' => false];
         }
 
         return $found;
@@ -45,7 +46,7 @@ final readonly class Stationery
         }
         $document = $kind->asOrdersWriteIt($document);
         $item = $this->find($kind, $name) ?? new StationeryItem($kind, $name, $document);
-        $item->document = $document;
+        $item->says($document);
         $this->ledger->persist($item);
         $this->ledger->flush();
     }

@@ -6,30 +6,73 @@ namespace VelvetLedger\Server\Persistence;
 
 use Doctrine\ORM\Mapping as ORM;
 
-/** One file at one store, and when its bytes were last proven. */
+/** One file at one store: where it lies there, how it is, and when its bytes were last proven. */
 #[ORM\Entity]
 #[ORM\Table(name: 'copy')]
-#[ORM\UniqueConstraint(columns: ['store', 'path'])]
+#[ORM\UniqueConstraint(name: 'copy_place', columns: ['store_id', 'path'])]
 class Copy
 {
     #[ORM\Id, ORM\GeneratedValue, ORM\Column]
-    public ?int $id = null;
+    private int $id = 0;
 
-    /**
-     * @param string $store name of the store
-     * @param string $path  from the store's root
-     */
+    #[ORM\Column(length: 10)]
+    private CopyState $state = CopyState::Owed;
+
+    /** As last read. */
+    #[ORM\Column(length: 32, nullable: true)]
+    private ?string $checksum = null;
+
+    #[ORM\Column(nullable: true)]
+    private ?\DateTimeImmutable $provenAt = null;
+
+    /** @param string $path from the store's root */
     public function __construct(
         #[ORM\ManyToOne(inversedBy: 'copies')]
         #[ORM\JoinColumn(nullable: false)]
-        public LedgerFile $file,
+        public readonly LedgerFile $file,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public readonly LedgerStore $store,
         #[ORM\Column(type: 'text')]
-        public string $store,
-        #[ORM\Column(type: 'text')]
-        public string $path,
-        #[ORM\Column]
-        public \DateTimeImmutable $provenAt,
+        private string $path,
     ) {
-        $file->copies->add($this);
+        $file->isCopiedAs($this);
+    }
+
+    /** Its bytes were read: what came of it, and the proof to be kept. */
+    public function read(string $checksum, \DateTimeImmutable $at): Proof
+    {
+        $this->checksum = $checksum;
+        $this->state = $checksum === $this->file->checksum() ? CopyState::Proven : CopyState::Differs;
+        if (CopyState::Proven === $this->state) {
+            $this->provenAt = $at;
+        }
+
+        return new Proof($this, $checksum, CopyState::Proven === $this->state, $at);
+    }
+
+    public function id(): int
+    {
+        return $this->id;
+    }
+
+    public function path(): string
+    {
+        return $this->path;
+    }
+
+    public function state(): CopyState
+    {
+        return $this->state;
+    }
+
+    public function checksum(): ?string
+    {
+        return $this->checksum;
+    }
+
+    public function provenAt(): ?\DateTimeImmutable
+    {
+        return $this->provenAt;
     }
 }

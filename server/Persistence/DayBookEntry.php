@@ -12,17 +12,22 @@ use Doctrine\ORM\Mapping as ORM;
 class DayBookEntry
 {
     #[ORM\Id, ORM\GeneratedValue, ORM\Column]
-    public ?int $id = null;
+    private int $id = 0;
 
     #[ORM\Column]
-    public \DateTimeImmutable $at;
+    public readonly \DateTimeImmutable $at;
 
     public function __construct(
         #[ORM\Column(type: 'text')]
-        public string $entry,
+        public readonly string $entry,
         #[ORM\ManyToOne]
-        public ?Intake $intake = null,
+        public readonly ?Intake $intake = null,
     ) {
         $this->at = new \DateTimeImmutable();
+    }
+
+    public function id(): int
+    {
+        return $this->id;
     }
 }

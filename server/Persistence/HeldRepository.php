@@ -7,10 +7,14 @@ namespace VelvetLedger\Server\Persistence;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Held\HeldAs;
+use VelvetLedger\Core\Held\Promise;
+use VelvetLedger\Core\Receipt\Outcome;
 
-/** Asks the ledger which of a card's files it holds: by size, by quick print, by exposure. */
+/** Asks the ledger which of a card's files it holds, by size, by quick print, by exposure, and which an intake under way has promised. */
 final readonly class HeldRepository
 {
+    private const UNDER_WAY = "('waiting', 'running')";
+
     public function __construct(private Connection $database)
     {
     }
@@ -18,11 +22,15 @@ final readonly class HeldRepository
     /**
      * @param list<int> $sizes bytes
      *
-     * @return array<int, true> those of them that occur in the ledger
+     * @return array<int, true> those of them that occur in the ledger, or in what is promised
      */
     public function sizes(array $sizes): array
     {
-        $found = $this->database->fetchFirstColumn('SELECT DISTINCT bytes FROM ledger_file WHERE bytes IN (?)', [array_values(array_unique($sizes))], [ArrayParameterType::INTEGER]);
+        $found = $this->database->fetchFirstColumn(
+            "SELECT bytes FROM original WHERE bytes IN (?) UNION SELECT bytes FROM receipt_line WHERE outcome = 'waiting' AND bytes IN (?)",
+            array_fill(0, 2, array_values(array_unique($sizes))),
+            array_fill(0, 2, ArrayParameterType::INTEGER),
+        );
 
         return array_fill_keys(array_map(static fn (mixed $size): int => is_numeric($size) ? (int) $size : 0, $found), true);
     }
@@ -30,11 +38,16 @@ final readonly class HeldRepository
     /**
      * @param list<string> $prints
      *
-     * @return array<string, HeldAs> quick print => the earliest file of that print
+     * @return array<string, list<HeldAs>> quick print => what is held of it, the earliest first
      */
     public function byPrint(array $prints): array
     {
-        return $this->heldAs('SELECT l.quick_print AS key, c.path, c.proven_at, l.frame_id FROM ledger_file l JOIN copy c ON c.file_id = l.id WHERE l.quick_print IN (?) ORDER BY l.id', $prints);
+        $held = [];
+        foreach ($this->rows('SELECT o.quick_print AS key, o.frame_id, c.path, c.proven_at FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id WHERE o.quick_print IN (?) ORDER BY o.id, c.id', $prints) as [$key, $as]) {
+            $held[$key][$as->frame] ??= $as;
+        }
+
+        return array_map(array_values(...), $held);
     }
 
     /**
@@ -44,25 +57,67 @@ final readonly class HeldRepository
      */
     public function byExposure(array $identities): array
     {
-        return $this->heldAs('SELECT f.exposure_identity AS key, c.path, c.proven_at, l.frame_id FROM frame f JOIN ledger_file l ON l.frame_id = f.id JOIN copy c ON c.file_id = l.id WHERE f.exposure_identity IN (?) ORDER BY f.id, l.id', $identities);
+        $held = [];
+        foreach ($this->rows('SELECT f.exposure_identity AS key, f.id AS frame_id, c.path, c.proven_at FROM frame f JOIN file l ON l.frame_id = f.id JOIN copy c ON c.file_id = l.id WHERE f.exposure_identity IN (?) ORDER BY f.id, l.id, c.id', $identities) as [$key, $as]) {
+            $held[$key] ??= $as;
+        }
+
+        return $held;
+    }
+
+    /**
+     * @param list<string> $prints
+     *
+     * @return array<string, Promise> quick print => the earliest intake under way that waits to bring it in
+     */
+    public function promised(array $prints): array
+    {
+        $promised = [];
+        foreach (array_chunk($prints, 10_000) as $some) {
+            $rows = $this->database->fetchAllAssociative('SELECT l.quick_print, i.id, i.source_label FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE l.quick_print IN (?) AND l.outcome = ? AND i.state IN '.self::UNDER_WAY.' ORDER BY i.id', [$some, Outcome::Waiting->value], [ArrayParameterType::STRING]);
+            foreach ($rows as $row) {
+                if (\is_string($row['quick_print']) && is_numeric($row['id']) && \is_string($row['source_label'])) {
+                    $promised[$row['quick_print']] ??= new Promise((int) $row['id'], $row['source_label'], $row['quick_print']);
+                }
+            }
+        }
+
+        return $promised;
+    }
+
+    /**
+     * What an intake under way has promised of a card and may not have read yet.
+     *
+     * @param string $card its name, see CardIdentity
+     *
+     * @return array<string, array{int, string}> path on the card, as PathText => number of the receipt, label of its card
+     */
+    public function promisedOf(string $card): array
+    {
+        $promised = [];
+        $rows = $this->database->fetchAllAssociative('SELECT l.path, i.id, i.source_label FROM card c JOIN intake i ON i.card_id = c.id JOIN receipt_line l ON l.intake_id = i.id WHERE c.name = ? AND i.state IN '.self::UNDER_WAY.' AND l.outcome = ?', [$card, Outcome::Waiting->value]);
+        foreach ($rows as $row) {
+            if (\is_string($row['path']) && is_numeric($row['id']) && \is_string($row['source_label'])) {
+                $promised[$row['path']] = [(int) $row['id'], $row['source_label']];
+            }
+        }
+
+        return $promised;
     }
 
     /**
      * @param list<string> $keys
      *
-     * @return array<string, HeldAs>
+     * @return iterable<array{string, HeldAs}>
      */
-    private function heldAs(string $query, array $keys): array
+    private function rows(string $query, array $keys): iterable
     {
-        $held = [];
         foreach (array_chunk($keys, 10_000) as $some) {
             foreach ($this->database->fetchAllAssociative($query, [$some], [ArrayParameterType::STRING]) as $row) {
-                if (\is_string($row['key']) && \is_string($row['path']) && \is_string($row['proven_at']) && is_numeric($row['frame_id'])) {
-                    $held[$row['key']] ??= new HeldAs($row['path'], substr($row['proven_at'], 0, 10), (int) $row['frame_id']);
+                if (\is_string($row['key']) && \is_string($row['path']) && is_numeric($row['frame_id'])) {
+                    yield [$row['key'], new HeldAs($row['path'], \is_string($row['proven_at']) ? substr($row['proven_at'], 0, 10) : '', (int) $row['frame_id'])];
                 }
             }
         }
-
-        return $held;
     }
 }

@@ -11,4 +11,9 @@ enum IntakeState: string
     case Running = 'running';
     case Stopped = 'stopped';
     case Done = 'done';
+
+    public function isUnderWay(): bool
+    {
+        return self::Waiting === $this || self::Running === $this;
+    }
 }

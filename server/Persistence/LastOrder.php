@@ -11,12 +11,22 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Table(name: 'last_order')]
 class LastOrder
 {
-    /** @param string $subject "card ORREL_A", "body Orrel M4, no. 40211" */
+    /** @param string $subject "volume 1A2B-3C4D", "body Orrel M4, no. 40211" */
     public function __construct(
         #[ORM\Id, ORM\Column(type: 'text')]
-        public string $subject,
+        public readonly string $subject,
         #[ORM\Column(type: 'text')]
-        public string $name,
+        private string $name,
     ) {
+    }
+
+    public function name(): string
+    {
+        return $this->name;
+    }
+
+    public function isNow(string $name): void
+    {
+        $this->name = $name;
     }
 }

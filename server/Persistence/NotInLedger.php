@@ -4,9 +4,15 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Persistence;
 
+use VelvetLedger\Core\Failure\CouldNot;
+use VelvetLedger\Core\Failure\FailureKind;
+use VelvetLedger\Core\Failure\Said;
+
 /** An address names something that the ledger does not hold. */
-final class NotInLedger extends \RuntimeException
+final class NotInLedger extends \RuntimeException implements CouldNot
 {
+    use Said;
+
     public static function receipt(int $number): self
     {
         return new self(\sprintf('There is no receipt %d in this ledger.', $number));
@@ -17,8 +23,18 @@ final class NotInLedger extends \RuntimeException
         return new self(\sprintf('There is no shoot %d in this ledger.', $id));
     }
 
+    public static function work(string $id): self
+    {
+        return new self(\sprintf('There is no failed work %s; it may have been tried again already.', $id));
+    }
+
     public static function frame(int $id): self
     {
         return new self(\sprintf('There is no frame %d in this ledger.', $id));
+    }
+
+    public function kind(): FailureKind
+    {
+        return FailureKind::NotThere;
     }
 }

@@ -14,13 +14,13 @@ use VelvetLedger\Core\Order\StandingOrder;
 class SavedOrder
 {
     #[ORM\Id, ORM\GeneratedValue, ORM\Column]
-    public ?int $id = null;
+    private int $id = 0;
 
     #[ORM\Column]
-    public bool $isDefault = false;
+    private bool $isDefault = false;
 
     #[ORM\Column(type: 'text', unique: true)]
-    public string $name;
+    public readonly string $name;
 
     /** @var array<mixed> in the form of OrderDocument */
     #[ORM\Column(type: 'json')]
@@ -30,6 +30,21 @@ class SavedOrder
     {
         $this->name = $order->name;
         $this->document = OrderDocument::of($order);
+    }
+
+    public function id(): int
+    {
+        return $this->id;
+    }
+
+    public function isDefault(): bool
+    {
+        return $this->isDefault;
+    }
+
+    public function becomesDefault(bool $is): void
+    {
+        $this->isDefault = $is;
     }
 
     public function change(StandingOrder $order): void

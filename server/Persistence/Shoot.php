@@ -6,17 +6,25 @@ namespace VelvetLedger\Server\Persistence;
 
 use Doctrine\ORM\Mapping as ORM;
 
-/** A dated folder with a description, and the frames in it. */
+/**
+ * A dated folder with a description, and the frames in it. It is there from the moment that it is promised; its sums
+ * are kept by ShootRepository as frames come in.
+ */
 #[ORM\Entity]
 #[ORM\Table(name: 'shoot')]
-#[ORM\UniqueConstraint(name: 'shoot_place', columns: ['folder', 'date', 'description'])]
+#[ORM\UniqueConstraint(name: 'shoot_place', columns: ['place'])]
+#[ORM\Index(name: 'shoot_date', columns: ['date', 'id'])]
 class Shoot
 {
     #[ORM\Id, ORM\GeneratedValue, ORM\Column]
-    public ?int $id = null;
+    private int $id = 0;
 
     #[ORM\Column]
-    public \DateTimeImmutable $openedAt;
+    public readonly \DateTimeImmutable $openedAt;
+
+    /** Stands for folder, date and description together, which are too long for an index. */
+    #[ORM\Column(length: 32)]
+    public readonly string $place;
 
     /**
      * @param string $date   "2026-05-04"
@@ -24,12 +32,23 @@ class Shoot
      */
     public function __construct(
         #[ORM\Column(length: 10)]
-        public string $date,
+        public readonly string $date,
         #[ORM\Column(type: 'text')]
-        public string $description,
+        public readonly string $description,
         #[ORM\Column(type: 'text')]
-        public string $folder,
+        public readonly string $folder,
     ) {
         $this->openedAt = new \DateTimeImmutable();
+        $this->place = self::placeOf($folder, $date, $description);
+    }
+
+    public static function placeOf(string $folder, string $date, string $description): string
+    {
+        return md5("$folder\n$date\n$description"); // the database can work it out as well
+    }
+
+    public function id(): int
+    {
+        return $this->id;
     }
 }

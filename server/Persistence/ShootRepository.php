@@ -6,49 +6,127 @@ namespace VelvetLedger\Server\Persistence;
 
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Plan\ExistingShoot;
-use VelvetLedger\Server\Http\View\ShootView;
 
-/** Finds shoots, with what is in them added up. */
+/** Finds shoots, and keeps their sums: added to as a file comes in, so that no list ever counts the frames. */
 final readonly class ShootRepository
 {
-    private const SUMS = 'SELECT s.id, s.date, s.description, s.folder, count(DISTINCT f.id) AS frames, count(l.id) AS files, coalesce(sum(l.bytes), 0) AS bytes,
-            min(f.taken_at) AS first, max(f.taken_at) AS last, min(f.stem) AS first_name, max(f.stem) AS last_name, min(c.proven_at) AS proven,
-            (SELECT id FROM frame WHERE shoot_id = s.id ORDER BY taken_at, id LIMIT 1) AS cover
-        FROM shoot s JOIN frame f ON f.shoot_id = s.id JOIN ledger_file l ON l.frame_id = f.id JOIN copy c ON c.file_id = l.id';
+    public const PAGE = 60;
+
+    private const SUMS = 'SELECT id, date, frames, files, bytes, taken_from, taken_to, first_name, last_name, proven_since, cover_id FROM shoot';
 
     public function __construct(private EntityManagerInterface $ledger)
     {
     }
 
-    /** @return list<ShootView> latest first */
-    public function all(): array
+    /**
+     * Those with anything in them, the latest first, a page at a time.
+     *
+     * @param Shoot|null $after the last of the page before
+     *
+     * @return list<ShootSums> at most a page, and one more where there are more
+     */
+    public function page(?Shoot $after): array
     {
-        return array_map(ShootView::ofRow(...), $this->ledger->getConnection()->fetchAllAssociative(self::SUMS.' GROUP BY s.id ORDER BY s.date DESC, s.id DESC'));
+        $where = null === $after ? '' : ' AND (date, id) < (?, ?)';
+
+        return $this->sums(self::SUMS." WHERE files > 0$where ORDER BY date DESC, id DESC LIMIT ".(self::PAGE + 1), null === $after ? [] : [$after->date, $after->id()]);
     }
 
-    public function one(Shoot $shoot): ShootView
+    /**
+     * What years hold.
+     *
+     * @param list<string> $years "2026"
+     *
+     * @return array<array-key, array{shoots: int, frames: int, bytes: int}>
+     */
+    public function years(array $years): array
     {
-        $row = $this->ledger->getConnection()->fetchAssociative(self::SUMS.' WHERE s.id = ? GROUP BY s.id', [$shoot->id]);
+        $found = [];
+        foreach ($years as $year) {
+            $row = $this->ledger->getConnection()->fetchAssociative('SELECT count(*) AS shoots, coalesce(sum(frames), 0) AS frames, coalesce(sum(bytes), 0) AS bytes FROM shoot WHERE files > 0 AND date >= ? AND date < ?', ["$year-", "$year."]);
+            $row = false === $row ? [] : $row;
+            $found[$year] = ['shoots' => self::int($row, 'shoots'), 'frames' => self::int($row, 'frames'), 'bytes' => self::int($row, 'bytes')];
+        }
 
-        return ShootView::ofRow(false === $row ? [] : $row);
+        return $found;
+    }
+
+    public function find(int $id): Shoot
+    {
+        return $this->ledger->find(Shoot::class, $id) ?? throw NotInLedger::shoot($id);
+    }
+
+    public function one(Shoot $shoot): ShootSums
+    {
+        return $this->sums(self::SUMS.' WHERE id = ?', [$shoot->id()])[0] ?? throw NotInLedger::shoot($shoot->id());
     }
 
     /** A shoot as a plan can join it. */
     public function toJoin(int $id): ExistingShoot
     {
-        $shoot = $this->ledger->find(Shoot::class, $id) ?? throw NotInLedger::shoot($id);
-        $path = $this->ledger->getConnection()->fetchOne('SELECT c.path FROM frame f JOIN ledger_file l ON l.frame_id = f.id JOIN copy c ON c.file_id = l.id WHERE f.shoot_id = ? ORDER BY f.id DESC LIMIT 1', [$id]);
-        $slash = \is_string($path) ? strrpos($path, '/') : false;
+        $shoot = $this->find($id);
+        $folder = $this->ledger->getConnection()->fetchOne('SELECT folder FROM frame WHERE shoot_id = ? ORDER BY id DESC LIMIT 1', [$id]);
 
-        return new ExistingShoot($id, $shoot->folder, \is_string($path) && false !== $slash ? substr($path, 0, $slash) : $shoot->folder, $shoot->date, $shoot->description);
+        return new ExistingShoot($id, $shoot->folder, \is_string($folder) ? $folder : $shoot->folder, $shoot->date, $shoot->description);
     }
 
-    /** @return list<Frame> in the order they were taken, with their files and copies loaded */
+    /** @return list<LedgerFrame> in the order they were taken, with their files and copies loaded */
     public function frames(Shoot $shoot): array
     {
-        $query = $this->ledger->createQuery('SELECT f, l, c FROM '.Frame::class.' f JOIN f.files l JOIN l.copies c WHERE f.shoot = :shoot ORDER BY f.takenAt, f.subsecond, f.id, l.id');
+        $query = $this->ledger->createQuery('SELECT f, l, o, c FROM '.LedgerFrame::class.' f JOIN f.files l JOIN l.original o JOIN l.copies c WHERE f.shoot = :shoot ORDER BY f.time.takenAt, f.facts.subsecond, f.id, l.id');
         $found = $query->setParameter('shoot', $shoot)->getResult();
 
-        return \is_array($found) ? array_values(array_filter($found, static fn (mixed $frame): bool => $frame instanceof Frame)) : [];
+        return \is_array($found) ? array_values(array_filter($found, static fn (mixed $frame): bool => $frame instanceof LedgerFrame)) : [];
+    }
+
+    /** The shoot of a place, entered where it is new. */
+    public function at(string $folder, string $date, string $description): Shoot
+    {
+        $shoot = $this->ledger->getRepository(Shoot::class)->findOneBy(['place' => Shoot::placeOf($folder, $date, $description)]);
+        if (null === $shoot) {
+            $shoot = new Shoot($date, $description, $folder);
+            $this->ledger->persist($shoot);
+        }
+
+        return $shoot;
+    }
+
+    /** Counts a file that came in; in the same transaction. Two intakes may count into one shoot at once. */
+    public function count(LedgerFile $file, bool $isFirstOfFrame, \DateTimeImmutable $provenAt): void
+    {
+        $frame = $file->frame;
+        $this->ledger->getConnection()->executeStatement(
+            'UPDATE shoot SET frames = frames + :frames, files = files + 1, bytes = bytes + :bytes, cover_id = CASE WHEN taken_from IS NULL OR :taken < taken_from THEN :frame ELSE cover_id END,
+                taken_from = least(taken_from, :taken), taken_to = greatest(taken_to, :taken), first_name = least(first_name, :stem), last_name = greatest(last_name, :stem), proven_since = least(proven_since, :proven) WHERE id = :shoot',
+            ['frames' => $isFirstOfFrame ? 1 : 0, 'bytes' => $file->bytes(), 'taken' => $frame->time->takenAt, 'frame' => $frame->id(), 'stem' => $frame->name->stem, 'proven' => $provenAt->format('Y-m-d H:i:s.uP'), 'shoot' => $frame->shoot->id()],
+        );
+    }
+
+    /**
+     * @param list<int|string> $of
+     *
+     * @return list<ShootSums>
+     */
+    private function sums(string $query, array $of): array
+    {
+        $rows = $this->ledger->getConnection()->fetchAllAssociative($query, $of);
+        $shoots = [];
+        foreach ($this->ledger->getRepository(Shoot::class)->findBy(['id' => array_column($rows, 'id')]) as $shoot) {
+            $shoots[$shoot->id()] = $shoot;
+        }
+        $text = static fn (array $row, string $key): string => \is_string($row[$key] ?? null) ? $row[$key] : '';
+        $found = [];
+        foreach ($rows as $row) {
+            $span = ['from' => $text($row, 'taken_from'), 'to' => $text($row, 'taken_to'), 'first' => $text($row, 'first_name'), 'last' => $text($row, 'last_name')];
+            $found[] = new ShootSums($shoots[self::int($row, 'id')], self::int($row, 'frames'), self::int($row, 'files'), self::int($row, 'bytes'), $span, $text($row, 'proven_since'), self::int($row, 'cover_id'));
+        }
+
+        return $found;
+    }
+
+    /** @param array<string, mixed> $row */
+    private static function int(array $row, string $key): int
+    {
+        return is_numeric($row[$key] ?? null) ? (int) $row[$key] : 0;
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Persistence;
 
 use Doctrine\ORM\Mapping as ORM;
-use VelvetLedger\Server\Orders\StationeryKind;
+use VelvetLedger\Core\Order\StationeryKind;
 
 /** One saved piece of stationery: a naming pattern, a folder pattern, a set of subfolders, a kind of work. */
 #[ORM\Entity]
@@ -14,16 +14,33 @@ use VelvetLedger\Server\Orders\StationeryKind;
 class StationeryItem
 {
     #[ORM\Id, ORM\GeneratedValue, ORM\Column]
-    public ?int $id = null;
+    private int $id = 0;
 
     /** @param array<mixed> $document */
     public function __construct(
         #[ORM\Column(length: 20)]
-        public StationeryKind $kind,
+        public readonly StationeryKind $kind,
         #[ORM\Column(type: 'text')]
-        public string $name,
+        public readonly string $name,
         #[ORM\Column(type: 'json')]
-        public array $document,
+        private array $document,
     ) {
+    }
+
+    public function id(): int
+    {
+        return $this->id;
+    }
+
+    /** @return array<mixed> */
+    public function document(): array
+    {
+        return $this->document;
+    }
+
+    /** @param array<mixed> $document */
+    public function says(array $document): void
+    {
+        $this->document = $document;
     }
 }

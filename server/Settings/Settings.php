@@ -11,7 +11,7 @@ final readonly class Settings
      * @param list<string> $readers folders whose subfolders are mounted volumes; "*" stands for any one name
      * @param list<string> $eject   a command and its arguments, "{volume}" standing for the volume's path; empty where there is none
      */
-    public function __construct(public array $readers, public Store $main, public array $eject = [])
+    public function __construct(public array $readers, public StorePlace $main, public array $eject = [])
     {
     }
 }

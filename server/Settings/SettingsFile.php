@@ -38,6 +38,6 @@ final readonly class SettingsFile
             throw BadSettings::inFile($file, '"eject" must be a command as a list of words.');
         }
 
-        return new Settings(array_values(array_filter($readers, \is_string(...))), new Store($main['name'], rtrim($main['path'], '/')), array_values(array_filter($eject, \is_string(...))));
+        return new Settings(array_values(array_filter($readers, \is_string(...))), new StorePlace($main['name'], rtrim($main['path'], '/')), array_values(array_filter($eject, \is_string(...))));
     }
 }

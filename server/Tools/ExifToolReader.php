@@ -9,7 +9,10 @@ use Symfony\Component\Process\InputStream;
 use Symfony\Component\Process\Process;
 use VelvetLedger\Core\Capture\CapturedAt;
 use VelvetLedger\Core\Capture\CaptureFacts;
+use VelvetLedger\Core\Capture\Exposure;
 use VelvetLedger\Core\Capture\FactsReader;
+use VelvetLedger\Core\Capture\Gear;
+use VelvetLedger\Core\Capture\StoredImage;
 use VelvetLedger\Core\Format\BrokenFile;
 
 /** Reads what the core does not know through ExifTool, kept running (-stay_open) once it was needed. */
@@ -37,20 +40,10 @@ final class ExifToolReader implements FactsReader
 
         return new CaptureFacts(
             CapturedAt::fromExif($text('DateTimeOriginal') ?? $text('CreateDate'), $text('SubSecTimeOriginal'), $text('OffsetTimeOriginal')),
-            $text('Make'),
-            $text('Model'),
-            $text('SerialNumber'),
-            $text('LensModel'),
-            $number('ExposureTime'),
-            $number('FNumber'),
-            $whole('ISO'),
-            $number('FocalLength'),
-            $number('ExposureCompensation'),
-            $whole('Orientation'),
-            $whole('ImageWidth'),
-            $whole('ImageHeight'),
+            new Gear($text('Make'), $text('Model'), $text('SerialNumber'), $text('LensModel')),
+            new Exposure($number('ExposureTime'), $number('FNumber'), $whole('ISO'), $number('FocalLength'), $number('ExposureCompensation')),
+            new StoredImage($whole('Orientation'), $whole('ImageWidth'), $whole('ImageHeight'), $text('ImageUniqueID')),
             $whole('Rating'),
-            $text('ImageUniqueID'),
             [],
             'exiftool',
         );

@@ -46,7 +46,7 @@ final readonly class Pictures
     {
         $jpeg = Bytes::ofFile($path)->read($preview->offset, $preview->length);
 
-        return 0 === $preview->offset ? $jpeg : OrientedJpeg::of($jpeg, $facts->orientation ?? 1);
+        return 0 === $preview->offset ? $jpeg : OrientedJpeg::of($jpeg, $facts->image->orientation ?? 1);
     }
 
     private function scale(string $jpeg, int $edge, string $kept): string

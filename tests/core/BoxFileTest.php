@@ -53,19 +53,19 @@ final class BoxFileTest extends TestCase
     public function testAHeicSaysItsExifAndTheSizeOfItsPrimaryImage(bool $wide): void
     {
         $facts = self::read(self::heic(self::exif(), $wide, 'heic'));
-        self::assertSame(['2026-05-04T21:14:09', 'Orrel', 'Orrel M4', 400, 6], [$facts->takenAt?->local, $facts->make, $facts->model, $facts->iso, $facts->orientation]);
-        self::assertSame([4032, 3024], [$facts->width, $facts->height]);
+        self::assertSame(['2026-05-04T21:14:09', 'Orrel', 'Orrel M4', 400, 6], [$facts->takenAt?->local, $facts->gear->make, $facts->gear->model, $facts->exposure->iso, $facts->image->orientation]);
+        self::assertSame([4032, 3024], [$facts->image->width, $facts->image->height]);
     }
 
     public function testAnAvifIsReadTheSameWay(): void
     {
-        self::assertSame('Orrel M4', self::read(self::heic(self::exif(), false, 'avif'))->model);
+        self::assertSame('Orrel M4', self::read(self::heic(self::exif(), false, 'avif'))->gear->model);
     }
 
     public function testADamagedExifItemTakesNothingFromThePicture(): void
     {
         $facts = self::read(self::heic('not a TIFF', false, 'heic'));
-        self::assertSame([null, 4032], [$facts->takenAt, $facts->width]);
+        self::assertSame([null, 4032], [$facts->takenAt, $facts->image->width]);
     }
 
     /** ExifTool, the reference program, reads the same file the same way. */

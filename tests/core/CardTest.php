@@ -55,12 +55,12 @@ final class CardTest extends TestCase
         $outside->put('secret.JPG', 's');
         symlink($outside->path, $card->path.'/DCIM/999LINKS');
         posix_mkfifo($card->path.'/pipe', 0o600);
-        $listing = CardWalker::list($card->path);
+        $listing = (new CardWalker())->list($card->path);
         self::assertSame(['DCIM/100ORREL/ORL_0001.JPG', "DCIM/100ORREL/new\nline 'q' -.JPG"], array_column($listing->files, 'path'));
         self::assertSame(4, $listing->bytes());
         self::assertSame(['DCIM/999LINKS' => 'a symbolic link, not followed', 'pipe' => 'a device, pipe or socket, not a file'], array_column($listing->troubles, 'reason', 'path'));
         $this->expectException(CouldNotList::class);
-        CardWalker::list($card->path.'/pulled-out');
+        (new CardWalker())->list($card->path.'/pulled-out');
     }
 
     /** @return list<CardFile> */

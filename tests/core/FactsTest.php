@@ -28,9 +28,9 @@ final class FactsTest extends TestCase
                 ->rationals(0x829A, [1, 60])->rationals(0x829D, [28, 10])->shorts(0x8827, 65535)->longs(0x8832, 102400)->signedRationals(0x9204, [-2, 3]);
             $facts = self::read(TiffWriter::write($order, (new IfdDraft($order))->text(0x010F, 'Orrel')->text(0x0110, 'Orrel M4')->shorts(0x0112, 6)->below(0x8769, $exif)));
             self::assertSame(['2026-05-04T21:14:09', '07', '+01:00'], [$facts->takenAt?->local, $facts->takenAt?->subsecond, $facts->takenAt?->offset]);
-            self::assertSame([2.8, 102400, 6, 'Orrel M4'], [$facts->fNumber, $facts->iso, $facts->orientation, $facts->model]);
-            self::assertEqualsWithDelta(1 / 60, $facts->exposureSeconds, 1e-9);
-            self::assertEqualsWithDelta(-2 / 3, $facts->exposureBiasEv, 1e-9);
+            self::assertSame([2.8, 102400, 6, 'Orrel M4'], [$facts->exposure->fNumber, $facts->exposure->iso, $facts->image->orientation, $facts->gear->model]);
+            self::assertEqualsWithDelta(1 / 60, $facts->exposure->seconds, 1e-9);
+            self::assertEqualsWithDelta(-2 / 3, $facts->exposure->biasEv, 1e-9);
         }
     }
 
@@ -76,7 +76,7 @@ final class FactsTest extends TestCase
     {
         // One directory, one field, and the "next directory" pointer leading back to itself.
         $loop = "II*\0\x08\0\0\0\1\0\x12\1\3\0\1\0\0\0\3\0\0\0\x08\0\0\0";
-        self::assertSame(3, self::read($loop)->orientation);
+        self::assertSame(3, self::read($loop)->image->orientation);
     }
 
     /** Thousands of seeded mutations: an answer or a named error, bounded in time and memory, never a crash. */

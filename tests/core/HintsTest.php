@@ -7,6 +7,8 @@ namespace VelvetLedger\Tests\core;
 use PHPUnit\Framework\TestCase;
 use VelvetLedger\Core\Capture\CapturedAt;
 use VelvetLedger\Core\Capture\CaptureFacts;
+use VelvetLedger\Core\Capture\Exposure;
+use VelvetLedger\Core\Capture\Gear;
 use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\Frame;
 use VelvetLedger\Core\Card\ReadFrame;
@@ -98,7 +100,7 @@ final class HintsTest extends TestCase
         $frames = [];
         foreach ($exposures as $hundredths => $bias) {
             $file = new CardFile("DCIM/$name$hundredths.JPG", 1, 0);
-            $facts = new CaptureFacts(CapturedAt::fromExif("2026:05:04 $clock", \sprintf('%02s', $hundredths)), 'Orrel', 'Orrel M4', '1', exposureBiasEv: $bias);
+            $facts = new CaptureFacts(CapturedAt::fromExif("2026:05:04 $clock", \sprintf('%02s', $hundredths)), new Gear('Orrel', 'Orrel M4', '1'), new Exposure(biasEv: $bias));
             $frames[] = new ReadFrame(new Frame([$file], $name.$hundredths), $facts, $file, null, []);
         }
 

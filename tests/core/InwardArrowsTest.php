@@ -14,7 +14,7 @@ final class InwardArrowsTest extends TestCase
 
     /** @param list<string> $allowed beginnings of names that may be imported */
     #[TestWith(['core', ['VelvetLedger\Core\\']])]
-    #[TestWith(['server', ['VelvetLedger\Core\\', 'VelvetLedger\Server\\', 'Symfony\\', 'Doctrine\\', 'Psr\\']])]
+    #[TestWith(['server', ['VelvetLedger\Core\\', 'VelvetLedger\Server\\', 'Symfony\\', 'Doctrine\\', 'Psr\\', 'Monolog\\']])]
     #[TestWith(['demo', ['VelvetLedger\Core\\', 'VelvetLedger\Demo\\']])]
     public function testImportsPointInward(string $room, array $allowed): void
     {

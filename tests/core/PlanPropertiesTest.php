@@ -12,8 +12,8 @@ use VelvetLedger\Core\Card\CardContents;
 use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\Frame;
 use VelvetLedger\Core\Card\ReadFrame;
+use VelvetLedger\Core\Held\Comparison;
 use VelvetLedger\Core\Held\HeldAs;
-use VelvetLedger\Core\Held\Holdings;
 use VelvetLedger\Core\Held\Known;
 use VelvetLedger\Core\Held\Suspects;
 use VelvetLedger\Core\Naming\PortableText;
@@ -39,10 +39,10 @@ final class PlanPropertiesTest extends TestCase
             $this->numbersFollowTime($plan, $seed);
             $this->shootsHoldEveryFrameOnce($card, $plan, $seed);
             $totals = $plan->totals;
-            self::assertSame($totals->files, $totals->filesToBringIn + $totals->filesHeld + $totals->filesLeftOut + $totals->filesNotStills + $totals->filesUnreadable, "seed $seed");
-            self::assertSame($totals->frames, $totals->framesToBringIn + $totals->framesHeld + $totals->framesLeftOut + $totals->framesUnreadable, "seed $seed");
-            self::assertSame($totals->filesToBringIn, array_sum($totals->kindsToBringIn), "seed $seed");
-            self::assertSame($totals->bytesToBringIn, array_sum(array_column($plan->shoots, 'bytes')), "seed $seed");
+            self::assertSame($totals->files->all, $totals->files->number(Intent::BringIn) + $totals->files->number(Intent::Held, Intent::Promised) + $totals->files->number(Intent::LeaveOut) + $totals->files->number(Intent::NotAStill) + $totals->files->number(Intent::Unreadable), "seed $seed");
+            self::assertSame($totals->frames->all, $totals->frames->toBringIn + $totals->frames->held + $totals->frames->leftOut + $totals->frames->unreadable, "seed $seed");
+            self::assertSame($totals->files->number(Intent::BringIn), array_sum($totals->files->kinds), "seed $seed");
+            self::assertSame($totals->files->bytesToBringIn, array_sum(array_map(static fn ($shoot): int => $shoot->files->bytesToBringIn, $plan->shoots)), "seed $seed");
         }
     }
 
@@ -126,7 +126,7 @@ final class PlanPropertiesTest extends TestCase
         foreach ($plan->shoots as $shoot) {
             $last = null;
             foreach ($plan->lines as $line) {
-                if (null === $line->number || null === $line->frame || !\in_array($line->frame->key(), $shoot->keys, true)) {
+                if (null === $line->number || null === $line->frame || !\in_array($line->frame->key(), $shoot->frames->keys, true)) {
                     continue;
                 }
                 self::assertTrue(null === $last || ($last->number <= $line->number && $last->frame?->at->sortKey() <= $line->frame->at->sortKey()), "seed $seed: {$line->name} comes before an earlier frame");
@@ -138,12 +138,12 @@ final class PlanPropertiesTest extends TestCase
 
     private function shootsHoldEveryFrameOnce(CardContents $card, Plan $plan, int $seed): void
     {
-        $in = array_merge(...array_column($plan->shoots, 'keys'));
+        $in = array_merge(...array_map(static fn ($shoot): array => $shoot->frames->keys, $plan->shoots));
         $readable = array_map(static fn (ReadFrame $frame): string => $frame->frame->key, array_values(array_filter($card->frames, static fn (ReadFrame $frame): bool => !$frame->isUnreadable())));
         sort($in);
         sort($readable);
         self::assertSame($readable, $in, "seed $seed");
-        self::assertSame($plan->totals->filesToBringIn, array_sum(array_column($plan->tree, 'files')), "seed $seed: the tree holds what is brought in");
+        self::assertSame($plan->totals->files->number(Intent::BringIn), array_sum(array_column($plan->tree, 'files')), "seed $seed: the tree holds what is brought in");
         self::assertSame(array_values(array_unique(array_map(PortableText::key(...), array_column($plan->tree, 'path')))), array_map(PortableText::key(...), array_column($plan->tree, 'path')), "seed $seed: one spelling a folder");
     }
 
@@ -156,7 +156,7 @@ final class PlanPropertiesTest extends TestCase
             match ($random->getInt(0, 7)) {
                 0 => $out[] = $frame->frame->key,
                 1 => $again[] = $frame->frame->key,
-                2 => $known['print of '.$frame->frame->lead()->path] = new HeldAs('2026/held/'.$frame->frame->key.'.jpg', '2026-05-03', 1),
+                2 => $known['print of '.$frame->frame->lead()->path] = [new HeldAs('2026/held/'.$frame->frame->key.'.jpg', '2026-05-03', 1)],
                 default => null,
             };
             foreach ($frame->frame->files as $file) {
@@ -166,6 +166,6 @@ final class PlanPropertiesTest extends TestCase
         $keys = array_map(static fn (ReadFrame $frame): string => $frame->frame->key, $sorted);
         $wishes = new Wishes(RandomDesk::order($random), RandomDesk::shoots($random, $keys), RandomDesk::edits($random, $keys), new Clocks(['Orrel M4, no. 1' => ClockCorrection::by($random->getInt(-90_000, 90_000))]), $out, $again, 'otherwise');
 
-        return Planner::plan($card, $wishes, RandomDesk::store($random), Holdings::compare($sorted, $prints, new Known($known)), CapturedAt::fromText('2026-11-23 09:00'));
+        return Planner::plan($card, $wishes, RandomDesk::store($random), Comparison::of($sorted, $prints, new Known($known)), CapturedAt::fromText('2026-11-23 09:00'));
     }
 }

@@ -12,6 +12,7 @@ use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Order\Destination;
 use VelvetLedger\Core\Plan\About;
 use VelvetLedger\Core\Plan\ExistingShoot;
+use VelvetLedger\Core\Plan\Intent;
 use VelvetLedger\Core\Plan\Plan;
 use VelvetLedger\Core\Plan\Planner;
 use VelvetLedger\Core\Plan\Problem;
@@ -45,7 +46,7 @@ final class PlannerTest extends TestCase
             'DCIM/100ORREL/ORL_0001.WAV' => $folder.'0003.wav',
             'DCIM/100ORREL/ORL_0002.JPG' => '2026/2026-05-05/2026-05-05_0001.jpg',
         ], OnCard::names($plan));
-        self::assertSame(['2026-05-04_lantern-boats_0001.jpg', '2026-05-04_lantern-boats_0003.wav'], [$plan->shoots[0]->firstName, $plan->shoots[0]->lastName]);
+        self::assertSame(['2026-05-04_lantern-boats_0001.jpg', '2026-05-04_lantern-boats_0003.wav'], [$plan->shoots[0]->names->first, $plan->shoots[0]->names->last]);
     }
 
     /** @return iterable<string, array{array<string, mixed>, array<string, string>, list<string>}> part of an order, frames, stems of their new names */
@@ -150,9 +151,9 @@ final class PlannerTest extends TestCase
         $order = OnCard::order(['folders' => ['levels' => [[['piece' => 'description', 'style' => 'as written']]]]]);
         $wishes = new Wishes($order, ['2026-05-04' => new ShootWish('Quai Étoile'), '2026-05-05' => new ShootWish("quai e\u{301}toile")]);
         $plan = Planner::plan(OnCard::card(['A' => '2026-05-04 21:00:00', 'B' => '2026-05-05 21:00:00']), $wishes, new StoreOf());
-        self::assertSame(['Quai Étoile', 'Quai Étoile'], array_column($plan->shoots, 'folder'));
+        self::assertSame(['Quai Étoile', 'Quai Étoile'], array_map(static fn ($shoot): string => $shoot->place->folder, $plan->shoots));
         $plan = Planner::plan(OnCard::card(['A' => '2026-05-04 21:00:00']), $wishes, new StoreOf(['QUAI ÉTOILE/x.jpg']));
-        self::assertSame('QUAI ÉTOILE', $plan->shoots[0]->folder, 'as it is spelled at the store');
+        self::assertSame('QUAI ÉTOILE', $plan->shoots[0]->place->folder, 'as it is spelled at the store');
     }
 
     public function testTheTreeSaysWhatIsNewWhatExistsAndWhatIsJoined(): void
@@ -168,7 +169,7 @@ final class PlannerTest extends TestCase
             '2026/2026-05-05/exports/web new 0',
             '2026/2026-05-05/originals new 1',
         ], array_map(static fn (TreeFolder $folder): string => "$folder->path {$folder->state->value} $folder->frames", $plan->tree));
-        self::assertSame([[], ['2026/2026-05-05/originals', '2026/2026-05-05/exports/web']], array_column($plan->shoots, 'makes'));
+        self::assertSame([[], ['2026/2026-05-05/originals', '2026/2026-05-05/exports/web']], array_map(static fn ($shoot): array => $shoot->place->makes, $plan->shoots));
     }
 
     public function testLeftOutAndUnreadableAndOthersStayAndTheTotalsAddUp(): void
@@ -182,10 +183,10 @@ final class PlannerTest extends TestCase
         $intents = array_count_values(array_map(static fn ($line): string => $line->intent->value, $plan->lines));
         self::assertSame(['bring in' => 2, 'left out' => 2, 'unreadable' => 2, 'not a still' => 2], $intents);
         $totals = $plan->totals;
-        self::assertSame($totals->files, $totals->filesToBringIn + $totals->filesLeftOut + $totals->filesNotStills + $totals->filesUnreadable);
-        self::assertSame([5, 2, 2, 1], [$totals->frames, $totals->framesToBringIn, $totals->framesLeftOut, $totals->framesUnreadable]);
+        self::assertSame($totals->files->all, $totals->files->number(Intent::BringIn) + $totals->files->number(Intent::LeaveOut) + $totals->files->number(Intent::NotAStill) + $totals->files->number(Intent::Unreadable));
+        self::assertSame([5, 2, 2, 1], [$totals->frames->all, $totals->frames->toBringIn, $totals->frames->leftOut, $totals->frames->unreadable]);
         self::assertSame('2026/2026-05-04/2026-05-04_0002.jpg', OnCard::names($plan)['DCIM/100ORREL/ORL_0003.JPG'], 'numbers have no gap for what is left out');
-        self::assertSame([true, 0, null], [$plan->shoots[1]->isLeftOut, $plan->shoots[1]->toBringIn, $plan->shoots[1]->firstName]);
+        self::assertSame([1, 0, null], [$plan->shoots[1]->counts->leftOut, $plan->shoots[1]->counts->toBringIn, $plan->shoots[1]->names->first]);
         self::assertSame([], self::about($plan, About::Gap), 'a number on the card is not missing, damaged or not');
     }
 
@@ -194,7 +195,7 @@ final class PlannerTest extends TestCase
         $scan = OnCard::frame('SCAN', '');
         $card = new CardContents([$scan], [], []);
         $plan = Planner::plan($card, new Wishes(), new StoreOf());
-        self::assertSame(date('Y-m-d', OnCard::MODIFIED), $plan->shoots[0]->date);
+        self::assertSame(date('Y-m-d', OnCard::MODIFIED), $plan->shoots[0]->title->date);
         self::assertStringContainsString('dated by the time of the file, first DCIM/100ORREL/SCAN.JPG', implode('', self::about($plan, About::Time)));
         $given = CapturedAt::fromText('1998-12-31 23:59') ?? self::fail();
         $plan = Planner::plan($card, new Wishes(clocks: new Clocks([], [$scan->frame->key => $given])), new StoreOf());

@@ -7,6 +7,7 @@ namespace VelvetLedger\Tests\core;
 use Random\Randomizer;
 use VelvetLedger\Core\Capture\CapturedAt;
 use VelvetLedger\Core\Capture\CaptureFacts;
+use VelvetLedger\Core\Capture\Gear;
 use VelvetLedger\Core\Card\CardContents;
 use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\FrameGrouping;
@@ -38,7 +39,7 @@ final class RandomDesk
         $frames = [];
         foreach ($grouping->frames as $frame) {
             $at = \sprintf('2026:05:%02d 21:%02d:%02d', $random->getInt(4, 6), $random->getInt(0, 1), $random->getInt(0, 3));
-            $facts = 0 === $random->getInt(0, 9) ? null : new CaptureFacts(CapturedAt::fromExif($at, (string) $random->getInt(0, 9)), 'Orrel', 'Orrel M4', '1');
+            $facts = 0 === $random->getInt(0, 9) ? null : new CaptureFacts(CapturedAt::fromExif($at, (string) $random->getInt(0, 9)), new Gear('Orrel', 'Orrel M4', '1'));
             $unreadable = 0 === $random->getInt(0, 11) ? [$frame->lead()->path => 'nothing but zeros'] : [];
             $frames[] = new ReadFrame($frame, $facts, null === $facts ? null : $frame->lead(), null, $unreadable);
         }

@@ -81,14 +81,14 @@ final class ShootsTest extends TestCase
         sort($shoots);
         self::assertSame($shoots, $found);
         self::assertSame(array_unique(array_column($plan->shoots, 'id')), array_column($plan->shoots, 'id'));
-        self::assertSame(6, $plan->totals->framesToBringIn);
+        self::assertSame(6, $plan->totals->frames->toBringIn);
     }
 
     public function testADescriptionStaysWithItsFramesHoweverTheyAreDivided(): void
     {
         $card = OnCard::card(['A' => '2026-05-04 10:00:00', 'B' => '2026-05-04 12:00:00', 'C' => '2026-05-05 10:00:00']);
         $said = [OnCard::key('A') => new ShootWish('rope walk'), OnCard::key('C') => new ShootWish('salt pans')];
-        $descriptions = static fn (Wishes $wishes): array => array_column(Planner::plan($card, $wishes, new StoreOf())->shoots, 'description');
+        $descriptions = static fn (Wishes $wishes): array => array_map(static fn ($shoot): string => $shoot->title->description, Planner::plan($card, $wishes, new StoreOf())->shoots);
         self::assertSame(['rope walk', 'salt pans'], $descriptions(new Wishes(shoots: $said)));
         self::assertSame(['rope walk', '', 'salt pans'], $descriptions(new Wishes(OnCard::order(['shoots' => ['pauseMinutes' => 60]]), $said)));
         self::assertSame(['rope walk', 'salt pans'], $descriptions(new Wishes(shoots: $said, edits: new Edits([Edit::move([OnCard::key('B')], OnCard::key('C'))]))));

@@ -39,9 +39,9 @@ final class DemoFilesTest extends TestCase
             $ours = (new CoreFactsReader())->read($file);
             self::assertSame(
                 [$exif['Make'], $exif['Model'], $exif['SerialNumber'], $exif['LensModel'], $exif['ISO'], $exif['Orientation'], $exif['ImageUniqueID'], $exif['OffsetTimeOriginal']],
-                [$ours->make, $ours->model, $ours->serial, $ours->lens, $ours->iso, $ours->orientation, $ours->imageUniqueId, $ours->takenAt?->offset],
+                [$ours->gear->make, $ours->gear->model, $ours->gear->serial, $ours->gear->lens, $ours->exposure->iso, $ours->image->orientation, $ours->image->uniqueId, $ours->takenAt?->offset],
             );
-            self::assertEqualsWithDelta([$exif['ExposureTime'], $exif['FNumber'], $exif['FocalLength'], $exif['ExposureCompensation']], [$ours->exposureSeconds, $ours->fNumber, $ours->focalLengthMm, $ours->exposureBiasEv], 1e-9);
+            self::assertEqualsWithDelta([$exif['ExposureTime'], $exif['FNumber'], $exif['FocalLength'], $exif['ExposureCompensation']], [$ours->exposure->seconds, $ours->exposure->fNumber, $ours->exposure->focalLengthMm, $ours->exposure->biasEv], 1e-9);
             self::assertSame(str_replace(':', '-', substr(\is_string($exif['DateTimeOriginal']) ? $exif['DateTimeOriginal'] : '', 0, 10)), $ours->takenAt?->date());
         }
     }
@@ -51,7 +51,7 @@ final class DemoFilesTest extends TestCase
         self::assertStringContainsString('Raw size: 192x128', self::said('unprocessed_raw -T '.$this->raw));
         $tiff = (string) file_get_contents($this->raw.'.tiff');
         $ours = (new CoreFactsReader())->read($this->raw);
-        self::assertSame([192, 128], [$ours->width, $ours->height]);
+        self::assertSame([192, 128], [$ours->image->width, $ours->image->height]);
         // The mosaic is written uncompressed, so LibRaw's pixels must stand in our file as they are.
         self::assertNotFalse(strpos((string) file_get_contents($this->raw), substr($tiff, -192 * 128 * 2)));
         self::assertStringContainsString('Orrel M4', self::said('raw-identify '.$this->raw));

@@ -150,23 +150,23 @@ final class RealCamerasTest extends TestCase
         preg_match('/^(\d{4}):(\d\d):(\d\d) ([\d:]{8})(?:\.\d+)?([+-]\d\d:\d\d)?/', (string) $text('DateTimeOriginal'), $at);
 
         return [
-            'make' => [$facts->make, $text('Make')],
-            'model' => [$facts->model, $text('Model')],
-            'serial' => [$facts->serial, $text('SerialNumber')],
-            'lens' => [$facts->lens, $text('LensModel')],
+            'make' => [$facts->gear->make, $text('Make')],
+            'model' => [$facts->gear->model, $text('Model')],
+            'serial' => [$facts->gear->serial, $text('SerialNumber')],
+            'lens' => [$facts->gear->lens, $text('LensModel')],
             'takenAt' => [$facts->takenAt?->local, [] === $at ? null : "$at[1]-$at[2]-$at[3]T$at[4]"],
             'subsecond' => [$facts->takenAt?->subsecond, $text('SubSecTimeOriginal')],
             'offset' => [$facts->takenAt?->offset, $text('OffsetTimeOriginal') ?? ($at[5] ?? null)],
-            'exposureSeconds' => [$facts->exposureSeconds, $exif['ExposureTime'] ?? null],
-            'fNumber' => [$facts->fNumber, $exif['FNumber'] ?? null],
-            'iso' => [$facts->iso, $exif['ISO'] ?? null],
-            'focalLengthMm' => [$facts->focalLengthMm, $exif['FocalLength'] ?? null],
-            'exposureBiasEv' => [$facts->exposureBiasEv, null === $text('ExposureCompensation') ? null : (float) $text('ExposureCompensation')],
-            'orientation' => [$facts->orientation, $exif['Orientation'] ?? null],
-            'width' => [$facts->width, $exif['ImageWidth'] ?? null],
-            'height' => [$facts->height, $exif['ImageHeight'] ?? null],
+            'exposureSeconds' => [$facts->exposure->seconds, $exif['ExposureTime'] ?? null],
+            'fNumber' => [$facts->exposure->fNumber, $exif['FNumber'] ?? null],
+            'iso' => [$facts->exposure->iso, $exif['ISO'] ?? null],
+            'focalLengthMm' => [$facts->exposure->focalLengthMm, $exif['FocalLength'] ?? null],
+            'exposureBiasEv' => [$facts->exposure->biasEv, null === $text('ExposureCompensation') ? null : (float) $text('ExposureCompensation')],
+            'orientation' => [$facts->image->orientation, $exif['Orientation'] ?? null],
+            'width' => [$facts->image->width, $exif['ImageWidth'] ?? null],
+            'height' => [$facts->image->height, $exif['ImageHeight'] ?? null],
             'rating' => [$facts->rating, $exif['Rating'] ?? null],
-            'imageUniqueId' => [$facts->imageUniqueId, $text('ImageUniqueID')],
+            'imageUniqueId' => [$facts->image->uniqueId, $text('ImageUniqueID')],
         ];
     }
 

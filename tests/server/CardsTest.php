@@ -5,17 +5,15 @@ declare(strict_types=1);
 namespace VelvetLedger\Tests\server;
 
 use Symfony\Component\Process\Process;
-use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Cards\CardReadings;
 use VelvetLedger\Server\Cards\CouldNotEject;
 use VelvetLedger\Server\Cards\EjectCard;
-use VelvetLedger\Server\Intake\StartIntake;
-use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Persistence\CardRepository;
 use VelvetLedger\Server\Settings\BadSettings;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Settings\Settings;
 use VelvetLedger\Server\Settings\SettingsFile;
-use VelvetLedger\Server\Settings\Store;
+use VelvetLedger\Server\Settings\StorePlace;
 use VelvetLedger\Server\Tools\DropsCache;
 use VelvetLedger\Tests\Stills;
 
@@ -24,7 +22,7 @@ final class CardsTest extends LedgerTestCase
     public function testEjectRunsTheCommandOfTheSettingsAndSaysHowItEnded(): void
     {
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
-        $eject = fn (string ...$command) => (new EjectCard(new Settings([], new Store('Main', $this->store->path), array_values($command)), $this->ledger()))->eject($this->card('CARD'));
+        $eject = fn (string ...$command) => (new EjectCard(new Settings([], new StorePlace('Main', $this->store->path), array_values($command)), $this->service(CardRepository::class)))->eject($this->card('CARD'));
         $said = [];
         foreach ([[], ['sh', '-c', 'echo the card is busy >&2; exit 3'], ['/no/such/program', '{volume}']] as $command) {
             try {
@@ -43,10 +41,10 @@ final class CardsTest extends LedgerTestCase
     public function testACardBeingCopiedIsNotEjected(): void
     {
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
-        $this->service(StartIntake::class)->start($this->card('CARD'), new Wishes(), static fn (Intake $intake) => null);
+        $this->start('CARD');
         $this->expectException(CouldNotEject::class);
         $this->expectExceptionMessage('is being copied (receipt 1)');
-        (new EjectCard(new Settings([], new Store('Main', $this->store->path), ['true']), $this->ledger()))->eject($this->card('CARD'));
+        (new EjectCard(new Settings([], new StorePlace('Main', $this->store->path), ['true']), $this->service(CardRepository::class)))->eject($this->card('CARD'));
     }
 
     public function testACardIsReadBitByBitAndAnewWhereAFileChanged(): void

@@ -6,13 +6,7 @@ namespace VelvetLedger\Tests\server;
 
 use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Tester\CommandTester;
-use Symfony\Component\Process\Process;
-use VelvetLedger\Core\Plan\Wishes;
-use VelvetLedger\Server\Intake\StartIntake;
-use VelvetLedger\Server\Jobs\JobQueue;
 use VelvetLedger\Server\Orders\OrderBook;
-use VelvetLedger\Server\Persistence\Intake;
-use VelvetLedger\Server\Persistence\IntakeState;
 use VelvetLedger\Tests\OnCard;
 use VelvetLedger\Tests\Stills;
 
@@ -98,36 +92,6 @@ final class CommandsTest extends LedgerTestCase
         self::assertSame([null, null, true], [$two['takenAt'], $two['readBy'], str_contains(\is_string($two['error']) ? $two['error'] : '', 'no still-picture format known')]);
         self::assertStringContainsString('could not read /nowhere.cr2', \is_string($three['error']) ? $three['error'] : '');
         self::assertStringContainsString('model              Orrel M4', $this->run_('read', ['file' => [$jpeg]])->getDisplay());
-    }
-
-    public function testAWorkerTakesTheJobRunsItAndStopsWhenTold(): void
-    {
-        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
-        $queue = $this->service(JobQueue::class);
-        $this->service(StartIntake::class)->start($this->card('CARD'), new Wishes(), static fn (Intake $intake) => $queue->ask((int) $intake->id));
-        $worker = new Process([\PHP_BINARY, \dirname(__DIR__, 2).'/server/console.php', 'work']);
-        $worker->start();
-        $done = fn (): bool => false !== $this->ledger()->getConnection()->fetchOne("SELECT 1 FROM intake WHERE state = 'done'");
-        for ($i = 0; $i < 200 && !$done(); ++$i) {
-            usleep(100_000);
-        }
-        $worker->signal(\SIGTERM);
-        self::assertSame(0, $worker->wait(), $worker->getErrorOutput());
-        $this->ledger()->clear();
-        self::assertSame(IntakeState::Done, $this->ledger()->find(Intake::class, 1)?->state);
-        self::assertSame(0, $this->ledger()->getConnection()->fetchOne('SELECT count(*) FROM job WHERE ended_at IS NULL'));
-    }
-
-    public function testPrepareMarksANewStoreAndNeverAnAbsentOne(): void
-    {
-        unlink($this->store->path.'/.velvet-ledger-store');
-        self::assertSame(0, $this->run_('prepare', [])->getStatusCode());
-        self::assertFileExists($this->store->path.'/.velvet-ledger-store');
-        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
-        $this->run_('intake', ['source' => $this->card('CARD')->path]);
-        unlink($this->store->path.'/.velvet-ledger-store');
-        self::assertStringContainsString('Attach its drive', $this->run_('prepare', [])->getDisplay());
-        self::assertFileDoesNotExist($this->store->path.'/.velvet-ledger-store', 'a folder where the drive is not mounted is no store');
     }
 
     /** @param array<string, mixed> $input */

@@ -8,7 +8,8 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use VelvetLedger\Server\Intake\NamesAtStore;
 use VelvetLedger\Server\Orders\OrderBook;
 use VelvetLedger\Server\Persistence\DayBookEntry;
-use VelvetLedger\Server\Settings\Settings;
+use VelvetLedger\Server\Persistence\NamesRepository;
+use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Tests\OnCard;
 use VelvetLedger\Tests\Stills;
 
@@ -81,7 +82,7 @@ final class DeskTest extends LedgerTestCase
     {
         $this->store->put("2026/Quai E\u{301}toile/x.JPG", 'x');
         $this->store->put('2026/a file', 'x');
-        $names = new NamesAtStore($this->service(Settings::class)->main, $this->ledger()->getConnection());
+        $names = new NamesAtStore($this->service(Stores::class)->main(), $this->service(NamesRepository::class));
         self::assertSame("Quai E\u{301}toile", $names->spelling('2026', 'QUAI ÉTOILE'));
         self::assertNull($names->spelling('2026', 'a file'));
         self::assertNull($names->spelling('2027', 'x'));
@@ -94,7 +95,7 @@ final class DeskTest extends LedgerTestCase
         $browser = $this->browser();
         $browser->request('POST', '/api/cards/'.$this->card('CARD')->id.'/intakes', [], [], [], '{"order": {"name": "As they were"}}');
         self::assertSame(201, $browser->getResponse()->getStatusCode());
-        $entries = array_column($this->ledger()->getRepository(DayBookEntry::class)->findBy([], ['id' => 'ASC']), 'entry');
+        $entries = array_column($this->ledger()->getRepository(DayBookEntry::class)->findBy([], ['id' => 'ASC'], null, 1), 'entry');
         self::assertSame('The standing order "As they were" was saved.', $entries[0] ?? '');
         self::assertStringStartsWith('Intake asked for from CARD by the standing order "As they were": 3 of 3 frames', $entries[1] ?? '');
     }

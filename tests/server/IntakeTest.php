@@ -9,9 +9,6 @@ use VelvetLedger\Core\Plan\ShootWish;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Server\Intake\CouldNotBegin;
-use VelvetLedger\Server\Intake\RunIntake;
-use VelvetLedger\Server\Intake\StartIntake;
-use VelvetLedger\Server\Jobs\JobQueue;
 use VelvetLedger\Server\Persistence\Copy;
 use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\Intake;
@@ -32,10 +29,10 @@ final class IntakeTest extends LedgerTestCase
         $before = self::tree($this->reader->path);
         $intake = $this->bringIn('CARD', new Wishes(shoots: ['2026-05-04' => new ShootWish('lantern boats')]));
 
-        self::assertSame(IntakeState::Done, $intake->state);
+        self::assertSame(IntakeState::Done, $intake->state());
         $lines = $this->lines();
         self::assertCount(9, $lines);
-        self::assertSame(7, \count(array_filter($lines, static fn (ReceiptLine $line): bool => Outcome::BroughtIn === $line->outcome && null !== $line->provenAt)));
+        self::assertSame(7, \count(array_filter($lines, static fn (ReceiptLine $line): bool => Outcome::BroughtIn === $line->outcome() && null !== $line->provenAt())));
         $folder = $this->store->path.'/2026/2026-05-04 lantern boats';
         foreach ($names as $i => $name) {
             $copy = \sprintf('%s/2026-05-04_lantern-boats_%04d.jpg', $folder, $i + 1);
@@ -44,7 +41,7 @@ final class IntakeTest extends LedgerTestCase
         }
         self::assertCount(7, FolderNames::in($folder));
         self::assertSame($before, self::tree($this->reader->path), 'the card is never written to');
-        $reasons = array_column(array_map(static fn (ReceiptLine $line): array => [$line->path, $line->reason], $lines), 1, 0);
+        $reasons = array_column(array_map(static fn (ReceiptLine $line): array => [$line->path, $line->reason()], $lines), 1, 0);
         self::assertSame(['it starts with nothing but zeros, as a damaged card returns them', 'moving picture'], [$reasons['DCIM/100ORREL/ORL_0009.JPG'], $reasons['DCIM/100ORREL/ORL_0010.MOV']]);
         self::assertStringContainsString('7 brought in and proven', $this->ledger()->getRepository(DayBookEntry::class)->findBy([], ['id' => 'DESC'])[0]->entry);
     }
@@ -53,9 +50,9 @@ final class IntakeTest extends LedgerTestCase
     {
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
         $this->bringIn('CARD');
-        $again = $this->lines()[0]->frameKey ?? '';
+        $again = (string) $this->lines()[0]->frameKey;
         $this->bringIn('CARD', new Wishes(broughtAgain: [$again]));
-        $copies = array_map(static fn (Copy $copy): string => $copy->path, $this->ledger()->getRepository(Copy::class)->findBy([], ['id' => 'ASC']));
+        $copies = array_map(static fn (Copy $copy): string => $copy->path(), $this->ledger()->getRepository(Copy::class)->findBy([], ['id' => 'ASC']));
         self::assertSame(['2026/2026-05-04/2026-05-04_0001.jpg', '2026/2026-05-04/2026-05-04_0002.jpg'], $copies);
     }
 
@@ -65,14 +62,14 @@ final class IntakeTest extends LedgerTestCase
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0002.JPG', Stills::jpeg('2026-05-04 21:14:19', 2));
         $intake = $this->start('CARD');
         $squatter = $this->store->put('2026/2026-05-04/2026-05-04_0001.jpg', 'somebody else');
-        $this->run_((int) $intake->id);
-        self::assertSame([Outcome::Failed, Outcome::BroughtIn], array_column($this->lines(), 'outcome'));
+        $this->bringOn($intake->id());
+        self::assertSame([Outcome::Failed, Outcome::BroughtIn], $this->outcomes());
         self::assertSame('somebody else', file_get_contents($squatter));
         unlink($squatter);
         $browser = $this->browser();
         $browser->request('POST', '/api/receipts/1/continue');
-        $this->run_(1);
-        self::assertSame([Outcome::BroughtIn, Outcome::BroughtIn], array_column($this->lines(), 'outcome'));
+        $this->bringOn(1);
+        self::assertSame([Outcome::BroughtIn, Outcome::BroughtIn], $this->outcomes());
     }
 
     public function testARunCutOffAfterNamingAFileAdoptsIt(): void
@@ -82,9 +79,9 @@ final class IntakeTest extends LedgerTestCase
         $intake = $this->start('CARD');
         $this->store->put('2026/2026-05-04/2026-05-04_0001.jpg', $bytes);
         $this->store->put('2026/2026-05-04/.2026-05-04_0001.jpg.part', 'half');
-        $this->run_((int) $intake->id);
-        self::assertSame([Outcome::BroughtIn], array_column($this->lines(), 'outcome'));
-        self::assertSame(hash('xxh128', $bytes), $this->lines()[0]->checksum);
+        $this->bringOn($intake->id());
+        self::assertSame([Outcome::BroughtIn], $this->outcomes());
+        self::assertSame(hash('xxh128', $bytes), $this->lines()[0]->checksum());
     }
 
     public function testACardPulledOutOrAStoreGoneStopsAndGoesOnLater(): void
@@ -93,14 +90,15 @@ final class IntakeTest extends LedgerTestCase
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0002.JPG', Stills::jpeg('2026-05-04 21:14:19', 2));
         $intake = $this->start('CARD');
         rename($this->reader->path.'/CARD', $this->reader->path.'/.pulled');
-        self::assertStringContainsString('no longer in its reader', (string) $this->run_((int) $intake->id)->stoppedBecause);
+        self::assertStringContainsString('no longer in its reader', (string) $this->bringOn($intake->id())->stoppedBecause());
         rename($this->reader->path.'/.pulled', $this->reader->path.'/CARD');
+        $mark = (string) file_get_contents($this->store->path.'/.velvet-ledger-store');
         unlink($this->store->path.'/.velvet-ledger-store');
-        self::assertStringContainsString('Attach its drive', (string) $this->run_((int) $intake->id)->stoppedBecause);
+        self::assertStringContainsString('Attach its drive', (string) $this->goOn($intake->id())->stoppedBecause());
         self::assertSame([], FolderNames::in($this->store->path), 'nothing is written where the drive should be');
-        $this->store->put('.velvet-ledger-store', 'Main');
-        self::assertSame(IntakeState::Done, $this->run_((int) $intake->id)->state);
-        self::assertSame([Outcome::BroughtIn, Outcome::BroughtIn], array_column($this->lines(), 'outcome'));
+        $this->store->put('.velvet-ledger-store', $mark);
+        self::assertSame(IntakeState::Done, $this->goOn($intake->id())->state());
+        self::assertSame([Outcome::BroughtIn, Outcome::BroughtIn], $this->outcomes());
     }
 
     public function testWhatCannotBeginSaysWhyAndLeavesNoReceipt(): void
@@ -125,51 +123,12 @@ final class IntakeTest extends LedgerTestCase
         self::assertSame(1, $this->ledger()->getRepository(Intake::class)->count([]));
     }
 
-    public function testAJobIsGivenToOneWorkerAndToAnotherWhenThatOneFallsSilent(): void
-    {
-        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
-        $queue = $this->service(JobQueue::class);
-        $this->service(StartIntake::class)->start($this->card('CARD'), new Wishes(), static fn (Intake $intake) => $queue->ask((int) $intake->id));
-        $job = $queue->take();
-        self::assertSame(1, $job?->intakeId);
-        $second = $queue->take();
-        self::assertNull($second);
-        $this->ledger()->getConnection()->executeStatement("UPDATE job SET beat_at = now() - interval '1 minute'");
-        $again = $this->service(JobQueue::class)->take();
-        self::assertSame(2, $again->attempts ?? 0);
-        $queue->end($job);
-        self::assertSame(0, $this->ledger()->getConnection()->fetchOne('SELECT count(*) FROM job WHERE ended_at IS NULL'));
-    }
-
     public function testTheDayBookIsNeverChanged(): void
     {
         $this->ledger()->persist(new DayBookEntry('The ledger was opened.'));
         $this->ledger()->flush();
         $this->expectExceptionMessageMatches('/added, never changed/');
         $this->ledger()->getConnection()->executeStatement("UPDATE day_book_entry SET entry = 'nothing happened'");
-    }
-
-    private function bringIn(string $card, Wishes $wishes = new Wishes()): Intake
-    {
-        return $this->run_((int) $this->start($card, $wishes)->id);
-    }
-
-    private function start(string $card, Wishes $wishes = new Wishes()): Intake
-    {
-        return $this->service(StartIntake::class)->start($this->card($card), $wishes, static fn (Intake $intake) => null);
-    }
-
-    private function run_(int $intake): Intake
-    {
-        return $this->service(RunIntake::class)->run($intake, static fn (Intake $running) => null);
-    }
-
-    /** @return list<ReceiptLine> */
-    private function lines(): array
-    {
-        $this->ledger()->clear();
-
-        return $this->ledger()->getRepository(ReceiptLine::class)->findBy([], ['id' => 'ASC']);
     }
 
     /** @return array<string, string> path => size, time and content */

@@ -8,9 +8,18 @@ use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
 use Symfony\Component\BrowserKit\Cookie;
+use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Core\Receipt\Outcome;
+use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\Volume;
-use VelvetLedger\Server\Http\GateKeeper;
+use VelvetLedger\Server\Http\Access\Session;
+use VelvetLedger\Server\Intake\GoOn;
+use VelvetLedger\Server\Intake\RunIntake;
+use VelvetLedger\Server\Intake\StartIntake;
+use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Persistence\ReceiptLine;
 use VelvetLedger\Server\Settings\Home;
+use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Tests\Folder;
 
 /** A ledger with an empty database, one reader and one store of the test's own. */
@@ -23,10 +32,10 @@ abstract class LedgerTestCase extends KernelTestCase
     {
         $this->reader = new Folder();
         $this->store = new Folder();
-        $this->store->put('.velvet-ledger-store', 'Main');
         $this->settings();
         self::bootKernel();
-        $this->ledger()->getConnection()->executeStatement('TRUNCATE standing_order, last_order, stationery, job, copy, ledger_file, frame, receipt_line, day_book_entry, shoot, intake RESTART IDENTITY CASCADE');
+        $this->ledger()->getConnection()->executeStatement('TRUNCATE standing_order, last_order, stationery, messenger_messages, proof, copy, file, original, frame, receipt_line, day_book_entry, shoot, intake, card, store RESTART IDENTITY CASCADE');
+        $this->service(Stores::class)->prepare();
     }
 
     protected function tearDown(): void
@@ -62,7 +71,44 @@ abstract class LedgerTestCase extends KernelTestCase
 
     protected function card(string $label): Volume
     {
-        return new Volume($this->reader->path.'/'.$label);
+        return $this->service(Readers::class)->at($this->reader->path.'/'.$label);
+    }
+
+    protected function start(string $card, Wishes $wishes = new Wishes()): Intake
+    {
+        return $this->service(StartIntake::class)->start($this->card($card), $wishes, static fn (Intake $intake) => null);
+    }
+
+    /** @param (\Closure(int, int): mixed)|null $watch */
+    protected function bringOn(int $intake, ?\Closure $watch = null): Intake
+    {
+        return $this->service(RunIntake::class)->run($intake, $watch ?? static fn (int $bytes, int $files) => null);
+    }
+
+    protected function goOn(int $receipt): Intake
+    {
+        $this->service(GoOn::class)->with($receipt, static fn (Intake $intake) => null);
+
+        return $this->bringOn($receipt);
+    }
+
+    protected function bringIn(string $card, Wishes $wishes = new Wishes()): Intake
+    {
+        return $this->bringOn($this->start($card, $wishes)->id());
+    }
+
+    /** @return list<ReceiptLine> of all receipts, in order */
+    protected function lines(): array
+    {
+        $this->ledger()->clear();
+
+        return $this->ledger()->getRepository(ReceiptLine::class)->findBy([], ['intake' => 'ASC', 'position' => 'ASC']);
+    }
+
+    /** @return list<Outcome> */
+    protected function outcomes(): array
+    {
+        return array_map(static fn (ReceiptLine $line): Outcome => $line->outcome(), $this->lines());
     }
 
     /** A browser that holds the access token's session. */
@@ -71,7 +117,8 @@ abstract class LedgerTestCase extends KernelTestCase
         $browser = new KernelBrowser(self::bootKernel());
         $browser->disableReboot();
         $browser->setServerParameter('HTTP_HOST', '127.0.0.1:7410');
-        $browser->getCookieJar()->set(new Cookie(GateKeeper::COOKIE, hash_hmac('sha256', 'ledger session', Home::fromEnvironment()->token())));
+        $session = (new Session(Home::fromEnvironment()))->cookie();
+        $browser->getCookieJar()->set(new Cookie(Session::COOKIE, (string) $session->getValue()));
 
         return $browser;
     }

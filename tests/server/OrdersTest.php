@@ -12,12 +12,10 @@ use VelvetLedger\Core\Shoot\ClockCorrection;
 use VelvetLedger\Core\Shoot\Clocks;
 use VelvetLedger\Core\Shoot\TimeSource;
 use VelvetLedger\Server\Intake\Plans;
-use VelvetLedger\Server\Intake\RunIntake;
-use VelvetLedger\Server\Intake\StartIntake;
 use VelvetLedger\Server\Orders\OrderBook;
 use VelvetLedger\Server\Persistence\DayBookEntry;
-use VelvetLedger\Server\Persistence\Frame;
 use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Persistence\LedgerFrame;
 use VelvetLedger\Server\Persistence\Shoot;
 use VelvetLedger\Server\Persistence\ShootRepository;
 use VelvetLedger\Tests\OnCard;
@@ -69,19 +67,19 @@ final class OrdersTest extends LedgerTestCase
         $this->bringIn('CARD', new Wishes($order, ['2026-05-04' => new ShootWish('lantern boats')], clocks: new Clocks([$body => ClockCorrection::by(-3600)])));
         self::assertFileExists($this->store->path.'/2026/2026-05-04 lantern boats/originals/2314_07.jpg');
         self::assertDirectoryExists($this->store->path.'/2026/2026-05-04 lantern boats/exports/web');
-        $frame = $this->ledger()->getRepository(Frame::class)->findAll()[0] ?? self::fail();
-        self::assertSame(['ORL_0031', '0031', '2026-05-04T23:14:09', -3600, TimeSource::Corrected, 7], [$frame->originalName, $frame->originalNumber, $frame->takenAt, $frame->clockCorrection, $frame->timeSource, $frame->sequence]);
+        $frame = $this->ledger()->getRepository(LedgerFrame::class)->findAll()[0] ?? self::fail();
+        self::assertSame(['ORL_0031', '0031', '2026-05-04T23:14:09', -3600, TimeSource::Corrected, 7], [$frame->originalName, $frame->originalNumber, $frame->time->takenAt, $frame->time->clockCorrection, $frame->time->timeSource, $frame->name->sequence]);
         self::assertSame(['2026/2026-05-04 lantern boats', '2026-05-04'], [$frame->shoot->folder, $frame->shoot->date]);
         self::assertStringContainsString("The clock of $body is put back by 1 h (by hand): 1 frame from CARD, the first from 2026-05-05 00:14:09 to 2026-05-04 23:14:09.", implode("\n", array_column($this->ledger()->getRepository(DayBookEntry::class)->findAll(), 'entry')));
 
         $this->reader->put('NEXT/DCIM/100ORREL/ORL_0032.JPG', Stills::jpeg('2026-05-06 10:00:00', 32));
         $plan = $this->service(Plans::class)->make($this->card('NEXT'), new Wishes($order));
-        self::assertSame('1000_08.jpg', $plan->shoots[0]->firstName, 'numbers run on');
-        $joined = self::ask($this->browser(), 'POST', '/api/cards/'.$this->card('NEXT')->id.'/plan', ['shoots' => [OnCard::key('ORL_0032') => ['into' => $frame->shoot->id]]]);
+        self::assertSame('1000_08.jpg', $plan->shoots[0]->names->first, 'numbers run on');
+        $joined = self::ask($this->browser(), 'POST', '/api/cards/'.$this->card('NEXT')->id.'/plan', ['shoots' => [OnCard::key('ORL_0032') => ['into' => $frame->shoot->id()]]]);
         self::assertIsArray($joined['shoots']);
         self::assertIsArray($joined['shoots'][0]);
         self::assertSame(['2026/2026-05-04 lantern boats', '2026-05-06_lantern-boats_0008.jpg', 1], [$joined['shoots'][0]['folder'], $joined['shoots'][0]['firstName'], $joined['shoots'][0]['joins']]);
-        $into = $this->service(ShootRepository::class)->toJoin((int) $frame->shoot->id);
+        $into = $this->service(ShootRepository::class)->toJoin($frame->shoot->id());
         $this->bringIn('NEXT', new Wishes(shoots: [OnCard::key('ORL_0032') => new ShootWish('said, but it joins', into: $into)]));
         self::assertFileExists($this->store->path.'/2026/2026-05-04 lantern boats/originals/2026-05-06_lantern-boats_0008.jpg', 'where the frames of the shoot lie');
         self::assertSame(1, $this->ledger()->getRepository(Shoot::class)->count([]));
@@ -134,13 +132,6 @@ final class OrdersTest extends LedgerTestCase
         foreach (['..', 'own/../..', '/etc', '.hidden', 'way-out'] as $outside) {
             self::assertNull($folders($outside, 400));
         }
-    }
-
-    private function bringIn(string $card, Wishes $wishes): void
-    {
-        $intake = $this->service(StartIntake::class)->start($this->card($card), $wishes, static fn (Intake $asked) => null);
-        $this->service(RunIntake::class)->run((int) $intake->id, static fn (Intake $running) => null);
-        $this->ledger()->clear();
     }
 
     /** @return array<mixed> */

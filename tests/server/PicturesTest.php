@@ -55,7 +55,7 @@ final class PicturesTest extends LedgerTestCase
         $file = $this->reader->put('a.ORW', CameraFile::raw(Body::orrelM4(), self::shot(Fault::None), (new Painter())->paint(self::shot(Fault::None), 1536, 1024)->scaled(1200, 800)));
         shell_exec('exiftool -q -m -overwrite_original -n -IFD0:Orientation='.$orientation.' '.escapeshellarg($file).' 2>/dev/null');
         $facts = (new CoreFactsReader())->read($file);
-        self::assertSame($orientation, $facts->orientation);
+        self::assertSame($orientation, $facts->image->orientation);
         self::assertSame([$width, $height], \array_slice((array) getimagesizefromstring((new Pictures(Home::fromEnvironment()))->of($file, $facts, 480)), 0, 2));
     }
 
@@ -97,10 +97,10 @@ final class PicturesTest extends LedgerTestCase
         }
         $frames = CardContents::read($this->card('CARD')->path, new FrameReader(new CoreFactsReader()))->frames;
         $hints = new CardHints(new PixelsWithGd(), new ArrayAdapter());
-        self::assertSame(['measured' => 0, 'of' => 3, 'hints' => []], $hints->within($this->card('CARD'), $frames, -1));
+        self::assertSame([0, 3, []], $hints->within($this->card('CARD'), $frames, -1));
         $found = $hints->within($this->card('CARD'), $frames, 60);
-        self::assertSame([3, 3], [$found['measured'], $found['of']]);
-        self::assertSame([['black'], ['blown']], array_map(static fn (array $some): array => array_map(static fn (FrameHint $one): string => $one->hint->value, $some), array_values($found['hints'])));
+        self::assertSame([3, 3], [$found[0], $found[1]]);
+        self::assertSame([['black'], ['blown']], array_map(static fn (array $some): array => array_map(static fn (FrameHint $one): string => $one->hint->value, $some), array_values($found[2])));
         self::assertEquals($found, $hints->within($this->card('CARD'), $frames, -1), 'what was measured is kept');
     }
 
@@ -111,7 +111,7 @@ final class PicturesTest extends LedgerTestCase
         imagepng($image, $this->reader->path."/it's a picture.png");
         $reader = new FirstThatReads(new CoreFactsReader(), new ExifToolReader());
         $facts = $reader->read($this->reader->path."/it's a picture.png");
-        self::assertSame(['exiftool', 30, 20], [$facts->readBy, $facts->width, $facts->height]);
+        self::assertSame(['exiftool', 30, 20], [$facts->readBy, $facts->image->width, $facts->image->height]);
         self::assertSame('core', $reader->read($this->reader->put('a.JPG', Stills::jpeg('2026-05-04 21:14:09')))->readBy);
         foreach (['text' => 'a text file', "line\nbreak" => "\x89PNG\r\n\x1A\n".str_repeat('x', 600)] as $name => $content) {
             try {
@@ -121,7 +121,7 @@ final class PicturesTest extends LedgerTestCase
                 self::assertStringContainsString('no still-picture format known here', $error->getMessage());
             }
         }
-        self::assertSame(30, $reader->read($this->reader->path."/it's a picture.png")->width, 'and goes on after an error');
+        self::assertSame(30, $reader->read($this->reader->path."/it's a picture.png")->image->width, 'and goes on after an error');
     }
 
     private static function shot(Fault $fault, int $number = 1): Shot

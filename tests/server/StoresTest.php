@@ -10,20 +10,21 @@ use Psr\Log\NullLogger;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Event\ExceptionEvent;
 use Symfony\Component\HttpKernel\HttpKernelInterface;
+use VelvetLedger\Core\Card\CardWalker;
 use VelvetLedger\Core\Plan\ShootWish;
 use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Core\Words\Size;
 use VelvetLedger\Server\Cards\CardSummaries;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Http\Errors;
-use VelvetLedger\Server\Intake\CouldNotBegin;
 use VelvetLedger\Server\Intake\NamesAtStore;
 use VelvetLedger\Server\Intake\StartIntake;
 use VelvetLedger\Server\Persistence\Intake;
-use VelvetLedger\Server\Settings\Megabytes;
+use VelvetLedger\Server\Persistence\NamesRepository;
 use VelvetLedger\Server\Settings\Settings;
-use VelvetLedger\Server\Settings\Store;
-use VelvetLedger\Server\Settings\StoreAbsent;
+use VelvetLedger\Server\Settings\StorePlace;
+use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Tests\Stills;
 
 /** Stores and readers: where they are, what is in use there, and what is said when they are away. */
@@ -35,7 +36,7 @@ final class StoresTest extends LedgerTestCase
         $this->store->put("2026/2026-05-04 boats/e\u{301}toile.jpg", 'x');
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
         $this->service(StartIntake::class)->start($this->card('CARD'), new Wishes(shoots: ['2026-05-04' => new ShootWish('boats')]), static fn (Intake $intake) => null);
-        $names = new NamesAtStore(new Store('Main', $this->store->path), $this->ledger()->getConnection());
+        $names = new NamesAtStore($this->service(Stores::class)->main(), $this->service(NamesRepository::class));
         $folder = '2026/2026-05-04 boats';
         $inUse = array_map(static fn (string $stem): bool => $names->isTaken($folder, $stem), ['taken', "\u{e9}toile", '2026-05-04_boats_0001', '2026-05-04_boats_0002']);
         self::assertSame([true, true, true, false], $inUse);
@@ -53,26 +54,12 @@ final class StoresTest extends LedgerTestCase
         self::assertSame(['2026-05-04_0001.jpg', '2026-05-04_0002.jpg'], $names);
     }
 
-    public function testAStoreWithoutItsMarkIsAbsentAndOneThatIsTooSmallIsRefusedBeforeAnythingIsCopied(): void
-    {
-        $store = new Store('Anvil', $this->store->path.'/new/store');
-        self::assertSame([false, null], [$store->isPresent(), $store->freeBytes()]);
-        $store->mark();
-        self::assertTrue($store->isPresent());
-        self::assertGreaterThan(0, $store->freeBytes());
-        self::assertStringContainsString('14.20 GB free and this intake needs 20.00 GB', CouldNotBegin::noRoom($store, 20_000_000_000, 14_200_000_000)->getMessage());
-        $this->store->put('a-file', '');
-        $this->expectException(StoreAbsent::class);
-        $this->expectExceptionMessage('could not be made. Make it, or name another in the settings.');
-        (new Store('Anvil', $this->store->path.'/a-file/below'))->mark();
-    }
-
     public function testReadersAreFoldersOrPatternsAndAVolumeNeedsADcimFolder(): void
     {
         foreach (['me/CARD/DCIM', 'me/DISK/Pictures', 'you/OTHER/DCIM', 'me/.hidden/DCIM'] as $folder) {
             mkdir($this->reader->path.'/'.$folder, 0o777, true);
         }
-        $labels = static fn (string ...$roots): array => array_map(static fn (Volume $volume): string => $volume->label(), (new Readers(new Settings(array_values($roots), new Store('x', '/x'))))->volumes());
+        $labels = fn (string ...$roots): array => array_map(static fn (Volume $volume): string => $volume->label(), (new Readers(new Settings(array_values($roots), new StorePlace('x', '/x')), $this->service(CardSummaries::class), new CardWalker()))->volumes());
         self::assertSame(['CARD', 'OTHER'], $labels($this->reader->path.'/*'));
         self::assertSame(['CARD'], $labels($this->reader->path.'/me', $this->reader->path.'/me', '/no/such/reader'));
         self::assertSame([], $labels());
@@ -82,12 +69,12 @@ final class StoresTest extends LedgerTestCase
     {
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', '12345', 1_777_000_000);
         $summaries = $this->service(CardSummaries::class);
-        $first = $summaries->of($this->card('CARD'));
+        $first = $summaries->of($this->reader->path.'/CARD');
         self::assertSame([1, 1, 5, 1_777_000_000, 1_777_000_000], [$first->frames, $first->files, $first->bytes, $first->first, $first->last]);
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0002.MOV', '1234567');
         touch($this->reader->path.'/CARD/DCIM/100ORREL', time() + 5);
-        self::assertSame([1, 2, 12], [$summaries->of($this->card('CARD'))->frames, $summaries->of($this->card('CARD'))->files, $summaries->of($this->card('CARD'))->bytes]);
-        self::assertSame(0, $summaries->of($this->card('GONE'))->files);
+        self::assertSame([1, 2, 12], [$summaries->of($this->reader->path.'/CARD')->frames, $summaries->of($this->reader->path.'/CARD')->files, $summaries->of($this->reader->path.'/CARD')->bytes]);
+        self::assertSame(0, $summaries->of($this->reader->path.'/GONE')->files);
     }
 
     public function testADatabaseThatDoesNotAnswerIsSaidWithWhatToDo(): void
@@ -106,6 +93,6 @@ final class StoresTest extends LedgerTestCase
 
     public function testSizesInSentences(): void
     {
-        self::assertSame(['0.5 kB', '1.5 MB', '14.20 GB'], array_map(Megabytes::of(...), [500, 1_500_000, 14_200_000_000]));
+        self::assertSame(['0.5 kB', '45 kB', '1.5 MB', '14.20 GB', '2.00 TB'], array_map(Size::of(...), [500, 45_000, 1_500_000, 14_200_000_000, 2_000_000_000_000]));
     }
 }

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Capture;
+
+/**
+ * What stands in a file as it may go on into screens, JSON and the database: a damaged file can hold anything. Texts
+ * are valid UTF-8 in one line of at most 200 characters, numbers are finite, whole ones fit 32 bits; what is not so is
+ * not said.
+ */
+final class Recorded
+{
+    private const LONGEST = 200;
+    private const LARGEST = 2_147_483_647;
+
+    public static function text(?string $text): ?string
+    {
+        $clean = null === $text ? '' : trim(preg_replace('/[\p{C}\s]+/u', ' ', mb_scrub($text, 'UTF-8')) ?? '');
+
+        return '' === $clean ? null : mb_substr($clean, 0, self::LONGEST);
+    }
+
+    public static function real(?float $number): ?float
+    {
+        return null !== $number && is_finite($number) ? $number : null;
+    }
+
+    public static function whole(?int $number): ?int
+    {
+        return null !== $number && abs($number) <= self::LARGEST ? $number : null;
+    }
+}

@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Held;
+
+use VelvetLedger\Core\Card\CardFile;
+use VelvetLedger\Core\Card\Frame;
+use VelvetLedger\Core\Card\ReadFrame;
+
+/**
+ * Compares a card's files with what is known elsewhere, by their quick prints. A still is told by its own; what goes with
+ * a still (a sidecar, a voice note) is the same only beside the same still, for many sidecars are alike.
+ */
+final class Comparison
+{
+    /** @var array<string, HeldAs> */
+    private array $files = [];
+
+    /** @var array<string, Promise> */
+    private array $promised = [];
+
+    /** @var array<string, Twin> */
+    private array $again = [];
+
+    /** @var array<string, Twin> */
+    private array $twins = [];
+
+    /** @var array<string, HeldAs> */
+    private array $sameExposure = [];
+
+    /** @var array<string, array<array-key, string>> quick print => frame key => path, of what came before on the card */
+    private array $seen = [];
+
+    /** @param array<string, string> $prints path on the card => quick print, for the suspects */
+    private function __construct(private readonly array $prints, private readonly Known $known)
+    {
+    }
+
+    /**
+     * @param list<ReadFrame>       $frames in order of capture: of two twins on one card, the later is the twin
+     * @param array<string, string> $prints path on the card => quick print, for the suspects
+     */
+    public static function of(array $frames, array $prints, Known $known): Holdings
+    {
+        $comparison = new self($prints, $known);
+        foreach ($frames as $frame) {
+            $comparison->compare($frame);
+        }
+
+        return new Holdings($comparison->files, $comparison->promised, $comparison->again, $comparison->twins, $comparison->sameExposure);
+    }
+
+    private function compare(ReadFrame $read): void
+    {
+        $frame = $read->frame;
+        $heldFrames = $seenFrames = [];
+        $promise = null;
+        foreach ($frame->files as $file) {
+            if (!$file->kind->isStill() || !isset($this->prints[$file->path])) {
+                continue;
+            }
+            $print = $this->prints[$file->path];
+            $held = $this->known->prints[$print][0] ?? null;
+            if (null !== $held) {
+                $this->files[$file->path] = $held;
+                $heldFrames += array_fill_keys(array_map(static fn (HeldAs $as): int => $as->frame, $this->known->prints[$print]), true);
+            }
+            if (null === $held && isset($this->known->promised[$print])) {
+                $promise = $this->promised[$file->path] = $this->known->promised[$print];
+            }
+            $before = $this->seen[$print] ?? [];
+            if ([] !== $before) {
+                $this->again[$file->path] = Twin::onThisCard($before[array_key_first($before)]);
+                $seenFrames += array_fill_keys(array_keys($before), true);
+            }
+        }
+        $this->compareCompanions($frame, $heldFrames, $seenFrames, $promise);
+        $this->twin($frame);
+        foreach ($frame->files as $file) {
+            if (isset($this->prints[$file->path])) {
+                $this->seen[$this->prints[$file->path]][$frame->key] ??= $file->text();
+            }
+        }
+        $identity = ExposureIdentity::of($read->facts, $frame->stem);
+        if (null !== $identity && isset($this->known->exposures[$identity]) && !isset($this->files[$frame->lead()->path])) {
+            $this->sameExposure[$frame->key] = $this->known->exposures[$identity];
+        }
+    }
+
+    /**
+     * @param array<int, true>       $heldFrames that any of its stills is held in
+     * @param array<array-key, true> $seenFrames that any of its stills stood in before
+     */
+    private function compareCompanions(Frame $frame, array $heldFrames, array $seenFrames, ?Promise $promise): void
+    {
+        foreach ($frame->files as $file) {
+            $print = $this->prints[$file->path] ?? null;
+            if ($file->kind->isStill() || null === $print) {
+                continue;
+            }
+            foreach ($this->known->prints[$print] ?? [] as $as) {
+                if (isset($heldFrames[$as->frame])) {
+                    $this->files[$file->path] ??= $as;
+                }
+            }
+            if (null !== $promise && ($this->known->promised[$print]->receipt ?? null) === $promise->receipt && !isset($this->files[$file->path])) {
+                $this->promised[$file->path] = $promise;
+            }
+            foreach ($this->seen[$print] ?? [] as $key => $path) {
+                if (isset($seenFrames[$key])) {
+                    $this->again[$file->path] ??= Twin::onThisCard($path);
+                }
+            }
+        }
+    }
+
+    private function twin(Frame $frame): void
+    {
+        $again = array_values(array_filter(array_map(fn (CardFile $file): ?Twin => $this->again[$file->path] ?? null, $frame->files)));
+        $print = $this->prints[$frame->lead()->path] ?? null;
+        if ([] !== $again) {
+            $this->twins[$frame->key] = $again[0];
+        } elseif (null !== $print && isset($this->known->otherCards[$print])) {
+            $this->twins[$frame->key] = Twin::onCard($this->known->otherCards[$print]);
+        }
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Order;
+
+use VelvetLedger\Core\Document\BadDocument;
+use VelvetLedger\Core\Document\Fields;
+
+/** What stationery there is beside standing orders; each kind has the form of that part of an order. */
+enum StationeryKind: string
+{
+    case Names = 'names';
+    case Folders = 'folders';
+    case Subfolders = 'subfolders';
+    case Destination = 'destination';
+
+    /**
+     * The document as an order writes it; one that no order could use is refused.
+     *
+     * @param array<mixed> $document
+     *
+     * @return array<string, mixed>
+     *
+     * @throws BadDocument
+     */
+    public function asOrdersWriteIt(array $document): array
+    {
+        $fields = Fields::of($document);
+
+        return match ($this) {
+            self::Names => PatternDocument::ofNames(PatternDocument::readNames($fields)),
+            self::Folders => PatternDocument::ofFolders(PatternDocument::readFolders($fields)),
+            self::Subfolders => OrderDocument::ofSubfolders(OrderDocument::subfolders($fields)),
+            self::Destination => OrderDocument::ofDestination(OrderDocument::destination($fields)),
+        };
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Plan;
+
+use VelvetLedger\Core\Card\CardFile;
+use VelvetLedger\Core\Held\Holdings;
+use VelvetLedger\Core\Order\Companions;
+use VelvetLedger\Core\Shoot\TimedFrame;
+
+/** Says of each file of a shoot's frames why it stays on the card, or that it comes; before anything is named, for only what comes is numbered. */
+final readonly class FrameIntents
+{
+    public function __construct(private Wishes $wishes, private Holdings $holdings, private Companions $bring, private bool $shootIsLeftOut)
+    {
+    }
+
+    /** @return array<string, PlanLine> path on the card => its line, for the files that stay */
+    public function staying(TimedFrame $timed): array
+    {
+        $lines = [];
+        foreach ($timed->read->frame->files as $file) {
+            $line = $this->lineOf($file, $timed);
+            if (null !== $line) {
+                $lines[$file->path] = $line;
+            }
+        }
+
+        return $lines;
+    }
+
+    private function lineOf(CardFile $file, TimedFrame $timed): ?PlanLine
+    {
+        $reason = $timed->read->unreadable[$file->path] ?? null;
+        $asked = $this->wishes->bringsAgain($timed->key());
+        $held = $asked ? null : $this->holdings->heldAs($file);
+        $promise = $asked ? null : $this->holdings->promisedBy($file);
+        $again = $asked ? null : $this->holdings->againAs($file);
+        $unwanted = $this->bring->reasonToLeave($file, $timed->read->frame, $timed->read->unreadable);
+
+        return match (true) {
+            null !== $reason => PlanLine::unreadable($file, $timed, $reason),
+            $this->shootIsLeftOut => PlanLine::leaveOut($file, $timed, 'left out with its shoot by you'),
+            $this->wishes->leavesOut($timed->key()) => PlanLine::leaveOut($file, $timed),
+            null !== $held => PlanLine::held($file, $timed, $held),
+            null !== $promise => PlanLine::promised($file, $timed, $promise),
+            null !== $again => PlanLine::leaveOut($file, $timed, 'the same frame as '.$again->where),
+            null !== $unwanted => PlanLine::leaveOut($file, $timed, $unwanted),
+            default => null,
+        };
+    }
+}

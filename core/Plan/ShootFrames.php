@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Plan;
+
+use VelvetLedger\Core\Shoot\TimedFrame;
+
+/** The frames of a planned shoot in order of capture: their keys, when they were taken with clocks put right ("2026-05-04T21:14:09"), and which of them come. */
+final readonly class ShootFrames
+{
+    /**
+     * @param non-empty-list<string> $keys
+     * @param non-empty-list<string> $times
+     * @param list<string>           $marked keys of those of which anything is brought in
+     */
+    private function __construct(public array $keys, public array $times, public array $marked)
+    {
+    }
+
+    public static function of(ShootDraft $draft): self
+    {
+        return new self(
+            array_map(static fn (TimedFrame $frame): string => $frame->key(), $draft->shoot->frames),
+            array_map(static fn (TimedFrame $frame): string => $frame->at->local, $draft->shoot->frames),
+            array_map(static fn (TimedFrame $frame): string => $frame->key(), $draft->coming),
+        );
+    }
+
+    public function first(): string
+    {
+        return $this->times[0];
+    }
+
+    public function last(): string
+    {
+        return $this->times[\count($this->times) - 1];
+    }
+}

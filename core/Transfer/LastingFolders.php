@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Transfer;
+
+/** Makes folders that outlive a power cut: each new one is flushed with the folder it stands in. */
+final class LastingFolders
+{
+    /** @throws CouldNotCopy */
+    public static function make(string $folder): void
+    {
+        if (is_dir($folder)) {
+            return;
+        }
+        self::make(\dirname($folder));
+        error_clear_last();
+        if (!@mkdir($folder) && !is_dir($folder)) {
+            throw CouldNotCopy::folderNotMade($folder, SystemReason::last());
+        }
+        self::flush(\dirname($folder));
+    }
+
+    /** Flushes the list of names in a folder to the drive, where the file system can do that. */
+    public static function flush(string $folder): void
+    {
+        $handle = @fopen($folder, 'r');
+        if (false !== $handle) {
+            @fsync($handle);
+            fclose($handle);
+        }
+    }
+}

@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Transfer;
+
+/**
+ * A file that is to be read from a card, as it was when it was promised to be. It is opened only while it is still that
+ * file: a regular one, of that size and time, never through a link; and what was read of it counts only if it still is
+ * when the reading is over.
+ */
+final readonly class SourceFile
+{
+    private const REGULAR = 0o100000;
+    private const TYPE = 0o170000;
+
+    /**
+     * @param string      $path       absolute; only ever read
+     * @param int         $bytes      size that the card lists for it
+     * @param int         $modifiedAt Unix seconds
+     * @param string|null $print      quick print that it had, where that is known
+     */
+    public function __construct(public string $path, public int $bytes, public int $modifiedAt, public ?string $print = null)
+    {
+    }
+
+    /**
+     * @return resource
+     *
+     * @throws CouldNotCopy
+     */
+    public function open(): mixed
+    {
+        $listed = $this->stat();
+        error_clear_last();
+        // Without blocking, for a pipe put in the file's place just now would wait for ever to be written to.
+        $stream = @fopen($this->path, 'rn');
+        if (false === $stream) {
+            throw CouldNotCopy::sourceNotOpened($this->path, SystemReason::last());
+        }
+        $opened = fstat($stream);
+        if (false === $opened || $opened['ino'] !== $listed['ino'] || $opened['dev'] !== $listed['dev']) {
+            throw CouldNotCopy::sourceChanged($this->path, 'another file was put in its place');
+        }
+        stream_set_blocking($stream, true);
+        stream_set_read_buffer($stream, 0);
+
+        return $stream;
+    }
+
+    /**
+     * That nothing happened to the file while it was read.
+     *
+     * @param resource $stream as open() gave it
+     *
+     * @throws CouldNotCopy
+     */
+    public function confirm(mixed $stream): void
+    {
+        $read = fstat($stream);
+        $now = $this->stat();
+        if (false === $read || $read['ino'] !== $now['ino'] || $read['size'] !== $this->bytes || $read['mtime'] !== $this->modifiedAt) {
+            throw CouldNotCopy::sourceChanged($this->path, 'it was written to while it was read');
+        }
+    }
+
+    /**
+     * The same file with its quick print read.
+     *
+     * @throws CouldNotCopy
+     */
+    public function printed(): self
+    {
+        $stream = $this->open();
+        $head = self::upTo($stream, QuickPrint::END);
+        fseek($stream, max(0, $this->bytes - QuickPrint::END));
+        $tail = self::upTo($stream, QuickPrint::END);
+        fclose($stream);
+
+        return new self($this->path, $this->bytes, $this->modifiedAt, QuickPrint::of($this->bytes, $head, $tail));
+    }
+
+    /** @param resource $stream */
+    private static function upTo(mixed $stream, int $length): string
+    {
+        $found = '';
+        while (\strlen($found) < $length && '' !== $more = (string) @fread($stream, max(1, $length - \strlen($found)))) {
+            $found .= $more;
+        }
+
+        return $found;
+    }
+
+    /** @return array{dev: int, ino: int} */
+    private function stat(): array
+    {
+        clearstatcache(true, $this->path);
+        error_clear_last();
+        $stat = @lstat($this->path);
+        if (false === $stat) {
+            throw CouldNotCopy::sourceNotOpened($this->path, SystemReason::last());
+        }
+        if (self::REGULAR !== ($stat['mode'] & self::TYPE)) {
+            throw CouldNotCopy::sourceChanged($this->path, 'what stands there now is no regular file, and was not opened');
+        }
+        if ($stat['size'] !== $this->bytes) {
+            throw CouldNotCopy::sourceChanged($this->path, \sprintf('it has %d bytes where the card listed %d', $stat['size'], $this->bytes));
+        }
+        if ($stat['mtime'] !== $this->modifiedAt) {
+            throw CouldNotCopy::sourceChanged($this->path, \sprintf('it was written at %s, and before at %s', date('Y-m-d H:i:s', $stat['mtime']), date('Y-m-d H:i:s', $this->modifiedAt)));
+        }
+
+        return ['dev' => $stat['dev'], 'ino' => $stat['ino']];
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Transfer;
+
+/**
+ * The file that makes a folder a store and says which: its UUID in the first line, the name it was given in the second.
+ * An empty mount point has none, so nothing is written where a drive should be and is not; another drive at the same
+ * place has another.
+ */
+final readonly class StoreMark
+{
+    public const FILE = '.velvet-ledger-store';
+
+    private const UUID = '/^[0-9a-f]{8}-(?:[0-9a-f]{4}-){3}[0-9a-f]{12}$/';
+
+    /** @param string|null $uuid null in a mark of an earlier version, which only gave the name */
+    private function __construct(public ?string $uuid, public string $name)
+    {
+    }
+
+    /** Null where the folder carries none. */
+    public static function at(string $folder): ?self
+    {
+        $text = @file_get_contents($folder.'/'.self::FILE);
+        if (false === $text) {
+            return null;
+        }
+        $lines = explode("\n", $text);
+
+        return 1 === preg_match(self::UUID, $lines[0]) ? new self($lines[0], $lines[1] ?? '') : new self(null, $lines[0]);
+    }
+
+    /** Writes a mark whole or not at all; false where the folder does not take it. */
+    public static function put(string $folder, string $uuid, string $name): bool
+    {
+        $temporary = $folder.'/'.self::FILE.'.'.bin2hex(random_bytes(4));
+        $text = $uuid."\n".strtr($name, "\n", ' ')."\n";
+        if (\strlen($text) !== @file_put_contents($temporary, $text) || !@rename($temporary, $folder.'/'.self::FILE)) {
+            @unlink($temporary);
+
+            return false;
+        }
+        LastingFolders::flush($folder);
+
+        return true;
+    }
+
+    /** A new UUID, random (RFC 9562, version 4). */
+    public static function newUuid(): string
+    {
+        $bytes = random_bytes(16);
+        $bytes[6] = \chr(\ord($bytes[6]) & 0x0F | 0x40);
+        $bytes[8] = \chr(\ord($bytes[8]) & 0x3F | 0x80);
+
+        return implode('-', sscanf(bin2hex($bytes), '%8s%4s%4s%4s%12s') ?? []);
+    }
+}

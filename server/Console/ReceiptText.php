@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Console;
+
+use VelvetLedger\Core\Receipt\Outcome;
+use VelvetLedger\Core\Words\Size;
+use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Persistence\ReceiptLine;
+use VelvetLedger\Server\Persistence\ReceiptRepository;
+use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Server\View\LineView;
+use VelvetLedger\Server\View\ReceiptView;
+
+/** A receipt as text for a terminal, or as JSON for another program. */
+final readonly class ReceiptText
+{
+    public function __construct(private ReceiptRepository $receipts, private Stores $stores)
+    {
+    }
+
+    public function view(Intake $intake): ReceiptView
+    {
+        return new ReceiptView($intake, $this->receipts->summary($intake));
+    }
+
+    public function text(Intake $intake): string
+    {
+        $view = $this->view($intake);
+        $lines = [\sprintf('Receipt %d, %s to %s (%s)', $view->number, $view->card, $view->store, $this->stores->at($intake->store)->path)];
+        foreach ($view->problems as $problem) {
+            $lines[] = '  ! '.$problem;
+        }
+        foreach ($this->receipts->lines($intake, Outcome::Failed, Outcome::Unreadable) as $line) {
+            $lines[] = \sprintf('  %s: %s: %s', $line->outcome()->value, '' === $line->path ? '/' : $line->path, $line->reason());
+        }
+        if (null !== $view->stoppedBecause) {
+            $lines[] = '  stopped: '.$view->stoppedBecause;
+        }
+        $lines[] = $view->sentence.(null === $view->bytesPerSecond ? '' : \sprintf(' %s at %s a second.', Size::of($view->bytesCopied), Size::of((int) $view->bytesPerSecond)));
+
+        return implode("\n", $lines);
+    }
+
+    public function json(Intake $intake): string
+    {
+        return json_encode(
+            ['receipt' => $this->view($intake), 'lines' => array_map(static fn (ReceiptLine $line): LineView => new LineView($line), $this->receipts->lines($intake))],
+            \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR,
+        );
+    }
+}

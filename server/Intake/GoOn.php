@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Intake;
+
+use Doctrine\ORM\EntityManagerInterface;
+use VelvetLedger\Core\Receipt\Outcome;
+use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Persistence\ReceiptRepository;
+
+/** Goes on with an intake that stopped, and tries again what failed. */
+final readonly class GoOn
+{
+    public function __construct(private ReceiptRepository $receipts, private EntityManagerInterface $ledger)
+    {
+    }
+
+    /** @param \Closure(Intake): mixed $then done in the same transaction, where there is anything to go on with */
+    public function with(int $number, \Closure $then): Intake
+    {
+        return $this->ledger->wrapInTransaction(function () use ($number, $then): Intake {
+            $intake = $this->receipts->find($number);
+            if (!$intake->state()->isUnderWay()) {
+                foreach ($this->receipts->lines($intake, Outcome::Failed) as $line) {
+                    if (null !== $line->folder && null !== $line->frame()) {
+                        $line->waitsAgain();
+                    }
+                }
+                $intake->waits();
+                $this->ledger->flush();
+                $then($intake);
+            }
+
+            return $intake;
+        });
+    }
+}

@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Intake;
+
+use Doctrine\ORM\EntityManagerInterface;
+use VelvetLedger\Core\Card\ReadFrame;
+use VelvetLedger\Core\Plan\Plan;
+use VelvetLedger\Core\Plan\PlanLine;
+use VelvetLedger\Core\Plan\PlannedShoot;
+use VelvetLedger\Server\Persistence\FrameName;
+use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Persistence\LedgerFrame;
+use VelvetLedger\Server\Persistence\LineShoot;
+use VelvetLedger\Server\Persistence\ReceiptLine;
+use VelvetLedger\Server\Persistence\Shoot;
+use VelvetLedger\Server\Persistence\ShootRepository;
+
+/** Enters what a plan promises: a line for every file, and the shoots and frames that files will come into. */
+final class Promises
+{
+    /** @var array<string, Shoot> place => shoot */
+    private array $shoots = [];
+
+    /** @var array<array-key, LedgerFrame> frame key => frame */
+    private array $frames = [];
+
+    public function __construct(private readonly EntityManagerInterface $ledger, private readonly ShootRepository $repository)
+    {
+    }
+
+    public function enter(Intake $intake, Plan $plan): void
+    {
+        $this->shoots = $this->frames = [];
+        $shoots = $plan->shootsByFrame();
+        foreach ($plan->lines as $position => $line) {
+            $shoot = $shoots[$line->frame?->key()] ?? null;
+            $heading = null === $shoot ? new LineShoot() : new LineShoot($shoot->title->date, $shoot->title->description, $shoot->place->folder);
+            $this->ledger->persist(new ReceiptLine($intake, $position, $line, $heading, null === $shoot ? null : $this->frame($intake, $line, $shoot)));
+        }
+    }
+
+    /** @return list<ReadFrame> those that the plan is about */
+    public static function framesOf(Plan $plan): array
+    {
+        $frames = [];
+        foreach ($plan->lines as $line) {
+            if (null !== $line->frame) {
+                $frames[$line->frame->key()] = $line->frame->read;
+            }
+        }
+
+        return array_values($frames);
+    }
+
+    private function frame(Intake $intake, PlanLine $line, PlannedShoot $planned): ?LedgerFrame
+    {
+        if (null === $line->frame || null === $line->becomes) {
+            return null;
+        }
+        if (!isset($this->frames[$line->frame->key()])) {
+            $becomes = $line->becomes;
+            $frame = new LedgerFrame($this->shoot($planned), $intake, new FrameName($becomes->folder, $becomes->stem, $becomes->number, $becomes->scope), $line->frame);
+            $this->ledger->persist($frame);
+            $this->frames[$line->frame->key()] = $frame;
+        }
+
+        return $this->frames[$line->frame->key()];
+    }
+
+    private function shoot(PlannedShoot $planned): Shoot
+    {
+        $place = Shoot::placeOf($planned->place->folder, $planned->title->date, $planned->title->description);
+
+        return $this->shoots[$place] ??= $this->repository->at($planned->place->folder, $planned->title->date, $planned->title->description);
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Intake;
+
+use VelvetLedger\Server\Persistence\IntakeRuns;
+use VelvetLedger\Server\Stores\OpenStore;
+
+/** One run of an intake, and how far it is: said in the database and to whoever watches, several times a second. */
+final class RunUnderWay
+{
+    /** Seconds between two words of how far it is. */
+    private const TICK = 0.25;
+
+    private int $bytes = 0;
+    private int $files = 0;
+    private float $said = 0.0;
+
+    /**
+     * @param string                    $source where the card is mounted
+     * @param \Closure(int, int): mixed $watch  told of bytes and files so far; what it throws ends the run where it is
+     */
+    public function __construct(public readonly int $intake, public readonly int $number, public readonly string $source, public readonly OpenStore $store, private readonly IntakeRuns $runs, private readonly \Closure $watch)
+    {
+    }
+
+    public function moved(int $bytes): void
+    {
+        $this->bytes += $bytes;
+        $this->say();
+    }
+
+    public function fileDone(): void
+    {
+        ++$this->files;
+        $this->say();
+    }
+
+    public function say(bool $atOnce = false): void
+    {
+        if ($atOnce || microtime(true) - $this->said > self::TICK) {
+            $this->said = microtime(true);
+            $this->runs->moved($this->intake, $this->number, $this->bytes, $this->files);
+            ($this->watch)($this->bytes, $this->files);
+        }
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Intake;
+
+use Doctrine\ORM\EntityManagerInterface;
+use VelvetLedger\Server\Persistence\DayBookEntry;
+use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Persistence\ReceiptRepository;
+
+/** Stops an intake that nobody works on any more, and says why. */
+final readonly class StopIntake
+{
+    public function __construct(private EntityManagerInterface $ledger, private ReceiptRepository $receipts)
+    {
+    }
+
+    public function stop(int $number, string $because): Intake
+    {
+        $this->ledger->clear();
+
+        return $this->ledger->wrapInTransaction(function () use ($number, $because): Intake {
+            $intake = $this->receipts->find($number);
+            if ($intake->state()->isUnderWay()) {
+                $intake->stop($because, $this->receipts->addUp($intake));
+                $this->ledger->persist(new DayBookEntry("Receipt $number stopped: $because", $intake));
+            }
+
+            return $intake;
+        });
+    }
+}

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence;
+
+/** How a copy was when it was last looked at. */
+enum CopyState: string
+{
+    /** It is still to be made, or changed, when its store is there. */
+    case Owed = 'owed';
+    case Proven = 'proven';
+    case Missing = 'missing';
+    case Differs = 'differs';
+    case SetAside = 'set aside';
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence;
+
+use Doctrine\ORM\Mapping as ORM;
+use VelvetLedger\Core\Card\CardIdentity;
+use VelvetLedger\Core\Card\PathText;
+
+/** Where an intake was begun from: how the card was called and mounted, and with which contents. */
+#[ORM\Embeddable]
+final readonly class IntakeSource
+{
+    private function __construct(
+        #[ORM\Column(type: 'text')]
+        public string $label,
+        #[ORM\Column(type: 'text')]
+        public string $path,
+        #[ORM\Column(type: 'text')]
+        public string $firstStill,
+        #[ORM\Column(type: 'text')]
+        public string $lastStill,
+    ) {
+    }
+
+    /** @param string $path absolute */
+    public static function of(string $path, CardIdentity $identity): self
+    {
+        return new self($identity->label, PathText::of($path), $identity->first, $identity->last);
+    }
+}

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence;
+
+use Doctrine\Common\Collections\ArrayCollection;
+use Doctrine\Common\Collections\Collection;
+use Doctrine\ORM\Mapping as ORM;
+use VelvetLedger\Core\Card\CameraNumber;
+use VelvetLedger\Core\Held\ExposureIdentity;
+use VelvetLedger\Core\Shoot\TimedFrame;
+
+/** One exposure in the ledger, from the moment that it is promised: its name, what the camera recorded, and its files as they come in. */
+#[ORM\Entity]
+#[ORM\Table(name: 'frame')]
+#[ORM\UniqueConstraint(name: 'frame_of_intake', columns: ['intake_id', 'card_key'])]
+#[ORM\Index(name: 'frame_shoot_time', columns: ['shoot_id', 'taken_at'])]
+#[ORM\Index(name: 'frame_shoot_number', columns: ['shoot_id', 'sequence'])]
+#[ORM\Index(name: 'frame_sequence', columns: ['sequence_scope', 'sequence'])]
+#[ORM\Index(name: 'frame_folder', columns: ['folder'])]
+#[ORM\Index(name: 'frame_exposure', columns: ['exposure_identity'])]
+#[ORM\Index(name: 'frame_taken_at', columns: ['taken_at'])]
+#[ORM\Index(name: 'frame_body', columns: ['body', 'serial'])]
+#[ORM\Index(name: 'frame_lens', columns: ['lens'])]
+#[ORM\Index(name: 'frame_iso', columns: ['iso'])]
+class LedgerFrame
+{
+    #[ORM\Id, ORM\GeneratedValue, ORM\Column]
+    private int $id = 0;
+
+    /** @var Collection<int, LedgerFile> */
+    #[ORM\OneToMany(targetEntity: LedgerFile::class, mappedBy: 'frame', cascade: ['persist'])]
+    #[ORM\OrderBy(['id' => 'ASC'])]
+    private Collection $files;
+
+    /** Its key on the card of its intake. */
+    #[ORM\Column(length: 16)]
+    public readonly string $cardKey;
+
+    /** Its name on that card, before the extension. */
+    #[ORM\Column(type: 'text')]
+    public readonly string $originalName;
+
+    /** The number in the camera's name (DCF 2.0: its last four digits). */
+    #[ORM\Column(length: 4, nullable: true)]
+    public readonly ?string $originalNumber;
+
+    /** See ExposureIdentity; by what the camera recorded, so that no later change of name or clock hides it. */
+    #[ORM\Column(length: 32, nullable: true)]
+    public readonly ?string $exposureIdentity;
+
+    #[ORM\Embedded(columnPrefix: false)]
+    public readonly FrameTime $time;
+
+    #[ORM\Embedded(columnPrefix: false)]
+    public readonly FrameFacts $facts;
+
+    public function __construct(
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public readonly Shoot $shoot,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public readonly Intake $intake,
+        #[ORM\Embedded(columnPrefix: false)]
+        public readonly FrameName $name,
+        TimedFrame $frame,
+    ) {
+        $this->files = new ArrayCollection();
+        $this->cardKey = $frame->key();
+        $this->originalName = mb_scrub($frame->read->frame->stem, 'UTF-8');
+        $this->originalNumber = CameraNumber::in($this->originalName);
+        $this->exposureIdentity = ExposureIdentity::of($frame->read->facts, $this->originalName);
+        $this->time = FrameTime::of($frame);
+        $this->facts = new FrameFacts($frame->read->facts);
+    }
+
+    public function id(): int
+    {
+        return $this->id;
+    }
+
+    public function receives(LedgerFile $file): void
+    {
+        $this->files->add($file);
+    }
+
+    /** @return Collection<int, LedgerFile> */
+    public function files(): Collection
+    {
+        return $this->files;
+    }
+}

@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence;
+
+/** What a file in a shoot is. */
+enum Making: string
+{
+    case AsItIs = 'original as it is';
+    case Dng = 'DNG';
+    case Stamped = 'stamped';
+    case Sidecar = 'sidecar';
+}

@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence;
+
+use Doctrine\ORM\EntityManagerInterface;
+use VelvetLedger\Core\Card\Kind;
+use VelvetLedger\Core\Receipt\Outcome;
+use VelvetLedger\Core\Receipt\Sum;
+use VelvetLedger\Core\Receipt\Summary;
+
+/** Finds receipts and their lines, and adds them up: one under way line by line, one that has ended from what was added up then. */
+final readonly class ReceiptRepository
+{
+    public const PAGE = 20;
+
+    public function __construct(private EntityManagerInterface $ledger)
+    {
+    }
+
+    public function find(int $number): Intake
+    {
+        return $this->ledger->find(Intake::class, $number) ?? throw NotInLedger::receipt($number);
+    }
+
+    /**
+     * The latest first.
+     *
+     * @param int|null $before a receipt's number
+     *
+     * @return list<Intake> at most a page, and one more where there are more
+     */
+    public function page(?int $before): array
+    {
+        $query = $this->ledger->createQueryBuilder()->select('i', 's')->from(Intake::class, 'i')->join('i.store', 's')->orderBy('i.id', 'DESC')->setMaxResults(self::PAGE + 1);
+        if (null !== $before) {
+            $query->where('i.id < :before')->setParameter('before', $before);
+        }
+        $found = $query->getQuery()->getResult();
+
+        return \is_array($found) ? array_values(array_filter($found, static fn (mixed $one): bool => $one instanceof Intake)) : [];
+    }
+
+    /** @return list<Intake> waiting, running, or stopped by nobody's wish: all that a page that shows what runs must know */
+    public function underWay(): array
+    {
+        return $this->ledger->getRepository(Intake::class)->findBy(['state' => [IntakeState::Waiting, IntakeState::Running]], ['id' => 'ASC']);
+    }
+
+    public function summary(Intake $intake): Summary
+    {
+        return $intake->state()->isUnderWay() ? $this->addUp($intake) : $intake->summary();
+    }
+
+    /** From the lines as they are now. */
+    public function addUp(Intake $intake): Summary
+    {
+        $rows = $this->ledger->getConnection()->fetchAllAssociative(
+            'SELECT outcome, kind = ? AS unlisted, count(*) AS files, count(DISTINCT frame_key) AS frames, coalesce(sum(bytes), 0) AS bytes FROM receipt_line WHERE intake_id = ? GROUP BY 1, 2 ORDER BY 1',
+            [Kind::Folder->value, $intake->id()],
+        );
+        $number = static fn (mixed $value): int => is_numeric($value) ? (int) $value : 0;
+        $sums = [];
+        $unlisted = 0;
+        foreach ($rows as $row) {
+            $outcome = \is_string($row['outcome']) ? Outcome::tryFrom($row['outcome']) : null;
+            if (true === $row['unlisted']) {
+                $unlisted += $number($row['files']);
+            } elseif (null !== $outcome) {
+                $sums[] = new Sum($outcome, $number($row['files']), $number($row['frames']), $number($row['bytes']));
+            }
+        }
+
+        return new Summary($sums, $unlisted);
+    }
+
+    /** @return list<ReceiptLine> in order; of these outcomes only, where any are given */
+    public function lines(Intake $intake, Outcome ...$outcomes): array
+    {
+        return $this->ledger->getRepository(ReceiptLine::class)->findBy(['intake' => $intake] + ([] === $outcomes ? [] : ['outcome' => $outcomes]), ['position' => 'ASC']);
+    }
+
+    /** @return list<int> ids of the lines still to be copied, in order */
+    public function waiting(int $intake): array
+    {
+        return $this->ids('SELECT id FROM receipt_line WHERE intake_id = ? AND outcome = ? ORDER BY position', $intake);
+    }
+
+    /** @return list<int> of those, the ones whose quick print was not read yet */
+    public function unprinted(int $intake): array
+    {
+        return $this->ids('SELECT id FROM receipt_line WHERE intake_id = ? AND outcome = ? AND quick_print IS NULL ORDER BY position', $intake);
+    }
+
+    /** @return list<string> folders that its files go to, from the store's root */
+    public function foldersOf(Intake $intake): array
+    {
+        return array_values(array_filter($this->ledger->getConnection()->fetchFirstColumn('SELECT DISTINCT folder FROM receipt_line WHERE intake_id = ? AND folder IS NOT NULL', [$intake->id()]), \is_string(...)));
+    }
+
+    public function line(int $id): ReceiptLine
+    {
+        return $this->ledger->find(ReceiptLine::class, $id) ?? throw new \LogicException("There is no line $id.");
+    }
+
+    /**
+     * Settles what one receipt left to another: what has come in is held; what its intake ended without has failed here.
+     *
+     * @return list<int> receipts of which any line was settled
+     */
+    public function settlePromises(): array
+    {
+        $settled = $this->ledger->getConnection()->fetchFirstColumn(
+            "WITH settled AS (
+                UPDATE receipt_line l SET outcome = 'held', reason = 'held since ' || to_char(now(), 'YYYY-MM-DD') || ' as ' || (SELECT c.path FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id WHERE o.quick_print = l.quick_print ORDER BY o.id, c.id LIMIT 1)
+                WHERE (l.outcome = 'promised' OR (l.outcome = 'failed' AND l.folder IS NULL)) AND EXISTS (SELECT 1 FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id WHERE o.quick_print = l.quick_print) RETURNING l.intake_id),
+             broken AS (
+                UPDATE receipt_line l SET outcome = 'failed', reason = 'another receipt was to bring it in and did not; begin again from this card, and it is offered'
+                WHERE l.outcome = 'promised' AND NOT EXISTS (SELECT 1 FROM original o WHERE o.quick_print = l.quick_print)
+                  AND NOT EXISTS (SELECT 1 FROM receipt_line p JOIN intake i ON i.id = p.intake_id WHERE p.quick_print = l.quick_print AND p.outcome = 'waiting' AND i.state IN ('waiting', 'running')) RETURNING l.intake_id)
+             SELECT intake_id FROM settled UNION SELECT intake_id FROM broken ORDER BY 1",
+        );
+
+        return array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $settled);
+    }
+
+    /** A frame that was promised and of which nothing waits or came in gives its name and number back. */
+    public function forgetIfEmpty(LedgerFrame $frame): void
+    {
+        $this->ledger->getConnection()->executeStatement(
+            "DELETE FROM frame f WHERE f.id = ? AND NOT EXISTS (SELECT 1 FROM original o WHERE o.frame_id = f.id) AND NOT EXISTS (SELECT 1 FROM receipt_line l WHERE l.frame_id = f.id AND l.outcome IN ('waiting', 'failed'))",
+            [$frame->id()],
+        );
+    }
+
+    /** @return list<int> */
+    private function ids(string $query, int $intake): array
+    {
+        return array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $this->ledger->getConnection()->fetchFirstColumn($query, [$intake, Outcome::Waiting->value]));
+    }
+}

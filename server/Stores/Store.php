@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Stores;
+
+use VelvetLedger\Core\Transfer\StoreMark;
+
+/** A store where it is looked for now. It is there when its mark is: an empty mount point has none, another drive another. */
+final readonly class Store
+{
+    /**
+     * @param string|null $uuid of its mark; null where the ledger knows no store yet
+     * @param string      $path absolute
+     */
+    public function __construct(public ?string $uuid, public string $name, public string $path)
+    {
+    }
+
+    public function isPresent(): bool
+    {
+        return null !== $this->uuid && StoreMark::at($this->path)?->uuid === $this->uuid;
+    }
+
+    /** Bytes free on its drive; null where it is absent. */
+    public function freeBytes(): ?int
+    {
+        $free = $this->isPresent() ? @disk_free_space($this->path) : false;
+
+        return false === $free ? null : (int) $free;
+    }
+
+    /** @throws StoreAbsent */
+    public function open(): OpenStore
+    {
+        clearstatcache();
+        $stat = @stat($this->path);
+        if (null === $this->uuid || false === $stat || !$this->isPresent()) {
+            throw $this->absence();
+        }
+
+        return new OpenStore($this, $stat['dev'], $stat['ino']);
+    }
+
+    /** Why it is not there, in words. */
+    public function absence(): StoreAbsent
+    {
+        $mark = StoreMark::at($this->path);
+
+        return null === $mark || null === $this->uuid ? StoreAbsent::notMounted($this) : StoreAbsent::anotherDrive($this, $mark->name);
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Stores;
+
+use VelvetLedger\Core\Failure\CouldNot;
+use VelvetLedger\Core\Failure\FailureKind;
+use VelvetLedger\Core\Failure\Said;
+use VelvetLedger\Core\Words\Size;
+
+/** A store cannot be written to now. */
+final class StoreAbsent extends \RuntimeException implements CouldNot
+{
+    use Said;
+
+    public static function notMounted(Store $store): self
+    {
+        return new self(\sprintf('The store %s is not at %s. Attach its drive, then go on; nothing was written in its place.', $store->name, $store->path), $store->path, 'it carries no mark of a store');
+    }
+
+    public static function anotherDrive(Store $store, string $name): self
+    {
+        return new self(\sprintf('The drive at %s is not the store %s: its mark is that of another store%s. Attach the right drive, then go on; nothing was written to this one.', $store->path, $store->name, '' === $name ? '' : ", $name"), $store->path, 'its mark is that of another store');
+    }
+
+    public static function notHolding(Store $store, string $file): self
+    {
+        return new self(\sprintf('The store %s let go of %s as soon as it was written. Look at its drive, then go on.', $store->name, $file), $file);
+    }
+
+    public static function notMade(Store $store): self
+    {
+        return new self(\sprintf('The folder %s of the store %s is not there and could not be made. Make it, or name another in the settings.', $store->path, $store->name), $store->path);
+    }
+
+    public static function notWritable(Store $store): self
+    {
+        return new self(\sprintf('The store %s at %s cannot be written to. Check who owns the folder.', $store->name, $store->path), $store->path);
+    }
+
+    public static function full(Store $store, int $needed): self
+    {
+        return new self(\sprintf('The store %s has %s left and the next file needs %s. Make room, then go on; what is copied stays.', $store->name, Size::of($store->freeBytes() ?? 0), Size::of($needed)), $store->path);
+    }
+
+    public function kind(): FailureKind
+    {
+        return FailureKind::NotNow;
+    }
+}

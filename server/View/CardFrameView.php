@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\View;
+
+use VelvetLedger\Core\Card\CardFile;
+use VelvetLedger\Core\Card\PathText;
+use VelvetLedger\Core\Card\ReadFrame;
+use VelvetLedger\Core\Held\HeldAs;
+use VelvetLedger\Core\Held\Holdings;
+use VelvetLedger\Core\Held\Promise;
+use VelvetLedger\Core\Held\Twin;
+use VelvetLedger\Core\Shoot\Body;
+
+/** A frame on a card: its files, when it was taken, what was recorded, and what is wrong with it. */
+final readonly class CardFrameView
+{
+    public string $key;
+    public string $name;
+    public string $date;
+    public string $takenAt;
+    public bool $datedByFile;
+
+    /** Names the camera body as clocks do; null where the camera gave no model. */
+    public ?string $body;
+
+    public int $bytes;
+
+    /** The file that holds its picture, from the card's root; null where none was found. */
+    public ?string $picture;
+
+    public bool $unreadable;
+    public ?string $caution;
+
+    /** @var list<string> names of its files */
+    public array $files;
+
+    public ?FactsView $facts;
+
+    /** Changes when the picture does, for addresses that may be kept. */
+    public string $version;
+
+    /** Held already, as a whole: its name at the store and since when. */
+    public ?HeldAs $held;
+
+    /** Held before with other bytes: the photographer decides. */
+    public ?HeldAs $sameExposure;
+
+    public ?Twin $twin;
+
+    /** An intake under way that will bring in what is not held of it. */
+    public ?Promise $promised;
+
+    /** Whether it stays on the card unless it is marked. */
+    public bool $unmarked;
+
+    public function __construct(ReadFrame $frame, Holdings $holdings)
+    {
+        $this->held = $holdings->frameHeldAs($frame->frame);
+        $this->sameExposure = $holdings->sameExposureAs($frame->frame);
+        $this->twin = $holdings->twinOf($frame->frame);
+        $this->promised = $holdings->framePromisedBy($frame->frame);
+        $this->unmarked = $holdings->isUnmarked($frame->frame);
+        $lead = $frame->frame->lead();
+        $this->key = $frame->frame->key;
+        $this->name = PathText::of($lead->name());
+        $this->takenAt = $frame->takenAt()->local;
+        $this->date = $frame->takenAt()->date();
+        $this->datedByFile = $frame->isDatedByFile();
+        $this->body = Body::of($frame->facts)?->name();
+        $this->bytes = $frame->frame->bytes();
+        $this->picture = [] === ($frame->facts->previews ?? []) ? null : $frame->factsFrom?->text();
+        $this->unreadable = $frame->isUnreadable();
+        $reasons = array_values($frame->unreadable);
+        $this->caution = $reasons[0] ?? $frame->caution;
+        $this->files = array_map(static fn (CardFile $file): string => PathText::of($file->name()), $frame->frame->files);
+        $this->facts = null === $frame->facts ? null : new FactsView($frame->facts);
+        $this->version = base_convert((string) $lead->modifiedAt, 10, 36).base_convert((string) $lead->bytes, 10, 36);
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\View;
+
+use VelvetLedger\Core\Card\CardFile;
+use VelvetLedger\Core\Card\PathText;
+use VelvetLedger\Core\Card\ReadFrame;
+use VelvetLedger\Core\Card\Trouble;
+use VelvetLedger\Core\Held\Holdings;
+use VelvetLedger\Core\Shoot\CaptureOrder;
+use VelvetLedger\Server\Cards\Reading;
+use VelvetLedger\Server\Cards\Volume;
+use VelvetLedger\Server\Stores\Store;
+
+/** A card as its desk shows it: the slip's numbers, the frames read so far in order of capture, the rest by name. */
+final readonly class DeskView
+{
+    public string $id;
+    public string $label;
+    public bool $complete;
+    public int $framesInAll;
+    public int $filesInAll;
+    public int $bytesInAll;
+
+    /** @var array<string, int> files by kind */
+    public array $kinds;
+
+    /** @var list<CardFrameView> */
+    public array $frames;
+
+    /** @var list<OtherFileView> */
+    public array $others;
+
+    public StoreView $store;
+
+    /** @param string $order name of the standing order last used for it, or of the default */
+    public function __construct(Volume $volume, Reading $reading, Holdings $holdings, public string $order, Store $store)
+    {
+        $contents = $reading->contents;
+        $this->id = $volume->id;
+        $this->label = $volume->label();
+        $this->complete = $reading->isComplete();
+        $this->framesInAll = $reading->framesInAll;
+        $this->filesInAll = $reading->filesInAll;
+        $this->bytesInAll = $reading->bytesInAll;
+        $this->frames = array_map(static fn (ReadFrame $frame): CardFrameView => new CardFrameView($frame, $holdings), CaptureOrder::ofRead($contents->frames));
+        $this->others = [
+            ...array_map(static fn (CardFile $file): OtherFileView => new OtherFileView($file->text(), $file->kind->value, $file->bytes), $contents->others),
+            ...array_map(static fn (Trouble $trouble): OtherFileView => new OtherFileView(PathText::of($trouble->path), $trouble->reason, 0), $contents->troubles),
+        ];
+        $kinds = [];
+        foreach ([...array_merge(...array_map(static fn (ReadFrame $frame): array => $frame->frame->files, $contents->frames)), ...$contents->others] as $file) {
+            $kinds[$file->kind->value] = ($kinds[$file->kind->value] ?? 0) + 1;
+        }
+        $this->kinds = $kinds;
+        $this->store = new StoreView($store);
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\View;
+
+use VelvetLedger\Core\Shoot\TimeSource;
+use VelvetLedger\Server\Persistence\LedgerFile;
+use VelvetLedger\Server\Persistence\LedgerFrame;
+
+/** A frame of a shoot: what it is called now, what it was called, and its copies. */
+final readonly class FrameView
+{
+    public int $id;
+    public string $stem;
+    public string $takenAt;
+    public bool $datedByFile;
+    public bool $hasPicture;
+    public int $bytes;
+
+    /** @var list<string> */
+    public array $names;
+
+    /** @var list<string> */
+    public array $originals;
+
+    public ?FactsView $facts;
+
+    public function __construct(LedgerFrame $frame)
+    {
+        $files = array_values($frame->files()->toArray());
+        $facts = $frame->facts->facts();
+        $this->id = $frame->id();
+        $this->stem = $frame->name->stem;
+        $this->takenAt = $frame->time->takenAt;
+        $this->datedByFile = TimeSource::File === $frame->time->timeSource;
+        $this->hasPicture = [] !== ($facts->previews ?? []);
+        $this->bytes = array_sum(array_map(static fn (LedgerFile $file): int => $file->bytes(), $files));
+        $this->names = array_map(static fn (LedgerFile $file): string => $file->name(), $files);
+        $this->originals = array_map(static fn (LedgerFile $file): string => $file->original->path, $files);
+        $this->facts = null === $facts ? null : new FactsView($facts);
+    }
+}

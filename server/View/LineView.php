@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\View;
+
+use VelvetLedger\Core\Card\Kind;
+use VelvetLedger\Core\Receipt\Outcome;
+use VelvetLedger\Server\Persistence\ReceiptLine;
+
+/** One line of a receipt. */
+final readonly class LineView
+{
+    public string $path;
+    public Kind $kind;
+    public int $bytes;
+    public Outcome $outcome;
+    public string $reason;
+    public ?string $folder;
+    public ?string $name;
+    public ?string $checksum;
+    public ?string $provenAt;
+    public ?string $date;
+    public ?string $description;
+    public ?string $shootFolder;
+
+    public function __construct(ReceiptLine $line)
+    {
+        $this->path = '' === $line->path ? '/' : $line->path;
+        $this->kind = $line->kind;
+        $this->bytes = $line->bytes;
+        $this->outcome = $line->outcome();
+        $this->reason = $line->reason();
+        $this->folder = $line->folder;
+        $this->name = $line->name;
+        $this->checksum = $line->checksum();
+        $this->provenAt = $line->provenAt()?->format(\DATE_ATOM);
+        $this->date = $line->shoot->date;
+        $this->description = $line->shoot->description;
+        $this->shootFolder = $line->shoot->folder;
+    }
+}

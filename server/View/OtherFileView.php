@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\View;
+
+/** A file of the card that belongs to no frame, or a place that could not be listed: what it is, in words. */
+final readonly class OtherFileView
+{
+    public function __construct(public string $path, public string $what, public int $bytes)
+    {
+    }
+}

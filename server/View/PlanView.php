@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\View;
+
+use VelvetLedger\Core\Order\OrderDocument;
+use VelvetLedger\Core\Order\Samples;
+use VelvetLedger\Core\Order\StandingOrder;
+use VelvetLedger\Core\Plan\BodyClock;
+use VelvetLedger\Core\Plan\Plan;
+use VelvetLedger\Core\Plan\PlannedShoot;
+use VelvetLedger\Core\Plan\Problem;
+use VelvetLedger\Core\Plan\TreeFolder;
+use VelvetLedger\Server\Stores\Store;
+
+/** A plan without its single lines: what the desk shows while it is being made. */
+final readonly class PlanView
+{
+    /** @var list<PlannedShootView> */
+    public array $shoots;
+
+    public TotalsView $totals;
+
+    /** @var list<Problem> */
+    public array $problems;
+
+    /** @var list<TreeFolder> */
+    public array $tree;
+
+    /** @var list<BodyClock> */
+    public array $clocks;
+
+    public ?Samples $samples;
+
+    /** @var array<string, mixed> the order's document */
+    #[WrittenAs('OrderDocument')]
+    public array $order;
+
+    /** @var list<string> parts in which the desk departs from the saved order */
+    #[WrittenAs('OrderPart[]')]
+    public array $departs;
+
+    public StoreView $store;
+
+    /** Whether there is room on the store for what is to be brought in. */
+    public bool $hasRoom;
+
+    public function __construct(Plan $plan, StandingOrder $order, StandingOrder $saved, Store $store)
+    {
+        $this->shoots = array_map(static fn (PlannedShoot $shoot): PlannedShootView => new PlannedShootView($shoot), $plan->shoots);
+        $this->totals = new TotalsView($plan->totals, $store->name);
+        $this->problems = $plan->problems;
+        $this->tree = $plan->tree;
+        $this->clocks = $plan->clocks;
+        $this->samples = $plan->samples;
+        $this->order = OrderDocument::of($order);
+        $this->departs = $order->departuresFrom($saved);
+        $this->store = new StoreView($store);
+        $this->hasRoom = null === $this->store->freeBytes || $plan->totals->files->bytesToBringIn <= $this->store->freeBytes;
+    }
+}

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\View;
+
+use VelvetLedger\Core\Receipt\Outcome;
+use VelvetLedger\Core\Receipt\Sum;
+use VelvetLedger\Core\Receipt\Summary;
+use VelvetLedger\Core\Receipt\Verdict;
+use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Persistence\IntakeState;
+
+/** An intake's receipt: where it stands, its sums, and while it runs, its rate in bytes a second and the seconds left. */
+final readonly class ReceiptView
+{
+    public int $number;
+    public string $card;
+    public string $store;
+    public IntakeState $state;
+    public string $askedAt;
+    public ?string $begunAt;
+    public ?string $endedAt;
+    public ?string $stoppedBecause;
+    public string $sentence;
+    public Verdict $verdict;
+
+    /** @var list<Sum> */
+    public array $sums;
+
+    public int $files;
+    public int $bytes;
+    public int $filesToCopy;
+    public int $filesCopied;
+    public int $bytesToCopy;
+    public int $bytesCopied;
+    public ?float $bytesPerSecond;
+    public ?float $secondsLeft;
+
+    /** @var list<string> */
+    public array $problems;
+
+    public function __construct(Intake $intake, Summary $summary)
+    {
+        $this->number = $intake->id();
+        $this->card = $intake->source->label;
+        $this->store = $intake->store->name();
+        $this->state = $intake->state();
+        $this->askedAt = $intake->askedAt->format(\DATE_ATOM);
+        $this->begunAt = $intake->begunAt()?->format(\DATE_ATOM);
+        $this->endedAt = $intake->endedAt()?->format(\DATE_ATOM);
+        $this->stoppedBecause = $intake->stoppedBecause();
+        $this->sentence = $summary->sentence();
+        $this->verdict = $this->state->isUnderWay() ? Verdict::underWay() : Verdict::of($summary, $this->store);
+        $this->sums = $summary->sums;
+        $this->files = $summary->files();
+        $this->bytes = $summary->bytes();
+        $this->filesToCopy = $summary->files(Outcome::BroughtIn, Outcome::Waiting, Outcome::Failed);
+        $this->filesCopied = $summary->files(Outcome::BroughtIn);
+        $this->bytesToCopy = $summary->bytes(Outcome::BroughtIn, Outcome::Waiting, Outcome::Failed);
+        $this->bytesCopied = $summary->bytes(Outcome::BroughtIn);
+        $until = IntakeState::Running === $this->state ? new \DateTimeImmutable() : $intake->endedAt();
+        $begun = $intake->begunAt();
+        $seconds = null === $begun || null === $until ? 0.0 : (float) $until->format('U.u') - (float) $begun->format('U.u');
+        $this->bytesPerSecond = $seconds > 0.2 && $intake->bytesMoved() > 0 ? $intake->bytesMoved() / $seconds : null;
+        $this->secondsLeft = null === $this->bytesPerSecond ? null : $summary->bytes(Outcome::Waiting) / $this->bytesPerSecond;
+        $this->problems = $intake->problems;
+    }
+}

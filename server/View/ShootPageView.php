@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\View;
+
+/** One shoot with its frames, in the order they were taken. */
+final readonly class ShootPageView
+{
+    /** @param list<FrameView> $frames */
+    public function __construct(public ShootView $shoot, public array $frames)
+    {
+    }
+}

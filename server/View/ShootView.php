@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\View;
+
+use VelvetLedger\Server\Persistence\ShootSums;
+
+/** A shoot in the list: its folder, its sums, and the frame that stands for it. */
+final readonly class ShootView
+{
+    public int $id;
+    public string $date;
+    public string $description;
+    public string $folder;
+    public int $frames;
+    public int $files;
+    public int $bytes;
+    public string $from;
+    public string $to;
+    public string $firstName;
+    public string $lastName;
+    public string $provenSince;
+    public int $cover;
+
+    public function __construct(ShootSums $sums)
+    {
+        $this->id = $sums->shoot->id();
+        $this->date = $sums->shoot->date;
+        $this->description = $sums->shoot->description;
+        $this->folder = $sums->shoot->folder;
+        $this->frames = $sums->frames;
+        $this->files = $sums->files;
+        $this->bytes = $sums->bytes;
+        $this->from = $sums->span['from'];
+        $this->to = $sums->span['to'];
+        $this->firstName = $sums->span['first'];
+        $this->lastName = $sums->span['last'];
+        $this->provenSince = $sums->provenSince;
+        $this->cover = $sums->cover;
+    }
+}

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\View;
+
+/** A page of shoots, the latest first, and the years that they are of. */
+final readonly class ShootsView
+{
+    /**
+     * @param list<ShootView> $shoots
+     * @param list<YearView>  $years
+     * @param int|null        $older  the shoot to ask for those before; null where there are none
+     */
+    public function __construct(public array $shoots, public array $years, public ?int $older)
+    {
+    }
+}

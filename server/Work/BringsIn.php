@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Work;
+
+use Symfony\Component\Messenger\Attribute\AsMessageHandler;
+use Symfony\Component\Messenger\Exception\RecoverableMessageHandlingException;
+use VelvetLedger\Server\Intake\Interrupted;
+use VelvetLedger\Server\Intake\RunIntake;
+use VelvetLedger\Server\Persistence\RunsElsewhere;
+
+/** Runs an intake for a worker. Handled twice at once, the second finds it taken and comes again later, until it is done. */
+#[AsMessageHandler]
+final readonly class BringsIn
+{
+    private const COMES_AGAIN = 4000;
+
+    public function __construct(private RunIntake $run, private Interruption $interruption)
+    {
+    }
+
+    public function __invoke(BringIn $work): void
+    {
+        try {
+            $this->run->run($work->receipt, fn (int $bytes, int $files) => $this->interruption->stopHere());
+        } catch (RunsElsewhere $elsewhere) {
+            throw new RecoverableMessageHandlingException($elsewhere->getMessage(), 0, $elsewhere, self::COMES_AGAIN);
+        } catch (Interrupted $interrupted) {
+            throw new RecoverableMessageHandlingException($interrupted->getMessage(), 0, $interrupted, 0); // for the next worker
+        }
+    }
+}
