@@ -17,7 +17,7 @@ final class Comparison
     /** @var array<string, HeldAs> */
     private array $files = [];
 
-    /** @var array<string, Promise> */
+    /** @var array<string, PromisedBy> */
     private array $promised = [];
 
     /** @var array<string, Twin> */
@@ -92,7 +92,7 @@ final class Comparison
      * @param array<int, true>       $heldFrames that any of its stills is held in
      * @param array<array-key, true> $seenFrames that any of its stills stood in before
      */
-    private function compareCompanions(Frame $frame, array $heldFrames, array $seenFrames, ?Promise $promise): void
+    private function compareCompanions(Frame $frame, array $heldFrames, array $seenFrames, ?PromisedBy $promise): void
     {
         foreach ($frame->files as $file) {
             $print = $this->prints[$file->path] ?? null;

@@ -12,7 +12,7 @@ final readonly class Holdings
 {
     /**
      * @param array<string, HeldAs>  $files        path on the card => what the ledger holds
-     * @param array<string, Promise> $promised     path on the card => the intake that will bring it in
+     * @param array<string, PromisedBy> $promised     path on the card => the intake that will bring it in
      * @param array<string, Twin>    $again        path on the card => where the same file stands on it before
      * @param array<string, Twin>    $twins        frame key => where the same frame stands
      * @param array<string, HeldAs>  $sameExposure frame key => the held frame of the same exposure with other bytes

@@ -8,7 +8,7 @@ use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\Kind;
 use VelvetLedger\Core\Card\Trouble;
 use VelvetLedger\Core\Held\HeldAs;
-use VelvetLedger\Core\Held\Promise;
+use VelvetLedger\Core\Held\PromisedBy;
 use VelvetLedger\Core\Shoot\TimedFrame;
 
 /** What happens to one file of the card: where it goes under which name, or why it stays. */
@@ -26,7 +26,7 @@ final readonly class PlanLine
         public ?TimedFrame $frame,
         public ?NewName $becomes = null,
         public bool $again = false,
-        public ?Promise $promise = null,
+        public ?PromisedBy $promise = null,
     ) {
         $this->folder = $becomes?->folder;
         $this->name = $becomes?->name;
@@ -48,7 +48,7 @@ final readonly class PlanLine
         return new self($file, Intent::Held, \sprintf('held since %s as %s', $as->since, $as->path), $frame);
     }
 
-    public static function promised(CardFile $file, TimedFrame $frame, Promise $promise): self
+    public static function promised(CardFile $file, TimedFrame $frame, PromisedBy $promise): self
     {
         return new self($file, Intent::Promised, $promise->inWords(), $frame, null, false, $promise);
     }

@@ -35,7 +35,7 @@ final readonly class CardHints
     public function within(Volume $volume, array $frames, float $seconds): array
     {
         $until = microtime(true) + $seconds;
-        $item = $this->cache->getItem('measured.'.$volume->id);
+        $item = $this->cache->getItem('measured.'.$volume->reading());
         $stored = $item->get();
         /** @var array<string, Measurement|null> $known */
         $known = \is_array($stored) ? $stored : [];

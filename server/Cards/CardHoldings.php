@@ -15,7 +15,7 @@ use VelvetLedger\Core\Held\Comparison;
 use VelvetLedger\Core\Held\ExposureIdentity;
 use VelvetLedger\Core\Held\Holdings;
 use VelvetLedger\Core\Held\Known;
-use VelvetLedger\Core\Held\Promise;
+use VelvetLedger\Core\Held\PromisedBy;
 use VelvetLedger\Core\Held\Suspects;
 use VelvetLedger\Core\Shoot\CaptureOrder;
 use VelvetLedger\Core\Transfer\QuickPrint;
@@ -89,7 +89,7 @@ final class CardHoldings
     /**
      * @param list<array{Volume, CardFile}> $others
      *
-     * @return array{array<string, string>, array<string, Promise>} by quick print: label of a card that has it, and an intake that will bring it in from there
+     * @return array{array<string, string>, array<string, PromisedBy>} by quick print: label of a card that has it, and an intake that will bring it in from there
      */
     private function printsOnOtherCards(array $others): array
     {
@@ -104,7 +104,7 @@ final class CardHoldings
                 $labels[$print] ??= $volume->label();
                 $promise = $waiting[$files[$id][$path]->text()] ?? null;
                 if (null !== $promise) {
-                    $promised[$print] ??= new Promise($promise[0], $promise[1], $print);
+                    $promised[$print] ??= new PromisedBy($promise[0], $promise[1], $print);
                 }
             }
         }
@@ -119,10 +119,10 @@ final class CardHoldings
      */
     private function prints(Volume $volume, array $files): array
     {
-        $item = $this->cache->getItem('prints.'.$volume->id);
+        $item = $this->cache->getItem('prints.'.$volume->reading());
         $stored = $item->get();
         /** @var array<string, string> $known */
-        $known = $this->kept[$volume->id] ?? (\is_array($stored) ? $stored : []);
+        $known = $this->kept[$volume->reading()] ?? (\is_array($stored) ? $stored : []);
         $prints = [];
         $news = false;
         foreach ($files as $file) {
@@ -137,7 +137,7 @@ final class CardHoldings
             }
             $prints[$file->path] = $known[$signature];
         }
-        $this->kept[$volume->id] = $known;
+        $this->kept[$volume->reading()] = $known;
         if ($news) {
             $this->cache->save($item->set($known));
         }

@@ -34,7 +34,7 @@ final readonly class CardReadings
         $until = microtime(true) + $seconds;
         $listing = $this->walker->list($volume->path);
         $grouping = FrameGrouping::of($listing->files);
-        $item = $this->cache->getItem('reading.'.$volume->id);
+        $item = $this->cache->getItem('reading.'.$volume->reading());
         $known = $item->get();
         $known = \is_array($known) ? $known : [];
         $read = $kept = [];

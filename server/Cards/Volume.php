@@ -20,6 +20,12 @@ final readonly class Volume
         return new self($path, $identity, $identity->key());
     }
 
+    /** Under which name what was read of it is kept: the card with its contents, where it is now. */
+    public function reading(): string
+    {
+        return hash('xxh64', $this->id.$this->path);
+    }
+
     /** One of two that cannot be told apart by anything but their places. */
     public function toldByPlace(): self
     {

@@ -10,7 +10,7 @@ use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\ReceiptLine;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
 use VelvetLedger\Server\Stores\Stores;
-use VelvetLedger\Server\View\LineView;
+use VelvetLedger\Server\View\ReceiptLineView;
 use VelvetLedger\Server\View\ReceiptView;
 
 /** A receipt as text for a terminal, or as JSON for another program. */
@@ -46,7 +46,7 @@ final readonly class ReceiptText
     public function json(Intake $intake): string
     {
         return json_encode(
-            ['receipt' => $this->view($intake), 'lines' => array_map(static fn (ReceiptLine $line): LineView => new LineView($line), $this->receipts->lines($intake))],
+            ['receipt' => $this->view($intake), 'lines' => array_map(static fn (ReceiptLine $line): ReceiptLineView => new ReceiptLineView($line), $this->receipts->lines($intake))],
             \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR,
         );
     }

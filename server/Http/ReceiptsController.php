@@ -13,7 +13,7 @@ use VelvetLedger\Server\Intake\GoOn;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\ReceiptLine;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
-use VelvetLedger\Server\View\LineView;
+use VelvetLedger\Server\View\ReceiptLineView;
 use VelvetLedger\Server\View\ReceiptsView;
 use VelvetLedger\Server\View\ReceiptView;
 use VelvetLedger\Server\Work\BringIn;
@@ -46,7 +46,7 @@ final readonly class ReceiptsController
     #[Route('/api/receipts/{number}/lines', methods: ['GET'], requirements: ['number' => '\d{1,9}'])]
     public function lines(int $number): Response
     {
-        return new JsonResponse(array_map(static fn (ReceiptLine $line): LineView => new LineView($line), $this->receipts->lines($this->receipts->find($number))));
+        return new JsonResponse(array_map(static fn (ReceiptLine $line): ReceiptLineView => new ReceiptLineView($line), $this->receipts->lines($this->receipts->find($number))));
     }
 
     /** Goes on with an intake that stopped, and tries again what failed. */

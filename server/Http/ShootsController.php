@@ -18,7 +18,7 @@ use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Tools\CouldNotMakePicture;
 use VelvetLedger\Server\Tools\Pictures;
-use VelvetLedger\Server\View\FrameView;
+use VelvetLedger\Server\View\ShootFrameView;
 use VelvetLedger\Server\View\ShootPageView;
 use VelvetLedger\Server\View\ShootsView;
 use VelvetLedger\Server\View\ShootView;
@@ -51,7 +51,7 @@ final readonly class ShootsController
     {
         $shoot = $this->shoots->find($id);
 
-        return new JsonResponse(new ShootPageView(new ShootView($this->shoots->one($shoot)), array_map(static fn (LedgerFrame $frame): FrameView => new FrameView($frame), $this->shoots->frames($shoot))));
+        return new JsonResponse(new ShootPageView(new ShootView($this->shoots->one($shoot)), array_map(static fn (LedgerFrame $frame): ShootFrameView => new ShootFrameView($frame), $this->shoots->frames($shoot))));
     }
 
     /** @throws NotInLedger|StoreAbsent|CouldNotMakePicture */

@@ -9,7 +9,7 @@ use VelvetLedger\Core\Card\ReadFrame;
 use VelvetLedger\Core\Plan\Plan;
 use VelvetLedger\Core\Plan\PlanLine;
 use VelvetLedger\Core\Plan\PlannedShoot;
-use VelvetLedger\Server\Persistence\FrameName;
+use VelvetLedger\Server\Persistence\GivenName;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\LedgerFrame;
 use VelvetLedger\Server\Persistence\LineShoot;
@@ -61,7 +61,7 @@ final class Promises
         }
         if (!isset($this->frames[$line->frame->key()])) {
             $becomes = $line->becomes;
-            $frame = new LedgerFrame($this->shoot($planned), $intake, new FrameName($becomes->folder, $becomes->stem, $becomes->number, $becomes->scope), $line->frame);
+            $frame = new LedgerFrame($this->shoot($planned), $intake, new GivenName($becomes->folder, $becomes->stem, $becomes->number, $becomes->scope), $line->frame);
             $this->ledger->persist($frame);
             $this->frames[$line->frame->key()] = $frame;
         }

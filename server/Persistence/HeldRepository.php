@@ -7,7 +7,7 @@ namespace VelvetLedger\Server\Persistence;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Held\HeldAs;
-use VelvetLedger\Core\Held\Promise;
+use VelvetLedger\Core\Held\PromisedBy;
 use VelvetLedger\Core\Receipt\Outcome;
 
 /** Asks the ledger which of a card's files it holds, by size, by quick print, by exposure, and which an intake under way has promised. */
@@ -68,7 +68,7 @@ final readonly class HeldRepository
     /**
      * @param list<string> $prints
      *
-     * @return array<string, Promise> quick print => the earliest intake under way that waits to bring it in
+     * @return array<string, PromisedBy> quick print => the earliest intake under way that waits to bring it in
      */
     public function promised(array $prints): array
     {
@@ -77,7 +77,7 @@ final readonly class HeldRepository
             $rows = $this->database->fetchAllAssociative('SELECT l.quick_print, i.id, i.source_label FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE l.quick_print IN (?) AND l.outcome = ? AND i.state IN '.self::UNDER_WAY.' ORDER BY i.id', [$some, Outcome::Waiting->value], [ArrayParameterType::STRING]);
             foreach ($rows as $row) {
                 if (\is_string($row['quick_print']) && is_numeric($row['id']) && \is_string($row['source_label'])) {
-                    $promised[$row['quick_print']] ??= new Promise((int) $row['id'], $row['source_label'], $row['quick_print']);
+                    $promised[$row['quick_print']] ??= new PromisedBy((int) $row['id'], $row['source_label'], $row['quick_print']);
                 }
             }
         }

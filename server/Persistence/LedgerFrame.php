@@ -64,7 +64,7 @@ class LedgerFrame
         #[ORM\JoinColumn(nullable: false)]
         public readonly Intake $intake,
         #[ORM\Embedded(columnPrefix: false)]
-        public readonly FrameName $name,
+        public readonly GivenName $name,
         TimedFrame $frame,
     ) {
         $this->files = new ArrayCollection();

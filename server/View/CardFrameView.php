@@ -9,7 +9,7 @@ use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Card\ReadFrame;
 use VelvetLedger\Core\Held\HeldAs;
 use VelvetLedger\Core\Held\Holdings;
-use VelvetLedger\Core\Held\Promise;
+use VelvetLedger\Core\Held\PromisedBy;
 use VelvetLedger\Core\Held\Twin;
 use VelvetLedger\Core\Shoot\Body;
 
@@ -50,7 +50,7 @@ final readonly class CardFrameView
     public ?Twin $twin;
 
     /** An intake under way that will bring in what is not held of it. */
-    public ?Promise $promised;
+    public ?PromisedBy $promised;
 
     /** Whether it stays on the card unless it is marked. */
     public bool $unmarked;

@@ -7,7 +7,7 @@ namespace VelvetLedger\Server\View;
 /** One shoot with its frames, in the order they were taken. */
 final readonly class ShootPageView
 {
-    /** @param list<FrameView> $frames */
+    /** @param list<ShootFrameView> $frames */
     public function __construct(public ShootView $shoot, public array $frames)
     {
     }

@@ -76,6 +76,7 @@ const frame = (over: Partial<CardFrame>): CardFrame => ({
   version: "v",
   held: null,
   sameExposure: null,
+  promised: null,
   twin: null,
   unmarked: false,
   ...over,

@@ -1,5 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { get, post, postText } from "./client";
+import type { SavedOrder } from "./types";
+import type { StoreFolders } from "./views";
+
+export type { SavedOrder, Samples } from "./types";
 
 /** Standing orders and stationery; the shapes are those of docs/standing-order.schema.json. */
 
@@ -68,22 +72,6 @@ export interface OrderDocument extends OrderParts {
   name: string;
 }
 
-export interface SavedOrder {
-  name: string;
-  isDefault: boolean;
-  /** False of the order that there is before any is saved. */
-  isSaved: boolean;
-  document: OrderDocument;
-}
-
-/** What pieces say of the first frame on the desk. */
-export interface Samples {
-  names: string[];
-  folders: string[][];
-  offered: Record<PieceKind, string>;
-  dates: Record<string, string>;
-}
-
 export interface StationeryParts {
   names: NamePattern;
   folders: FolderPattern;
@@ -106,10 +94,7 @@ export const useOrders = () => useQuery({ queryKey: ["orders"], queryFn: () => g
 export const useStationery = () => useQuery({ queryKey: ["stationery"], queryFn: () => get<Stationery>("/api/stationery") });
 
 export const useFolders = (folder: string) =>
-  useQuery({
-    queryKey: ["folders", folder],
-    queryFn: () => get<{ in: string; store: string; folders: string[] | null }>(`/api/folders?in=${encodeURIComponent(folder)}`),
-  });
+  useQuery({ queryKey: ["folders", folder], queryFn: () => get<StoreFolders>(`/api/folders?in=${encodeURIComponent(folder)}`) });
 
 /** A change to orders or stationery: done when their lists are there again; what else shows them follows in its own time. */
 function useChange<T>(change: (given: T) => Promise<unknown>) {

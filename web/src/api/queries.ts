@@ -1,7 +1,8 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useInfiniteQuery, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { get, post } from "./client";
-import type { Plan, PlanLine, Wishes } from "./plan";
-import type { Cards, Desk, Hints, Histogram, Receipt, ReceiptLine, Shoot, ShootFrame } from "./types";
+import type { Wishes } from "./plan";
+import type { Cards, Hints, Histogram, Plan, PlanLine, Receipt, ReceiptLine, Receipts, Shoot, ShootPage, Shoots } from "./types";
+import type { Begun, Desk } from "./views";
 
 /** A card that comes or goes is noticed within this many milliseconds. */
 const READER_GLANCE = 1000;
@@ -42,10 +43,7 @@ export const useHistogram = (card: string, file: string | null, version: string)
 
 export const useEject = (card: string) => {
   const queries = useQueryClient();
-  return useMutation({
-    mutationFn: () => post<null>(`/api/cards/${card}/eject`, {}),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["cards"] }),
-  });
+  return useMutation({ mutationFn: () => post<null>(`/api/cards/${card}/eject`, {}), onSuccess: () => queries.invalidateQueries({ queryKey: ["cards"] }) });
 };
 
 export const usePlan = (card: string, wishes: Wishes, ready: boolean) =>
@@ -70,19 +68,31 @@ export const usePlanLines = (card: string, wishes: Wishes, ready: boolean) =>
 export const useBegin = (card: string) => {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (wishes: Wishes) => post<{ receipt: number }>(`/api/cards/${card}/intakes`, wishes),
+    mutationFn: (wishes: Wishes) => post<Begun>(`/api/cards/${card}/intakes`, wishes),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["receipts"] }),
   });
 };
 
 const isMoving = (receipt: Receipt | undefined) => receipt?.state === "waiting" || receipt?.state === "running";
 
+/** Page by page, the latest first; all that is loaded is asked for again, sooner while something runs. */
 export const useReceipts = () =>
-  useQuery({
+  useInfiniteQuery({
     queryKey: ["receipts"],
-    queryFn: () => get<Receipt[]>("/api/receipts"),
-    refetchInterval: (query) => (query.state.data?.some(isMoving) ? 1000 : 5000),
+    queryFn: ({ pageParam }) => get<Receipts>(`/api/receipts${pageParam === null ? "" : `?before=${pageParam}`}`),
+    initialPageParam: null as number | null,
+    getNextPageParam: (page) => page.older,
+    refetchInterval: (query) => (query.state.data?.pages[0]?.receipts.some(isMoving) ? 1000 : 5000),
   });
+
+/** Tries again what failed as often as it is tried. */
+export const useTryAgain = () => {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (id: string) => post<null>(`/api/failed/${id}/again`, {}),
+    onSettled: () => queries.invalidateQueries({ queryKey: ["receipts"] }),
+  });
+};
 
 export const useReceipt = (number: string) =>
   useQuery({
@@ -111,7 +121,29 @@ export const useContinue = (number: string) => {
   });
 };
 
-export const useShoots = () => useQuery({ queryKey: ["shoots"], queryFn: () => get<Shoot[]>("/api/shoots"), refetchInterval: 3000 });
+export const useShoots = () =>
+  useInfiniteQuery({
+    queryKey: ["shoots"],
+    queryFn: ({ pageParam }) => get<Shoots>(`/api/shoots${pageParam === null ? "" : `?before=${pageParam}`}`),
+    initialPageParam: null as number | null,
+    getNextPageParam: (page) => page.older,
+    refetchInterval: 3000,
+  });
 
-export const useShoot = (id: string) =>
-  useQuery({ queryKey: ["shoot", id], queryFn: () => get<{ shoot: Shoot; frames: ShootFrame[] }>(`/api/shoots/${id}`), enabled: id !== "" });
+/** Every shoot, to choose one from. */
+export const useAllShoots = () =>
+  useQuery({
+    queryKey: ["shoots", "all"],
+    queryFn: async () => {
+      const all: Shoot[] = [];
+      for (let before: number | null = null; ;) {
+        const page: Shoots = await get<Shoots>(`/api/shoots${before === null ? "" : `?before=${before}`}`);
+        all.push(...page.shoots);
+        before = page.older;
+        if (before === null) return all;
+      }
+    },
+    staleTime: 30_000,
+  });
+
+export const useShoot = (id: string) => useQuery({ queryKey: ["shoot", id], queryFn: () => get<ShootPage>(`/api/shoots/${id}`), enabled: id !== "" });

@@ -1,7 +1,7 @@
 import { Link, useNavigate } from "react-router";
-import { useCards, useReceipts } from "../api/queries";
-import type { Card, Receipt } from "../api/types";
-import { Key } from "../ledger/Field";
+import { useCards, useReceipts, useTryAgain } from "../api/queries";
+import type { Card, FailedPiece, Receipt } from "../api/types";
+import { Key, TextButton } from "../ledger/Field";
 import { Nothing } from "../ledger/Nothing";
 import { Notice, Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
@@ -25,12 +25,12 @@ export function CardsScreen() {
     ),
   );
   const store = cards.data?.store;
+  const written = receipts.data?.pages.flatMap((page) => page.receipts) ?? [];
   return (
     <Page title="Intake">
       <Trouble error={cards.error} />
-      {store && !store.present && (
-        <Notice grave>The store {store.name} is not there. Cards can be looked at; nothing can be brought in until its drive is attached.</Notice>
-      )}
+      {store && !store.present && <Notice grave>{store.absentBecause} Cards can be looked at; nothing can be brought in until then.</Notice>}
+      <Failed pieces={receipts.data?.pages[0]?.failed ?? []} />
       <div className="flex items-baseline justify-between pt-6 pr-6 pb-3 pl-[72px]">
         <h1 className="text-title font-semibold">Cards</h1>
         {cards.data && <p className="text-faded">{present.length === 0 ? "none in the readers" : `${count(present.length, "card")} in the readers`}</p>}
@@ -47,7 +47,15 @@ export function CardsScreen() {
         </Nothing>
       )}
       {cards.isPending && <p className="pl-[72px] text-faded">Looking into the readers…</p>}
-      {receipts.data && receipts.data.length > 0 && <Receipts receipts={receipts.data} />}
+      {written.length > 0 && (
+        <Receipts
+          receipts={written}
+          older={receipts.hasNextPage}
+          onOlder={() => {
+            void receipts.fetchNextPage();
+          }}
+        />
+      )}
     </Page>
   );
 }
@@ -102,7 +110,7 @@ function CardTable({ cards }: { cards: Card[] }) {
   );
 }
 
-function Receipts({ receipts }: { receipts: Receipt[] }) {
+function Receipts({ receipts, older, onOlder }: { receipts: Receipt[]; older: boolean; onOlder: () => void }) {
   return (
     <section aria-label="Receipts" className="pb-10">
       <h2 className="pt-9 pb-3 pl-[72px] text-[20px] font-semibold">Receipts</h2>
@@ -127,6 +135,40 @@ function Receipts({ receipts }: { receipts: Receipt[] }) {
           </Link>
         ))}
       </div>
+      {older && (
+        <p className="pt-3 pl-[72px]">
+          <TextButton onClick={onOlder}>older receipts</TextButton>
+        </p>
+      )}
     </section>
+  );
+}
+
+/** Work that was tried as often as it is, and failed each time. */
+function Failed({ pieces }: { pieces: FailedPiece[] }) {
+  const again = useTryAgain();
+  return (
+    <>
+      <Trouble error={again.error} />
+      {pieces.map((piece) => (
+        <Notice
+          key={piece.id}
+          grave
+          action={
+            <TextButton
+              disabled={again.isPending}
+              onClick={() => {
+                again.mutate(piece.id);
+              }}
+            >
+              try again
+            </TextButton>
+          }
+        >
+          {piece.receipt === null ? piece.what : <Link to={`/receipts/${piece.receipt}`}>{piece.what}</Link>} could not be worked on
+          {piece.at && `, last tried ${moment(piece.at)}`}: {piece.because.replace(/\.$/, "")}. What was copied and proven before stays.
+        </Notice>
+      ))}
+    </>
   );
 }

@@ -21,9 +21,8 @@ interface Props {
 export function DeskFoot({ desk, plan, failed, present, ready, busy, stale, last, onUndo, onBegin }: Props) {
   const totals = plan?.totals;
   const store = plan?.store ?? desk.store;
-  const tight = totals && store.freeBytes !== null && totals.bytesToBringIn > store.freeBytes;
   return (
-    <footer className="border-t border-ink bg-paper" aria-label="Totals">
+    <footer tabIndex={-1} data-after-blanks="" className="border-t border-ink bg-paper focus:outline-none" aria-label="Totals">
       <div className="desk-columns items-end pt-[10px]">
         <span />
         <dl className="col-span-3 flex gap-x-8">
@@ -50,9 +49,9 @@ export function DeskFoot({ desk, plan, failed, present, ready, busy, stale, last
       <div className="flex items-center gap-6 py-[10px] pr-6 pl-[72px]">
         <p role="status">
           {!totals && (desk.complete ? "Working out the names…" : `Reading the card: ${figure(desk.frames.length)} of ${count(desk.framesInAll, "frame")}.`)}
-          {totals && !failed && sentence(totals, store.name)}
+          {totals && !failed && totals.sentence}
           {failed && present && <b className="text-brass">No plan can be made so: the note above says why. Undo, or change it.</b>}
-          {tight && <b className="text-brass"> There is not room for it on {store.name}: leave frames out or make room.</b>}
+          {plan && !plan.hasRoom && <b className="text-brass"> There is not room for it on {store.name}: leave frames out or make room.</b>}
         </p>
         {last && (
           <span className="ml-auto shrink-0 text-right text-faded">
@@ -72,15 +71,4 @@ export function DeskFoot({ desk, plan, failed, present, ready, busy, stale, last
       </div>
     </footer>
   );
-}
-
-function sentence(totals: Plan["totals"], store: string): string {
-  const parts = [
-    totals.framesHeld > 0 ? `${figure(totals.framesHeld)} already held` : null,
-    totals.framesLeftOut > 0 ? `${figure(totals.framesLeftOut)} left out` : null,
-    totals.framesUnreadable > 0 ? `${figure(totals.framesUnreadable)} unreadable` : null,
-  ].filter((part) => part !== null);
-  const stays =
-    totals.filesNotStills > 0 ? ` ${count(totals.filesNotStills, "file that is not a still stays", "files that are not stills stay")} on the card.` : "";
-  return `${count(totals.frames, "frame")} on the card${parts.length > 0 ? `, ${parts.join(", ")}` : ""}: ${figure(totals.framesToBringIn)} to bring in to ${store}, ${size(totals.bytesToBringIn)}.${stays}`;
 }

@@ -2,6 +2,7 @@ import { useMemo, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { Refused } from "../api/client";
 import { useBegin, useCards, useDesk, useEject, useHints, usePlan } from "../api/queries";
+import type { CardFrame } from "../api/types";
 import { Nothing } from "../ledger/Nothing";
 import { Notice, Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
@@ -34,6 +35,13 @@ function DeskForCard({ card }: { card: string }) {
   const settled = useSettled(wishes, said.last?.startsWith("describing") ? 120 : 0);
   const asked = usePlan(card, settled, desk.data?.complete === true && present && settled.order.name !== "");
   const plan = useLast(asked.data); // what cannot be planned leaves the last plan in view, to be mended
+  // What is marked is the plan's to say; until it has answered, what was just said stands in for it.
+  const answered = asked.data && !asked.isPlaceholderData && settled === wishes ? asked.data : undefined;
+  const sheet = useMemo(() => {
+    if (!answered) return said;
+    const marked = new Set(answered.shoots.flatMap((shoot) => shoot.marked));
+    return { ...said, marks: { ...said.marks, isMarked: (frame: CardFrame) => marked.has(frame.key) } };
+  }, [said, answered]);
   const hints = useHints(card, desk.data?.complete === true && present);
   const begin = useBegin(card);
   const eject = useEject(card);
@@ -48,7 +56,8 @@ function DeskForCard({ card }: { card: string }) {
     setOrderOpen((now) => !now);
   };
   const gone = !present || (desk.error instanceof Refused && desk.error.status === 404);
-  const ready = present && plan !== undefined && asked.error === null && plan.totals.filesToBringIn > 0 && plan.store.present && !begin.isPending;
+  const ready =
+    present && plan !== undefined && asked.error === null && plan.totals.framesToBringIn > 0 && plan.hasRoom && plan.store.present && !begin.isPending;
   const start = () => {
     if (!ready) return;
     begin.mutate(wishes, {
@@ -123,7 +132,7 @@ function DeskForCard({ card }: { card: string }) {
             {desk.data.others.length === 0 ? "It holds no files at all; it is ready to be used." : "What else it holds is listed below."} <BackToCards />
           </Nothing>
         )}
-        {rows.length > 0 && <ShootHead frames={desk.data.frames.filter((frame) => !frame.unreadable)} marks={said.marks} />}
+        {rows.length > 0 && <ShootHead frames={desk.data.frames.filter((frame) => !frame.unreadable)} marks={sheet.marks} />}
         {rows.map((row) => (
           <ShootRow
             key={row.id}
@@ -131,7 +140,8 @@ function DeskForCard({ card }: { card: string }) {
             row={row}
             shoots={plan?.shoots ?? []}
             problems={problemsOf(plan, row.id)}
-            desk={said}
+            desk={sheet}
+            stale={asked.isPlaceholderData}
             hints={hints.data}
             open={open[row.id] ?? onlyOne}
             present={present}

@@ -42,6 +42,7 @@ export function LargerLook({ card, frame, position, of, marked, words, onStep, o
     <div
       ref={box}
       tabIndex={-1}
+      data-takes-keys=""
       role="group"
       aria-label={`${frame.name}, larger`}
       onKeyDown={(event) => {

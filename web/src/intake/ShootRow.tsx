@@ -3,6 +3,7 @@ import { type RefObject, useId } from "react";
 import type { Plan, PlannedShoot, Problem } from "../api/plan";
 import type { CardFrame, Hints } from "../api/types";
 import { Arrowhead } from "../ledger/Arrowhead";
+import { toNextBlank } from "../ledger/blanks";
 import { Notice } from "../ledger/Notice";
 import { day, figure, hour, size } from "../words/format";
 import { ContactSheet } from "./ContactSheet";
@@ -45,12 +46,14 @@ interface Props {
   hints: Hints | undefined;
   open: boolean;
   present: boolean;
+  /** Whether the plan that it shows is of what was said before. */
+  stale: boolean;
   scroller: RefObject<HTMLElement | null>;
   onOpen: () => void;
 }
 
 /** One shoot of the desk: its date, its description to be written, what it becomes, its sums; opens to its pictures. */
-export function ShootRow({ card, row, shoots, problems, desk, hints, open, present, scroller, onOpen }: Props) {
+export function ShootRow({ card, row, shoots, problems, desk, hints, open, present, stale, scroller, onOpen }: Props) {
   const field = useId();
   const picks = usePicks();
   const { frames, shoot, name, anchor } = row;
@@ -65,10 +68,7 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
         },
       }
     : desk.marks;
-  const marked = frames.filter(marks.isMarked).length;
-  const held = isLeftOut ? 0 : frames.filter((frame) => frame.held !== null && !marks.isMarked(frame)).length;
-  const out = frames.length - marked - held;
-  const nothing = marked === 0;
+  const nothing = isLeftOut || shoot?.toBringIn === 0;
   const first = frames[0];
   const last = frames.at(-1);
   const description = wish.description ?? "";
@@ -103,6 +103,7 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
             </label>
             <textarea
               id={field}
+              data-blank=""
               value={description}
               rows={1}
               maxLength={300}
@@ -110,7 +111,7 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
               onKeyDown={(event) => {
                 if (event.key === "Enter") {
                   event.preventDefault();
-                  event.currentTarget.blur();
+                  toNextBlank(event.currentTarget);
                 }
               }}
               placeholder={isLeftOut ? "left out" : nothing ? "nothing to bring in" : shoot?.joins ? shoot.description : "what was this?"}
@@ -133,13 +134,17 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
                 </div>
               </>
             ) : (
-              <span className="font-plain text-faded italic">{isLeftOut ? "left out, stays on the card" : nothing ? staying(frames, held) : "…"}</span>
+              <span className="font-plain text-faded italic">
+                {isLeftOut ? "left out, stays on the card" : nothing ? staying(frames, shoot?.held ?? 0) : "…"}
+              </span>
             )}
           </div>
-          <span className="text-right">{figure(frames.length)}</span>
-          <span className="text-right">{figure(held)}</span>
-          <span className="text-right">{figure(out)}</span>
-          <span className="text-right font-semibold">{figure(marked)}</span>
+          <span className={`col-span-4 grid grid-cols-subgrid text-right ${stale ? "text-faded" : ""}`}>
+            <span>{figure(frames.length)}</span>
+            <span>{shoot ? figure(shoot.held) : "…"}</span>
+            <span>{shoot ? figure(shoot.leftOut) : "…"}</span>
+            <span className="font-semibold">{shoot ? figure(shoot.toBringIn) : "…"}</span>
+          </span>
           <span className="text-right">{shoot && shoot.files > 0 && !isLeftOut ? size(shoot.bytes) : "—"}</span>
         </div>
         {problems.map((problem) => (

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { useOrders, useStationery } from "../api/orders";
-import { useShoots } from "../api/queries";
+import { useAllShoots } from "../api/queries";
 import type { PlannedShoot, ShootWish } from "../api/plan";
 import type { CardFrame } from "../api/types";
 import { Entry } from "../ledger/Entry";
@@ -31,9 +31,10 @@ export const titleOf = (shoot: PlannedShoot): string => shoot.description || `${
 /** What can be done with one shoot as a whole: leave it out, join it, send it elsewhere, give it another order. */
 export function ShootTools({ shoot, shoots, frames, wish, picks, onSay, onJoin, onMove, onDate }: Props) {
   const orders = useOrders();
-  const held = useShoots();
+  const held = useAllShoots();
   const stationery = useStationery();
   const [browsing, setBrowsing] = useState(false);
+  const isLeftOut = wish.leftOut === true;
   const others = shoots.filter((one) => one.id !== shoot.id);
   const place = shoots.indexOf(shoot);
   const byFile = frames.filter((frame) => frame.datedByFile).map((frame) => frame.key);
@@ -54,10 +55,10 @@ export function ShootTools({ shoot, shoots, frames, wish, picks, onSay, onJoin, 
       <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1 py-[6px] pr-6 pl-[72px]" role="group" aria-label={`What becomes of ${titleOf(shoot)}`}>
         <TextButton
           onClick={() => {
-            onSay({ ...wish, leftOut: !shoot.isLeftOut }, shoot.isLeftOut ? "taking a shoot in again" : "leaving a shoot out");
+            onSay({ ...wish, leftOut: !isLeftOut }, isLeftOut ? "taking a shoot in again" : "leaving a shoot out");
           }}
         >
-          {shoot.isLeftOut ? "take this shoot in again" : "leave this shoot out"}
+          {isLeftOut ? "take this shoot in again" : "leave this shoot out"}
         </TextButton>
         {others.length > 0 && (
           <Actions

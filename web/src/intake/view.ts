@@ -49,6 +49,7 @@ export const hasHint = (hints: FrameHint[] | undefined, name: HintName): boolean
 export function stamp(frame: CardFrame, marked: boolean, hints: FrameHint[] | undefined, brief = false): string | null {
   const words = [
     frame.held && !marked ? "held" : frame.held ? "held, again" : null,
+    frame.promised && !frame.held ? `comes by receipt ${frame.promised.receipt}` : null,
     frame.sameExposure ? "held, other bytes" : null,
     !marked && !frame.unmarked ? "left out" : null,
     frame.caution ? "look here" : frame.datedByFile ? "file time" : null,

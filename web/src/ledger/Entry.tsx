@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { toNextBlank } from "./blanks";
 import { TextButton } from "./Field";
 
 interface EntryProps {
@@ -23,6 +24,7 @@ export function Entry({ label, value, width = 120, placeholder, longest = 200, a
   return (
     <input
       aria-label={label}
+      data-blank=""
       type={type}
       step={type === "datetime-local" ? 1 : undefined}
       value={typed ?? value}
@@ -36,7 +38,11 @@ export function Entry({ label, value, width = 120, placeholder, longest = 200, a
       }}
       onBlur={finish}
       onKeyDown={(event) => {
-        if (event.key === "Enter") finish();
+        if (event.key === "Enter") {
+          event.preventDefault();
+          finish();
+          toNextBlank(event.currentTarget);
+        }
         if (event.key === "Escape") {
           event.stopPropagation();
           setTyped(null);

@@ -2,7 +2,7 @@ import { type ReactNode, useEffect } from "react";
 import { Link, NavLink, useLocation } from "react-router";
 import { Refused } from "../api/client";
 import { useCards, useReceipts } from "../api/queries";
-import { figure, size } from "../words/format";
+import { count, figure, size } from "../words/format";
 
 const TABS = [
   { to: "/intake", name: "Intake", also: "/receipts" },
@@ -60,7 +60,9 @@ function Header() {
 function Running() {
   const cards = useCards();
   const receipts = useReceipts();
-  const moving = receipts.data?.find((receipt) => receipt.state === "running" || receipt.state === "waiting");
+  const newest = receipts.data?.pages[0];
+  const moving = newest?.receipts.find((receipt) => receipt.state === "running" || receipt.state === "waiting");
+  const failed = newest?.failed.length ?? 0;
   const store = cards.data?.store;
   const locked = cards.error instanceof Refused && cards.error.status === 401;
   return (
@@ -74,7 +76,12 @@ function Running() {
           receipt {moving.number}: {figure(moving.filesCopied)} of {figure(moving.filesToCopy)} files
         </Link>
       ) : (
-        store && "nothing running"
+        store && failed === 0 && "nothing running"
+      )}
+      {failed > 0 && (
+        <Link to="/intake" className="ml-2 font-semibold text-brass underline underline-offset-3">
+          {count(failed, "piece")} of work failed
+        </Link>
       )}
     </p>
   );

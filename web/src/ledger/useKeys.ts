@@ -1,6 +1,12 @@
 import { useEffect, useRef } from "react";
 
-/** Single keys that act on the whole screen; silent while something is being typed, or with a modifier held. */
+/** What takes letters or moves by keys of its own while it has the focus. */
+const TAKES_KEYS = "input, textarea, select, [contenteditable], [role=menu], [role=listbox], [role=dialog], [role=slider], [data-takes-keys]";
+
+/** What takes keys for as long as it is open, wherever the focus is. */
+const OPEN = "[role=menu], [role=listbox], [role=dialog], [data-takes-keys]";
+
+/** Single keys that act on the whole screen; silent while anything else takes keys, with a modifier held, or held down. */
 export function useKeys(keys: Record<string, () => void>) {
   const current = useRef(keys);
   useEffect(() => {
@@ -9,7 +15,8 @@ export function useKeys(keys: Record<string, () => void>) {
   useEffect(() => {
     const pressed = (event: KeyboardEvent) => {
       const target = event.target instanceof HTMLElement ? event.target : null;
-      if (event.ctrlKey || event.metaKey || event.altKey || target?.closest("input, textarea, select, [contenteditable]")) return;
+      if (event.defaultPrevented || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (target?.closest(TAKES_KEYS) || document.querySelector(OPEN)) return;
       const act = current.current[event.key];
       if (act) {
         event.preventDefault();

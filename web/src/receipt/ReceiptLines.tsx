@@ -67,6 +67,7 @@ function Line({ line }: { line: ReceiptLine }) {
 function words(line: ReceiptLine): string {
   switch (line.outcome) {
     case "held":
+    case "promised":
     case "left out":
       return line.reason || line.outcome;
     case "not a still":
@@ -75,7 +76,7 @@ function words(line: ReceiptLine): string {
     case "failed":
       return `${line.outcome}: ${line.reason}`;
     default:
-      return line.outcome;
+      return line.reason ? `${line.outcome}; ${line.reason}` : line.outcome;
   }
 }
 

@@ -7,6 +7,7 @@ const ROWS: { outcome: Outcome; name: string; what: (store: string) => string }[
   { outcome: "waiting", name: "still to copy", what: (store) => `to ${store}` },
   { outcome: "failed", name: "failed", what: () => "not copied; the lines say why" },
   { outcome: "held", name: "held already", what: () => "in the ledger since an earlier intake" },
+  { outcome: "promised", name: "promised", what: () => "another receipt brings it in" },
   { outcome: "left out", name: "left out", what: () => "by you" },
   { outcome: "unreadable", name: "unreadable", what: () => "nothing on the card to copy" },
   { outcome: "not a still", name: "not stills", what: () => "stay on the card" },

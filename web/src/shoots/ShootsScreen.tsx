@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import { useShoots } from "../api/queries";
 import type { Shoot } from "../api/types";
+import { TextButton } from "../ledger/Field";
 import { Nothing } from "../ledger/Nothing";
 import { Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
@@ -10,14 +11,16 @@ import { count, day, figure, hour, size } from "../words/format";
 export function ShootsScreen() {
   const shoots = useShoots();
   const years = new Map<string, Shoot[]>();
-  for (const shoot of shoots.data ?? []) {
+  const loaded = shoots.data?.pages.flatMap((page) => page.shoots) ?? [];
+  const sums = new Map(shoots.data?.pages.flatMap((page) => page.years).map((year) => [year.year, year]));
+  for (const shoot of loaded) {
     const year = shoot.date.slice(0, 4);
     years.set(year, [...(years.get(year) ?? []), shoot]);
   }
   return (
     <Page title="Shoots">
       <Trouble error={shoots.error} />
-      {shoots.data?.length === 0 && (
+      {shoots.data && loaded.length === 0 && (
         <Nothing heading="No shoots yet">
           Bring in a card, and its shoots stand here by year.{" "}
           <Link to="/intake" className="text-velvet underline underline-offset-3">
@@ -30,7 +33,7 @@ export function ShootsScreen() {
           <div className="flex items-baseline justify-between pt-6 pr-6 pb-3 pl-[72px]">
             <h1 className="text-title font-semibold">{year}</h1>
             <p className="text-faded">
-              {count(list.length, "shoot")}, {count(sum(list, "frames"), "frame")}, {size(sum(list, "bytes"))}
+              {count(sums.get(year)?.shoots ?? 0, "shoot")}, {count(sums.get(year)?.frames ?? 0, "frame")}, {size(sums.get(year)?.bytes ?? 0)}
             </p>
           </div>
           <div className="shoot-columns border-b border-rule-strong pb-1 text-label text-faded" aria-hidden="true">
@@ -49,6 +52,17 @@ export function ShootsScreen() {
           ))}
         </section>
       ))}
+      {shoots.hasNextPage && (
+        <p className="pb-8 pl-[72px]">
+          <TextButton
+            onClick={() => {
+              void shoots.fetchNextPage();
+            }}
+          >
+            older shoots
+          </TextButton>
+        </p>
+      )}
     </Page>
   );
 }
@@ -77,5 +91,3 @@ function Row({ shoot }: { shoot: Shoot }) {
     </Link>
   );
 }
-
-const sum = (shoots: Shoot[], of: "frames" | "bytes") => shoots.reduce((all, shoot) => all + shoot[of], 0);

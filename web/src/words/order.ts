@@ -19,18 +19,18 @@ export const BETWEEN = [
 ];
 
 /** What each piece is called, in the order in which they are offered. */
-export const PIECES: { value: PieceKind; name: string; in: "names" | "folders" | "both" }[] = [
-  { value: "date taken", name: "date or time taken", in: "both" },
-  { value: "description", name: "description", in: "both" },
-  { value: "sequence", name: "number in sequence", in: "names" },
-  { value: "camera file number", name: "camera's file number", in: "names" },
-  { value: "original name", name: "original name", in: "names" },
-  { value: "body", name: "body", in: "both" },
-  { value: "words", name: "words", in: "both" },
-  { value: "initials", name: "initials", in: "both" },
-  { value: "kind of work", name: "kind of work", in: "both" },
-  { value: "card folders", name: "the card's own folders", in: "folders" },
-  { value: "date of intake", name: "date of the intake", in: "both" },
+export const PIECES: { value: PieceKind; name: string }[] = [
+  { value: "date taken", name: "date or time taken" },
+  { value: "description", name: "description" },
+  { value: "sequence", name: "number in sequence" },
+  { value: "camera file number", name: "camera's file number" },
+  { value: "original name", name: "original name" },
+  { value: "body", name: "body" },
+  { value: "words", name: "words" },
+  { value: "initials", name: "initials" },
+  { value: "kind of work", name: "kind of work" },
+  { value: "card folders", name: "the card's own folders" },
+  { value: "date of intake", name: "date of the intake" },
 ];
 
 export const PAUSES = [15, 30, 60, 90, 120, 180, 240];

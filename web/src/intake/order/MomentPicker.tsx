@@ -1,5 +1,5 @@
 import { useMemo, useRef, useState } from "react";
-import { useDesk, useShoot, useShoots } from "../../api/queries";
+import { useDesk, useShoot, useAllShoots } from "../../api/queries";
 import type { ClockWish } from "../../api/plan";
 import type { Card, CardFrame } from "../../api/types";
 import { TextButton } from "../../ledger/Field";
@@ -19,7 +19,7 @@ interface Props {
 
 /** Two frames of one moment: one of this body, one of a clock that is right, on any card in a reader or in the ledger. */
 export function MomentPicker({ card, cards, body, frames, onMatch, onClose }: Props) {
-  const shoots = useShoots();
+  const shoots = useAllShoots();
   const [source, setSource] = useState(() => cards.find((one) => one.id !== card)?.id ?? card);
   const [mine, setMine] = useState<string | null>(null);
   const [theirs, setTheirs] = useState<string | null>(null);

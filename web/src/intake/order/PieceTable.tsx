@@ -15,9 +15,8 @@ interface Props {
 
 /** Pieces in columns, in the order in which they are said, each with what it says of the first frame under it. */
 export function PieceTable({ label, place, pieces, says, samples, onChange }: Props) {
-  const offered = PIECES.filter(
-    (piece) => (piece.in === place || piece.in === "both") && !(piece.value === "sequence" && pieces.some((one) => one.piece === "sequence")),
-  );
+  const fitting = place === "names" ? samples?.forNames : samples?.forFolders;
+  const offered = PIECES.filter((piece) => fitting?.includes(piece.value) && !(piece.value === "sequence" && pieces.some((one) => one.piece === "sequence")));
   const put = (i: number, piece: Piece) => {
     onChange(pieces.map((one, j) => (i === j ? piece : one)));
   };

@@ -9,7 +9,7 @@ use VelvetLedger\Server\Persistence\LedgerFile;
 use VelvetLedger\Server\Persistence\LedgerFrame;
 
 /** A frame of a shoot: what it is called now, what it was called, and its copies. */
-final readonly class FrameView
+final readonly class ShootFrameView
 {
     public int $id;
     public string $stem;

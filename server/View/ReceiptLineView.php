@@ -9,7 +9,7 @@ use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Server\Persistence\ReceiptLine;
 
 /** One line of a receipt. */
-final readonly class LineView
+final readonly class ReceiptLineView
 {
     public string $path;
     public Kind $kind;

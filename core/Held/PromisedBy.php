@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Core\Held;
 
 /** An intake under way from another card, or from this one, will bring the same file in. */
-final readonly class Promise
+final readonly class PromisedBy
 {
     /**
      * @param int    $receipt number of that intake

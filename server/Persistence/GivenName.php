@@ -9,7 +9,7 @@ use VelvetLedger\Core\Naming\Scope;
 
 /** What a frame is called: the one home of its name and folder. */
 #[ORM\Embeddable]
-final readonly class FrameName
+final readonly class GivenName
 {
     /**
      * @param string   $folder   from the store's root

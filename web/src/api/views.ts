@@ -1,0 +1,407 @@
+/* Written by ops/types.php from the classes in server/View: change those, then run bin/ledger types. */
+import type { OrderDocument, OrderPart } from "./orders";
+
+/** What a problem of a plan is about. */
+export type About = "a changed name" | "a collision" | "a gap" | "a time" | "a stray" | "damage" | "what is held";
+
+/** The receipt of an intake that was begun. */
+export interface Begun {
+  receipt: number;
+}
+
+/** The clock of one body on the card: how it is corrected, and what its first frame shows before and after. */
+export interface BodyClock {
+  body: string;
+  frames: number;
+  seconds: number;
+  inWords: string;
+  because: string;
+  first: string;
+  before: string;
+  after: string;
+}
+
+/** A card in the list of those present; dates are "2026-05-04" or null. */
+export interface Card {
+  id: string;
+  label: string;
+  frames: number;
+  files: number;
+  bytes: number;
+  firstDate: string | null;
+  lastDate: string | null;
+}
+
+/** A frame on a card: its files, when it was taken, what was recorded, and what is wrong with it. */
+export interface CardFrame {
+  key: string;
+  name: string;
+  date: string;
+  takenAt: string;
+  datedByFile: boolean;
+  /** Names the camera body as clocks do; null where the camera gave no model. */
+  body: string | null;
+  bytes: number;
+  /** The file that holds its picture, from the card's root; null where none was found. */
+  picture: string | null;
+  unreadable: boolean;
+  caution: string | null;
+  files: string[];
+  facts: Facts | null;
+  /** Changes when the picture does, for addresses that may be kept. */
+  version: string;
+  /** Held already, as a whole: its name at the store and since when. */
+  held: HeldAs | null;
+  /** Held before with other bytes: the photographer decides. */
+  sameExposure: HeldAs | null;
+  twin: Twin | null;
+  /** An intake under way that will bring in what is not held of it. */
+  promised: PromisedBy | null;
+  /** Whether it stays on the card unless it is marked. */
+  unmarked: boolean;
+}
+
+/** What is in the readers, where these are, and the main store. */
+export interface Cards {
+  cards: Card[];
+  readers: string[];
+  store: Store;
+}
+
+/** A card as its desk shows it: the slip's numbers, the frames read so far in order of capture, the rest by name. */
+export interface Desk {
+  id: string;
+  label: string;
+  complete: boolean;
+  framesInAll: number;
+  filesInAll: number;
+  bytesInAll: number;
+  kinds: Record<string, number>;
+  frames: CardFrame[];
+  others: OtherFile[];
+  store: Store;
+  order: string;
+}
+
+/** Capture facts as the page shows them. */
+export interface Facts {
+  body: string | null;
+  lens: string | null;
+  exposureSeconds: number | null;
+  fNumber: number | null;
+  iso: number | null;
+  focalLengthMm: number | null;
+  exposureBiasEv: number | null;
+  width: number | null;
+  height: number | null;
+  subsecond: string | null;
+}
+
+/** One piece of work that failed as often as it is tried. */
+export interface FailedPiece {
+  id: string;
+  receipt: number | null;
+  what: string;
+  because: string;
+  at: string | null;
+}
+
+/** How a folder of the resulting tree comes about. */
+export type FolderState = "new" | "exists" | "joined";
+
+/** A hint on one frame; for a burst or bracket also which of how many it is, counted from 1. */
+export interface FrameHint {
+  hint: Hint;
+  place: number | null;
+  of: number | null;
+}
+
+/** What the ledger holds already: under which name at the store, and since when. */
+export interface HeldAs {
+  path: string;
+  since: string;
+  frame: number;
+}
+
+/** What may be wrong with a frame, or which frames it belongs with. Hints point; they never decide. */
+export type Hint = "black" | "blown" | "under" | "blurred" | "burst" | "bracket";
+
+/** What previews hint at, as far as they are measured. */
+export interface Hints {
+  measured: number;
+  of: number;
+  hints: Record<string, FrameHint[]>;
+}
+
+/** A still's exposure: 64 bins of brightness, dark to light, as shares of the fullest; shares of all pixels 0 to 1. */
+export interface Histogram {
+  bins: number[];
+  blackShare: number;
+  clippedShare: number;
+}
+
+/** Where an intake stands. */
+export type IntakeState = "waiting" | "running" | "stopped" | "done";
+
+/** What a plan means to do with one file of the card. */
+export type Intent = "bring in" | "left out" | "held" | "promised" | "not a still" | "unreadable";
+
+/** What sort of file stands on a card, told by its name as cameras and computers give them; a folder where its list is at fault. */
+export type Kind = "still raw" | "still rendered" | "sidecar" | "voice note" | "moving picture" | "camera system file" | "folder" | "unknown";
+
+/** A file of the card that belongs to no frame, or a place that could not be listed: what it is, in words. */
+export interface OtherFile {
+  path: string;
+  what: string;
+  bytes: number;
+}
+
+/** What became of one file of a card. */
+export type Outcome = "brought in" | "waiting" | "held" | "promised" | "left out" | "not a still" | "unreadable" | "failed";
+
+/** A plan without its single lines: what the desk shows while it is being made. */
+export interface Plan {
+  shoots: PlannedShoot[];
+  totals: Totals;
+  problems: Problem[];
+  tree: TreeFolder[];
+  clocks: BodyClock[];
+  samples: Samples | null;
+  order: OrderDocument;
+  departs: OrderPart[];
+  store: Store;
+  /** Whether there is room on the store for what is to be brought in. */
+  hasRoom: boolean;
+}
+
+/** One file of a plan: what it was called, and what it will be, or why it stays. */
+export interface PlanLine {
+  from: string;
+  folder: string | null;
+  name: string | null;
+  intent: Intent;
+  reason: string;
+  bytes: number;
+  takenAt: string | null;
+}
+
+/** A planned shoot on the page; see PlannedShoot and its parts. */
+export interface PlannedShoot {
+  id: string;
+  anchor: string;
+  /** That its frames belong to; it may be entered under another. */
+  day: string;
+  date: string;
+  description: string;
+  order: string;
+  kindOfWork: string;
+  folder: string;
+  from: string;
+  to: string;
+  frames: number;
+  held: number;
+  leftOut: number;
+  toBringIn: number;
+  files: number;
+  bytes: number;
+  firstName: string | null;
+  lastName: string | null;
+  joins: number | null;
+  makes: string[];
+  keys: string[];
+  times: string[];
+  marked: string[];
+}
+
+/** Something about a plan that the photographer should know before it begins, in a sentence. */
+export interface Problem {
+  message: string;
+  about: About;
+  shoot: string | null;
+}
+
+/** An intake under way from another card, or from this one, will bring the same file in. */
+export interface PromisedBy {
+  receipt: number;
+  card: string;
+  print: string;
+}
+
+/** An intake's receipt: where it stands, its sums, and while it runs, its rate in bytes a second and the seconds left. */
+export interface Receipt {
+  number: number;
+  card: string;
+  store: string;
+  state: IntakeState;
+  askedAt: string;
+  begunAt: string | null;
+  endedAt: string | null;
+  stoppedBecause: string | null;
+  sentence: string;
+  verdict: Verdict;
+  sums: Sum[];
+  files: number;
+  bytes: number;
+  filesToCopy: number;
+  filesCopied: number;
+  bytesToCopy: number;
+  bytesCopied: number;
+  bytesPerSecond: number | null;
+  secondsLeft: number | null;
+  problems: string[];
+}
+
+/** One line of a receipt. */
+export interface ReceiptLine {
+  path: string;
+  kind: Kind;
+  bytes: number;
+  outcome: Outcome;
+  reason: string;
+  folder: string | null;
+  name: string | null;
+  checksum: string | null;
+  provenAt: string | null;
+  date: string | null;
+  description: string | null;
+  shootFolder: string | null;
+}
+
+/** A page of receipts, the latest first; and on the first page, work that failed as often as it is tried. */
+export interface Receipts {
+  receipts: Receipt[];
+  older: number | null;
+  failed: FailedPiece[];
+}
+
+/** What an order's pieces say of one frame, and what the other pieces would say: samples to compose names and folders by. */
+export interface Samples {
+  names: string[];
+  folders: string[][];
+  offered: Record<string, string>;
+  dates: Record<string, string>;
+  forNames: string[];
+  forFolders: string[];
+}
+
+/** A standing order in the list of them. */
+export interface SavedOrder {
+  name: string;
+  document: OrderDocument;
+  isDefault: boolean;
+  isSaved: boolean;
+}
+
+/** A shoot in the list: its folder, its sums, and the frame that stands for it. */
+export interface Shoot {
+  id: number;
+  date: string;
+  description: string;
+  folder: string;
+  frames: number;
+  files: number;
+  bytes: number;
+  from: string;
+  to: string;
+  firstName: string;
+  lastName: string;
+  provenSince: string;
+  cover: number;
+}
+
+/** A frame of a shoot: what it is called now, what it was called, and its copies. */
+export interface ShootFrame {
+  id: number;
+  stem: string;
+  takenAt: string;
+  datedByFile: boolean;
+  hasPicture: boolean;
+  bytes: number;
+  names: string[];
+  originals: string[];
+  facts: Facts | null;
+}
+
+/** One shoot with its frames, in the order they were taken. */
+export interface ShootPage {
+  shoot: Shoot;
+  frames: ShootFrame[];
+}
+
+/** A page of shoots, the latest first, and the years that they are of. */
+export interface Shoots {
+  shoots: Shoot[];
+  years: Year[];
+  older: number | null;
+}
+
+/** A store on the page: its name, whether it is there and why not, bytes free on it. */
+export interface Store {
+  name: string;
+  present: boolean;
+  absentBecause: string | null;
+  freeBytes: number | null;
+}
+
+/** The folders in a folder of a store, to choose from. */
+export interface StoreFolders {
+  in: string;
+  store: string;
+  folders: string[] | null;
+}
+
+/** The lines of one outcome, added up. */
+export interface Sum {
+  outcome: Outcome;
+  files: number;
+  frames: number;
+  bytes: number;
+}
+
+/** The foot of a plan on the page, and the sentence that it comes to. */
+export interface Totals {
+  frames: number;
+  framesHeld: number;
+  framesLeftOut: number;
+  framesUnreadable: number;
+  framesToBringIn: number;
+  files: number;
+  filesHeld: number;
+  filesLeftOut: number;
+  filesNotStills: number;
+  filesUnreadable: number;
+  filesToBringIn: number;
+  bytes: number;
+  bytesToBringIn: number;
+  kindsToBringIn: Record<string, number>;
+  sentence: string;
+}
+
+/** One folder of the tree that a plan results in. */
+export interface TreeFolder {
+  path: string;
+  state: FolderState;
+  frames: number;
+  files: number;
+}
+
+/** Where the same frame stands a second time. */
+export interface Twin {
+  where: string;
+  onThisCard: boolean;
+}
+
+/** What a receipt means for the card, in words. */
+export interface Verdict {
+  heading: string;
+  sentence: string;
+  isTroubled: boolean;
+}
+
+/** What a year holds, all of it, whatever part of it is shown. */
+export interface Year {
+  year: string;
+  shoots: number;
+  frames: number;
+  bytes: number;
+}
