@@ -56,7 +56,7 @@ final class TypeScriptOfViews
         $name = preg_replace('/View$/', '', $class->getShortName()) ?? '';
         if (!isset($this->written[$name])) {
             $this->written[$name] = ''; // it may name itself
-            $this->written[$name] = $class->isEnum() ? $this->choices($name, new ReflectionEnum($class->getName())) : $this->fields($name, $class);
+            $this->written[$name] = is_subclass_of($class->getName(), UnitEnum::class) ? $this->choices($name, new ReflectionEnum($class->getName())) : $this->fields($name, $class);
         }
 
         return $name;

@@ -11,11 +11,11 @@ use VelvetLedger\Core\Card\Frame;
 final readonly class Holdings
 {
     /**
-     * @param array<string, HeldAs>  $files        path on the card => what the ledger holds
+     * @param array<string, HeldAs>     $files        path on the card => what the ledger holds
      * @param array<string, PromisedBy> $promised     path on the card => the intake that will bring it in
-     * @param array<string, Twin>    $again        path on the card => where the same file stands on it before
-     * @param array<string, Twin>    $twins        frame key => where the same frame stands
-     * @param array<string, HeldAs>  $sameExposure frame key => the held frame of the same exposure with other bytes
+     * @param array<string, Twin>       $again        path on the card => where the same file stands on it before
+     * @param array<string, Twin>       $twins        frame key => where the same frame stands
+     * @param array<string, HeldAs>     $sameExposure frame key => the held frame of the same exposure with other bytes
      */
     public function __construct(private array $files = [], private array $promised = [], private array $again = [], private array $twins = [], private array $sameExposure = [])
     {
@@ -31,7 +31,7 @@ final readonly class Holdings
         return $this->files[$file->path] ?? null;
     }
 
-    public function promisedBy(CardFile $file): ?Promise
+    public function promisedBy(CardFile $file): ?PromisedBy
     {
         return $this->promised[$file->path] ?? null;
     }
@@ -55,7 +55,7 @@ final readonly class Holdings
     }
 
     /** The intake that will bring in what is not held of the frame; null where any of it is neither held nor promised. */
-    public function framePromisedBy(Frame $frame): ?Promise
+    public function framePromisedBy(Frame $frame): ?PromisedBy
     {
         $by = null;
         foreach ($frame->files as $file) {

@@ -11,7 +11,7 @@ final readonly class Known
      * @param array<string, list<HeldAs>> $prints     quick print => what the ledger holds of it, the earliest first
      * @param array<string, HeldAs>       $exposures  exposure identity => what the ledger holds
      * @param array<string, string>       $otherCards quick print => label of another card present
-     * @param array<string, PromisedBy>      $promised   quick print => the intake under way that will bring it in
+     * @param array<string, PromisedBy>   $promised   quick print => the intake under way that will bring it in
      */
     public function __construct(public array $prints = [], public array $exposures = [], public array $otherCards = [], public array $promised = [])
     {

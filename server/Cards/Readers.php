@@ -64,7 +64,7 @@ final readonly class Readers
 
     /**
      * The card that an intake was begun from, wherever it is mounted now: the same volume, or where the system tells none,
-     * the same contents. It may have been filled further.
+     * the same label and contents. It may have been filled further.
      *
      * @throws SourceGone
      */
@@ -87,7 +87,7 @@ final readonly class Readers
     private function isSource(Volume $volume, Intake $intake): bool
     {
         $isVolume = $intake->card->isVolume();
-        if ($isVolume && $volume->identity->name() !== $intake->card->name) {
+        if ($isVolume ? $volume->identity->name() !== $intake->card->name : $volume->identity->label !== $intake->source->label) {
             return false;
         }
         try {

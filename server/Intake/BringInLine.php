@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Intake;
 
 use Doctrine\DBAL\Exception\ConnectionException;
-use Doctrine\Persistence\ManagerRegistry;
 use Psr\Log\LoggerInterface;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Failure\CouldNot;
@@ -35,7 +34,6 @@ final readonly class BringInLine
         private CopyRepository $copies,
         private ReceiptRepository $receipts,
         private IntakeRuns $runs,
-        private ManagerRegistry $registry,
         private LoggerInterface $log,
     ) {
     }
@@ -85,7 +83,6 @@ final readonly class BringInLine
     /** @throws StoreAbsent|SourceGone|OwnershipLost */
     private function explain(RunUnderWay $run, int $id, \Throwable $failure, Readers $readers): void
     {
-        $this->registry->resetManager();
         $run->store->confirm();
         $line = $this->receipts->line($id);
         if (!is_dir($run->source)) {

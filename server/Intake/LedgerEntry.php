@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Intake;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Doctrine\Persistence\ManagerRegistry;
 use VelvetLedger\Core\Transfer\ProvenCopy;
 use VelvetLedger\Server\Persistence\Copy;
 use VelvetLedger\Server\Persistence\IntakeRuns;
@@ -18,7 +19,7 @@ use VelvetLedger\Server\Persistence\ShootRepository;
 /** Enters what came of a line: the line and all that it stands for in one transaction, and only while the run is the one that counts. */
 final readonly class LedgerEntry
 {
-    public function __construct(private EntityManagerInterface $ledger, private IntakeRuns $runs, private ShootRepository $shoots, private ReceiptRepository $receipts)
+    public function __construct(private EntityManagerInterface $ledger, private IntakeRuns $runs, private ShootRepository $shoots, private ReceiptRepository $receipts, private ManagerRegistry $registry)
     {
     }
 
@@ -59,12 +60,33 @@ final readonly class LedgerEntry
         $this->enter($run, static fn () => $line->failed($because));
     }
 
-    /** @param \Closure(): mixed $enter */
+    /**
+     * @param \Closure(): mixed $enter
+     *
+     * @throws OwnershipLost
+     */
     public function enter(RunUnderWay $run, \Closure $enter): void
     {
-        $this->ledger->wrapInTransaction(function () use ($run, $enter): void {
-            $this->runs->confirm($run->intake, $run->number);
-            $enter();
-        });
+        $this->enterIn($run->intake, $run->number, $enter);
+    }
+
+    /**
+     * The same for a run that never came under way.
+     *
+     * @param \Closure(): mixed $enter
+     *
+     * @throws OwnershipLost
+     */
+    public function enterIn(int $intake, int $run, \Closure $enter): void
+    {
+        try {
+            $this->ledger->wrapInTransaction(function () use ($intake, $run, $enter): void {
+                $this->runs->confirm($intake, $run);
+                $enter();
+            });
+        } catch (\Throwable $failure) {
+            $this->registry->resetManager(); // one that failed takes nothing more
+            throw $failure;
+        }
     }
 }

@@ -148,8 +148,7 @@ final readonly class RunIntake
     private function finish(int $intakeId, int $number, ?string $stoppedBecause): void
     {
         $this->ledger->clear();
-        $this->ledger->wrapInTransaction(function () use ($intakeId, $number, $stoppedBecause): void {
-            $this->runs->confirm($intakeId, $number);
+        $this->entry->enterIn($intakeId, $number, function () use ($intakeId, $stoppedBecause): void {
             $intake = $this->receipts->find($intakeId);
             $summary = $this->receipts->addUp($intake);
             null === $stoppedBecause ? $intake->end($summary) : $intake->stop($stoppedBecause, $summary);

@@ -61,6 +61,10 @@ class ReceiptLine
     #[ORM\Column(length: 56, nullable: true)]
     private ?string $quickPrint = null;
 
+    /** The intake that has promised to bring it in, where another has. */
+    #[ORM\Column(nullable: true)]
+    public readonly ?int $promisedBy;
+
     /** What came in. */
     #[ORM\ManyToOne]
     private ?LedgerFile $file = null;
@@ -96,6 +100,7 @@ class ReceiptLine
         $this->outcome = Outcome::atStart($line->intent);
         $this->reason = $line->reason;
         $this->quickPrint = $line->promise?->print;
+        $this->promisedBy = $line->promise?->receipt;
     }
 
     public function printed(string $quickPrint): void

@@ -116,9 +116,9 @@ final readonly class ReceiptRepository
                 UPDATE receipt_line l SET outcome = 'held', reason = 'held since ' || to_char(now(), 'YYYY-MM-DD') || ' as ' || (SELECT c.path FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id WHERE o.quick_print = l.quick_print ORDER BY o.id, c.id LIMIT 1)
                 WHERE (l.outcome = 'promised' OR (l.outcome = 'failed' AND l.folder IS NULL)) AND EXISTS (SELECT 1 FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id WHERE o.quick_print = l.quick_print) RETURNING l.intake_id),
              broken AS (
-                UPDATE receipt_line l SET outcome = 'failed', reason = 'another receipt was to bring it in and did not; begin again from this card, and it is offered'
+                UPDATE receipt_line l SET outcome = 'failed', reason = 'receipt ' || l.promised_by || ' was to bring it in and did not; begin again from this card, and it is offered'
                 WHERE l.outcome = 'promised' AND NOT EXISTS (SELECT 1 FROM original o WHERE o.quick_print = l.quick_print)
-                  AND NOT EXISTS (SELECT 1 FROM receipt_line p JOIN intake i ON i.id = p.intake_id WHERE p.quick_print = l.quick_print AND p.outcome = 'waiting' AND i.state IN ('waiting', 'running')) RETURNING l.intake_id)
+                  AND EXISTS (SELECT 1 FROM intake i WHERE i.id = l.promised_by AND i.state IN ('stopped', 'done')) RETURNING l.intake_id)
              SELECT intake_id FROM settled UNION SELECT intake_id FROM broken ORDER BY 1",
         );
 

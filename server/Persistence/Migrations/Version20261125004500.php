@@ -115,7 +115,7 @@ final class Version20261125004500 extends AbstractMigration
 
     private function receipts(): void
     {
-        $this->addSql('ALTER TABLE receipt_line ADD frame_id INT REFERENCES frame (id) ON DELETE SET NULL, ADD file_id INT REFERENCES file (id), ADD quick_print VARCHAR(56), ADD again BOOLEAN NOT NULL DEFAULT false');
+        $this->addSql('ALTER TABLE receipt_line ADD frame_id INT REFERENCES frame (id) ON DELETE SET NULL, ADD file_id INT REFERENCES file (id), ADD quick_print VARCHAR(56), ADD promised_by INT REFERENCES intake (id), ADD again BOOLEAN NOT NULL DEFAULT false');
         $this->addSql("UPDATE receipt_line l SET frame_id = f.id FROM frame f WHERE f.intake_id = l.intake_id AND f.card_key = l.frame_key AND l.outcome IN ('waiting', 'failed', 'brought in')");
         $this->addSql("UPDATE receipt_line l SET file_id = o.id, quick_print = o.quick_print FROM original o WHERE o.frame_id = l.frame_id AND o.path = l.path AND l.outcome = 'brought in'");
         $this->addSql('ALTER TABLE receipt_line ALTER again DROP DEFAULT, DROP facts, DROP taken_at, DROP time_source, DROP clock_correction, DROP sequence, DROP sequence_scope');

@@ -1,0 +1,301 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests\server;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use VelvetLedger\Core\Card\FolderNames;
+use VelvetLedger\Core\Plan\ShootWish;
+use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Core\Receipt\Outcome;
+use VelvetLedger\Server\Intake\Interrupted;
+use VelvetLedger\Server\Persistence\Copy;
+use VelvetLedger\Server\Persistence\CopyState;
+use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Persistence\IntakeRuns;
+use VelvetLedger\Server\Persistence\IntakeState;
+use VelvetLedger\Server\Persistence\LedgerFile;
+use VelvetLedger\Server\Persistence\LedgerFrame;
+use VelvetLedger\Server\Persistence\Original;
+use VelvetLedger\Server\Persistence\Proof;
+use VelvetLedger\Server\Persistence\ReceiptLine;
+use VelvetLedger\Server\Persistence\RunsElsewhere;
+use VelvetLedger\Tests\OnCard;
+use VelvetLedger\Tests\Stills;
+
+/** What a run of an intake does when anything goes wrong: the ledger is true after it, and it goes on. */
+final class RunsTest extends LedgerTestCase
+{
+    public function testALineItsFrameFileCopyAndProofAreEnteredTogetherOrNotAtAll(): void
+    {
+        $this->card_('CARD', 1, 2);
+        $intake = $this->start('CARD', new Wishes(shoots: ['2026-05-04' => new ShootWish('boats')]))->id();
+        $this->breakTable('proof', 'NEW.at IS NOT NULL AND (SELECT count(*) FROM proof) = 1');
+        $this->bringOn($intake);
+        self::assertSame([Outcome::BroughtIn, Outcome::Failed], $this->outcomes());
+        self::assertSame([1, 1, 1, 1], $this->entered(), 'nothing of the second file was entered, and all of the first');
+        self::assertStringContainsString('Something that should not happen happened to it', $this->lines()[1]->reason());
+        $this->mendTable('proof');
+        self::assertSame(IntakeState::Done, $this->goOn($intake)->state());
+        self::assertSame([2, 2, 2, 2], $this->entered());
+        self::assertSame([['frames' => 2, 'files' => 2]], $this->ledger()->getConnection()->fetchAllAssociative('SELECT frames, files FROM shoot'));
+        $copy = $this->lines()[1]->file()?->copies()->first();
+        self::assertInstanceOf(Copy::class, $copy);
+        self::assertSame([CopyState::Proven, '2026/2026-05-04 boats/2026-05-04_boats_0002.jpg', $this->lines()[1]->checksum()], [$copy->state(), $copy->path(), $copy->checksum()]);
+        $this->expectExceptionMessageMatches('/proofs are added, never changed/');
+        $this->ledger()->getConnection()->executeStatement('DELETE FROM '.$this->ledger()->getClassMetadata(Proof::class)->getTableName());
+    }
+
+    /**
+     * Whatever is wrong with one file ends on its line, in words; the files before and after it come in.
+     *
+     * @param \Closure(self): mixed $wrong
+     */
+    #[DataProvider('wrongs')]
+    public function testOneFilesFailureIsItsOwn(string $words, \Closure $wrong): void
+    {
+        $this->card_('CARD', 1, 2, 3);
+        $intake = $this->start('CARD')->id();
+        $wrong($this);
+        $ended = $this->bringOn($intake);
+        self::assertSame([Outcome::BroughtIn, Outcome::Failed, Outcome::BroughtIn], $this->outcomes());
+        self::assertStringContainsString($words, $this->lines()[1]->reason());
+        self::assertSame([IntakeState::Done, '3 files on the card: 2 brought in and proven, 1 failed.'], [$ended->state(), $ended->summary()->sentence()]);
+    }
+
+    /** @return iterable<string, array{string, \Closure(self): mixed}> */
+    public static function wrongs(): iterable
+    {
+        $second = static fn (self $test): string => $test->reader->path.'/CARD/DCIM/100ORREL/ORL_0002.JPG';
+        yield 'rewritten after it was promised' => ['it was written at', static fn (self $test) => touch($second($test), 1_777_999_999)];
+        yield 'a pipe in its place' => ['is no regular file, and was not opened', static fn (self $test) => unlink($second($test)) && posix_mkfifo($second($test), 0o600)];
+        yield 'gone' => ['could not be opened on the card', static fn (self $test) => unlink($second($test))];
+        yield 'its name is a folder' => ['taken by another file', static fn (self $test) => mkdir($test->store->path.'/2026/2026-05-04/2026-05-04_0002.jpg', 0o777, true)];
+        yield 'its folder is a file' => ['could not be made', static fn (self $test) => $test->ledger()->getConnection()->executeStatement("UPDATE receipt_line SET folder = 'a-file/x' WHERE position = 1") > 0 && '' !== $test->store->put('a-file', 'x')];
+        yield 'the database does not take it' => ['something that should not', static fn (self $test) => $test->breakTable('original', "NEW.path LIKE '%0002%'")];
+    }
+
+    public function testANameThatTheLedgerHasAndTheDriveHasNotIsNeitherPromisedNorTaken(): void
+    {
+        $this->card_('CARD', 1);
+        $this->bringIn('CARD');
+        unlink($this->store->path.'/2026/2026-05-04/2026-05-04_0001.jpg');
+        $this->card_('OTHER', 2);
+        $intake = $this->start('OTHER')->id();
+        self::assertSame('2026-05-04_0002.jpg', $this->lines()[1]->name);
+        $this->ledger()->getConnection()->executeStatement("UPDATE receipt_line SET name = '2026-05-04_0001.jpg' WHERE name = '2026-05-04_0002.jpg'");
+        $this->bringOn($intake);
+        self::assertStringContainsString('The ledger has another file under the name 2026/2026-05-04/2026-05-04_0001.jpg, brought in as DCIM/100ORREL/ORL_0001.JPG', $this->lines()[1]->reason());
+    }
+
+    public function testARunThatWasTakenOverWritesNothingMoreAndSaysNothing(): void
+    {
+        $this->card_('CARD', 1, 2, 3);
+        $intake = $this->start('CARD')->id();
+        $ended = $this->bringOn($intake, function (int $bytes, int $files): void {
+            if ($bytes > 0) {
+                $this->ledger()->getConnection()->executeStatement('UPDATE intake SET run = run + 1');
+                usleep(300_000);
+            }
+        });
+        self::assertSame(IntakeState::Running, $ended->state(), 'the other run says how it ends');
+        self::assertSame([], array_filter($this->outcomes(), static fn (Outcome $outcome): bool => Outcome::Failed === $outcome));
+        self::assertSame(IntakeState::Done, $this->bringOn($intake)->state());
+        self::assertSame(array_fill(0, 3, Outcome::BroughtIn), $this->outcomes());
+        self::assertSame(['.velvet-ledger-store', '2026'], FolderNames::in($this->store->path));
+        self::assertCount(3, FolderNames::in($this->store->path.'/2026/2026-05-04'), 'nothing temporary is left');
+    }
+
+    public function testTwoRunnersNeverWorkOnOneIntake(): void
+    {
+        $this->card_('CARD', 1);
+        $intake = $this->start('CARD')->id();
+        $other = clone $this->ledger()->getConnection();
+        $other->close();
+        $runs = new IntakeRuns($other);
+        self::assertSame(1, $runs->take($intake));
+        self::assertTrue($this->service(IntakeRuns::class)->isTaken($intake));
+        try {
+            $this->bringOn($intake);
+            self::fail('two runs at once');
+        } catch (RunsElsewhere $elsewhere) {
+            self::assertStringContainsString('another process', $elsewhere->getMessage());
+        }
+        $other->close(); // as when its process dies
+        for ($i = 0; $i < 100 && $this->service(IntakeRuns::class)->isTaken($intake); ++$i) {
+            usleep(20_000);
+        }
+        self::assertSame(IntakeState::Done, $this->bringOn($intake)->state());
+        self::assertSame(IntakeState::Done, $this->bringOn($intake)->state(), 'the same work, asked for once more');
+    }
+
+    public function testATemporaryFileOfARunThatWasCutOffIsClearedAndOthersAreNot(): void
+    {
+        $this->card_('CARD', 1);
+        $intake = $this->start('CARD')->id();
+        $this->ledger()->getConnection()->executeStatement('UPDATE intake SET run = 4');
+        foreach ([".a.jpg.$intake-4.part", '.a.jpg.99-1.part', '.hidden', '.b.part'] as $name) {
+            $this->store->put('2026/2026-05-04/'.$name, 'half');
+        }
+        $this->bringOn($intake);
+        self::assertSame(['.a.jpg.99-1.part', '.b.part', '.hidden', '2026-05-04_0001.jpg'], FolderNames::in($this->store->path.'/2026/2026-05-04'));
+    }
+
+    public function testARunThatIsInterruptedGoesOnWhereItWas(): void
+    {
+        $this->card_('CARD', 1, 2, 3);
+        $intake = $this->start('CARD')->id();
+        try {
+            $this->bringOn($intake, static fn (int $bytes, int $files) => $files > 0 ? throw Interrupted::bySignal(\SIGTERM) : usleep(260_000));
+            self::fail('it went on');
+        } catch (Interrupted) {
+        }
+        self::assertContains(Outcome::Waiting, $this->outcomes());
+        self::assertSame([], glob($this->store->path.'/2026/*/.*.part'));
+        $this->bringOn($intake);
+        self::assertSame(array_fill(0, 3, Outcome::BroughtIn), $this->outcomes());
+    }
+
+    public function testAnotherCardAtTheSamePlaceIsNotCopiedFrom(): void
+    {
+        $this->card_('CARD', 1, 2, 4);
+        $intake = $this->start('CARD')->id();
+        rename($this->reader->path.'/CARD', $this->reader->path.'/.out');
+        $this->card_('CARD', 7, 8);
+        self::assertStringContainsString('is not the card CARD as it was when receipt 1 was begun', (string) $this->bringOn($intake)->stoppedBecause());
+        self::assertDirectoryDoesNotExist($this->store->path.'/2026');
+        rename($this->reader->path.'/CARD', $this->reader->path.'/.other');
+        rename($this->reader->path.'/.out', $this->reader->path.'/CARD');
+        $this->reader->put('CARD/DCIM/101ORREL/ORL_0001.JPG', self::still(9));
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0002.JPG', self::still(3), 1_777_900_002);
+        $this->goOn($intake);
+        self::assertSame([Outcome::BroughtIn, Outcome::Failed, Outcome::BroughtIn], $this->outcomes(), 'the same card, filled further; one file is not what it was');
+    }
+
+    public function testGoingOnAsksAgainWhatIsHeld(): void
+    {
+        $this->card_('CARD', 1, 2);
+        $first = $this->start('CARD')->id();
+        rename($this->reader->path.'/CARD', $this->reader->path.'/.out');
+        $this->bringOn($first);
+        rename($this->reader->path.'/.out', $this->reader->path.'/CARD');
+        $this->bringIn('CARD');
+        $this->goOn($first);
+        self::assertSame([Outcome::Held, Outcome::Held, Outcome::BroughtIn, Outcome::BroughtIn], $this->outcomes());
+        self::assertSame(2, $this->ledger()->getRepository(LedgerFrame::class)->count([]), 'what was promised and did not come is no frame');
+    }
+
+    /** Two slots of one camera wrote the same frames, and both cards are begun at once. */
+    public function testWhatIsPromisedCountsAsHeld(): void
+    {
+        $this->card_('SLOT_1', 1, 2);
+        $this->card_('SLOT_2', 1, 2, 3);
+        $first = $this->start('SLOT_1')->id();
+        $second = $this->start('SLOT_2')->id();
+        self::assertSame(['comes in by receipt 1, from SLOT_1', 'comes in by receipt 1, from SLOT_1', ''], array_map(static fn (ReceiptLine $line): string => $line->reason(), \array_slice($this->lines(), 2)));
+        $done = $this->bringOn($second);
+        self::assertSame('3 files on the card: 1 brought in and proven, 2 to come in by another receipt.', $done->summary()->sentence());
+        $this->bringOn($first);
+        self::assertSame([Outcome::BroughtIn, Outcome::BroughtIn, Outcome::Held, Outcome::Held, Outcome::BroughtIn], $this->outcomes());
+        $this->ledger()->clear();
+        self::assertSame('3 files on the card: 1 brought in and proven, 2 held already.', $this->ledger()->find(Intake::class, $second)?->summary()->sentence());
+        self::assertCount(3, FolderNames::in($this->store->path.'/2026/2026-05-04'));
+        self::assertFileExists($this->store->path.'/2026/2026-05-04/2026-05-04_0003.jpg', 'numbers have no gap');
+    }
+
+    public function testAPromiseThatIsBrokenIsAFailureOfWhoeverReliedOnIt(): void
+    {
+        $this->card_('SLOT_1', 1);
+        $this->card_('SLOT_2', 1, 2);
+        $first = $this->start('SLOT_1')->id();
+        $second = $this->start('SLOT_2')->id();
+        $this->bringOn($second);
+        rename($this->reader->path.'/SLOT_1', $this->reader->path.'/.out');
+        $this->bringOn($first);
+        self::assertSame(Outcome::Failed, $this->lines()[1]->outcome());
+        self::assertStringContainsString('receipt 1 was to bring it in and did not', $this->lines()[1]->reason());
+        $this->bringIn('SLOT_2');
+        self::assertSame([Outcome::Held, Outcome::BroughtIn], \array_slice($this->outcomes(), 1, 2), 'it came in by a third');
+    }
+
+    public function testADriveThatLeavesBetweenTheLookAndTheCopyKeepsNothingThatCounts(): void
+    {
+        $this->card_('CARD', 1, 2);
+        $intake = $this->start('CARD')->id();
+        $left = false;
+        $ended = $this->bringOn($intake, function (int $bytes) use (&$left): void {
+            if ($bytes > 0 && !$left) {
+                $left = rename($this->store->path, $this->store->path.'-away') && mkdir($this->store->path);
+            }
+            usleep(260_000);
+        });
+        self::assertStringContainsString('Attach its drive, then go on', (string) $ended->stoppedBecause());
+        self::assertSame([Outcome::Waiting, Outcome::Waiting], $this->outcomes());
+        self::assertSame([], FolderNames::in($this->store->path), 'nothing stays below the mount point');
+        rmdir($this->store->path);
+        rename($this->store->path.'-away', $this->store->path);
+        $this->goOn($intake);
+        self::assertSame([Outcome::BroughtIn, Outcome::BroughtIn], $this->outcomes());
+    }
+
+    public function testAFolderThatCannotBeListedHasALineAndIsInTheVerdict(): void
+    {
+        $this->card_('CARD', 1);
+        mkdir($this->reader->path.'/CARD/DCIM/100ORREL/deep');
+        $deep = $this->reader->path.'/CARD/'.implode('/', array_fill(0, 30, 'd'));
+        mkdir($deep, 0o777, true);
+        $ended = $this->bringIn('CARD');
+        self::assertSame('1 file on the card: 1 brought in and proven. 1 folder could not be listed to the end: there may be more on the card.', $ended->summary()->sentence());
+        self::assertSame(1, $ended->summary()->troubles());
+        self::assertSame([Outcome::BroughtIn, Outcome::Unreadable], $this->outcomes());
+    }
+
+    public function testWhatCannotBeStoredIsRefusedBeforeTheStart(): void
+    {
+        $this->card_('CARD', 1);
+        $browser = $this->browser();
+        $browser->request('POST', '/api/cards/'.$this->card('CARD')->id.'/intakes', [], [], [], (string) json_encode(['shoots' => [OnCard::key('ORL_0001') => ['description' => str_repeat('ü', 5000)]]]));
+        self::assertSame(400, $browser->getResponse()->getStatusCode());
+        self::assertSame(0, $this->ledger()->getRepository(Intake::class)->count([]));
+        $this->bringIn('CARD', new Wishes(shoots: ['2026-05-04' => new ShootWish(str_repeat('€', 500))]));
+        self::assertSame([Outcome::BroughtIn], $this->outcomes());
+    }
+
+    public function breakTable(string $table, string $where): void
+    {
+        $this->ledger()->getConnection()->executeStatement("CREATE OR REPLACE FUNCTION break_it() RETURNS trigger LANGUAGE plpgsql AS \$\$ BEGIN IF $where THEN RAISE EXCEPTION 'something that should not'; END IF; RETURN NEW; END \$\$");
+        $this->ledger()->getConnection()->executeStatement("CREATE OR REPLACE TRIGGER break_it BEFORE INSERT ON $table FOR EACH ROW EXECUTE FUNCTION break_it()");
+    }
+
+    protected function tearDown(): void
+    {
+        foreach (['proof', 'original'] as $table) {
+            $this->mendTable($table);
+        }
+        parent::tearDown();
+    }
+
+    private function mendTable(string $table): void
+    {
+        $this->ledger()->getConnection()->executeStatement("DROP TRIGGER IF EXISTS break_it ON $table");
+    }
+
+    /** @return list<int> originals, files, copies, proofs */
+    private function entered(): array
+    {
+        return array_map(fn (string $class): int => $this->ledger()->getRepository($class)->count([]), [Original::class, LedgerFile::class, Copy::class, Proof::class]);
+    }
+
+    private function card_(string $card, int ...$numbers): void
+    {
+        foreach ($numbers as $number) {
+            $this->reader->put(\sprintf('%s/DCIM/100ORREL/ORL_%04d.JPG', $card, $number), self::still($number));
+        }
+    }
+
+    private static function still(int $number): string
+    {
+        return Stills::jpeg('2026-05-04 21:14:0'.$number, $number);
+    }
+}
