@@ -22,6 +22,9 @@ use VelvetLedger\Core\Transfer\QuickPrint;
 /** What can be said of a card from its directory and its first still, kept until one of its DCIM folders changes. */
 final readonly class CardSummaries
 {
+    /** Seconds; FAT counts a folder's time in steps of two. */
+    private const SETTLED = 3;
+
     public function __construct(private CacheItemPoolInterface $cache, private CardWalker $walker, private TellsVolume $volumes, private FactsReader $facts)
     {
     }
@@ -35,7 +38,10 @@ final readonly class CardSummaries
             return $known;
         }
         $summary = $this->fresh($path);
-        $this->cache->save($item->set($summary)->expiresAfter(86400));
+        // A folder that changed just now may change again within the second that its time counts.
+        if (time() - max($this->times($path)) > self::SETTLED) {
+            $this->cache->save($item->set($summary)->expiresAfter(86400));
+        }
 
         return $summary;
     }
@@ -80,10 +86,23 @@ final readonly class CardSummaries
 
     private function stamp(string $path): string
     {
-        clearstatcache();
-        $folders = [$path, $path.'/DCIM', ...FolderNames::matching($path.'/DCIM/*')];
-        $times = array_map(static fn (string $folder): string => $folder.':'.((int) @filemtime($folder)).':'.((int) @fileinode($folder)), $folders);
+        $times = [];
+        foreach ($this->times($path) as $folder => $time) {
+            $times[] = $folder.':'.$time.':'.((int) @fileinode((string) $folder));
+        }
 
         return hash('xxh64', implode('|', [$this->volumes->uuid($path) ?? '', ...$times]));
+    }
+
+    /** @return non-empty-array<array-key, int> folder => when it was last changed, Unix seconds */
+    private function times(string $path): array
+    {
+        clearstatcache();
+        $times = [];
+        foreach ([$path, $path.'/DCIM', ...FolderNames::matching($path.'/DCIM/*')] as $folder) {
+            $times[$folder] = (int) @filemtime($folder);
+        }
+
+        return $times;
     }
 }

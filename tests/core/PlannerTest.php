@@ -9,6 +9,10 @@ use PHPUnit\Framework\TestCase;
 use VelvetLedger\Core\Capture\CapturedAt;
 use VelvetLedger\Core\Card\CardContents;
 use VelvetLedger\Core\Card\CardFile;
+use VelvetLedger\Core\Card\ReadFrame;
+use VelvetLedger\Core\Held\Comparison;
+use VelvetLedger\Core\Held\HeldAs;
+use VelvetLedger\Core\Held\Known;
 use VelvetLedger\Core\Order\Destination;
 use VelvetLedger\Core\Plan\About;
 use VelvetLedger\Core\Plan\ExistingShoot;
@@ -201,6 +205,43 @@ final class PlannerTest extends TestCase
         $plan = Planner::plan($card, new Wishes(clocks: new Clocks([], [$scan->frame->key => $given])), new StoreOf());
         self::assertSame(['1998/1998-12-31/1998-12-31_0001.jpg'], array_values(OnCard::names($plan)));
         self::assertSame([], self::about($plan, About::Time));
+    }
+
+    public function testRawOnlyOnACardThatWasNotFormattedGivesNoNumberToWhatIsHeld(): void
+    {
+        $pairs = array_map(static fn (int $n): ReadFrame => OnCard::frame("ORL_000$n", "2026-05-04 21:00:0$n", ['ORW', 'JPG']), [1, 2, 3]);
+        $prints = $known = [];
+        foreach ($pairs as $pair) {
+            foreach ($pair->frame->files as $file) {
+                $prints[$file->path] = $file->path;
+            }
+        }
+        $known = ['DCIM/100ORREL/ORL_0001.ORW' => [new HeldAs('a.orw', '2026-05-03', 1)], 'DCIM/100ORREL/ORL_0002.ORW' => [new HeldAs('b.orw', '2026-05-03', 2)]];
+        $plan = Planner::plan(new CardContents($pairs, [], []), new Wishes(OnCard::order(['bring' => 'raw only'])), new StoreOf(), Comparison::of($pairs, $prints, new Known($known)));
+        self::assertSame(['DCIM/100ORREL/ORL_0003.ORW' => '2026/2026-05-04/2026-05-04_0001.orw'], array_filter(OnCard::names($plan), \is_string(...)));
+        self::assertSame([3, 1, 2, 0], [$plan->shoots[0]->counts->all, $plan->shoots[0]->counts->toBringIn, $plan->shoots[0]->counts->held, $plan->shoots[0]->counts->leftOut]);
+        self::assertSame('3 frames on the card, 2 already held: 1 to bring in to Anvil, 0.1 kB.', $plan->totals->sentence('Anvil'));
+    }
+
+    public function testATwinsUniqueCompanionComesInAndASidecarIsHeldWithItsOwnStillOnly(): void
+    {
+        $first = OnCard::frame('ORL_0001', '2026-05-04 21:00:01', ['ORW', 'xmp']);
+        $twin = OnCard::frame('ORL_0001', '2026-05-04 21:00:01', ['ORW', 'JPG'], folder: 'DCIM/101COPY');
+        $new = OnCard::frame('ORL_0002', '2026-05-04 21:00:02', ['JPG', 'xmp']);
+        $frames = [$first, $twin, $new];
+        $prints = ['DCIM/100ORREL/ORL_0001.ORW' => 'raw', 'DCIM/101COPY/ORL_0001.ORW' => 'raw', 'DCIM/100ORREL/ORL_0001.xmp' => 'five stars', 'DCIM/100ORREL/ORL_0002.xmp' => 'five stars'];
+        $said = static fn (Known $known): array => array_column(array_map(static fn ($line): array => [$line->file->path, $line->to() ?? $line->intent->value], Planner::plan(new CardContents($frames, [], []), new Wishes(), new StoreOf(), Comparison::of($frames, $prints, $known))->lines), 1, 0);
+        $of = static fn (string $path): string => "2026/2026-05-04/2026-05-04_$path";
+        self::assertSame([
+            'DCIM/100ORREL/ORL_0001.ORW' => $of('0001.orw'),
+            'DCIM/100ORREL/ORL_0001.xmp' => $of('0001.xmp'),
+            'DCIM/101COPY/ORL_0001.ORW' => 'left out',
+            'DCIM/101COPY/ORL_0001.JPG' => $of('0002.jpg'),
+            'DCIM/100ORREL/ORL_0002.JPG' => $of('0003.jpg'),
+            'DCIM/100ORREL/ORL_0002.xmp' => $of('0003.xmp'),
+        ], $said(new Known()));
+        $held = $said(new Known(['raw' => [new HeldAs('a.orw', '2026-05-03', 1)], 'five stars' => [new HeldAs('z.xmp', '2026-05-01', 9), new HeldAs('a.xmp', '2026-05-03', 1)]]));
+        self::assertSame(['held', 'held', $of('0002.xmp')], [$held['DCIM/100ORREL/ORL_0001.ORW'], $held['DCIM/100ORREL/ORL_0001.xmp'], $held['DCIM/100ORREL/ORL_0002.xmp']]);
     }
 
     /** @return list<string> */

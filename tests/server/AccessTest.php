@@ -4,8 +4,13 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Tests\server;
 
+use Monolog\Level;
+use Monolog\LogRecord;
 use PHPUnit\Framework\Attributes\TestWith;
+use Symfony\Component\BrowserKit\Cookie;
+use VelvetLedger\Server\Http\Access\Session;
 use VelvetLedger\Server\Settings\Home;
+use VelvetLedger\Server\Tools\OneLine;
 use VelvetLedger\Tests\Stills;
 
 final class AccessTest extends LedgerTestCase
@@ -37,6 +42,47 @@ final class AccessTest extends LedgerTestCase
         $cookie = $browser->getCookieJar()->get('ledger_session');
         self::assertSame([true, 'strict'], [$cookie?->isHttpOnly(), $cookie?->getSameSite()]);
         self::assertStringNotContainsString(Home::fromEnvironment()->token(), (string) $cookie?->getValue());
+    }
+
+    public function testASessionEndsByItselfAndWithItsToken(): void
+    {
+        $browser = $this->browser();
+        $home = Home::fromEnvironment();
+        $token = $home->token();
+        $status = static function (?string $session) use ($browser): int {
+            $browser->getCookieJar()->set(new Cookie(Session::COOKIE, (string) $session));
+            $browser->request('GET', '/api/shoots');
+
+            return $browser->getResponse()->getStatusCode();
+        };
+        $session = (new Session($home))->cookie();
+        self::assertEqualsWithDelta(time() + 30 * 86400, $session->getExpiresTime(), 5);
+        self::assertSame(200, $status($session->getValue()));
+        self::assertSame(401, $status((new Session($home))->cookie(time() - 31 * 86400)->getValue()), 'it is over');
+        self::assertSame(401, $status(str_replace((string) $session->getExpiresTime(), (string) ($session->getExpiresTime() + 1), (string) $session->getValue())), 'nobody prolongs it');
+        file_put_contents($home->path.'/token', 'another');
+        try {
+            self::assertSame(401, $status($session->getValue()), 'bin/ledger address --new');
+        } finally {
+            file_put_contents($home->path.'/token', $token);
+        }
+    }
+
+    public function testEveryAnswerTellsTheBrowserToRunAndFrameNothing(): void
+    {
+        $browser = $this->browser();
+        foreach (['/api/cards' => 200, '/api/nothing' => 404, '/enter?token=wrong' => 401] as $address => $status) {
+            $browser->request('GET', $address);
+            $answer = $browser->getResponse();
+            self::assertSame($status, $answer->getStatusCode());
+            self::assertSame(["default-src 'none'; frame-ancestors 'none'; base-uri 'none'; form-action 'none'", 'nosniff', 'no-referrer', 'DENY'], array_map($answer->headers->get(...), ['Content-Security-Policy', 'X-Content-Type-Options', 'Referrer-Policy', 'X-Frame-Options']));
+        }
+    }
+
+    public function testALogLineIsOneLineAndHoldsNoToken(): void
+    {
+        $line = (new OneLine())->format(new LogRecord(new \DateTimeImmutable('2026-11-25 09:00:00 UTC'), 'app', Level::Error, "{file} broke\nat once, asked by /enter?token=sEcret&x=1", ['file' => "a\tb.JPG", 'receipt' => 7, 'exception' => new \RuntimeException('x')]));
+        self::assertMatchesRegularExpression('#^2026-11-25T09:00:00\.000\+00:00 \| error \| app \| a b\.JPG broke at once, asked by /enter\?token=…&x=1 \| receipt=7 file=a b\.JPG \| RuntimeException at [^|]+:\d+\n$#', $line);
     }
 
     public function testNothingOutsideTheReadersIsReached(): void

@@ -44,9 +44,9 @@ abstract class LedgerTestCase extends KernelTestCase
         restore_exception_handler();
     }
 
-    protected function settings(?string $store = null): void
+    protected function settings(?string $store = null, string $name = 'Main'): void
     {
-        file_put_contents(Home::fromEnvironment()->path.'/settings.yaml', \sprintf("readers: ['%s']\nstores:\n    main: { name: Main, path: '%s' }\n", $this->reader->path, $store ?? $this->store->path));
+        file_put_contents(Home::fromEnvironment()->path.'/settings.yaml', \sprintf("readers: ['%s']\nstores:\n    main: { name: %s, path: '%s' }\n", $this->reader->path, $name, $store ?? $this->store->path));
     }
 
     protected function ledger(): EntityManagerInterface

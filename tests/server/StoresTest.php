@@ -11,19 +11,25 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Event\ExceptionEvent;
 use Symfony\Component\HttpKernel\HttpKernelInterface;
 use VelvetLedger\Core\Card\CardWalker;
+use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Plan\ShootWish;
 use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Core\Words\Size;
 use VelvetLedger\Server\Cards\CardSummaries;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Http\Errors;
+use VelvetLedger\Server\Intake\CouldNotBegin;
 use VelvetLedger\Server\Intake\NamesAtStore;
 use VelvetLedger\Server\Intake\StartIntake;
 use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Persistence\LedgerStore;
 use VelvetLedger\Server\Persistence\NamesRepository;
+use VelvetLedger\Server\Persistence\StoreRole;
 use VelvetLedger\Server\Settings\Settings;
 use VelvetLedger\Server\Settings\StorePlace;
+use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Tests\Stills;
 
@@ -52,6 +58,54 @@ final class StoresTest extends LedgerTestCase
         }
         $names = $this->ledger()->getConnection()->fetchFirstColumn('SELECT name FROM receipt_line ORDER BY id');
         self::assertSame(['2026-05-04_0001.jpg', '2026-05-04_0002.jpg'], $names);
+    }
+
+    public function testAStoreIsToldByItsMarkWhateverItIsCalledAndWhereverItLies(): void
+    {
+        $stores = fn (string $name, string $path): Stores => $this->stores($name, $path);
+        $uuid = $this->service(Stores::class)->main()->uuid;
+        self::assertNull($stores('Renamed', $this->store->path)->prepare());
+        self::assertSame([$uuid, 'Renamed', true], [$stores('Renamed', $this->store->path)->main()->uuid, $this->service(Stores::class)->ofLedger()->name(), $stores('Renamed', $this->store->path)->main()->isPresent()]);
+        $moved = $this->reader->path.'/moved';
+        rename($this->store->path, $moved);
+        mkdir($this->store->path);
+        self::assertStringContainsString('is not at', (string) $stores('Renamed', $this->store->path)->prepare(), 'an empty mount point');
+        self::assertSame([], FolderNames::in($this->store->path), 'it is not written to');
+        self::assertNull($stores('Renamed', $moved)->prepare());
+        self::assertSame([1, $uuid, $moved], [$this->ledger()->getRepository(LedgerStore::class)->count([]), $stores('Renamed', $moved)->main()->uuid, $this->service(Stores::class)->ofLedger()->place()]);
+
+        StoreMark::put($this->store->path, StoreMark::newUuid(), 'Hammer');
+        $other = $stores('Renamed', $this->store->path);
+        self::assertStringContainsString('is not the store Renamed: its mark is that of another store, Hammer.', (string) $other->prepare());
+        self::assertFalse($other->main()->isPresent());
+        try {
+            $other->main()->open();
+            self::fail('another drive was opened');
+        } catch (StoreAbsent $refused) {
+            self::assertStringContainsString('nothing was written to this one', $refused->getMessage());
+        }
+        $second = $this->reader->path.'/second';
+        self::assertNull($stores('Second', $second)->prepare(), 'another name at another place is another store');
+        self::assertSame([2, StoreRole::Main], [$this->ledger()->getRepository(LedgerStore::class)->count([]), $this->service(Stores::class)->ofLedger()->role()]);
+        $this->expectException(StoreAbsent::class);
+        $this->expectExceptionMessage('could not be made. Make it, or name another in the settings.');
+        $this->store->put('a-file', '');
+        $stores('Third', $this->store->path.'/a-file/below')->prepare();
+    }
+
+    public function testAMarkOfAnEarlierVersionGetsItsUuid(): void
+    {
+        $uuid = (string) $this->service(Stores::class)->main()->uuid;
+        $this->store->put(StoreMark::FILE, "Main\n");
+        self::assertFalse($this->service(Stores::class)->main()->isPresent());
+        self::assertNull($this->service(Stores::class)->prepare());
+        self::assertSame([$uuid, true], [StoreMark::at($this->store->path)?->uuid, $this->service(Stores::class)->main()->isPresent()]);
+        self::assertStringContainsString('14.20 GB free and this intake needs 20.00 GB', CouldNotBegin::noRoom($this->service(Stores::class)->main(), 20_000_000_000, 14_200_000_000)->getMessage());
+    }
+
+    private function stores(string $name, string $path): Stores
+    {
+        return new Stores($this->ledger(), new Settings([], new StorePlace($name, $path)));
     }
 
     public function testReadersAreFoldersOrPatternsAndAVolumeNeedsADcimFolder(): void

@@ -1,10 +1,10 @@
 import { useEffect, useRef } from "react";
 
 /** What takes letters or moves by keys of its own while it has the focus. */
-const TAKES_KEYS = "input, textarea, select, [contenteditable], [role=menu], [role=listbox], [role=dialog], [role=slider], [data-takes-keys]";
+const TAKES_KEYS = "input, textarea, select, [contenteditable], [role=menu], [role=dialog], [role=slider], [data-takes-keys]";
 
 /** What takes keys for as long as it is open, wherever the focus is. */
-const OPEN = "[role=menu], [role=listbox], [role=dialog], [data-takes-keys]";
+const OPEN = "[role=menu], [role=dialog], [data-takes-keys]";
 
 /** Single keys that act on the whole screen; silent while anything else takes keys, with a modifier held, or held down. */
 export function useKeys(keys: Record<string, () => void>) {
