@@ -16,59 +16,49 @@ use VelvetLedger\Core\Transfer\PublishesByClaim;
 use VelvetLedger\Core\Transfer\SourceFile;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\SourceGone;
-use VelvetLedger\Server\Persistence\CopyRepository;
-use VelvetLedger\Server\Persistence\HeldRepository;
+use VelvetLedger\Server\Persistence\Entries;
 use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Persistence\OwnershipLost;
-use VelvetLedger\Server\Persistence\ReceiptLine;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
+use VelvetLedger\Server\Persistence\WaitingFile;
 use VelvetLedger\Server\Stores\StoreAbsent;
 
 /** Brings in the file of one line. Whatever happens to that file ends on that line, in words; the run goes on with the next. */
 final readonly class BringInLine
 {
-    public function __construct(
-        private Copier $copier,
-        private LedgerEntry $entry,
-        private HeldRepository $held,
-        private CopyRepository $copies,
-        private ReceiptRepository $receipts,
-        private IntakeRuns $runs,
-        private LoggerInterface $log,
-    ) {
+    public function __construct(private Copier $copier, private Entries $entries, private IntakeRuns $runs, private ReceiptRepository $receipts, private Readers $readers, private LoggerInterface $log)
+    {
     }
 
     /** @throws OwnershipLost|StoreAbsent|SourceGone|Interrupted|ConnectionException */
-    public function bring(RunUnderWay $run, int $id, Readers $readers): void
+    public function bring(RunUnderWay $run, WaitingFile $waiting): void
     {
         try {
-            $line = $this->receipts->line($id);
-            $this->runs->alone($line->quickPrint() ?? "line $id", fn () => $this->bringAlone($run, $line));
+            $this->runs->alone($waiting->file->print ?? "line $waiting->line", fn () => $this->bringAlone($run, $waiting));
         } catch (OwnershipLost|StoreAbsent|Interrupted|ConnectionException $ends) {
             throw $ends;
         } catch (\Throwable $failure) {
-            $this->explain($run, $id, $failure, $readers);
+            $this->explain($run, $waiting, $failure);
         }
         $run->fileDone();
     }
 
-    private function bringAlone(RunUnderWay $run, ReceiptLine $line): void
+    private function bringAlone(RunUnderWay $run, WaitingFile $waiting): void
     {
-        $held = $line->again || null === $line->quickPrint() ? null : $this->held->byPrint([$line->quickPrint()])[$line->quickPrint()][0] ?? null;
-        if (null !== $held && ($line->kind->isStill() || $held->frame === $line->frame()?->id())) {
-            $this->entry->isHeld($run, $line, \sprintf('held since %s as %s', $held->since, $held->path));
+        $known = $this->entries->look($waiting, $run->storeId);
+        if (null !== $known->held && !$waiting->again && ($waiting->file->kind->isStill() || $known->held->frame === $waiting->frame)) {
+            $this->entries->isHeld($run->intake, $run->number, $waiting, $known->held);
 
             return;
         }
-        $run->store->checkRoom($line->bytes);
-        $rival = $this->copies->at($line->intake->store, $line->to());
-        if (null !== $rival) {
-            $this->entry->failed($run, $line, \sprintf('The ledger has another file under the name %s, brought in as %s, whether the drive shows it or not. It was not touched.', $line->to(), $rival->file->original->path));
+        $run->store->checkRoom($waiting->file->bytes);
+        if (null !== $known->rival) {
+            $this->entries->failed($run->intake, $run->number, $waiting, \sprintf('The ledger has another file under the name %s, brought in as %s, whether the drive shows it or not. It was not touched.', $waiting->to, $known->rival));
 
             return;
         }
-        $source = new SourceFile(PathText::toPath($run->source.'/'.$line->path), $line->bytes, $line->modifiedAt, $line->quickPrint());
-        $destination = $run->store->path($line->to());
+        $source = new SourceFile(PathText::toPath($run->source.'/'.$waiting->file->path), $waiting->file->bytes, $waiting->file->modifiedAt, $waiting->file->print);
+        $destination = $run->store->path($waiting->to);
         PublishesByClaim::takeBack($destination);
         try {
             $proven = $this->copier->copy(CopyOrder::of($source, $destination, $run->intake, $run->number), $run->moved(...));
@@ -77,22 +67,22 @@ final readonly class BringInLine
             $proven = ProvenCopy::ofExisting($taken->path, $source) ?? throw $taken;
         }
         $run->store->confirmHolds($destination);
-        $this->entry->broughtIn($run, $line, $proven);
+        $this->entries->broughtIn($run->intake, $run->number, $waiting, $proven);
     }
 
     /** @throws StoreAbsent|SourceGone|OwnershipLost */
-    private function explain(RunUnderWay $run, int $id, \Throwable $failure, Readers $readers): void
+    private function explain(RunUnderWay $run, WaitingFile $waiting, \Throwable $failure): void
     {
         $run->store->confirm();
-        $line = $this->receipts->line($id);
+        clearstatcache();
         if (!is_dir($run->source)) {
-            $readers->sourceOf($line->intake);
+            $this->readers->sourceOf($this->receipts->find($run->intake));
         }
-        if (!$failure instanceof CouldNot) {
-            $this->log->error('Receipt {receipt}: {file} could not be brought in: {reason}', ['receipt' => $run->intake, 'file' => $line->path, 'reason' => $failure->getMessage(), 'exception' => $failure]);
+        if ($failure instanceof CouldNot) {
+            $run->store->checkRoom($waiting->file->bytes);
         } else {
-            $run->store->checkRoom($line->bytes);
+            $this->log->error('Receipt {receipt}: {file} could not be brought in: {reason}', ['receipt' => $run->intake, 'file' => $waiting->file->path, 'reason' => $failure->getMessage(), 'exception' => $failure]);
         }
-        $this->entry->failed($run, $line, $failure instanceof CouldNot ? $failure->getMessage() : \sprintf('Something that should not happen happened to it: %s. Nothing on the card was touched; the log says more.', rtrim(mb_substr(mb_scrub($failure->getMessage(), 'UTF-8'), 0, 300), '.')));
+        $this->entries->failed($run->intake, $run->number, $waiting, $failure instanceof CouldNot ? $failure->getMessage() : \sprintf('Something that should not happen happened to it: %s. Nothing on the card was touched; the log says more.', rtrim(mb_substr(mb_scrub($failure->getMessage(), 'UTF-8'), 0, 300), '.')));
     }
 }

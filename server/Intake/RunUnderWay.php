@@ -18,10 +18,11 @@ final class RunUnderWay
     private float $said = 0.0;
 
     /**
-     * @param string                    $source where the card is mounted
-     * @param \Closure(int, int): mixed $watch  told of bytes and files so far; what it throws ends the run where it is
+     * @param string                    $source  where the card is mounted
+     * @param int                       $storeId the store's number in the ledger
+     * @param \Closure(int, int): mixed $watch   told of bytes and files so far; what it throws ends the run where it is
      */
-    public function __construct(public readonly int $intake, public readonly int $number, public readonly string $source, public readonly OpenStore $store, private readonly IntakeRuns $runs, private readonly \Closure $watch)
+    public function __construct(public readonly int $intake, public readonly int $number, public readonly string $source, public readonly OpenStore $store, public readonly int $storeId, private readonly IntakeRuns $runs, private readonly \Closure $watch)
     {
     }
 

@@ -6,7 +6,7 @@ namespace VelvetLedger\Server\Persistence;
 
 use Doctrine\ORM\Mapping as ORM;
 
-/** One file at one store: where it lies there, how it is, and when its bytes were last proven. */
+/** One file at one store: where it lies there, how it is, and when its bytes were last proven. Written by Entries. */
 #[ORM\Entity]
 #[ORM\Table(name: 'copy')]
 #[ORM\UniqueConstraint(name: 'copy_place', columns: ['store_id', 'path'])]
@@ -15,18 +15,11 @@ class Copy
     #[ORM\Id, ORM\GeneratedValue, ORM\Column]
     private int $id = 0;
 
-    #[ORM\Column(length: 10)]
-    private CopyState $state = CopyState::Owed;
-
-    /** As last read. */
-    #[ORM\Column(length: 32, nullable: true)]
-    private ?string $checksum = null;
-
-    #[ORM\Column(nullable: true)]
-    private ?\DateTimeImmutable $provenAt = null;
-
-    /** @param string $path from the store's root */
-    public function __construct(
+    /**
+     * @param string      $path     from the store's root
+     * @param string|null $checksum XXH128 as last read
+     */
+    private function __construct(
         #[ORM\ManyToOne(inversedBy: 'copies')]
         #[ORM\JoinColumn(nullable: false)]
         public readonly LedgerFile $file,
@@ -35,20 +28,13 @@ class Copy
         public readonly LedgerStore $store,
         #[ORM\Column(type: 'text')]
         private string $path,
+        #[ORM\Column(length: 10)]
+        private CopyState $state,
+        #[ORM\Column(length: 32, nullable: true)]
+        private ?string $checksum,
+        #[ORM\Column(nullable: true)]
+        private ?\DateTimeImmutable $provenAt,
     ) {
-        $file->isCopiedAs($this);
-    }
-
-    /** Its bytes were read: what came of it, and the proof to be kept. */
-    public function read(string $checksum, \DateTimeImmutable $at): Proof
-    {
-        $this->checksum = $checksum;
-        $this->state = $checksum === $this->file->checksum() ? CopyState::Proven : CopyState::Differs;
-        if (CopyState::Proven === $this->state) {
-            $this->provenAt = $at;
-        }
-
-        return new Proof($this, $checksum, CopyState::Proven === $this->state, $at);
     }
 
     public function id(): int

@@ -8,7 +8,7 @@ use Doctrine\Common\Collections\ArrayCollection;
 use Doctrine\Common\Collections\Collection;
 use Doctrine\ORM\Mapping as ORM;
 
-/** A file that lies in a shoot: an original as it is, or made from one. Its name is its frame's, and an ending of its own. */
+/** A file that lies in a shoot: an original as it is, or made from one. Its name is its frame's, and an ending of its own. Written by Entries. */
 #[ORM\Entity]
 #[ORM\Table(name: 'file')]
 class LedgerFile
@@ -17,61 +17,35 @@ class LedgerFile
     private int $id = 0;
 
     /** @var Collection<int, Copy> */
-    #[ORM\OneToMany(targetEntity: Copy::class, mappedBy: 'file', cascade: ['persist'])]
+    #[ORM\OneToMany(targetEntity: Copy::class, mappedBy: 'file')]
     private Collection $copies;
 
-    #[ORM\ManyToOne(inversedBy: 'files')]
-    #[ORM\JoinColumn(nullable: false)]
-    public readonly LedgerFrame $frame;
-
-    /** What follows the frame's stem in its name: ".orw", "b.jpg". */
-    #[ORM\Column(type: 'text')]
-    public readonly string $ending;
-
-    #[ORM\Column(type: 'bigint')]
-    private int $bytes;
-
-    /** XXH128 of the file as it should be at every store. */
-    #[ORM\Column(length: 32)]
-    private string $checksum;
-
+    /**
+     * @param string $ending   what follows the frame's stem in its name: ".orw", "b.jpg"
+     * @param string $checksum XXH128 of the file as it should be at every store
+     */
     private function __construct(
-        #[ORM\ManyToOne(cascade: ['persist'])]
+        #[ORM\ManyToOne(inversedBy: 'files')]
+        #[ORM\JoinColumn(nullable: false)]
+        public readonly LedgerFrame $frame,
+        #[ORM\ManyToOne]
         #[ORM\JoinColumn(nullable: false)]
         public readonly Original $original,
         #[ORM\Column(length: 20)]
         public readonly Making $making,
-        string $name,
+        #[ORM\Column(type: 'text')]
+        public readonly string $ending,
+        #[ORM\Column(type: 'bigint')]
+        private int $bytes,
+        #[ORM\Column(length: 32)]
+        private string $checksum,
     ) {
         $this->copies = new ArrayCollection();
-        $this->frame = $original->frame;
-        $stem = $this->frame->name->stem;
-        $this->ending = str_starts_with($name, $stem) ? substr($name, \strlen($stem)) : $name;
-        $this->bytes = $original->bytes;
-        $this->checksum = $original->checksum;
-        $this->frame->receives($this);
-    }
-
-    /** The original as it is, under its new name. */
-    public static function asItIs(Original $original, string $name): self
-    {
-        return new self($original, Making::AsItIs, $name);
     }
 
     public function id(): int
     {
         return $this->id;
-    }
-
-    public function isCopiedAs(Copy $copy): void
-    {
-        $this->copies->add($copy);
-    }
-
-    /** @return Collection<int, Copy> */
-    public function copies(): Collection
-    {
-        return $this->copies;
     }
 
     public function name(): string
@@ -87,5 +61,11 @@ class LedgerFile
     public function checksum(): string
     {
         return $this->checksum;
+    }
+
+    /** @return Collection<int, Copy> */
+    public function copies(): Collection
+    {
+        return $this->copies;
     }
 }

@@ -30,7 +30,7 @@ class LedgerFrame
     private int $id = 0;
 
     /** @var Collection<int, LedgerFile> */
-    #[ORM\OneToMany(targetEntity: LedgerFile::class, mappedBy: 'frame', cascade: ['persist'])]
+    #[ORM\OneToMany(targetEntity: LedgerFile::class, mappedBy: 'frame')]
     #[ORM\OrderBy(['id' => 'ASC'])]
     private Collection $files;
 
@@ -79,11 +79,6 @@ class LedgerFrame
     public function id(): int
     {
         return $this->id;
-    }
-
-    public function receives(LedgerFile $file): void
-    {
-        $this->files->add($file);
     }
 
     /** @return Collection<int, LedgerFile> */

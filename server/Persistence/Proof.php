@@ -6,7 +6,7 @@ namespace VelvetLedger\Server\Persistence;
 
 use Doctrine\ORM\Mapping as ORM;
 
-/** One check of a copy's bytes against the checksum in the ledger; written once and never changed. */
+/** One check of a copy's bytes against the checksum in the ledger; written once and never changed. Written by Entries. */
 #[ORM\Entity(readOnly: true)]
 #[ORM\Table(name: 'proof')]
 class Proof
@@ -15,7 +15,7 @@ class Proof
     private int $id = 0;
 
     /** @param string $checksum XXH128 of what was read */
-    public function __construct(
+    private function __construct(
         #[ORM\ManyToOne]
         #[ORM\JoinColumn(nullable: false)]
         public readonly Copy $copy,

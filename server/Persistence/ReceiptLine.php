@@ -8,9 +8,8 @@ use Doctrine\ORM\Mapping as ORM;
 use VelvetLedger\Core\Card\Kind;
 use VelvetLedger\Core\Plan\PlanLine;
 use VelvetLedger\Core\Receipt\Outcome;
-use VelvetLedger\Core\Transfer\ProvenCopy;
 
-/** One file of the card that an intake was made from: what was promised of it, and what came of that. */
+/** One file of the card that an intake was made from: what was promised of it, and what came of that, which Entries writes. */
 #[ORM\Entity]
 #[ORM\Table(name: 'receipt_line')]
 #[ORM\Index(name: 'line_position', columns: ['intake_id', 'position'])]
@@ -65,17 +64,10 @@ class ReceiptLine
     #[ORM\Column(nullable: true)]
     public readonly ?int $promisedBy;
 
-    /** What came in. */
-    #[ORM\ManyToOne]
-    private ?LedgerFile $file = null;
-
-    #[ORM\Column(length: 32, nullable: true)]
-    private ?string $checksum = null;
-
-    #[ORM\Column(nullable: true)]
-    private ?\DateTimeImmutable $provenAt = null;
-
-    /** @param LedgerFrame|null $frame what it was promised to become a file of; null where it was to stay */
+    /**
+     * @param LedgerFrame|null $frame what it was promised to become a file of; null where it was to stay
+     * @param LedgerFile|null  $file  what came in, and its checksum and proof
+     */
     public function __construct(
         #[ORM\ManyToOne]
         #[ORM\JoinColumn(nullable: false)]
@@ -87,7 +79,13 @@ class ReceiptLine
         public readonly LineShoot $shoot,
         #[ORM\ManyToOne]
         #[ORM\JoinColumn(onDelete: 'SET NULL')]
-        private ?LedgerFrame $frame,
+        private readonly ?LedgerFrame $frame,
+        #[ORM\ManyToOne]
+        private readonly ?LedgerFile $file = null,
+        #[ORM\Column(length: 32, nullable: true)]
+        private readonly ?string $checksum = null,
+        #[ORM\Column(nullable: true)]
+        private readonly ?\DateTimeImmutable $provenAt = null,
     ) {
         $this->path = $line->file->text();
         $this->kind = $line->file->kind;
@@ -101,35 +99,6 @@ class ReceiptLine
         $this->reason = $line->reason;
         $this->quickPrint = $line->promise?->print;
         $this->promisedBy = $line->promise?->receipt;
-    }
-
-    public function printed(string $quickPrint): void
-    {
-        $this->quickPrint = $quickPrint;
-    }
-
-    public function broughtIn(LedgerFile $file, ProvenCopy $proven): void
-    {
-        $this->file = $file;
-        $this->outcome = Outcome::BroughtIn;
-        $this->reason = $proven->keepsTime ? '' : 'the drive did not take the time at which it was written';
-        $this->checksum = $proven->checksum;
-        $this->provenAt = $proven->provenAt;
-        $this->quickPrint = $proven->print;
-    }
-
-    /** The ledger came to hold it by another way; it is a file of no frame here any more. */
-    public function isHeld(string $as): void
-    {
-        $this->outcome = Outcome::Held;
-        $this->reason = $as;
-        $this->frame = null;
-    }
-
-    public function failed(string $because): void
-    {
-        $this->outcome = Outcome::Failed;
-        $this->reason = $because;
     }
 
     /** What failed is to be tried again. */

@@ -81,27 +81,18 @@ final readonly class ReceiptRepository
         return $this->ledger->getRepository(ReceiptLine::class)->findBy(['intake' => $intake] + ([] === $outcomes ? [] : ['outcome' => $outcomes]), ['position' => 'ASC']);
     }
 
-    /** @return list<int> ids of the lines still to be copied, in order */
+    /** @return list<WaitingFile> what is still to be copied, in order */
     public function waiting(int $intake): array
     {
-        return $this->ids('SELECT id FROM receipt_line WHERE intake_id = ? AND outcome = ? ORDER BY position', $intake);
-    }
+        $rows = $this->ledger->getConnection()->fetchAllAssociative('SELECT l.id, l.frame_id, l.path, l.kind, l.bytes, l.modified_at, l.quick_print, l.folder, l.name, l.again, f.stem FROM receipt_line l LEFT JOIN frame f ON f.id = l.frame_id WHERE l.intake_id = ? AND l.outcome = ? ORDER BY l.position', [$intake, Outcome::Waiting->value]);
 
-    /** @return list<int> of those, the ones whose quick print was not read yet */
-    public function unprinted(int $intake): array
-    {
-        return $this->ids('SELECT id FROM receipt_line WHERE intake_id = ? AND outcome = ? AND quick_print IS NULL ORDER BY position', $intake);
+        return array_map(WaitingFile::ofRow(...), $rows);
     }
 
     /** @return list<string> folders that its files go to, from the store's root */
     public function foldersOf(Intake $intake): array
     {
         return array_values(array_filter($this->ledger->getConnection()->fetchFirstColumn('SELECT DISTINCT folder FROM receipt_line WHERE intake_id = ? AND folder IS NOT NULL', [$intake->id()]), \is_string(...)));
-    }
-
-    public function line(int $id): ReceiptLine
-    {
-        return $this->ledger->find(ReceiptLine::class, $id) ?? throw new \LogicException("There is no line $id.");
     }
 
     /**
@@ -123,20 +114,5 @@ final readonly class ReceiptRepository
         );
 
         return array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $settled);
-    }
-
-    /** A frame that was promised and of which nothing waits or came in gives its name and number back. */
-    public function forgetIfEmpty(LedgerFrame $frame): void
-    {
-        $this->ledger->getConnection()->executeStatement(
-            "DELETE FROM frame f WHERE f.id = ? AND NOT EXISTS (SELECT 1 FROM original o WHERE o.frame_id = f.id) AND NOT EXISTS (SELECT 1 FROM receipt_line l WHERE l.frame_id = f.id AND l.outcome IN ('waiting', 'failed'))",
-            [$frame->id()],
-        );
-    }
-
-    /** @return list<int> */
-    private function ids(string $query, int $intake): array
-    {
-        return array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $this->ledger->getConnection()->fetchFirstColumn($query, [$intake, Outcome::Waiting->value]));
     }
 }

@@ -8,7 +8,7 @@ use Doctrine\ORM\Mapping as ORM;
 
 /**
  * A dated folder with a description, and the frames in it. It is there from the moment that it is promised; its sums
- * are kept by ShootRepository as frames come in.
+ * are kept by Entries as files come in.
  */
 #[ORM\Entity]
 #[ORM\Table(name: 'shoot')]

@@ -7,7 +7,7 @@ namespace VelvetLedger\Server\Persistence;
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Plan\ExistingShoot;
 
-/** Finds shoots, and keeps their sums: added to as a file comes in, so that no list ever counts the frames. */
+/** Finds shoots with their sums, which are added to as files come in, so that no list ever counts the frames. */
 final readonly class ShootRepository
 {
     public const PAGE = 60;
@@ -89,17 +89,6 @@ final readonly class ShootRepository
         }
 
         return $shoot;
-    }
-
-    /** Counts a file that came in; in the same transaction. Two intakes may count into one shoot at once. */
-    public function count(LedgerFile $file, bool $isFirstOfFrame, \DateTimeImmutable $provenAt): void
-    {
-        $frame = $file->frame;
-        $this->ledger->getConnection()->executeStatement(
-            'UPDATE shoot SET frames = frames + :frames, files = files + 1, bytes = bytes + :bytes, cover_id = CASE WHEN taken_from IS NULL OR :taken < taken_from THEN :frame ELSE cover_id END,
-                taken_from = least(taken_from, :taken), taken_to = greatest(taken_to, :taken), first_name = least(first_name, :stem), last_name = greatest(last_name, :stem), proven_since = least(proven_since, :proven) WHERE id = :shoot',
-            ['frames' => $isFirstOfFrame ? 1 : 0, 'bytes' => $file->bytes(), 'taken' => $frame->time->takenAt, 'frame' => $frame->id(), 'stem' => $frame->name->stem, 'proven' => $provenAt->format('Y-m-d H:i:s.uP'), 'shoot' => $frame->shoot->id()],
-        );
     }
 
     /**

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence;
+
+use VelvetLedger\Core\Card\Kind;
+
+/** A file that a receipt still waits for: what it is on the card, and what it was promised to become. */
+final readonly class WaitingFile
+{
+    /**
+     * @param int        $line  of the receipt
+     * @param int|null   $frame that it was promised to become a file of
+     * @param FileOnCard $file  on the card
+     * @param string     $to    from the store's root
+     * @param string     $stem  that the names of its frame's files begin with
+     * @param bool       $again whether it comes in though the ledger holds it, by the photographer's wish
+     */
+    private function __construct(public int $line, public ?int $frame, public FileOnCard $file, public string $to, public string $stem, public bool $again)
+    {
+    }
+
+    /** @param array<string, mixed> $row of a receipt's line with its frame's stem */
+    public static function ofRow(array $row): self
+    {
+        $text = static fn (string $key): string => \is_string($row[$key] ?? null) ? $row[$key] : '';
+        $int = static fn (string $key): int => is_numeric($row[$key] ?? null) ? (int) $row[$key] : 0;
+
+        return new self(
+            $int('id'),
+            0 === $int('frame_id') ? null : $int('frame_id'),
+            new FileOnCard($text('path'), Kind::from($text('kind')), $int('bytes'), $int('modified_at'), '' === $text('quick_print') ? null : $text('quick_print')),
+            ltrim($text('folder').'/'.$text('name'), '/'),
+            $text('stem'),
+            true === ($row['again'] ?? null),
+        );
+    }
+
+    /** What follows its frame's stem in its name. */
+    public function ending(): string
+    {
+        $name = basename($this->to);
+
+        return str_starts_with($name, $this->stem) ? substr($name, \strlen($this->stem)) : $name;
+    }
+}
