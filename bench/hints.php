@@ -10,6 +10,8 @@ declare(strict_types=1);
 use Symfony\Component\Cache\Adapter\ArrayAdapter;
 use VelvetLedger\Core\Capture\CoreFactsReader;
 use VelvetLedger\Core\Card\CardContents;
+use VelvetLedger\Core\Card\CardIdentity;
+use VelvetLedger\Core\Card\CardListing;
 use VelvetLedger\Core\Card\FrameReader;
 use VelvetLedger\Core\Card\ReadFrame;
 use VelvetLedger\Core\Hint\FrameHint;
@@ -36,12 +38,12 @@ foreach (['ORREL_B' => Story::orrel(), 'VANTRY_6' => Story::vantry(), 'TOWER' =>
     }
     $contents = CardContents::read("$reader/$card", new FrameReader(new CoreFactsReader()));
     $start = microtime(true);
-    $found = (new CardHints(new PixelsWithGd(), new ArrayAdapter()))->within(new Volume("$reader/$card"), $contents->frames, \INF);
+    $found = (new CardHints(new PixelsWithGd(), new ArrayAdapter()))->within(Volume::of("$reader/$card", CardIdentity::of(null, $card, new CardListing([], []), '')), $contents->frames, \INF);
     $seconds += microtime(true) - $start;
-    $frames += $found['measured'];
+    $frames += $found[0];
     array_map(static function (ReadFrame $frame) use ($found, $truth, &$table): void {
         $is = $truth[substr($frame->frame->stem, -4)] ?? 'unknown';
-        $said = array_map(static fn (FrameHint $hint): string => $hint->hint->value, $found['hints'][$frame->frame->key] ?? []);
+        $said = array_map(static fn (FrameHint $hint): string => $hint->hint->value, $found[2][$frame->frame->key] ?? []);
         $row = sprintf('%-8s said: %s', $is, [] === $said ? 'nothing' : implode(', ', $said));
         $table[$row] = ($table[$row] ?? 0) + 1;
     }, $contents->frames);
