@@ -13,6 +13,10 @@ final readonly class CapturedAt
     /** Of a second's fraction, as far as a nanosecond: no clock of a camera counts further, and a damaged file may say anything. */
     private const FRACTION_DIGITS = 9;
 
+    /** From the year 1 to 9999, with a day to spare for the time zone; Unix seconds. */
+    private const FIRST_SECOND = -62_135_510_400;
+    private const LAST_SECOND = 253_402_214_400;
+
     private function __construct(public string $local, public ?string $subsecond, public ?string $offset)
     {
     }
@@ -39,7 +43,7 @@ final readonly class CapturedAt
     /** From a file's modification time, Unix seconds, as the clock of this machine would show it. */
     public static function fromFileTime(int $seconds): self
     {
-        return new self(date('Y-m-d\TH:i:s', $seconds), null, null);
+        return new self(date('Y-m-d\TH:i:s', self::withinCalendar($seconds)), null, null);
     }
 
     /** From a date and time written by hand, "2026-05-04T21:14:09" or "2026-05-04 21:14"; null where it is none. */
@@ -51,7 +55,7 @@ final readonly class CapturedAt
     /** The same with the camera's clock put on by $seconds, or back; its fraction and offset stay. */
     public function movedBy(int $seconds): self
     {
-        return 0 === $seconds ? $this : new self(gmdate('Y-m-d\TH:i:s', $this->clockSeconds() + $seconds), $this->subsecond, $this->offset);
+        return 0 === $seconds ? $this : new self(gmdate('Y-m-d\TH:i:s', self::withinCalendar($this->clockSeconds() + $seconds)), $this->subsecond, $this->offset);
     }
 
     /** Seconds from 1970 as a clock without daylight saving would count them; for differences, not for moments. */
@@ -71,6 +75,12 @@ final readonly class CapturedAt
         $ahead = 'Z' === $this->offset ? 0 : 3600 * (int) substr($this->offset, 1, 2) + 60 * (int) substr($this->offset, 4, 2);
 
         return $this->clockSeconds() - ('-' === $this->offset[0] ? -$ahead : $ahead);
+    }
+
+    /** Years are written with four digits: a damaged directory may give any time, and a correction lead out of the calendar. */
+    private static function withinCalendar(int $seconds): int
+    {
+        return max(self::FIRST_SECOND, min(self::LAST_SECOND, $seconds));
     }
 
     /** The calendar date, "2026-05-04". */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Console;
 
+use Doctrine\DBAL\Exception as DatabaseTrouble;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Command\SignalableCommandInterface;
@@ -89,7 +90,11 @@ final class IntakeCommand extends Command implements SignalableCommandInterface
             $notes->writeln($elsewhere->getMessage(), OutputInterface::OUTPUT_RAW);
 
             return self::FAILURE;
-        } catch (Interrupted $interrupted) {
+        } catch (DatabaseTrouble $trouble) {
+            $notes->writeln("The ledger's database stopped answering ({$trouble->getMessage()}). What is copied and proven stays. Run the command again, and it goes on.", OutputInterface::OUTPUT_RAW);
+
+            return self::FAILURE;
+        } catch (Interrupted) {
             $ended = $this->stop->stop($intake, 'It was ended on the command line. What is copied and proven stays, the rest waits: run the command again, or go on from the page.');
         }
         $view = $this->receipts->view($ended);

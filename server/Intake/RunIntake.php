@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Intake;
 
+use Doctrine\DBAL\Exception as DatabaseTrouble;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Log\LoggerInterface;
 use VelvetLedger\Server\Cards\SourceGone;
@@ -36,8 +37,9 @@ final readonly class RunIntake
     /**
      * @param \Closure(int, int): mixed $watch told several times a second of bytes and files so far; what it throws ends the run where it is
      *
-     * @throws RunsElsewhere while another process works on it
-     * @throws Interrupted   as $watch threw it; the intake waits to be gone on with
+     * @throws RunsElsewhere   while another process works on it
+     * @throws Interrupted     as $watch threw it; the intake waits to be gone on with
+     * @throws DatabaseTrouble when the database stops answering; the same
      */
     public function run(int $intakeId, \Closure $watch): Intake
     {
@@ -65,12 +67,12 @@ final readonly class RunIntake
             $intake = $this->receipts->find($intakeId);
             $run = $this->opens->run($intake, $number, $watch);
             $this->own->enter($intakeId, $number, $intake->begins(...));
-            $run->say(true);
+            $run->say();
             $this->preparation->prepare($intake, $run);
             foreach ($this->receipts->waiting($intakeId) as $waiting) {
                 $this->bringIn->bring($run, $waiting);
             }
-            $run->say(true);
+            $run->saysLast();
             $this->finish($intakeId, $number, null);
         } catch (SourceGone|StoreAbsent $gone) {
             $this->finish($intakeId, $number, $gone->getMessage());

@@ -38,12 +38,18 @@ final class RunUnderWay
         $this->say();
     }
 
-    public function say(bool $atOnce = false): void
+    public function say(): void
     {
-        if ($atOnce || microtime(true) - $this->said > self::TICK) {
-            $this->said = microtime(true);
-            $this->runs->moved($this->intake, $this->number, $this->bytes, $this->files);
+        if (microtime(true) - $this->said > self::TICK) {
+            $this->saysLast();
             ($this->watch)($this->bytes, $this->files);
         }
+    }
+
+    /** All is copied: nobody needs to be asked any more whether to go on. */
+    public function saysLast(): void
+    {
+        $this->said = microtime(true);
+        $this->runs->moved($this->intake, $this->number, $this->bytes, $this->files);
     }
 }

@@ -9,6 +9,9 @@ use PHPUnit\Framework\TestCase;
 use VelvetLedger\Core\Capture\CapturedAt;
 use VelvetLedger\Core\Capture\CaptureFacts;
 use VelvetLedger\Core\Capture\CoreFactsReader;
+use VelvetLedger\Core\Capture\Exposure;
+use VelvetLedger\Core\Capture\Gear;
+use VelvetLedger\Core\Capture\StoredImage;
 use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\ByteOrder;
 use VelvetLedger\Core\Format\CouldNotRead;
@@ -70,6 +73,20 @@ final class FactsTest extends TestCase
     {
         $this->expectException(CouldNotRead::class);
         (new CoreFactsReader())->read('/nowhere/ORL_0001.JPG');
+    }
+
+    /** A damaged file can say anything; what goes on from it fits screens, JSON and the database. */
+    public function testWhatADamagedFileSaysIsCleanedWhereFactsAreMade(): void
+    {
+        $gear = new Gear("  Orrel\0\x1B[31m ", "M4\xFF", '', str_repeat('ü', 5000));
+        self::assertSame(['Orrel [31m', 'M4?', null, 200], [$gear->make, $gear->model, $gear->serial, mb_strlen((string) $gear->lens)]);
+        $exposure = new Exposure(\INF, \NAN, 9_999_999_999, -\INF, 0.5);
+        self::assertSame([null, null, null, null, 0.5], [$exposure->seconds, $exposure->fNumber, $exposure->iso, $exposure->focalLengthMm, $exposure->biasEv]);
+        $image = new StoredImage(9, \PHP_INT_MAX);
+        self::assertSame([null, null], [$image->orientation, $image->width]);
+        self::assertSame('123456789', CapturedAt::fromExif('2026:05:04 21:14:09', str_repeat('123456789', 9))?->subsecond);
+        self::assertSame(['0001', '9999'], [substr(CapturedAt::fromFileTime(\PHP_INT_MIN)->local, 0, 4), substr(CapturedAt::fromFileTime(\PHP_INT_MAX)->local, 0, 4)]);
+        self::assertSame(19, \strlen(CapturedAt::fromText('9999-12-31 23:59')?->movedBy(90_000_000)->local ?? ''));
     }
 
     public function testDirectoriesThatPointAtThemselvesEnd(): void

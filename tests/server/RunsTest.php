@@ -96,8 +96,8 @@ final class RunsTest extends LedgerTestCase
         $ended = $this->bringOn($intake, function (int $bytes, int $files): void {
             if ($bytes > 0) {
                 $this->ledger()->getConnection()->executeStatement('UPDATE intake SET run = run + 1');
-                usleep(300_000);
             }
+            usleep(260_000); // longer than between two words of how far it is
         });
         self::assertSame(IntakeState::Running, $ended->state(), 'the other run says how it ends');
         self::assertSame([], array_filter($this->outcomes(), static fn (Outcome $outcome): bool => Outcome::Failed === $outcome));

@@ -113,7 +113,7 @@ final class WorkTest extends LedgerTestCase
     /** Ctrl-C and TERM end the command with the code that shells give them; killed, it is gone on with by the next. */
     public function testTheCommandTellsHowItEndedAndGoesOnWithItsOwnDeadRun(): void
     {
-        $this->cardOf(60);
+        $this->cardOf(160);
         foreach ([\SIGINT => 130, \SIGTERM => 143] as $signal => $code) {
             $command = $this->command();
             $this->waitFor(fn (): bool => \in_array(Outcome::BroughtIn, $this->outcomes(), true) && IntakeState::Running === $this->state());
@@ -130,7 +130,7 @@ final class WorkTest extends LedgerTestCase
         $last = $this->command();
         self::assertSame(0, $last->wait(), $last->getErrorOutput().$last->getOutput());
         self::assertStringContainsString('Going on with receipt 3, which was cut off.', $last->getErrorOutput());
-        self::assertCount(60, FolderNames::in($this->store->path.'/2026/2026-05-04'), 'each frame once');
+        self::assertCount(160, FolderNames::in($this->store->path.'/2026/2026-05-04'), 'each frame once');
     }
 
     public function testTheTransportIsASetting(): void

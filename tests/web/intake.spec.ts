@@ -1,10 +1,11 @@
 import { expect } from "@playwright/test";
-import { readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
-import { openCard, pull, putBack, shootOf, store, test } from "./ledger";
+import { cpSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { openCard, pull, putBack, reader, shootOf, store, test } from "./ledger";
 
 const mark = readFileSync(`${store}/.velvet-ledger-store`);
 
 test.afterEach(() => {
+  rmSync(`${reader}/SLOT_2`, { recursive: true, force: true });
   writeFileSync(`${store}/.velvet-ledger-store`, mark);
   for (const card of ["ORREL_A", "MANY", "TOWER"]) putBack(card);
 });
@@ -90,6 +91,14 @@ test("a long copy survives a reload, stops when the card is pulled, and goes on"
   await page.reload();
   await expect(bar).toBeVisible();
   await expect(page.getByText(/receipt \d+: [\d,]+ of 3,000 files/)).toBeVisible();
+  // The other slot's card holds a frame that is still to come: it is promised, and not brought in twice.
+  mkdirSync(`${reader}/SLOT_2/DCIM/100ORREL`, { recursive: true });
+  cpSync(`${reader}/MANY/DCIM/100ORREL/ORL_2990.JPG`, `${reader}/SLOT_2/DCIM/100ORREL/ORL_2990.JPG`, { preserveTimestamps: true });
+  const other = await page.context().newPage();
+  await openCard(other, "SLOT_2");
+  await expect(other.getByText("1 frame on the card, 1 already held: 0 to bring in")).toBeVisible();
+  await expect(other.getByRole("option", { name: /ORL_2990.*comes by receipt \d+/ })).toBeVisible();
+  await other.close();
   pull("MANY");
   await expect(page.getByRole("alert")).toContainText("The card MANY is no longer in its reader");
   putBack("MANY");

@@ -1,0 +1,64 @@
+import { expect } from "@playwright/test";
+import { cpSync, mkdirSync, renameSync, rmSync } from "node:fs";
+import { openCard, reader, shootOf, test } from "./ledger";
+
+test.afterEach(() => {
+  rmSync(`${reader}/SAME`, { recursive: true, force: true });
+  rmSync(`${reader}/.SAME`, { recursive: true, force: true });
+});
+
+test("a letter typed where keys are taken never begins an intake", async ({ ledger: page }) => {
+  await openCard(page, "TOWER");
+  const begin = page.getByRole("button", { name: /^Bring in 14 frames/ });
+  await expect(begin).toBeEnabled();
+  await page.getByRole("button", { name: /^standing order/ }).click();
+  await expect(page.getByRole("menu")).toBeVisible();
+  await page.keyboard.type("by the");
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("menu")).toHaveCount(0);
+  const row = page.getByRole("region", { name: /^Shoot of/ }).first();
+  await row.getByRole("slider", { name: "where a new shoot begins" }).press("b");
+  await row.getByRole("listbox").focus();
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("b");
+  await page.keyboard.press("Escape");
+  await row.getByRole("textbox").first().press("b");
+  await page.waitForTimeout(700);
+  await expect(page).toHaveURL(/\/intake\/[0-9a-f]{16}$/);
+  await expect(begin).toBeEnabled();
+});
+
+test("Enter in a blank leads to the next one, and after the last to the totals", async ({ ledger: page }) => {
+  await openCard(page, "ORREL_A");
+  const blanks = page.getByRole("textbox", { name: /^Description of the shoot/ });
+  await expect(blanks).toHaveCount(4);
+  await blanks.first().focus();
+  for (let i = 0; i < 3; i++) {
+    await page.keyboard.press("Enter");
+    await expect(blanks.nth(i + 1)).toBeFocused();
+  }
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("contentinfo")).toBeFocused();
+});
+
+test("what is said on a desk belongs to the card with its contents, not to its place", async ({ ledger: page }) => {
+  const put = (from: string) => {
+    mkdirSync(`${reader}/SAME/DCIM`, { recursive: true });
+    cpSync(`${reader}/${from}/DCIM`, `${reader}/SAME/DCIM`, { recursive: true, preserveTimestamps: true });
+  };
+  put("TOWER");
+  await openCard(page, "SAME");
+  const blank = () => page.getByRole("textbox", { name: /^Description of the shoot/ }).first();
+  await blank().fill("Signal tower");
+  await expect(page.getByText("Signal tower/")).toBeVisible();
+  renameSync(`${reader}/SAME`, `${reader}/.SAME`);
+  put("VANTRY_6"); // another card of that label, or the same one formatted and filled again
+  await expect(page.getByText("This card is in no reader").or(page.getByText("The card SAME was pulled out"))).toBeVisible();
+  await openCard(page, "SAME");
+  await expect(shootOf(page, "Mon 4 May")).toBeVisible();
+  await expect(blank()).toHaveValue("");
+  rmSync(`${reader}/SAME`, { recursive: true });
+  renameSync(`${reader}/.SAME`, `${reader}/SAME`);
+  await openCard(page, "SAME");
+  await expect(blank()).toHaveValue("Signal tower");
+});
