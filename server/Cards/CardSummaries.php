@@ -38,8 +38,8 @@ final readonly class CardSummaries
             return $known;
         }
         $summary = $this->fresh($path);
-        // A folder that changed just now may change again within the second that its time counts.
-        if (time() - max($this->times($path)) > self::SETTLED) {
+        // A folder that changed just now may change again within the second that its time counts; a camera's clock may be ahead.
+        if (abs(time() - max($this->times($path))) > self::SETTLED) {
             $this->cache->save($item->set($summary)->expiresAfter(86400));
         }
 

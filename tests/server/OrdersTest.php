@@ -126,6 +126,9 @@ final class OrdersTest extends LedgerTestCase
         $this->store->put('own/kiln/x.jpg', 'x');
         $this->store->put('.hidden/x', 'x');
         symlink('/etc', $this->store->path.'/way-out');
+        foreach (["caf\xE9", "new\nline"] as $unsayable) { // an order could not name them, and would make new ones
+            mkdir($this->store->path.'/'.$unsayable);
+        }
         $browser = $this->browser();
         $folders = static fn (string $in, int $status = 200): mixed => self::ask($browser, 'GET', '/api/folders?in='.rawurlencode($in), null, $status)['folders'] ?? null;
         self::assertSame([['own'], ['kiln'], null], [$folders(''), $folders('own'), $folders('own/not made yet')]);
