@@ -83,6 +83,6 @@ final readonly class BringInLine
         } else {
             $this->log->error('Receipt {receipt}: {file} could not be brought in: {reason}', ['receipt' => $run->intake, 'file' => $waiting->file->path, 'reason' => $failure->getMessage(), 'exception' => $failure]);
         }
-        $this->entries->failed($run->intake, $run->number, $waiting, $failure instanceof CouldNot ? $failure->getMessage() : \sprintf('Something that should not happen happened to it: %s. Nothing on the card was touched; the log says more.', rtrim(mb_substr(mb_scrub($failure->getMessage(), 'UTF-8'), 0, 300), '.')));
+        $this->entries->failed($run->intake, $run->number, $waiting, $failure instanceof CouldNot ? $failure->getMessage() : \sprintf('Something that should not happen happened to it: %s. Nothing on the card was touched; the log says more.', Unexpected::inWords($failure->getMessage())));
     }
 }

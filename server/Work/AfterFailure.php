@@ -12,6 +12,7 @@ use Symfony\Component\Messenger\Event\WorkerMessageFailedEvent;
 use Symfony\Component\Messenger\Exception\HandlerFailedException;
 use VelvetLedger\Server\Intake\Interrupted;
 use VelvetLedger\Server\Intake\StopIntake;
+use VelvetLedger\Server\Intake\Unexpected;
 use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
 use VelvetLedger\Server\Persistence\RunsElsewhere;
@@ -50,7 +51,7 @@ final readonly class AfterFailure
             return;
         }
         if (null !== $stoppedBy) {
-            $this->stop->stop($receipt, \sprintf('It was tried several times and something that should not happen happened each time: %s. What is copied and proven stays, nothing on the card was touched; the log says more.', rtrim(mb_substr(mb_scrub($stoppedBy->getMessage(), 'UTF-8'), 0, 300), '.')));
+            $this->stop->stop($receipt, \sprintf('It was tried several times and something that should not happen happened each time: %s. What is copied and proven stays, nothing on the card was touched; the log says more.', Unexpected::inWords($stoppedBy->getMessage())));
 
             return;
         }

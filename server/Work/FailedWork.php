@@ -13,6 +13,7 @@ use Symfony\Component\Messenger\Stamp\TransportMessageIdStamp;
 use Symfony\Component\Messenger\Transport\Receiver\ListableReceiverInterface;
 use Symfony\Component\Messenger\Transport\TransportInterface;
 use VelvetLedger\Server\Intake\GoOn;
+use VelvetLedger\Server\Intake\Unexpected;
 use VelvetLedger\Server\Persistence\NotInLedger;
 
 /** The work that failed as often as it is tried: what it is, why, and trying it again. */
@@ -32,7 +33,7 @@ final readonly class FailedWork
             $work = $envelope->getMessage();
             $id = $envelope->last(TransportMessageIdStamp::class)?->getId();
             if ($work instanceof Work && (\is_int($id) || \is_string($id))) {
-                $found[] = new FailedPiece((string) $id, $work instanceof BringIn ? $work->receipt : null, $work->inWords(), $envelope->last(ErrorDetailsStamp::class)?->getExceptionMessage() ?? '', $envelope->last(RedeliveryStamp::class)?->getRedeliveredAt()->format(\DATE_ATOM));
+                $found[] = new FailedPiece((string) $id, $work instanceof BringIn ? $work->receipt : null, $work->inWords(), Unexpected::inWords($envelope->last(ErrorDetailsStamp::class)?->getExceptionMessage() ?? ''), $envelope->last(RedeliveryStamp::class)?->getRedeliveredAt()->format(\DATE_ATOM));
             }
         }
 

@@ -88,7 +88,8 @@ final class WorkTest extends LedgerTestCase
         $failed = \is_array($answer['failed']) && \is_array($answer['failed'][0]) ? $answer['failed'][0] : [];
         self::assertSame([1, 'Receipt 1'], [$failed['receipt'], $failed['what']]);
         $receipt = \is_array($answer['receipts']) && \is_array($answer['receipts'][0]) ? $answer['receipts'][0] : [];
-        self::assertStringContainsString('the shelf is full', \is_string($receipt['stoppedBecause']) ? $receipt['stoppedBecause'] : '');
+        self::assertSame('the database refused: the shelf is full', $failed['because']);
+        self::assertStringContainsString('happened each time: the database refused: the shelf is full. What is copied and proven stays', \is_string($receipt['stoppedBecause']) ? $receipt['stoppedBecause'] : '');
         $log = (string) shell_exec('cat '.escapeshellarg(Home::fromEnvironment()->path).'/log/ledger-*.log | tail -n 5');
         self::assertMatchesRegularExpression('/^[^\n]* \| error \| app \| Receipt 1: [^\n]*the shelf is full[^\n]* \| receipt=1 \| [^\n]+$/m', $log);
         $browser->request('POST', '/api/failed/'.(\is_string($failed['id']) ? $failed['id'] : '').'/again');

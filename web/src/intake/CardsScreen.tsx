@@ -166,7 +166,7 @@ function Failed({ pieces }: { pieces: FailedPiece[] }) {
           }
         >
           {piece.receipt === null ? piece.what : <Link to={`/receipts/${piece.receipt}`}>{piece.what}</Link>} could not be worked on
-          {piece.at && `, last tried ${moment(piece.at)}`}: {piece.because.replace(/\.$/, "")}. What was copied and proven before stays.
+          {piece.at && `, last tried ${moment(piece.at)}`}: {piece.because}. What was copied and proven before stays.
         </Notice>
       ))}
     </>

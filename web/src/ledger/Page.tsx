@@ -70,7 +70,7 @@ function Running() {
       {locked && <b className="text-brass">locked</b>}
       {cards.error && !locked && <b className="text-brass">the ledger does not answer</b>}
       {store && (store.present ? `${store.name}, ${size(store.freeBytes ?? 0)} free` : <b className="text-brass">{store.name} absent</b>)}
-      {store && " · "}
+      {store && (moving ?? failed === 0) && " · "}
       {moving ? (
         <Link to={`/receipts/${moving.number}`} className="font-semibold text-velvet underline underline-offset-3">
           receipt {moving.number}: {figure(moving.filesCopied)} of {figure(moving.filesToCopy)} files
@@ -79,9 +79,12 @@ function Running() {
         store && failed === 0 && "nothing running"
       )}
       {failed > 0 && (
-        <Link to="/intake" className="ml-2 font-semibold text-brass underline underline-offset-3">
-          {count(failed, "piece")} of work failed
-        </Link>
+        <>
+          {" · "}
+          <Link to="/intake" className="font-semibold text-brass underline underline-offset-3">
+            {count(failed, "piece")} of work failed
+          </Link>
+        </>
       )}
     </p>
   );
