@@ -56,6 +56,17 @@ final readonly class CardIdentity
         return false;
     }
 
+    /** The same of the one file, asked of the file system: what can be asked often. */
+    public static function stands(string $root, string $still): bool
+    {
+        [$path, $bytes, $modifiedAt] = [...explode("\t", $still), '', '', ''];
+        $file = $root.'/'.PathText::toPath($path);
+        clearstatcache(true, $file);
+        $stat = '' === $path ? false : @lstat($file);
+
+        return false !== $stat && (string) $stat['size'] === $bytes && (string) $stat['mtime'] === $modifiedAt;
+    }
+
     private static function sayOf(CardFile $file): string
     {
         return strtr($file->text(), "\t", ' ')."\t".$file->bytes."\t".$file->modifiedAt;

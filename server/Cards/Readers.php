@@ -84,6 +84,21 @@ final readonly class Readers
         throw \in_array($there, array_column($volumes, 'path'), true) ? SourceGone::anotherCard($intake->source->label, $intake->id(), $intake->source->path) : SourceGone::card($intake->source->label);
     }
 
+    /**
+     * That an intake's card is still where it was found, told by its first and last still.
+     *
+     * @throws SourceGone
+     */
+    public function confirm(Intake $intake, string $path): void
+    {
+        $first = CardIdentity::stands($path, $intake->source->firstStill);
+        $last = CardIdentity::stands($path, $intake->source->lastStill);
+        if (!($intake->card->isVolume() ? $first || $last : $first && $last)) {
+            $this->sourceOf($intake);
+            throw SourceGone::card($intake->source->label); // it was mounted elsewhere meanwhile
+        }
+    }
+
     private function isSource(Volume $volume, Intake $intake): bool
     {
         $isVolume = $intake->card->isVolume();

@@ -10,6 +10,7 @@ use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Transfer\Copier;
 use VelvetLedger\Core\Transfer\CopyOrder;
+use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Transfer\CouldNotPublish;
 use VelvetLedger\Core\Transfer\ProvenCopy;
 use VelvetLedger\Core\Transfer\PublishesByClaim;
@@ -74,9 +75,8 @@ final readonly class BringInLine
     private function explain(RunUnderWay $run, WaitingFile $waiting, \Throwable $failure): void
     {
         $run->store->confirm();
-        clearstatcache();
-        if (!is_dir($run->source)) {
-            $this->readers->sourceOf($this->receipts->find($run->intake));
+        if ($failure instanceof CouldNotCopy) {
+            $this->readers->confirm($this->receipts->find($run->intake), $run->source);
         }
         if ($failure instanceof CouldNot) {
             $run->store->checkRoom($waiting->file->bytes);

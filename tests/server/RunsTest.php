@@ -173,6 +173,22 @@ final class RunsTest extends LedgerTestCase
         self::assertSame([Outcome::BroughtIn, Outcome::Failed, Outcome::BroughtIn], $this->outcomes(), 'the same card, filled further; one file is not what it was');
     }
 
+    public function testAnotherCardPutInWhileItIsCopiedStopsTheRun(): void
+    {
+        $this->card_('CARD', 1, 2, 3, 4);
+        $intake = $this->start('CARD')->id();
+        $swapped = false;
+        $ended = $this->bringOn($intake, function (int $bytes) use (&$swapped): void {
+            if ($bytes > 0 && !$swapped) {
+                $swapped = rename($this->reader->path.'/CARD', $this->reader->path.'/.out');
+                $this->card_('CARD', 6, 7, 8, 9);
+            }
+            usleep(260_000);
+        });
+        self::assertStringContainsString('is not the card CARD as it was when receipt 1 was begun', (string) $ended->stoppedBecause());
+        self::assertSame([], array_filter($this->outcomes(), static fn (Outcome $outcome): bool => Outcome::Failed === $outcome), 'no file is blamed for it');
+    }
+
     public function testGoingOnAsksAgainWhatIsHeld(): void
     {
         $this->card_('CARD', 1, 2);
