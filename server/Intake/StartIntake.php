@@ -18,6 +18,7 @@ use VelvetLedger\Server\Orders\OrderBook;
 use VelvetLedger\Server\Persistence\CardRepository;
 use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Persistence\IntakeSource;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
 use VelvetLedger\Server\Stores\StoreAbsent;
@@ -26,15 +27,13 @@ use VelvetLedger\Server\Stores\Stores;
 /** Turns a plan into an intake: a receipt with a line for every file on the card, still to be copied. */
 final readonly class StartIntake
 {
-    /** Names the lock under which plans become promises, so that two intakes never promise one name. */
-    private const LOCK = 7_400_001;
-
     public function __construct(
         private Plans $plans,
         private Promises $promises,
         private OrderBook $orders,
         private CardRepository $cards,
         private ReceiptRepository $receipts,
+        private IntakeRuns $runs,
         private Stores $stores,
         private EntityManagerInterface $ledger,
     ) {
@@ -48,7 +47,7 @@ final readonly class StartIntake
     public function start(Volume $volume, Wishes $wishes, \Closure $then): Intake
     {
         return $this->ledger->wrapInTransaction(function () use ($volume, $wishes, $then): Intake {
-            $this->ledger->getConnection()->executeStatement('SELECT pg_advisory_xact_lock('.self::LOCK.')');
+            $this->runs->promiseAlone();
             $running = $this->cards->underWay($volume->identity);
             if (null !== $running) {
                 throw CouldNotBegin::alreadyRunning($running->id());

@@ -16,6 +16,9 @@ final readonly class IntakeRuns
     /** First half of the advisory locks' keys, for intakes. */
     private const LOCK = 7401;
 
+    /** Under this one plans become promises. */
+    private const PROMISES = 7_400_001;
+
     /** Of the locks that keep one file's bytes from coming in twice at once. */
     private const PRINT_LOCK = 7402;
 
@@ -76,6 +79,12 @@ final readonly class IntakeRuns
         if (1 !== $this->database->executeStatement('UPDATE intake SET bytes_moved = ?, files_moved = ? WHERE id = ? AND run = ?', [$bytes, $files, $intake, $run])) {
             throw OwnershipLost::ofRun($intake, $run);
         }
+    }
+
+    /** Until the transaction ends no other plan becomes a promise: two intakes never promise one name. */
+    public function promiseAlone(): void
+    {
+        $this->database->executeStatement('SELECT pg_advisory_xact_lock(?)', [self::PROMISES]);
     }
 
     /**

@@ -32,11 +32,12 @@ final readonly class AfterFailure
         $failure = $event->getThrowable();
         $cause = $failure instanceof HandlerFailedException ? $failure->getPrevious() ?? $failure : $failure;
         $because = $cause->getPrevious() ?? $cause;
+        if (!$because instanceof Interrupted && !$because instanceof RunsElsewhere) {
+            $about = $work instanceof BringIn ? ['receipt' => $work->receipt] : [];
+            $this->log->error('{work}: {reason}', $about + ['work' => $work instanceof Work ? $work->inWords() : $work::class, 'reason' => $because->getMessage(), 'exception' => $because]);
+        }
         if (!$work instanceof BringIn || $because instanceof RunsElsewhere) {
             return;
-        }
-        if (!$because instanceof Interrupted) {
-            $this->log->error('Receipt {receipt}: {reason}', ['receipt' => $work->receipt, 'reason' => $because->getMessage(), 'exception' => $because]);
         }
         $this->registry->resetManager();
         if (!$this->runs->isTaken($work->receipt)) {
