@@ -19,13 +19,24 @@ final readonly class BigLedger
         $this->database = $this->service(EntityManagerInterface::class)->getConnection();
     }
 
-    public static function fill(): self
+    public static function database(): Connection
+    {
+        return self::booted()->database;
+    }
+
+    private static function booted(): self
     {
         $kernel = new Kernel('test', false);
         $kernel->boot();
         $container = $kernel->getContainer()->get('test.service_container');
         \assert($container instanceof ContainerInterface);
-        $ledger = new self($container);
+
+        return new self($container);
+    }
+
+    public static function fill(): self
+    {
+        $ledger = self::booted();
         $database = $ledger->database;
         $database->beginTransaction();
         $database->executeStatement('TRUNCATE proof, copy, file, original, frame, receipt_line, day_book_entry, shoot, intake, card, store RESTART IDENTITY CASCADE');

@@ -111,6 +111,12 @@ run_bench() {
   ensure_database ledger_test
   APP_ENV=test bring_up_to_date || return 1
   local bench
+  if [ $# -gt 0 ]; then
+    fetch_reference_files && "$PHP" -d memory_limit=1G -d opcache.enable_cli=1 "bench/$1.php" "${@:2}"
+    local result=$?
+    stop_postgres
+    return "$result"
+  fi
   for bench in bench/[a-z]*.php; do
     say "== ${bench##*/}"
     "$PHP" -d memory_limit=1G -d opcache.enable_cli=1 "$bench" || return 1

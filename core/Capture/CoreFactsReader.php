@@ -6,8 +6,10 @@ namespace VelvetLedger\Core\Capture;
 
 use VelvetLedger\Core\Format\BoxFile\BoxReader;
 use VelvetLedger\Core\Format\BrokenFile;
+use VelvetLedger\Core\Format\Budget;
 use VelvetLedger\Core\Format\ByteOrder;
 use VelvetLedger\Core\Format\Bytes;
+use VelvetLedger\Core\Format\CouldNotRead;
 use VelvetLedger\Core\Format\Jpeg\JpegReader;
 use VelvetLedger\Core\Format\NoPicture;
 use VelvetLedger\Core\Format\Tiff\TiffReader;
@@ -17,7 +19,14 @@ final class CoreFactsReader implements FactsReader
 {
     public function read(string $path): CaptureFacts
     {
-        $bytes = Bytes::ofFile($path);
+        return self::of(Bytes::ofFile($path, new Budget()));
+    }
+
+    /**
+     * @throws NoPicture|BrokenFile|CouldNotRead
+     */
+    public static function of(Bytes $bytes): CaptureFacts
+    {
         if (0 === $bytes->size) {
             throw NoPicture::isEmpty();
         }

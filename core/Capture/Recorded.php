@@ -23,7 +23,7 @@ final class Recorded
 
     public static function real(?float $number): ?float
     {
-        return null !== $number && is_finite($number) ? $number : null;
+        return null !== $number && is_finite($number) ? $number + 0.0 : null; // no minus before a nought
     }
 
     public static function whole(?int $number): ?int

@@ -17,6 +17,9 @@ final class X3fFacts
 {
     public const SIGNATURE = 'FOVb';
 
+    /** Bytes of a property's name or value, more of which is taken for damage. */
+    private const LONGEST_WORD = 512;
+
     public static function gather(Bytes $bytes, FactsDraft $draft): void
     {
         $order = ByteOrder::Little;
@@ -50,14 +53,15 @@ final class X3fFacts
         $order = ByteOrder::Little;
         $head = $bytes->read($at, 24);
         $count = min(256, $order->u32($head, 8));
-        $text = $bytes->upTo($at + 24 + 8 * $count, min(65536, $length));
+        $text = $bytes->upTo($at + 24 + 8 * $count, min(65536, max(0, $length)));
         $word = static function (int $index) use ($text): string {
-            $found = '';
-            for ($i = 2 * $index; $i + 1 < \strlen($text) && "\0\0" !== substr($text, $i, 2); $i += 2) {
-                $found .= substr($text, $i, 2);
+            $found = substr($text, 2 * $index, self::LONGEST_WORD);
+            $end = strpos($found, "\0\0");
+            while (false !== $end && 1 === $end % 2) { // the halves of two letters
+                $end = strpos($found, "\0\0", $end + 1);
             }
 
-            return mb_convert_encoding($found, 'UTF-8', 'UTF-16LE');
+            return mb_convert_encoding(substr($found, 0, false === $end ? \strlen($found) & ~1 : $end), 'UTF-8', 'UTF-16LE');
         };
         $properties = [];
         for ($i = 0; $i < $count; ++$i) {

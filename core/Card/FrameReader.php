@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Core\Card;
 
 use VelvetLedger\Core\Capture\FactsReader;
+use VelvetLedger\Core\Capture\Recorded;
 use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\CouldNotRead;
 use VelvetLedger\Core\Format\NoPicture;
@@ -30,6 +31,9 @@ final readonly class FrameReader
                 $unreadable[$file->path] = $nothing->getMessage();
             } catch (BrokenFile $broken) {
                 $caution ??= $file->text().': '.$broken->getMessage();
+            } catch (\Throwable $odd) {
+                // Whatever stands in a file, it costs no more than this file's own sentence.
+                $caution ??= $file->text().': it could not be understood ('.(Recorded::text($odd->getMessage()) ?? $odd::class).')';
             }
         }
 

@@ -68,20 +68,20 @@ enum ByteOrder: string
     {
         $value = $this->unpacked($code, $bytes, $at, $length);
 
-        return \is_int($value) ? $value : throw BrokenFile::endsEarly($at + $length, \strlen($bytes));
+        return \is_int($value) ? $value : throw BrokenFile::endsEarly($at, $length, \strlen($bytes));
     }
 
     private function real(string $code, string $bytes, int $at, int $length): float
     {
         $value = $this->unpacked($code, $bytes, $at, $length);
 
-        return \is_float($value) ? $value : throw BrokenFile::endsEarly($at + $length, \strlen($bytes));
+        return \is_float($value) ? $value : throw BrokenFile::endsEarly($at, $length, \strlen($bytes));
     }
 
     private function unpacked(string $code, string $bytes, int $at, int $length): mixed
     {
-        if ($at < 0 || $at + $length > \strlen($bytes)) {
-            throw BrokenFile::endsEarly($at + $length, \strlen($bytes));
+        if ($at < 0 || $at > \strlen($bytes) - $length) {
+            throw BrokenFile::endsEarly($at, $length, \strlen($bytes));
         }
         $found = unpack($code, $bytes, $at);
 

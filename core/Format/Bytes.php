@@ -12,35 +12,49 @@ final class Bytes
 {
     private const PAGE = 8192;
     private const PAGES_KEPT = 48;
+    private const REGULAR = 0o100000;
+    private const TYPE = 0o170000;
 
     /** @var array<int, string> page number => its bytes */
     private array $pages = [];
 
     /** @param resource|null $stream */
-    private function __construct(private mixed $stream, private readonly string $held, public readonly int $size)
+    private function __construct(private mixed $stream, private readonly string $held, public readonly int $size, private readonly ?Budget $budget = null)
     {
     }
 
-    /** @throws CouldNotRead */
-    public static function ofFile(string $path): self
+    /**
+     * Only regular files are opened: not links, for they lead out of a card, nor devices and pipes.
+     *
+     * @param Budget|null $budget of whoever reads it without knowing what it is
+     *
+     * @throws CouldNotRead
+     */
+    public static function ofFile(string $path, ?Budget $budget = null): self
     {
         error_clear_last();
-        $stream = @fopen($path, 'r');
-        if (false === $stream) {
-            throw CouldNotRead::file($path, self::lastReason());
+        clearstatcache(true, $path);
+        $listed = '' === $path || str_contains($path, "\0") ? false : @lstat($path);
+        if (false === $listed) {
+            throw CouldNotRead::file($path, '' === $path ? 'it has no name' : self::lastReason());
         }
-        stream_set_read_buffer($stream, 0);
-        $stat = fstat($stream);
-        if (false === $stat || !is_file($path)) {
+        if (self::REGULAR !== ($listed['mode'] & self::TYPE)) {
             throw CouldNotRead::file($path, 'it is not a regular file');
         }
+        $stream = @fopen($path, 'rn'); // without blocking, should a pipe be put in its place just now
+        $stat = false === $stream ? false : fstat($stream);
+        if (false === $stream || false === $stat || $stat['ino'] !== $listed['ino']) {
+            throw CouldNotRead::file($path, self::lastReason());
+        }
+        stream_set_blocking($stream, true);
+        stream_set_read_buffer($stream, 0);
 
-        return new self($stream, '', $stat['size']);
+        return new self($stream, '', $stat['size'], $budget);
     }
 
-    public static function ofString(string $bytes): self
+    public static function ofString(string $bytes, ?Budget $budget = null): self
     {
-        return new self(null, $bytes, \strlen($bytes));
+        return new self(null, $bytes, \strlen($bytes), $budget);
     }
 
     /**
@@ -50,9 +64,10 @@ final class Bytes
      */
     public function read(int $offset, int $length): string
     {
-        if ($offset < 0 || $length < 0 || $offset + $length > $this->size) {
-            throw BrokenFile::endsEarly($offset + $length, $this->size);
+        if ($offset < 0 || $length < 0 || $offset > $this->size || $length > $this->size - $offset) {
+            throw BrokenFile::endsEarly($offset, $length, $this->size);
         }
+        $this->budget?->spend($length);
         if (null === $this->stream) {
             return substr($this->held, $offset, $length);
         }

@@ -42,7 +42,7 @@ final class BoxReader
                 $skip += 16;
             }
             $size = 0 === $size ? $to - $from : $size;
-            if ($size < $skip || $from + $size > $to) {
+            if ($size < $skip || $size > $to - $from) {
                 $size = $to - $from; // cut off, or damaged: take what there is and end here
                 if ($size < $skip) {
                     break;

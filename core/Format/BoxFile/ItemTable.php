@@ -83,7 +83,7 @@ final class ItemTable
             $at += $baseSize + 2;
             for ($e = 0; $e < $extents; ++$e) {
                 $at += $indexSize;
-                $this->places[$item] ??= new ItemPlace($base + $this->number($at, $offsetSize), $this->number($at + $offsetSize, $lengthSize));
+                $this->places[$item] ??= $this->placeFrom($base, $this->number($at, $offsetSize), $this->number($at + $offsetSize, $lengthSize));
                 $at += $offsetSize + $lengthSize;
             }
         }
@@ -113,6 +113,14 @@ final class ItemTable
                 }
             }
         }
+    }
+
+    /** Of numbers of 64 bits, which may lie anywhere: none that a file could have ends in nowhere. */
+    private function placeFrom(int $base, int $offset, int $length): ItemPlace
+    {
+        $within = $base >= 0 && $offset >= 0 && $offset <= $this->bytes->size && $base <= $this->bytes->size - $offset;
+
+        return $within ? new ItemPlace($base + $offset, max(0, $length)) : new ItemPlace($this->bytes->size, 0);
     }
 
     /** A big-endian number of 0, 1, 2, 3, 4 or 8 bytes. */
