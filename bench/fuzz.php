@@ -12,9 +12,6 @@ use VelvetLedger\Bench\FuzzRound;
 use VelvetLedger\Bench\Mutations;
 
 require dirname(__DIR__).'/vendor/autoload.php';
-require __DIR__.'/BigLedger.php';
-require __DIR__.'/FuzzRound.php';
-require __DIR__.'/Mutations.php';
 
 $count = (int) ($argv[1] ?? 1000);
 $seed = (int) ($argv[2] ?? 1);

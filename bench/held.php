@@ -11,7 +11,6 @@ use VelvetLedger\Bench\BigLedger;
 use VelvetLedger\Server\Persistence\HeldRepository;
 
 require dirname(__DIR__).'/vendor/autoload.php';
-require __DIR__.'/BigLedger.php';
 
 $ledger = BigLedger::fill();
 $sizes = $prints = $exposures = [];

@@ -18,7 +18,6 @@ use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Work\FailedWork;
 
 require dirname(__DIR__).'/vendor/autoload.php';
-require __DIR__.'/BigLedger.php';
 
 $ledger = BigLedger::fill();
 $entities = $ledger->service(EntityManagerInterface::class);

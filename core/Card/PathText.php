@@ -21,6 +21,12 @@ final class PathText
         return preg_replace_callback('/[^\x20-\x5B\x5D-\x7E]/', $escape, $path) ?? '';
     }
 
+    /** A sentence for a terminal: what would act on it rather than be read there (ECMA-48's controls, marks of direction) as \xNN; line breaks stay. */
+    public static function visible(string $sentence): string
+    {
+        return implode("\n", array_map(static fn (string $line): string => str_replace('\\x5C', '\\', self::of($line)), explode("\n", $sentence)));
+    }
+
     public static function toPath(string $text): string
     {
         return preg_replace_callback('/\\\\x([0-9A-F]{2})/', static fn (array $found): string => \chr((int) hexdec($found[1])), $text) ?? '';

@@ -14,14 +14,14 @@ final class Budget
     /** A read costs one, and one more for each so many bytes of it. */
     private const BYTES_A_UNIT = 32;
 
-    private const UNITS = 8_000;
+    public const UNITS = 8_000;
 
     public int $spent = 0;
 
     /** @throws BrokenFile */
     public function spend(int $bytes): void
     {
-        $this->spent += 1 + intdiv($bytes, self::BYTES_A_UNIT);
+        $this->spent = min(self::UNITS + 1, $this->spent + 1 + intdiv($bytes, self::BYTES_A_UNIT));
         if ($this->spent > self::UNITS) {
             throw BrokenFile::entangled();
         }

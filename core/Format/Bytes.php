@@ -36,7 +36,11 @@ final class Bytes
         clearstatcache(true, $path);
         $listed = '' === $path || str_contains($path, "\0") ? false : @lstat($path);
         if (false === $listed) {
-            throw CouldNotRead::file($path, '' === $path ? 'it has no name' : self::lastReason());
+            $reason = '' === $path || str_contains($path, "\0") ? 'that is no file\'s name' : null;
+            if (null === $reason) {
+                @fopen($path, 'rn'); // says why, as lstat does not
+            }
+            throw CouldNotRead::file('' === $path ? '""' : $path, $reason ?? self::lastReason());
         }
         if (self::REGULAR !== ($listed['mode'] & self::TYPE)) {
             throw CouldNotRead::file($path, 'it is not a regular file');

@@ -13,6 +13,7 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
+use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Words\Size;
@@ -80,14 +81,14 @@ final class IntakeCommand extends Command implements SignalableCommandInterface
         try {
             $intake = $this->begin($input, $this->source->volume($input), $notes);
         } catch (CouldNot $error) {
-            $notes->writeln($error->getMessage(), OutputInterface::OUTPUT_RAW);
+            $notes->writeln(PathText::visible($error->getMessage()), OutputInterface::OUTPUT_RAW);
 
             return self::FAILURE;
         }
         try {
             $ended = $this->run->run($intake, fn (int $bytes, int $files) => $this->show($bytes, $files, $notes));
         } catch (RunsElsewhere $elsewhere) {
-            $notes->writeln($elsewhere->getMessage(), OutputInterface::OUTPUT_RAW);
+            $notes->writeln(PathText::visible($elsewhere->getMessage()), OutputInterface::OUTPUT_RAW);
 
             return self::FAILURE;
         } catch (DatabaseTrouble $trouble) {

@@ -11,6 +11,7 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
+use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Intake\Plans;
@@ -41,7 +42,7 @@ final class PlanCommand extends Command
             $order = $this->orders->of($input, $volume);
             $plan = $this->plans->make($volume, new Wishes($order, otherwise: \is_string($description) ? $description : ''));
         } catch (CouldNot $error) {
-            ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln($error->getMessage(), OutputInterface::OUTPUT_RAW);
+            ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln(PathText::visible($error->getMessage()), OutputInterface::OUTPUT_RAW);
 
             return self::FAILURE;
         }

@@ -70,7 +70,7 @@ final class ReadCommand extends Command
         $lines = [];
         foreach ($document as $name => $value) {
             if (null !== $value) {
-                $lines[] = \sprintf('%-18s %s', $name, \is_array($value) ? \count($value) : (\is_scalar($value) ? (string) $value : ''));
+                $lines[] = \sprintf('%-18s %s', $name, \is_array($value) ? \count($value) : PathText::visible(\is_scalar($value) ? (string) $value : ''));
             }
         }
 
