@@ -28,8 +28,11 @@ final class FuzzRound
 
     public function __construct(private readonly Mutations $mutations, private readonly ?Connection $database = null)
     {
-        $database?->executeStatement('CREATE TEMP TABLE IF NOT EXISTS fuzzed (LIKE frame)');
-        foreach (null === $database ? [] : ['id', 'shoot_id', 'intake_id', 'card_key', 'stem', 'folder', 'original_name', 'taken_at', 'time_source', 'clock_correction'] as $column) {
+        if (null === $database) {
+            return;
+        }
+        $database->executeStatement('CREATE TEMP TABLE IF NOT EXISTS fuzzed (LIKE frame)');
+        foreach (['id', 'shoot_id', 'intake_id', 'card_key', 'stem', 'folder', 'original_name', 'taken_at', 'time_source', 'clock_correction'] as $column) {
             $database->executeStatement("ALTER TABLE fuzzed ALTER $column DROP NOT NULL");
         }
     }

@@ -17,6 +17,7 @@ $count = (int) ($argv[1] ?? 1000);
 $seed = (int) ($argv[2] ?? 1);
 $round = new FuzzRound(new Mutations(FuzzRound::files(dirname(__DIR__).'/var/reference')), BigLedger::database());
 $slowest = $largest = 0.0;
+$which = $seed;
 for ($i = 0; $i < $count; ++$i) {
     $round->run($seed + $i);
     if ($round->milliseconds > $slowest) {
@@ -25,4 +26,4 @@ for ($i = 0; $i < $count; ++$i) {
     }
     $largest = max($largest, $round->megabytes);
 }
-printf("%d rounds from seed %d: %d gave facts, %d an error of ours, %d went into the database; at most %d of the budget, %.0f ms (seed %d), %.1f MB; none failed\n", $count, $seed, $round->read, $round->refused, $round->stored, $round->most, $slowest, $which ?? $seed, $largest);
+printf("%d rounds from seed %d: %d gave facts, %d an error of ours, %d went into the database; at most %d of the budget, %.0f ms (seed %d), %.1f MB; none failed\n", $count, $seed, $round->read, $round->refused, $round->stored, $round->most, $slowest, $which, $largest);

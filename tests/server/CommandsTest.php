@@ -94,6 +94,18 @@ final class CommandsTest extends LedgerTestCase
         self::assertStringContainsString('model              Orrel M4', $this->run_('read', ['file' => [$jpeg]])->getDisplay());
     }
 
+    public function testReadActsOnNoTerminalAndOpensNothingButFiles(): void
+    {
+        $escape = $this->reader->put("a\e[31m\x07.JPG", 'a text file');
+        symlink($escape, $this->reader->path.'/link.JPG');
+        posix_mkfifo($this->reader->path.'/pipe.CR2', 0o600);
+        $said = $this->run_('read', ['file' => [$escape, $this->reader->path.'/none'.$escape, $this->reader->path.'/link.JPG', $this->reader->path.'/pipe.CR2', '']])->getDisplay();
+        self::assertDoesNotMatchRegularExpression('/[\x00-\x09\x0B-\x1F\x7F]/', $said);
+        self::assertStringContainsString('a\x1B[31m\x07.JPG', $said);
+        self::assertSame(2, substr_count($said, 'it is not a regular file'));
+        self::assertStringContainsString('could not read "": that is no file\'s name', $said);
+    }
+
     /** @param array<string, mixed> $input */
     private function run_(string $verb, array $input): CommandTester
     {
