@@ -5,17 +5,20 @@ find_php
 
 # Makes the home of a ledger: its folders, its token and, where there are none, its settings.
 make_home() {
-  mkdir -p "$LEDGER_HOME"/{run,log,cache} || stop_with "The folder $LEDGER_HOME could not be made. Check who owns $ROOT."
+  mkdir -p "$LEDGER_HOME"/{run,log,cache} && mkdir -p -m 700 "$LEDGER_HOME/doors" || stop_with "The folder $LEDGER_HOME could not be made. Check who owns $ROOT."
   export LEDGER_HOME
   [ -s "$LEDGER_HOME/token" ] || new_token
+  (umask 077; cd "$LEDGER_HOME/log" && touch fpm.log nginx.log php.log worker.log && chmod 600 ./*.log)
   LEDGER_SECRET=$(cat "$LEDGER_HOME/token"); export LEDGER_SECRET
   [ -f "$LEDGER_HOME/settings.yaml" ] || default_settings >"$LEDGER_HOME/settings.yaml"
 }
 
 # Sessions are signed with the token: they end with it.
 new_token() {
-  (umask 077; head -c 18 /dev/urandom | base64 | tr '+/' '-_' | tr -d '=\n' >"$LEDGER_HOME/token.new" && mv "$LEDGER_HOME/token.new" "$LEDGER_HOME/token")
+  (umask 077; random_word >"$LEDGER_HOME/token.new" && mv "$LEDGER_HOME/token.new" "$LEDGER_HOME/token")
 }
+
+random_word() { head -c 18 /dev/urandom | base64 | tr '+/' '-_' | tr -d '=\n'; }
 
 default_settings() {
   local pictures=${XDG_PICTURES_DIR:-$HOME/Pictures}
@@ -78,6 +81,7 @@ daemonize = yes
 [ledger]
 listen = $socket
 listen.mode = 0600
+listen.backlog = 1024
 pm = static
 pm.max_children = 6
 pm.max_requests = 2000
@@ -103,7 +107,7 @@ $([ "$(id -u)" -eq 0 ] && echo 'user root;')
 worker_processes 1;
 pid $LEDGER_HOME/run/nginx.pid;
 error_log $LEDGER_HOME/log/nginx.log warn;
-events { worker_connections 256; }
+events { worker_connections 1000; }
 http {
   include /etc/nginx/mime.types;
   access_log off;
@@ -130,7 +134,9 @@ http {
       expires 1y;
       try_files \$uri =404;
     }
+    # What nginx says of a request holds its query; what went wrong in answering it is in the ledger's own log.
     location ~ ^/(api/|enter\$) {
+      error_log /dev/null;
       fastcgi_param SCRIPT_FILENAME $ROOT/server/front.php;
       fastcgi_param SCRIPT_NAME /front.php;
       fastcgi_param REQUEST_METHOD \$request_method;
@@ -146,6 +152,11 @@ http {
       fastcgi_read_timeout 120s;
       fastcgi_pass unix:$socket;
     }
+    error_page 502 504 @closed;
+    location @closed {
+      default_type application/json;
+      return 502 '{"error":"The ledger does not answer. Nothing was lost; run bin/ledger start to start what is missing."}';
+    }
     location / {
       include $LEDGER_HOME/run/headers.conf;
       add_header Cache-Control no-cache;
@@ -158,7 +169,7 @@ CONF
 
 # Starts what is not running, and starts anew what runs on sources that have changed since.
 start_server() {
-  is_running && runs "$LEDGER_HOME/run/worker.pid" "$LEDGER_HOME" && container_is_fresh && [ "$(cat "$LEDGER_HOME/run/port")" = "$LEDGER_PORT" ] && return 0
+  is_running && runs "$LEDGER_HOME/run/fpm.pid" "$LEDGER_HOME" && runs "$LEDGER_HOME/run/worker.pid" "$LEDGER_HOME" && container_is_fresh && [ "$(cat "$LEDGER_HOME/run/port")" = "$LEDGER_PORT" ] && return 0
   local fpm; fpm=$(command -v php-fpm8.2 || command -v php-fpm) || fpm=/usr/sbin/php-fpm8.2
   if ! runs "$LEDGER_HOME/run/nginx.pid" "$LEDGER_HOME"; then
     port_answers "$LEDGER_PORT" && stop_with "Port $LEDGER_PORT on 127.0.0.1 is in use by another program. End that program, stop another ledger with bin/ledger stop, or choose a port: LEDGER_PORT=7500 bin/ledger $LEDGER_VERB"
@@ -196,4 +207,10 @@ stop_server() {
 
 is_running() { runs "$LEDGER_HOME/run/nginx.pid" "$LEDGER_HOME"; }
 
-address() { printf 'http://127.0.0.1:%s/enter?token=%s\n' "$(cat "$LEDGER_HOME/run/port")" "$(cat "$LEDGER_HOME/token")"; }
+# An address that is good once, within a day: see server/Http/Access/OneTimeAddress.php.
+address() {
+  local word; word=$(random_word)
+  find "$LEDGER_HOME/doors" -type f -mmin +1440 -delete
+  (umask 077; : >"$LEDGER_HOME/doors/$(printf '%s' "$word" | sha256sum | cut -d' ' -f1)") || stop_with "No address could be made: $LEDGER_HOME/doors cannot be written to."
+  printf 'http://127.0.0.1:%s/enter?word=%s\n' "$(cat "$LEDGER_HOME/run/port")" "$word"
+}

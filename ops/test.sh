@@ -95,7 +95,6 @@ test_web() {
   make_home
   LEDGER_PG_PORT=7481 start_postgres
   start_server || return 1
-  LEDGER_ADDRESS=$(address); export LEDGER_ADDRESS
   step "Playwright" npx playwright test --config tests/web/playwright.config.ts "$@"
   local result=$?
   stop_server

@@ -7,6 +7,8 @@ namespace VelvetLedger\Core\Document;
 /** The fields of one object of a document, asked for one by one; what nobody asked for is refused. */
 final class Fields
 {
+    private const LARGEST = 2_147_483_647;
+
     /** @var array<string, true> */
     private array $asked = [];
 
@@ -46,7 +48,11 @@ final class Fields
     {
         $value = $this->field($name) ?? $otherwise;
 
-        return \is_int($value) ? $value : throw BadDocument::at($this->at($name), $this->missingOr($name, 'must be a whole number'));
+        if (!\is_int($value)) {
+            throw BadDocument::at($this->at($name), $this->missingOr($name, 'must be a whole number'));
+        }
+
+        return abs($value) <= self::LARGEST ? $value : throw BadDocument::at($this->at($name), 'must be a number between -2147483647 and 2147483647');
     }
 
     public function numberOrNull(string $name): ?int

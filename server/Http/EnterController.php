@@ -9,16 +9,17 @@ use Symfony\Component\HttpFoundation\RedirectResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
+use VelvetLedger\Server\Http\Access\OneTimeAddress;
 use VelvetLedger\Server\Http\Access\Session;
 
-/** The door: the access token of the printed address makes a session. */
+/** The door: a printed address makes a session, once. */
 final class EnterController
 {
     #[Route('/enter', methods: ['GET'])]
-    public function enter(Request $request, Session $session): Response
+    public function enter(Request $request, OneTimeAddress $addresses, Session $session): Response
     {
-        if (!$session->opensWith($request->query->getString('token'))) {
-            return new JsonResponse(['error' => 'This is not the access token of this ledger.'], 401);
+        if (!$addresses->opens($request->query->getString('word'))) {
+            return new JsonResponse(['error' => 'This address is not one of this ledger, or was entered before: each is good for one browser, once, within a day. "bin/ledger address" prints a new one.'], 401);
         }
         $answer = new RedirectResponse('/');
         $answer->headers->setCookie($session->cookie());

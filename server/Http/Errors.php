@@ -25,15 +25,20 @@ final readonly class Errors
     public function __invoke(ExceptionEvent $event): void
     {
         $error = $event->getThrowable();
+        $request = $event->getRequest();
         [$status, $sentence] = match (true) {
             $error instanceof CouldNot => [self::status($error->kind()), $error->getMessage()],
             $error instanceof ConnectionException => [503, 'The ledger\'s database does not answer. Nothing was lost; run "bin/ledger start" to start it again.'],
             $error instanceof HttpExceptionInterface && $error->getPrevious() instanceof SuspiciousOperationException => [421, 'This address is not one of this server.'],
-            $error instanceof HttpExceptionInterface => [$error->getStatusCode(), 'There is nothing at this address.'],
-            default => [500, 'Something went wrong inside the ledger. Nothing on the card was touched; the log says more.'],
+            $error instanceof HttpExceptionInterface => [$error->getStatusCode(), match ($error->getStatusCode()) {
+                404 => 'There is nothing at this address.',
+                405 => 'That cannot be done at this address.',
+                default => 'This request does not have the form that it must.',
+            }],
+            default => [500, 'Something went wrong inside the ledger. Nothing on the card was touched; the newest ledger-*.log in the ledger\'s folder log says more.'],
         };
         if (500 === $status) {
-            $this->log->error($error->getMessage(), ['exception' => $error]);
+            $this->log->error($error->getMessage(), ['exception' => $error, 'request' => $request->getMethod().' '.$request->getPathInfo()]);
         }
         $event->setResponse(new JsonResponse(['error' => $sentence], $status));
     }

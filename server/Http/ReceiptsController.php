@@ -30,7 +30,7 @@ final readonly class ReceiptsController
     #[Route('/api/receipts', methods: ['GET'])]
     public function receipts(Request $request): Response
     {
-        $before = $request->query->getInt('before');
+        $before = BadInput::unlessNumber($request, 'before');
         $found = $this->receipts->page($before > 0 ? $before : null);
         $page = \array_slice($found, 0, ReceiptRepository::PAGE);
 
@@ -62,7 +62,7 @@ final readonly class ReceiptsController
     }
 
     /** Tries again what failed as often as it is tried. */
-    #[Route('/api/failed/{id}/again', methods: ['POST'], requirements: ['id' => '[\w-]{1,64}'])]
+    #[Route('/api/failed/{id}/again', methods: ['POST'], requirements: ['id' => '\d{1,18}'])]
     public function tryAgain(string $id): Response
     {
         $this->failed->again($id);

@@ -7,7 +7,7 @@ namespace VelvetLedger\Server\Tools;
 use Monolog\Formatter\FormatterInterface;
 use Monolog\LogRecord;
 
-/** One line a fault: when, how grave, what, the intake and the file that it was about, and where in the program. Tokens and what stands in files are never among it. */
+/** One line a fault: when, how grave, what, the request, the intake and the file that it was about, and where in the program. Tokens and what stands in files are never among it. */
 final class OneLine implements FormatterInterface
 {
     private const LONGEST = 2000;
@@ -19,7 +19,7 @@ final class OneLine implements FormatterInterface
             $message = str_replace('{'.$name.'}', \is_scalar($value) ? (string) $value : get_debug_type($value), $message);
         }
         $about = [];
-        foreach (['receipt', 'file'] as $name) {
+        foreach (['request', 'receipt', 'file'] as $name) {
             if (\is_scalar($record->context[$name] ?? null)) {
                 $about[] = $name.'='.$record->context[$name];
             }
@@ -29,7 +29,7 @@ final class OneLine implements FormatterInterface
         $line = implode(' | ', array_filter([$record->datetime->format('Y-m-d\TH:i:s.vP'), strtolower($record->level->getName()), $record->channel, $message, implode(' ', $about), $where], static fn (string $part): bool => '' !== $part));
         $line = preg_replace('/[\p{C}\p{Zl}\p{Zp}]+/u', ' ', mb_scrub($line, 'UTF-8')) ?? '';
 
-        return mb_substr(preg_replace('/([?&]token=)[^&\s"]*/', '$1…', $line) ?? '', 0, self::LONGEST)."\n";
+        return mb_substr(preg_replace('/([?&]word=)[^&\s"]*/', '$1…', $line) ?? '', 0, self::LONGEST)."\n";
     }
 
     /** @param array<LogRecord> $records */

@@ -31,15 +31,22 @@ final class AccessTest extends LedgerTestCase
         self::assertSame($status, $browser->getResponse()->getStatusCode());
     }
 
-    public function testTheTokenIsNeededAndMakesASession(): void
+    public function testAnAddressMakesASessionOnceAndWithinADay(): void
     {
         $browser = $this->browser();
         $browser->getCookieJar()->clear();
-        foreach (['/api/cards' => 401, '/enter?token=wrong' => 401, '/enter' => 401, '/enter?token='.Home::fromEnvironment()->token() => 302, '/api/shoots' => 200] as $address => $status) {
+        $home = Home::fromEnvironment();
+        $doors = [];
+        foreach (['fresh' => 0, 'late' => 86_401] as $word => $age) {
+            $doors[$word] = $home->path.'/doors/'.hash('sha256', $word);
+            touch($doors[$word], time() - $age);
+        }
+        foreach ([['/api/cards', 401], ['/enter?word=wrong', 401], ['/enter?word='.$home->token(), 401], ['/enter', 401], ['/enter?word[]=fresh', 400], ['/enter?word=late', 401], ['/enter?word=fresh', 302], ['/api/shoots', 200], ['/enter?word=fresh', 401]] as [$address, $status]) {
             $browser->request('GET', $address);
             self::assertSame($status, $browser->getResponse()->getStatusCode(), $address);
         }
-        $cookie = $browser->getCookieJar()->get('ledger_session');
+        self::assertSame([], array_filter($doors, is_file(...)));
+        $cookie = $browser->getCookieJar()->get((new Session($home))->name());
         self::assertSame([true, 'strict'], [$cookie?->isHttpOnly(), $cookie?->getSameSite()]);
         self::assertStringNotContainsString(Home::fromEnvironment()->token(), (string) $cookie?->getValue());
     }
@@ -50,7 +57,7 @@ final class AccessTest extends LedgerTestCase
         $home = Home::fromEnvironment();
         $token = $home->token();
         $status = static function (?string $session) use ($browser): int {
-            $browser->getCookieJar()->set(new Cookie(Session::COOKIE, (string) $session));
+            $browser->getCookieJar()->set(new Cookie((new Session(Home::fromEnvironment()))->name(), (string) $session));
             $browser->request('GET', '/api/shoots');
 
             return $browser->getResponse()->getStatusCode();
@@ -71,7 +78,7 @@ final class AccessTest extends LedgerTestCase
     public function testEveryAnswerTellsTheBrowserToRunAndFrameNothing(): void
     {
         $browser = $this->browser();
-        foreach (['/api/cards' => 200, '/api/nothing' => 404, '/enter?token=wrong' => 401] as $address => $status) {
+        foreach (['/api/cards' => 200, '/api/nothing' => 404, '/enter?word=wrong' => 401] as $address => $status) {
             $browser->request('GET', $address);
             $answer = $browser->getResponse();
             self::assertSame($status, $answer->getStatusCode());
@@ -81,8 +88,8 @@ final class AccessTest extends LedgerTestCase
 
     public function testALogLineIsOneLineAndHoldsNoToken(): void
     {
-        $line = (new OneLine())->format(new LogRecord(new \DateTimeImmutable('2026-11-25 09:00:00 UTC'), 'app', Level::Error, "{file} broke\nat once, asked by /enter?token=sEcret&x=1", ['file' => "a\tb.JPG", 'receipt' => 7, 'exception' => new \RuntimeException('x')]));
-        self::assertMatchesRegularExpression('#^2026-11-25T09:00:00\.000\+00:00 \| error \| app \| a b\.JPG broke at once, asked by /enter\?token=…&x=1 \| receipt=7 file=a b\.JPG \| RuntimeException at [^|]+:\d+\n$#', $line);
+        $line = (new OneLine())->format(new LogRecord(new \DateTimeImmutable('2026-11-25 09:00:00 UTC'), 'app', Level::Error, "{file} broke\nat once, asked by /enter?word=sEcret&x=1", ['request' => 'GET /enter', 'file' => "a\tb.JPG", 'receipt' => 7, 'exception' => new \RuntimeException('x')]));
+        self::assertMatchesRegularExpression('#^2026-11-25T09:00:00\.000\+00:00 \| error \| app \| a b\.JPG broke at once, asked by /enter\?word=…&x=1 \| request=GET /enter receipt=7 file=a b\.JPG \| RuntimeException at [^|]+:\d+\n$#', $line);
     }
 
     public function testNothingOutsideTheReadersIsReached(): void

@@ -118,7 +118,7 @@ abstract class LedgerTestCase extends KernelTestCase
         $browser->disableReboot();
         $browser->setServerParameter('HTTP_HOST', '127.0.0.1:7410');
         $session = (new Session(Home::fromEnvironment()))->cookie();
-        $browser->getCookieJar()->set(new Cookie(Session::COOKIE, (string) $session->getValue()));
+        $browser->getCookieJar()->set(new Cookie($session->getName(), (string) $session->getValue()));
 
         return $browser;
     }

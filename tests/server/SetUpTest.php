@@ -85,6 +85,18 @@ final class SetUpTest extends TestCase
         self::assertSame(24, \strlen((string) file_get_contents($home->path.'/token')));
     }
 
+    public function testEachPrintedAddressIsNewAndLeavesOnlyItsHash(): void
+    {
+        $home = new Folder();
+        [, $printed] = self::shell('make_home; echo 7410 >"$LEDGER_HOME/run/port"; touch -d "2 days ago" "$LEDGER_HOME/doors/old"; address; address', $home);
+        self::assertSame(2, preg_match_all('/word=([\w-]{24})$/m', $printed, $words));
+        self::assertNotSame($words[1][0], $words[1][1]);
+        self::assertEqualsCanonicalizing(array_map(static fn (string $word): string => hash('sha256', $word), $words[1]), array_diff((array) scandir($home->path.'/doors'), ['.', '..']));
+        foreach (['fpm', 'nginx', 'php', 'worker'] as $log) {
+            self::assertSame('0600', substr(\sprintf('%o', (int) fileperms("$home->path/log/$log.log")), -4));
+        }
+    }
+
     /** @return array{int, string} exit code and all that was said */
     private static function shell(string $script, ?Folder $home = null): array
     {

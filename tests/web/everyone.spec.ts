@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page } from "@playwright/test";
-import { openCard, shootOf, test } from "./ledger";
+import { address, openCard, shootOf, test } from "./ledger";
 
 /** WCAG 2.2 at levels A and AA, as far as a program can check it (axe-core's rules). */
 async function checkAgainstWcag(page: Page, screen: string) {
@@ -106,7 +106,7 @@ test("a ledger that does not answer is said so, and the page goes on by itself w
 test("nothing is fetched from anywhere but this machine", async ({ page }) => {
   const hosts = new Set<string>();
   page.on("request", (request) => hosts.add(new URL(request.url()).hostname));
-  await page.goto(process.env.LEDGER_ADDRESS ?? "");
+  await page.goto(address());
   await openCard(page, "ORREL_A");
   await page.goto("/shoots");
   await page.waitForLoadState("networkidle").catch(() => null);

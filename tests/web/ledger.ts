@@ -1,16 +1,20 @@
 import { type Page, test as base, expect } from "@playwright/test";
+import { execFileSync } from "node:child_process";
 import { existsSync, renameSync } from "node:fs";
 
 const home = process.env.LEDGER_HOME ?? "";
 export const reader = `${home}/reader`;
 export const store = `${home}/store`;
 
-/** A page that has entered with the access token, and fails the test when the browser reports an error. */
+/** An address to enter by, good once. */
+export const address = () => execFileSync("bin/ledger", ["address"], { encoding: "utf8" }).trim();
+
+/** A page that has entered, and fails the test when the browser reports an error. */
 export const test = base.extend<{ ledger: Page }>({
   ledger: async ({ page }, use) => {
     const errors: string[] = [];
     page.on("pageerror", (error) => errors.push(error.message));
-    await page.goto(process.env.LEDGER_ADDRESS ?? "");
+    await page.goto(address());
     await expect(page.getByRole("heading", { name: "Cards" })).toBeVisible();
     await use(page);
     expect(errors).toEqual([]);

@@ -8,7 +8,7 @@ export default defineConfig({
   reporter: [["list"]],
   use: {
     viewport: { width: 1280, height: 800 },
-    baseURL: new URL(process.env.LEDGER_ADDRESS ?? "http://127.0.0.1:7410/").origin,
+    baseURL: `http://127.0.0.1:${process.env.LEDGER_PORT ?? "7410"}`,
     screenshot: "only-on-failure",
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",

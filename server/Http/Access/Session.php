@@ -8,30 +8,28 @@ use Symfony\Component\HttpFoundation\Cookie;
 use VelvetLedger\Server\Settings\Home;
 
 /**
- * The session that the access token is exchanged for: when it ends, signed with the token. It says nothing of the token,
+ * The session that an address is entered for: when it ends, signed with the ledger's token. It says nothing of the token,
  * ends by itself, and all of them end when the token is renewed.
  */
 final readonly class Session
 {
-    public const COOKIE = 'ledger_session';
     private const SECONDS = 30 * 86400;
 
     public function __construct(private Home $home)
     {
     }
 
-    public function opensWith(string $token): bool
+    /** The cookie's name: browsers keep cookies by host and not by port, so that each ledger of a machine has one of its own. */
+    public function name(): string
     {
-        $own = $this->home->token();
-
-        return '' !== $own && hash_equals($own, $token);
+        return 'ledger_'.hash('xxh64', $this->home->path);
     }
 
     public function cookie(?int $now = null): Cookie
     {
         $until = ($now ?? time()) + self::SECONDS;
 
-        return Cookie::create(self::COOKIE, $until.'.'.$this->signature($until), $until, '/', null, false, true, false, Cookie::SAMESITE_STRICT);
+        return Cookie::create($this->name(), $until.'.'.$this->signature($until), $until, '/', null, false, true, false, Cookie::SAMESITE_STRICT);
     }
 
     public function holds(string $cookie): bool

@@ -29,7 +29,7 @@ final class SessionAuthenticator extends AbstractAuthenticator implements Authen
 
     public function authenticate(Request $request): SelfValidatingPassport
     {
-        if (!$this->session->holds($request->cookies->getString(Session::COOKIE))) {
+        if (!$this->session->holds($request->cookies->getString($this->session->name()))) {
             throw new BadCredentialsException();
         }
 
@@ -48,6 +48,6 @@ final class SessionAuthenticator extends AbstractAuthenticator implements Authen
 
     public function start(Request $request, ?AuthenticationException $authException = null): Response
     {
-        return new JsonResponse(['error' => 'Open the ledger by the address that "bin/ledger address" prints: it carries the access token.'], 401);
+        return new JsonResponse(['error' => 'Open the ledger by the address that "bin/ledger address" prints, new each time.'], 401);
     }
 }
