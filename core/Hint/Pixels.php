@@ -4,13 +4,18 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Hint;
 
-/** Decodes a preview to a small picture of its brightness. */
+/** Decodes previews to small pictures of their brightness. */
 interface Pixels
 {
     /**
-     * Null where the stream cannot be decoded.
+     * Null where a stream cannot be decoded, or only at a cost that no preview is worth.
      *
-     * @param int $edge pixels that the picture's longer side is scaled down to, where it is longer
+     * @template TKey of array-key
+     *
+     * @param array<TKey, string> $jpegs streams
+     * @param int                 $edge  pixels that a picture's longer side is scaled down to, where it is longer
+     *
+     * @return array<TKey, Luminance|null>
      */
-    public function luminance(string $jpeg, int $edge): ?Luminance;
+    public function luminances(array $jpegs, int $edge): array;
 }

@@ -11,6 +11,7 @@ use VelvetLedger\Core\Format\Bytes;
 use VelvetLedger\Core\Format\CouldNotRead;
 use VelvetLedger\Core\Hint\FrameHint;
 use VelvetLedger\Core\Hint\Hints;
+use VelvetLedger\Core\Hint\Luminance;
 use VelvetLedger\Core\Hint\Measurement;
 use VelvetLedger\Core\Hint\Pixels;
 use VelvetLedger\Core\Shoot\CaptureOrder;
@@ -22,6 +23,8 @@ final readonly class CardHints
     private const EDGE = 120;
 
     private const MEASURED_EDGE = 160;
+
+    private const AT_ONCE = 32;
 
     public function __construct(private Pixels $pixels, private CacheItemPoolInterface $cache)
     {
@@ -40,42 +43,51 @@ final readonly class CardHints
         /** @var array<string, Measurement|null> $known */
         $known = \is_array($stored) ? $stored : [];
         $frames = array_values(array_filter(CaptureOrder::ofRead($frames), static fn (ReadFrame $frame): bool => null !== $frame->factsFrom && [] !== $frame->facts?->previews));
-        $measured = [];
-        $done = $news = 0;
+        $signed = [];
         foreach ($frames as $frame) {
             $lead = $frame->frame->lead();
-            $signature = hash('xxh64', "$lead->path|$lead->bytes|$lead->modifiedAt");
-            if (!\array_key_exists($signature, $known)) {
-                if (microtime(true) > $until) {
-                    continue;
-                }
-                $known[$signature] = $this->measure($volume, $frame);
-                ++$news;
+            $signed[hash('xxh64', "$lead->path|$lead->bytes|$lead->modifiedAt")] = $frame;
+        }
+        $before = \count($known);
+        foreach (array_chunk(array_diff_key($signed, $known), self::AT_ONCE, true) as $some) {
+            if (microtime(true) > $until) {
+                break;
             }
-            ++$done;
-            if (null !== $known[$signature]) {
-                $measured[$frame->frame->key] = $known[$signature];
+            $known += $this->measure($volume, $some);
+        }
+        $measured = [];
+        foreach (array_intersect_key($known, $signed) as $signature => $measurement) {
+            if (null !== $measurement) {
+                $measured[$signed[$signature]->frame->key] = $measurement;
             }
         }
-        if ($news > 0) {
+        if (\count($known) > $before) {
             $this->cache->save($item->set($known));
         }
 
-        return [$done, \count($frames), Hints::of($frames, $measured)];
+        return [\count(array_intersect_key($known, $signed)), \count($signed), Hints::of($frames, $measured)];
     }
 
-    private function measure(Volume $volume, ReadFrame $frame): ?Measurement
+    /**
+     * @param array<string, ReadFrame> $frames
+     *
+     * @return array<string, Measurement|null> of each
+     */
+    private function measure(Volume $volume, array $frames): array
+    {
+        $previews = array_filter(array_map(static fn (ReadFrame $frame): ?string => self::preview($volume, $frame), $frames), \is_string(...));
+        $measured = array_map(static fn (?Luminance $picture): ?Measurement => null === $picture ? null : Measurement::of($picture), $this->pixels->luminances($previews, self::MEASURED_EDGE));
+
+        return $measured + array_map(static fn (): null => null, $frames);
+    }
+
+    private static function preview(Volume $volume, ReadFrame $frame): ?string
     {
         $preview = $frame->facts?->previewFor(self::EDGE);
-        if (null === $preview || null === $frame->factsFrom) {
-            return null;
-        }
         try {
-            $picture = $this->pixels->luminance(Bytes::ofFile($volume->path.'/'.$frame->factsFrom->path)->read($preview->offset, $preview->length), self::MEASURED_EDGE);
+            return null === $preview || null === $frame->factsFrom ? null : Bytes::ofFile($volume->path.'/'.$frame->factsFrom->path)->read($preview->offset, $preview->length);
         } catch (BrokenFile|CouldNotRead) {
             return null;
         }
-
-        return null === $picture ? null : Measurement::of($picture);
     }
 }

@@ -113,7 +113,7 @@ final readonly class CardsController
     public function histogram(string $id, Request $request, Pictures $pictures, FactsReader $facts, Pixels $pixels): Response
     {
         $path = $this->readers->volume($id)->file($request->query->getString('file'));
-        $picture = $pixels->luminance($pictures->of($path, $facts->read($path), self::HISTOGRAM_EDGE), self::HISTOGRAM_EDGE);
+        [$picture] = $pixels->luminances([$pictures->of($path, $facts->read($path), self::HISTOGRAM_EDGE)], self::HISTOGRAM_EDGE);
 
         return new JsonResponse(new HistogramView($picture ?? throw CouldNotMakePicture::noneInside()));
     }

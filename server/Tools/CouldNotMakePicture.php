@@ -23,6 +23,11 @@ final class CouldNotMakePicture extends \RuntimeException implements CouldNot
         return new self('The preview cannot be decoded: '.$reason);
     }
 
+    public static function tooCostly(): self
+    {
+        return new self('The preview takes more time or memory to decode than any camera\'s does.');
+    }
+
     public function kind(): FailureKind
     {
         return FailureKind::Unreadable;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Tools;
 
-use Symfony\Component\Process\Process;
 use VelvetLedger\Core\Capture\CaptureFacts;
 use VelvetLedger\Core\Capture\Preview;
 use VelvetLedger\Core\Format\Bytes;
@@ -19,6 +18,7 @@ final readonly class Pictures
 {
     /** A preview up to this many times longer than asked for is sent as it is. */
     private const NEAR_ENOUGH = 2.2;
+    private const SECONDS = 8;
 
     public function __construct(private Home $home)
     {
@@ -52,11 +52,10 @@ final readonly class Pictures
     private function scale(string $jpeg, int $edge, string $kept): string
     {
         @mkdir(\dirname($kept), 0o777, true);
-        $process = new Process(['vipsthumbnail', 'stdin', '--size', $edge.'x'.$edge.'>', '-o', '.jpg[Q=84,strip]'], null, ['VIPS_WARNING' => '1'], $jpeg, 30);
-        $process->run();
+        $process = Vips::scale(['stdin'], $edge, '.jpg[Q=84,strip]', self::SECONDS, null, $jpeg);
         $scaled = $process->getOutput();
         if (!$process->isSuccessful() || '' === $scaled) {
-            throw CouldNotMakePicture::libraryRefused(trim($process->getErrorOutput()));
+            throw Vips::ended($process) ? CouldNotMakePicture::libraryRefused(trim($process->getErrorOutput())) : CouldNotMakePicture::tooCostly();
         }
         $temporary = $kept.'.'.getmypid();
         if (\strlen($scaled) === @file_put_contents($temporary, $scaled)) {

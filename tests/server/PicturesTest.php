@@ -6,6 +6,7 @@ namespace VelvetLedger\Tests\server;
 
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Cache\Adapter\ArrayAdapter;
+use Symfony\Component\Filesystem\Filesystem;
 use VelvetLedger\Core\Capture\CaptureFacts;
 use VelvetLedger\Core\Capture\CoreFactsReader;
 use VelvetLedger\Core\Capture\FirstThatReads;
@@ -14,6 +15,7 @@ use VelvetLedger\Core\Card\CardContents;
 use VelvetLedger\Core\Card\FrameReader;
 use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Hint\FrameHint;
+use VelvetLedger\Core\Hint\Luminance;
 use VelvetLedger\Demo\Body;
 use VelvetLedger\Demo\CameraFile;
 use VelvetLedger\Demo\Fault;
@@ -25,10 +27,10 @@ use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Tools\CouldNotMakePicture;
 use VelvetLedger\Server\Tools\ExifToolReader;
 use VelvetLedger\Server\Tools\Pictures;
-use VelvetLedger\Server\Tools\PixelsWithGd;
+use VelvetLedger\Server\Tools\PixelsWithVips;
 use VelvetLedger\Tests\Stills;
 
-/** The adapters to libvips, GD and ExifTool. */
+/** The adapters to libvips and ExifTool. */
 final class PicturesTest extends LedgerTestCase
 {
     public function testASmallPictureIsTheCamerasOwnThumbnailAndALargerOneIsScaledAndKept(): void
@@ -74,7 +76,7 @@ final class PicturesTest extends LedgerTestCase
         self::assertCount(2, $said);
         self::assertStringContainsString('holds no preview', $said[0]);
         self::assertStringContainsString('cannot be decoded', $said[1]);
-        self::assertNull((new PixelsWithGd())->luminance('not a picture', 100));
+        self::assertNull((new PixelsWithVips(new Filesystem()))->luminances(['not a picture'], 100)[0]);
     }
 
     public function testBrightnessIsThatOfRec601AndScaledToTheEdge(): void
@@ -83,10 +85,28 @@ final class PicturesTest extends LedgerTestCase
         self::assertNotFalse($image);
         imagefill($image, 0, 0, (int) imagecolorallocate($image, 200, 100, 50));
         ob_start();
-        imagepng($image);
-        $picture = (new PixelsWithGd())->luminance((string) ob_get_clean(), 100);
+        imagejpeg($image, null, 100);
+        [$picture, $none] = (new PixelsWithVips(new Filesystem()))->luminances([(string) ob_get_clean(), "\xFF\xD8 no picture"], 100);
+        self::assertNull($none);
         self::assertSame([100, 50], [$picture?->width, $picture?->height]);
         self::assertSame([(int) round(0.299 * 200 + 0.587 * 100 + 0.114 * 50)], array_keys($picture?->histogram() ?? []));
+    }
+
+    /** A progressive JPEG (ITU-T T.81, annex G) has all its coefficients held at once: 64,000 x 64,000 of them are 8 GB. */
+    public function testAPictureThatSaysItIsHugeCostsOnlyItself(): void
+    {
+        $image = imagecreatetruecolor(64, 64);
+        self::assertNotFalse($image);
+        imageinterlace($image, true);
+        ob_start();
+        imagejpeg($image);
+        $honest = (string) ob_get_clean();
+        $lie = substr_replace($honest, pack('nn', 64_000, 64_000), (int) strpos($honest, "\xFF\xC2") + 5, 4);
+        $found = (new PixelsWithVips(new Filesystem()))->luminances(['a' => $honest, 'b' => $lie, 'c' => $honest], 32);
+        self::assertSame(['a' => 32, 'b' => null, 'c' => 32], array_map(static fn (?Luminance $one): ?int => $one?->width, $found));
+        $file = $this->reader->put('a.JPG', $lie);
+        $this->expectException(CouldNotMakePicture::class);
+        (new Pictures(Home::fromEnvironment()))->of($file, new CaptureFacts(previews: [new Preview(0, \strlen($lie), 64_000, 64_000)]), 480);
     }
 
     public function testHintsComeBitByBitAndStay(): void
@@ -96,7 +116,7 @@ final class PicturesTest extends LedgerTestCase
             $this->reader->put(\sprintf('CARD/DCIM/100ORREL/ORL_%04d.JPG', $i + 1), CameraFile::jpeg(Body::orrelM4(), $shot, (new Painter())->paint($shot, 480, 320)));
         }
         $frames = CardContents::read($this->card('CARD')->path, new FrameReader(new CoreFactsReader()))->frames;
-        $hints = new CardHints(new PixelsWithGd(), new ArrayAdapter());
+        $hints = new CardHints(new PixelsWithVips(new Filesystem()), new ArrayAdapter());
         self::assertSame([0, 3, []], $hints->within($this->card('CARD'), $frames, -1));
         $found = $hints->within($this->card('CARD'), $frames, 60);
         self::assertSame([3, 3], [$found[0], $found[1]]);

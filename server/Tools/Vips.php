@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Tools;
+
+use Symfony\Component\Process\Exception\ProcessTimedOutException;
+use Symfony\Component\Process\Process;
+
+/**
+ * libvips scales pictures down in a process of its own, shrinking while it decodes, within limits of address space and
+ * processor time (setrlimit(2)): whatever a JPEG says of its size, what it costs ends there. Only loaders that libvips
+ * holds to be safe with untrusted files are used (VIPS_BLOCK_UNTRUSTED).
+ */
+final class Vips
+{
+    private const BYTES = 800_000_000;
+
+    /**
+     * @param list<string> $files  in $folder; "stdin" for $given
+     * @param string       $output as vipsthumbnail takes it
+     */
+    public static function scale(array $files, int $edge, string $output, int $seconds, ?string $folder = null, ?string $given = null): Process
+    {
+        $limits = 'Linux' === \PHP_OS_FAMILY ? ['prlimit', '--as='.self::BYTES, '--cpu='.$seconds, '--core=0', '--'] : [];
+        $process = new Process([...$limits, 'vipsthumbnail', ...$files, '--size', $edge.'x'.$edge.'>', '-o', $output], $folder, ['VIPS_WARNING' => '1', 'VIPS_CONCURRENCY' => '1', 'VIPS_BLOCK_UNTRUSTED' => '1', 'MALLOC_ARENA_MAX' => '2'], $given, 3.0 * $seconds);
+        try {
+            $process->run();
+        } catch (ProcessTimedOutException) {
+            // it was ended, and says so
+        }
+
+        return $process;
+    }
+
+    /** Whether it came to its own end, rather than to that of its limits. */
+    public static function ended(Process $process): bool
+    {
+        return !$process->hasBeenSignaled() && $process->getExitCode() < 128 || 255 === $process->getExitCode();
+    }
+}
