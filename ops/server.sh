@@ -71,19 +71,15 @@ fpm_socket() {
   printf '%s' "$socket"
 }
 
-write_configuration() {
-  local socket; socket=$(fpm_socket)
-  cat >"$LEDGER_HOME/run/fpm.conf" <<CONF
-[global]
-pid = $LEDGER_HOME/run/fpm.pid
-error_log = $LEDGER_HOME/log/fpm.log
-daemonize = yes
-[ledger]
-listen = $socket
+# A pool of php-fpm's: $1 name, $2 socket, $3 processes. Pictures have their own, so that dear ones keep no page waiting.
+write_pool() {
+  cat <<CONF
+[$1]
+listen = $2
 listen.mode = 0600
 listen.backlog = 1024
 pm = static
-pm.max_children = 6
+pm.max_children = $3
 pm.max_requests = 2000
 catch_workers_output = yes
 clear_env = no
@@ -93,6 +89,18 @@ php_admin_value[opcache.memory_consumption] = 128
 php_admin_value[error_log] = $LEDGER_HOME/log/php.log
 $([ "$(id -u)" -eq 0 ] && printf 'user = root\ngroup = root\n')
 CONF
+}
+
+write_configuration() {
+  local socket; socket=$(fpm_socket)
+  cat >"$LEDGER_HOME/run/fpm.conf" <<CONF
+[global]
+pid = $LEDGER_HOME/run/fpm.pid
+error_log = $LEDGER_HOME/log/fpm.log
+daemonize = yes
+$(write_pool ledger "$socket" 6)
+$(write_pool pictures "${socket%.sock}-pictures.sock" 4)
+CONF
   # What the pages themselves may do: nothing but what comes from here. Answers of the API carry their own, see SafeAnswers.
   cat >"$LEDGER_HOME/run/headers.conf" <<'CONF'
 add_header Content-Security-Policy "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; connect-src 'self'; frame-ancestors 'none'; base-uri 'none'; form-action 'none'" always;
@@ -101,6 +109,23 @@ add_header X-Frame-Options DENY always;
 add_header Referrer-Policy no-referrer always;
 add_header Cross-Origin-Opener-Policy same-origin always;
 add_header Cross-Origin-Resource-Policy same-origin always;
+CONF
+  cat >"$LEDGER_HOME/run/fastcgi.conf" <<CONF
+# What nginx says of a request holds its query; what went wrong in answering it is in the ledger's own log.
+error_log /dev/null;
+fastcgi_param SCRIPT_FILENAME $ROOT/server/front.php;
+fastcgi_param SCRIPT_NAME /front.php;
+fastcgi_param REQUEST_METHOD \$request_method;
+fastcgi_param REQUEST_URI \$request_uri;
+fastcgi_param QUERY_STRING \$query_string;
+fastcgi_param CONTENT_TYPE \$content_type;
+fastcgi_param CONTENT_LENGTH \$content_length;
+fastcgi_param SERVER_PROTOCOL \$server_protocol;
+fastcgi_param SERVER_NAME \$host;
+fastcgi_param SERVER_PORT \$server_port;
+fastcgi_param REMOTE_ADDR \$remote_addr;
+fastcgi_param HTTP_HOST \$http_host; # with its port, to be held against Origin
+fastcgi_read_timeout 120s;
 CONF
   cat >"$LEDGER_HOME/run/nginx.conf" <<CONF
 $([ "$(id -u)" -eq 0 ] && echo 'user root;')
@@ -134,22 +159,12 @@ http {
       expires 1y;
       try_files \$uri =404;
     }
-    # What nginx says of a request holds its query; what went wrong in answering it is in the ledger's own log.
+    location ~ ^/api/\w+/[0-9a-f]+/(picture|histogram)\$ {
+      include $LEDGER_HOME/run/fastcgi.conf;
+      fastcgi_pass unix:${socket%.sock}-pictures.sock;
+    }
     location ~ ^/(api/|enter\$) {
-      error_log /dev/null;
-      fastcgi_param SCRIPT_FILENAME $ROOT/server/front.php;
-      fastcgi_param SCRIPT_NAME /front.php;
-      fastcgi_param REQUEST_METHOD \$request_method;
-      fastcgi_param REQUEST_URI \$request_uri;
-      fastcgi_param QUERY_STRING \$query_string;
-      fastcgi_param CONTENT_TYPE \$content_type;
-      fastcgi_param CONTENT_LENGTH \$content_length;
-      fastcgi_param SERVER_PROTOCOL \$server_protocol;
-      fastcgi_param SERVER_NAME \$host;
-      fastcgi_param SERVER_PORT \$server_port;
-      fastcgi_param REMOTE_ADDR \$remote_addr;
-      fastcgi_param HTTP_HOST \$http_host; # with its port, to be held against Origin
-      fastcgi_read_timeout 120s;
+      include $LEDGER_HOME/run/fastcgi.conf;
       fastcgi_pass unix:$socket;
     }
     error_page 502 504 @closed;
@@ -169,8 +184,8 @@ CONF
 
 # Starts what is not running, and starts anew what runs on sources that have changed since.
 start_server() {
-  is_running && runs "$LEDGER_HOME/run/fpm.pid" "$LEDGER_HOME" && runs "$LEDGER_HOME/run/worker.pid" "$LEDGER_HOME" && container_is_fresh && [ "$(cat "$LEDGER_HOME/run/port")" = "$LEDGER_PORT" ] && return 0
-  local fpm; fpm=$(command -v php-fpm8.2 || command -v php-fpm) || fpm=/usr/sbin/php-fpm8.2
+  is_running && runs "$LEDGER_HOME/run/fpm.pid" "$LEDGER_HOME" && workers_run && container_is_fresh && [ "$(cat "$LEDGER_HOME/run/port")" = "$LEDGER_PORT" ] && return 0
+  local fpm worker; fpm=$(command -v php-fpm8.2 || command -v php-fpm) || fpm=/usr/sbin/php-fpm8.2
   if ! runs "$LEDGER_HOME/run/nginx.pid" "$LEDGER_HOME"; then
     port_answers "$LEDGER_PORT" && stop_with "Port $LEDGER_PORT on 127.0.0.1 is in use by another program. End that program, stop another ledger with bin/ledger stop, or choose a port: LEDGER_PORT=7500 bin/ledger $LEDGER_VERB"
   fi
@@ -182,20 +197,24 @@ start_server() {
   stop_php
   "$fpm" $([ "$(id -u)" -eq 0 ] && echo -R) -y "$LEDGER_HOME/run/fpm.conf" >>"$LEDGER_HOME/log/fpm.log" 2>&1 || { tail -n 5 "$LEDGER_HOME/log/fpm.log" >&2; stop_with "php-fpm did not start; its last words are above."; }
   nginx_binary -c "$LEDGER_HOME/run/nginx.conf" >>"$LEDGER_HOME/log/nginx.log" 2>&1 || { tail -n 5 "$LEDGER_HOME/log/nginx.log" >&2; stop_with "nginx did not start; its last words are above."; }
-  start_worker
+  for worker in "${WORKERS[@]}"; do start_worker "${worker%:*}" "${worker#*:}"; done
   printf '%s' "$LEDGER_PORT" >"$LEDGER_HOME/run/port"
 }
 
 nginx_binary() { "$(command -v nginx || echo /usr/sbin/nginx)" -e "$LEDGER_HOME/log/nginx.log" "$@"; }
 
-# A worker that is started again when it ends by itself, for as long as its keeper lives.
+# One worker copies, two look at cards: a card that is slow to read keeps nobody from the other. Each is started again
+# when it ends by itself, for as long as its keeper lives. $1 name of its pid file, $2 what it does.
 start_worker() {
-  setsid bash "$ROOT/ops/keep-worker.sh" "$LEDGER_HOME" </dev/null >>"$LEDGER_HOME/log/worker.log" 2>&1 &
-  printf '%s' $! >"$LEDGER_HOME/run/worker.pid"
+  setsid bash "$ROOT/ops/keep-worker.sh" "$LEDGER_HOME" "$2" </dev/null >>"$LEDGER_HOME/log/worker.log" 2>&1 &
+  printf '%s' $! >"$LEDGER_HOME/run/$1.pid"
 }
 
+WORKERS=(worker:work look-1:look look-2:look)
+
 stop_php() {
-  end_process "$LEDGER_HOME/run/worker.pid" "$LEDGER_HOME"
+  local worker
+  for worker in "${WORKERS[@]}"; do end_process "$LEDGER_HOME/run/${worker%:*}.pid" "$LEDGER_HOME"; done
   end_process "$LEDGER_HOME/run/fpm.pid" "$LEDGER_HOME"
 }
 
@@ -203,6 +222,11 @@ stop_server() {
   end_process "$LEDGER_HOME/run/nginx.pid" "$LEDGER_HOME"
   stop_php
   stop_postgres
+}
+
+workers_run() {
+  local worker
+  for worker in "${WORKERS[@]}"; do runs "$LEDGER_HOME/run/${worker%:*}.pid" "$LEDGER_HOME" || return 1; done
 }
 
 is_running() { runs "$LEDGER_HOME/run/nginx.pid" "$LEDGER_HOME"; }

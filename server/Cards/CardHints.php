@@ -31,6 +31,20 @@ final readonly class CardHints
     }
 
     /**
+     * What is known; nothing is measured for it.
+     *
+     * @param list<ReadFrame> $frames
+     *
+     * @return array{int, int, array<string, list<FrameHint>>} as within
+     */
+    public function soFar(Volume $volume, array $frames): array
+    {
+        return $this->within($volume, $frames, -1);
+    }
+
+    /**
+     * Measures for about $seconds, and at least some.
+     *
      * @param list<ReadFrame> $frames
      *
      * @return array{int, int, array<string, list<FrameHint>>} previews measured, previews in all, hints by frame key
@@ -49,8 +63,9 @@ final readonly class CardHints
             $signed[hash('xxh64', "$lead->path|$lead->bytes|$lead->modifiedAt")] = $frame;
         }
         $before = \count($known);
-        foreach (array_chunk(array_diff_key($signed, $known), self::AT_ONCE, true) as $some) {
-            if (microtime(true) > $until) {
+        $chunks = array_chunk(array_diff_key($signed, $known), self::AT_ONCE, true);
+        foreach ($chunks as $some) {
+            if ($seconds < 0 || ($some !== $chunks[0] && microtime(true) > $until)) {
                 break;
             }
             $known += $this->measure($volume, $some);

@@ -16,7 +16,7 @@ use VelvetLedger\Core\Card\ReadFrame;
 
 /**
  * Reads cards, and keeps what was read of each frame for as long as its files keep their names, sizes and
- * times. A page asks for as much as can be read in a moment, and asks again for more.
+ * times. Pages ask for what is known, and ask again; the reading itself is done in the background, see Looks.
  */
 final readonly class CardReadings
 {
@@ -31,8 +31,8 @@ final readonly class CardReadings
      */
     public function within(Volume $volume, float $seconds): Reading
     {
-        $until = microtime(true) + $seconds;
         $listing = $this->walker->list($volume->path);
+        $until = microtime(true) + $seconds; // a slow card's listing does not keep it from being read
         $grouping = FrameGrouping::of($listing->files);
         $item = $this->cache->getItem('reading.'.$volume->reading());
         $known = $item->get();
@@ -57,6 +57,16 @@ final readonly class CardReadings
         }
 
         return new Reading(new CardContents($read, $grouping->others, $listing->troubles), \count($grouping->frames), \count($listing->files), $listing->bytes());
+    }
+
+    /**
+     * What is known of a card; nothing is read for it.
+     *
+     * @throws CouldNotList
+     */
+    public function soFar(Volume $volume): Reading
+    {
+        return $this->within($volume, -\INF);
     }
 
     /** @throws CouldNotList */

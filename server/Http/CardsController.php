@@ -39,16 +39,14 @@ use VelvetLedger\Server\View\PlanLineView;
 use VelvetLedger\Server\View\PlanView;
 use VelvetLedger\Server\View\StoreView;
 use VelvetLedger\Server\Work\BringIn;
+use VelvetLedger\Server\Work\Looks;
 
 /** The cards in the readers: which there are, what is on one, its plan, its pictures, and the intake made from it. */
 final readonly class CardsController
 {
-    /** How long one request reads a card before it answers with what it has, seconds. */
-    private const READING_TIME = 0.35;
-
     private const HISTOGRAM_EDGE = 480;
 
-    public function __construct(private Readers $readers, private CardReadings $readings, private Stores $stores, private Settings $settings)
+    public function __construct(private Readers $readers, private CardReadings $readings, private Looks $looks, private Stores $stores, private Settings $settings)
     {
     }
 
@@ -66,7 +64,11 @@ final readonly class CardsController
     public function card(string $id, CardHoldings $holdings, OrderBook $orders): Response
     {
         $volume = $this->readers->volume($id);
-        $reading = $this->readings->within($volume, self::READING_TIME);
+        $reading = $this->readings->soFar($volume);
+        if (!$reading->isComplete()) {
+            $this->looks->ask($volume);
+            $reading = $this->readings->soFar($volume);
+        }
         $known = $reading->isComplete() ? $holdings->of($volume, $reading->contents->frames) : Holdings::none();
 
         return new JsonResponse(new DeskView($volume, $reading, $known, $orders->lastUsedFor($volume, ...$reading->contents->frames)->name, $this->stores->main()));
@@ -77,8 +79,13 @@ final readonly class CardsController
     public function hints(string $id, CardHints $hints): Response
     {
         $volume = $this->readers->volume($id);
+        $frames = $this->readings->soFar($volume)->contents->frames;
+        [$measured, $of] = $found = $hints->soFar($volume, $frames);
+        if ($measured < $of) {
+            $this->looks->ask($volume);
+        }
 
-        return new JsonResponse(new HintsView(...$hints->within($volume, $this->readings->within($volume, self::READING_TIME)->contents->frames, self::READING_TIME)));
+        return new JsonResponse(new HintsView(...$found));
     }
 
     #[Route('/api/cards/{id}/plan', methods: ['POST'], requirements: ['id' => '[0-9a-f]{16}'])]

@@ -20,9 +20,12 @@ final readonly class PicksUp
     {
     }
 
-    #[AsEventListener(WorkerStartedEvent::class)]
-    public function __invoke(): void
+    #[AsEventListener]
+    public function __invoke(WorkerStartedEvent $event): void
     {
+        if (!\in_array('work', $event->getWorker()->getMetadata()->getTransportNames(), true)) {
+            return;
+        }
         foreach ($this->receipts->underWay() as $intake) {
             if (!$this->runs->isTaken($intake->id())) {
                 $this->bus->dispatch(new BringIn($intake->id()));

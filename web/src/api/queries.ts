@@ -19,7 +19,7 @@ export const useDesk = (card: string, present: boolean) =>
       return { ...desk, frames: desk.frames.map((frame) => ({ ...frame, plannedAt: frame.takenAt })) };
     },
     enabled: present,
-    refetchInterval: (query) => (query.state.data?.complete === false ? 60 : false),
+    refetchInterval: (query) => (query.state.data?.complete === false ? 200 : false),
     placeholderData: keepPreviousData,
   });
 
@@ -29,7 +29,7 @@ export const useHints = (card: string, ready: boolean) =>
     queryKey: ["hints", card],
     queryFn: () => get<Hints>(`/api/cards/${card}/hints`),
     enabled: ready,
-    refetchInterval: (query) => (query.state.data && query.state.data.measured >= query.state.data.of ? false : 100),
+    refetchInterval: (query) => (query.state.data && query.state.data.measured >= query.state.data.of ? false : 400),
     placeholderData: keepPreviousData,
   });
 
