@@ -20,8 +20,8 @@ final class ExifToolReader implements FactsReader
 {
     private const SECONDS = 10.0;
 
-    /** Kept running, it would outlive a process of ours that is killed, for it does not end where its input does (prctl(2), PR_SET_PDEATHSIG). */
-    private const WITH_US = ['setpriv', '--pdeathsig', 'KILL', '--'];
+    /** Kept running, it would outlive a process of ours that is killed, for it does not end where its input does (prctl(2), PR_SET_PDEATHSIG). It has 1 GB of address space. */
+    private const WITH_US = ['prlimit', '--as=1000000000', '--core=0', '--', 'setpriv', '--pdeathsig', 'KILL', '--'];
 
     private const TAGS = ['-MIMEType', '-Make', '-Model', '-SerialNumber', '-LensModel', '-DateTimeOriginal', '-CreateDate', '-SubSecTimeOriginal', '-OffsetTimeOriginal', '-ExposureTime', '-FNumber', '-ISO', '-FocalLength', '-ExposureCompensation', '-Orientation', '-ImageWidth', '-ImageHeight', '-Rating', '-ImageUniqueID'];
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Tests\server;
 
 use Symfony\Component\Process\Process;
+use VelvetLedger\Server\Cards\CardHints;
 use VelvetLedger\Server\Cards\CardReadings;
 use VelvetLedger\Server\Cards\CouldNotEject;
 use VelvetLedger\Server\Cards\EjectCard;
@@ -15,6 +16,8 @@ use VelvetLedger\Server\Settings\Settings;
 use VelvetLedger\Server\Settings\SettingsFile;
 use VelvetLedger\Server\Settings\StorePlace;
 use VelvetLedger\Server\Tools\DropsCache;
+use VelvetLedger\Server\Work\Look;
+use VelvetLedger\Server\Work\Looks;
 use VelvetLedger\Tests\Stills;
 
 final class CardsTest extends LedgerTestCase
@@ -61,6 +64,25 @@ final class CardsTest extends LedgerTestCase
         self::assertFalse($readings->within($this->card('CARD'), 0.0)->isComplete());
         $dates = array_unique(array_map(static fn ($frame): string => $frame->takenAt()->date(), $readings->whole($this->card('CARD'))->frames));
         self::assertSame(['2026-05-04', '2026-05-05'], array_values($dates));
+    }
+
+    public function testACardIsLookedAtByOneProcessAtATime(): void
+    {
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
+        $volume = $this->card('CARD');
+        $looks = $this->service(Looks::class);
+        $isRead = fn (): bool => $this->service(CardReadings::class)->soFar($volume)->isComplete();
+        $other = fopen(Home::fromEnvironment()->path.'/run/look-'.$volume->reading(), 'c');
+        self::assertNotFalse($other);
+        flock($other, \LOCK_EX);
+        $looks->ask($volume);
+        $looks->look(new Look($volume->id));
+        self::assertFalse($isRead(), 'another is at it');
+        fclose($other);
+        $looks->look(new Look('ffffffffffffffff')); // pulled out since
+        $looks->ask($volume);
+        self::assertTrue($isRead());
+        self::assertSame([1, 1, []], $this->service(CardHints::class)->soFar($volume, $this->service(CardReadings::class)->whole($volume)->frames));
     }
 
     public function testTheDeskCarriesFramesOthersKindsHintsAndTheHistogram(): void

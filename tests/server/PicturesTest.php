@@ -7,6 +7,8 @@ namespace VelvetLedger\Tests\server;
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Cache\Adapter\ArrayAdapter;
 use Symfony\Component\Filesystem\Filesystem;
+use Symfony\Component\Process\Exception\ProcessSignaledException;
+use Symfony\Component\Process\Process;
 use VelvetLedger\Core\Capture\CaptureFacts;
 use VelvetLedger\Core\Capture\CoreFactsReader;
 use VelvetLedger\Core\Capture\FirstThatReads;
@@ -142,6 +144,28 @@ final class PicturesTest extends LedgerTestCase
             }
         }
         self::assertSame(30, $reader->read($this->reader->path."/it's a picture.png")->image->width, 'and goes on after an error');
+    }
+
+    public function testExifToolEndsWithTheProcessThatAskedIt(): void
+    {
+        $image = imagecreatetruecolor(30, 20);
+        self::assertNotFalse($image);
+        imagepng($image, $this->reader->path.'/a.png');
+        $asks = new Process([\PHP_BINARY, '-r', 'require $argv[1]; $r = new VelvetLedger\Server\Tools\ExifToolReader(); echo $r->read($argv[2])->readBy, "\n"; sleep(60);', \dirname(__DIR__, 2).'/vendor/autoload.php', $this->reader->path.'/a.png']);
+        $asks->start();
+        $asks->waitUntil(static fn (string $type, string $said): bool => str_contains($said, 'exiftool'));
+        $children = explode(' ', trim((string) file_get_contents(\sprintf('/proc/%d/task/%1$d/children', (int) $asks->getPid()))));
+        self::assertStringContainsString('stay_open', (string) file_get_contents("/proc/$children[0]/cmdline"));
+        try {
+            $asks->signal(\SIGKILL);
+            $asks->wait();
+        } catch (ProcessSignaledException) {
+        }
+        $until = microtime(true) + 5;
+        while (microtime(true) < $until && '' !== (string) @file_get_contents("/proc/$children[0]/cmdline")) {
+            usleep(20_000);
+        }
+        self::assertSame('', (string) @file_get_contents("/proc/$children[0]/cmdline"), 'it is gone, or waits to be buried');
     }
 
     private static function shot(Fault $fault, int $number = 1): Shot
