@@ -55,7 +55,7 @@ final readonly class Pictures
         $process = Vips::scale(['stdin'], $edge, '.jpg[Q=84,strip]', self::SECONDS, null, $jpeg);
         $scaled = $process->getOutput();
         if (!$process->isSuccessful() || '' === $scaled) {
-            throw Vips::ended($process) ? CouldNotMakePicture::libraryRefused(trim($process->getErrorOutput())) : CouldNotMakePicture::tooCostly();
+            throw Vips::metItsLimits($process) ? CouldNotMakePicture::tooCostly() : CouldNotMakePicture::libraryRefused(Vips::said($process));
         }
         $temporary = $kept.'.'.getmypid();
         if (\strlen($scaled) === @file_put_contents($temporary, $scaled)) {

@@ -33,9 +33,23 @@ final class Vips
         return $process;
     }
 
+    /** Its last word of why. */
+    public static function said(Process $process): string
+    {
+        $lines = explode("\n", trim($process->getErrorOutput()));
+
+        return trim(end($lines));
+    }
+
     /** Whether it came to its own end, rather than to that of its limits. */
     public static function ended(Process $process): bool
     {
-        return !$process->hasBeenSignaled() && $process->getExitCode() < 128 || 255 === $process->getExitCode();
+        return !$process->hasBeenSignaled() && ($process->getExitCode() < 128 || 255 === $process->getExitCode());
+    }
+
+    /** Whether its limits were what made it fail: they ended it, or it was refused memory. */
+    public static function metItsLimits(Process $process): bool
+    {
+        return !self::ended($process) || str_contains($process->getErrorOutput(), 'Insufficient memory');
     }
 }

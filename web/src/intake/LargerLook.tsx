@@ -64,7 +64,7 @@ export function LargerLook({ card, frame, position, of, marked, words, onStep, o
               className={`min-h-0 w-full grow object-contain ${marked ? "" : "opacity-50"}`}
             />
           ) : (
-            <p className="pt-10 text-center">no picture inside</p>
+            <p className="pt-10 text-center">no picture to show</p>
           )}
           {!marked && <span className="absolute top-0 left-0 bg-paper px-2 font-semibold text-ink">{frame.held ? "held, stays on the card" : "left out"}</span>}
           {frame.sameExposure && <figcaption className="pt-1 text-center">on the card</figcaption>}

@@ -1,4 +1,5 @@
 import { type KeyboardEvent, useMemo, useState } from "react";
+import { Glimpse } from "../ledger/Glimpse";
 import type { CardFrame } from "../api/types";
 import { Key, TextButton } from "../ledger/Field";
 import { clock, day, duration, hour } from "../words/format";
@@ -151,8 +152,7 @@ export function TimeScale({ card, label, frames, onCut, onUncut }: Props) {
 }
 
 function Small({ card, frame }: { card: string; frame: CardFrame }) {
-  const source = pictureOf(card, frame, 160);
-  return source ? <img src={source} alt="" className="h-[34px] w-[51px] object-cover" /> : <span className="h-[34px] w-[51px] bg-mat-deep" />;
+  return <Glimpse source={pictureOf(card, frame, 160)} className="h-[34px] w-[51px] object-cover" />;
 }
 
 const name = (frame: CardFrame | undefined): string => (frame ? stem(frame) : "");

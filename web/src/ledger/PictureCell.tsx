@@ -60,7 +60,7 @@ export function PictureCell({ picture, index, width, active, inArea, markable }:
           />
         ) : (
           <span className="flex h-full items-center justify-center px-2 text-center text-label text-white">
-            {picture.absent ? "out of reach" : "no picture inside"}
+            {picture.absent ? "out of reach" : "no picture to show"}
           </span>
         )}
         {picture.struck && (

@@ -1,4 +1,5 @@
 import { Link } from "react-router";
+import { Glimpse } from "../ledger/Glimpse";
 import { useShoots } from "../api/queries";
 import type { Shoot } from "../api/types";
 import { TextButton } from "../ledger/Field";
@@ -72,7 +73,7 @@ function Row({ shoot }: { shoot: Shoot }) {
     <Link to={`/shoots/${shoot.id}`} className="shoot-columns group items-center border-b border-rule py-[7px] hover:bg-wash focus-visible:-outline-offset-2">
       <span />
       <span className="block h-[64px] bg-mat p-[4px]">
-        <img src={`/api/frames/${shoot.cover}/picture?edge=160`} alt="" className="h-full w-full object-contain" />
+        <Glimpse source={`/api/frames/${shoot.cover}/picture?edge=160`} className="h-full w-full object-contain" />
       </span>
       <span>
         <span className="block text-[14px] font-semibold">{day(shoot.date)}</span>
