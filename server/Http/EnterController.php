@@ -18,7 +18,7 @@ final class EnterController
     #[Route('/enter', methods: ['GET'])]
     public function enter(Request $request, OneTimeAddress $addresses, Session $session): Response
     {
-        if (!$addresses->opens($request->query->getString('word'))) {
+        if (!$request->isMethod('GET') || !$addresses->opens($request->query->getString('word'))) {
             return new JsonResponse(['error' => 'This address is not one of this ledger, or was entered before: each is good for one browser, once, within a day. "bin/ledger address" prints a new one.'], 401);
         }
         $answer = new RedirectResponse('/');

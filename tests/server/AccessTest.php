@@ -41,6 +41,8 @@ final class AccessTest extends LedgerTestCase
             $doors[$word] = $home->path.'/doors/'.hash('sha256', $word);
             touch($doors[$word], time() - $age);
         }
+        $browser->request('HEAD', '/enter?word=fresh');
+        self::assertSame(401, $browser->getResponse()->getStatusCode(), 'looking at the door is not entering');
         foreach ([['/api/cards', 401], ['/enter?word=wrong', 401], ['/enter?word='.$home->token(), 401], ['/enter', 401], ['/enter?word[]=fresh', 400], ['/enter?word=late', 401], ['/enter?word=fresh', 302], ['/api/shoots', 200], ['/enter?word=fresh', 401]] as [$address, $status]) {
             $browser->request('GET', $address);
             self::assertSame($status, $browser->getResponse()->getStatusCode(), $address);
