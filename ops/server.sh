@@ -148,6 +148,7 @@ http {
   scgi_temp_path $LEDGER_HOME/run/scgi;
   server {
     listen 127.0.0.1:$LEDGER_PORT default_server;
+    include $LEDGER_HOME/run/headers.conf;
     return 421;
   }
   server {
@@ -169,6 +170,7 @@ http {
     }
     error_page 502 504 @closed;
     location @closed {
+      include $LEDGER_HOME/run/headers.conf;
       default_type application/json;
       return 502 '{"error":"The ledger does not answer. Nothing was lost; run bin/ledger start to start what is missing."}';
     }
