@@ -7,11 +7,16 @@ namespace VelvetLedger\Tests\server;
 use PHPUnit\Framework\Attributes\DataProvider;
 use VelvetLedger\Bench\FuzzRound;
 use VelvetLedger\Bench\Mutations;
+use VelvetLedger\Core\Capture\CaptureFacts;
 use VelvetLedger\Core\Capture\CoreFactsReader;
+use VelvetLedger\Core\Capture\FactsReader;
+use VelvetLedger\Core\Card\CardContents;
+use VelvetLedger\Core\Card\FrameReader;
 use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\Budget;
 use VelvetLedger\Core\Format\Bytes;
 use VelvetLedger\Core\Format\NoPicture;
+use VelvetLedger\Tests\Stills;
 
 /** No file costs more than its budget or ends in anything but facts or a sentence of ours, whatever stands in it. */
 final class LyingFilesTest extends LedgerTestCase
@@ -42,6 +47,23 @@ final class LyingFilesTest extends LedgerTestCase
         }
         self::assertLessThanOrEqual(Budget::UNITS + 1, $budget->spent);
         self::assertLessThan(32e6, memory_get_peak_usage() - $before);
+    }
+
+    public function testWhateverAReaderThrowsIsThatOneFilesSentence(): void
+    {
+        foreach (['ORL_0001', 'ORL_0002'] as $stem) {
+            $this->reader->put("CARD/DCIM/100ORREL/$stem.JPG", Stills::jpeg('2026-05-04 21:14:09', (int) substr($stem, -1)));
+        }
+        $breaks = new class implements FactsReader {
+            public function read(string $path): CaptureFacts
+            {
+                return str_contains($path, 'ORL_0001') ? throw new \TypeError("an offset\e[31m overflowed") : (new CoreFactsReader())->read($path);
+            }
+        };
+        [$one, $two] = CardContents::read($this->card('CARD')->path, new FrameReader($breaks))->frames;
+        self::assertSame('DCIM/100ORREL/ORL_0001.JPG: it could not be understood (an offset [31m overflowed)', $one->caution);
+        self::assertTrue($one->isDatedByFile() && [] === $one->unreadable, 'it is copied all the same');
+        self::assertNull($two->caution);
     }
 
     /** @return iterable<string, array{string}> */
