@@ -65,8 +65,7 @@ final readonly class CardsController
     {
         $volume = $this->readers->volume($id);
         $reading = $this->readings->soFar($volume);
-        if (!$reading->isComplete()) {
-            $this->looks->ask($volume);
+        if (!$reading->isComplete() && $this->looks->ask($volume)) {
             $reading = $this->readings->soFar($volume);
         }
         $known = $reading->isComplete() ? $holdings->of($volume, $reading->contents->frames) : Holdings::none();

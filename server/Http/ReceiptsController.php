@@ -30,7 +30,7 @@ final readonly class ReceiptsController
     #[Route('/api/receipts', methods: ['GET'])]
     public function receipts(Request $request): Response
     {
-        $before = BadInput::unlessNumber($request, 'before');
+        $before = RowNumber::of($request, 'before');
         $found = $this->receipts->page($before > 0 ? $before : null);
         $page = \array_slice($found, 0, ReceiptRepository::PAGE);
 

@@ -35,7 +35,7 @@ final readonly class ShootsController
     #[Route('/api/shoots', methods: ['GET'])]
     public function shoots(Request $request): Response
     {
-        $before = BadInput::unlessNumber($request, 'before');
+        $before = RowNumber::of($request, 'before');
         $found = $this->shoots->page($before > 0 ? $this->shoots->find($before) : null);
         $page = \array_slice($found, 0, ShootRepository::PAGE);
         $years = [];

@@ -28,14 +28,17 @@ final readonly class Looks
     {
     }
 
-    /** Asks for a card to be looked at, unless that is being done or was asked for just now. */
-    public function ask(Volume $volume): void
+    /** Asks for a card to be looked at; false where that is being done or was asked for just now. */
+    public function ask(Volume $volume): bool
     {
         $item = $this->cache->getItem('asked.'.$volume->reading());
-        if (!$item->isHit() && $this->turn($volume, static fn (): bool => true)) {
-            $this->cache->save($item->set(true)->expiresAfter(self::AGAIN));
-            $this->bus->dispatch(new Look($volume->id));
+        if ($item->isHit() || !$this->turn($volume, static fn (): bool => true)) {
+            return false;
         }
+        $this->cache->save($item->set(true)->expiresAfter(self::AGAIN));
+        $this->bus->dispatch(new Look($volume->id));
+
+        return true;
     }
 
     #[AsMessageHandler]

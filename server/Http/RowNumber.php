@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Http;
+
+use Symfony\Component\HttpFoundation\Request;
+
+/** The number of a row in the database as an address gives it, within PostgreSQL's integer. */
+final class RowNumber
+{
+    private const LARGEST = 2_147_483_647;
+
+    /**
+     * 0 where it is left away.
+     *
+     * @throws BadInput
+     */
+    public static function of(Request $request, string $name): int
+    {
+        $number = $request->query->getInt($name);
+
+        return $number >= 0 && $number <= self::LARGEST ? $number : throw BadInput::field($name, 'must be a number from 0 to '.self::LARGEST);
+    }
+}
