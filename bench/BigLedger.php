@@ -39,7 +39,7 @@ final readonly class BigLedger
         $ledger = self::booted();
         $database = $ledger->database;
         $database->beginTransaction();
-        $database->executeStatement('TRUNCATE proof, copy, file, original, frame, receipt_line, day_book_entry, shoot, intake, card, store RESTART IDENTITY CASCADE');
+        EmptyLedger::make($database);
         foreach ([
             "INSERT INTO store (uuid, name, role, place, added_at) VALUES (gen_random_uuid(), 'Bench', 'main', '/bench', now())",
             "INSERT INTO card (name, label, first_seen_at, last_seen_at) SELECT 'volume ' || n, 'CARD_' || n, now(), now() FROM generate_series(1, 8) n",

@@ -31,7 +31,7 @@ final class FuzzRound
         if (null === $database) {
             return;
         }
-        $database->executeStatement('CREATE TEMP TABLE IF NOT EXISTS fuzzed (LIKE frame)');
+        $database->executeStatement('CREATE TEMP TABLE IF NOT EXISTS fuzzed (LIKE frame INCLUDING DEFAULTS)');
         foreach (['id', 'shoot_id', 'intake_id', 'card_key', 'stem', 'folder', 'original_name', 'taken_at', 'time_source', 'clock_correction'] as $column) {
             $database->executeStatement("ALTER TABLE fuzzed ALTER $column DROP NOT NULL");
         }

@@ -10,6 +10,9 @@ declare(strict_types=1);
 
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Bench\BigLedger;
+use VelvetLedger\Server\Pages\StoresPage;
+use VelvetLedger\Server\Persistence\DayBookQuery;
+use VelvetLedger\Server\Persistence\DayBookRepository;
 use VelvetLedger\Server\Persistence\HeldRepository;
 use VelvetLedger\Server\Persistence\NamesRepository;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
@@ -27,10 +30,15 @@ $names = $ledger->service(NamesRepository::class);
 $stores = $ledger->service(Stores::class);
 $failed = $ledger->service(FailedWork::class);
 $held = $ledger->service(HeldRepository::class);
+$storesPage = $ledger->service(StoresPage::class);
+$dayBook = $ledger->service(DayBookRepository::class);
 $asked = [
     'polled: the main store' => static fn () => $stores->main(),
     'polled: a page of receipts, one under way' => static fn () => [array_map($receipts->summary(...), $receipts->page(null)), $failed->all()],
     'polled: a receipt under way' => static fn () => $receipts->summary($receipts->find(400)),
+    'polled: the copies of a receipt' => static fn () => $receipts->copies($receipts->find(400)),
+    'polled: the page of stores' => static fn () => $storesPage->view(),
+    'the day book, and its chain' => static fn () => [$dayBook->page(new DayBookQuery(), 0), $dayBook->chain()],
     'polled: a page of shoots' => static fn () => [$shoots->page(null), $shoots->years(['2025', '2026'])],
     'older receipts' => static fn () => array_map($receipts->summary(...), $receipts->page(40)),
     'older shoots' => static fn () => $shoots->page($shoots->find(40)),

@@ -1,12 +1,12 @@
 #!/usr/bin/env bash
-# Keeps one worker running: $1 is the ledger's home, $2 what it does: work, or look. Ends, with its worker, on TERM.
+# Keeps one worker running: $1 is the ledger's home, $2 what it does: the queues it works off, the first of them first. Ends, with its worker, on TERM.
 source "$(dirname "${BASH_SOURCE[0]}")/common.sh"
 export LEDGER_HOME=$1
 PHP=$(command -v php8.2 || command -v php)
 worker=
 trap 'trap - TERM; [ -n "$worker" ] && kill "$worker" 2>/dev/null && wait "$worker"; exit 0' TERM INT
 while true; do
-  "$PHP" -d memory_limit=512M "$ROOT/server/console.php" messenger:consume "$2" --keepalive=5 --sleep=0.3 --time-limit=7200 --no-interaction & worker=$!
+  "$PHP" -d memory_limit=512M "$ROOT/server/console.php" messenger:consume $2 --keepalive=5 --sleep=0.3 --time-limit=7200 --no-interaction & worker=$!
   wait "$worker"
   sleep 1 & wait $!
 done

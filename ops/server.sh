@@ -205,14 +205,15 @@ start_server() {
 
 nginx_binary() { "$(command -v nginx || echo /usr/sbin/nginx)" -e "$LEDGER_HOME/log/nginx.log" "$@"; }
 
-# One worker copies, two look at cards: a card that is slow to read keeps nobody from the other. Each is started again
-# when it ends by itself, for as long as its keeper lives. $1 name of its pid file, $2 what it does.
+# One worker copies, two look at cards: a card that is slow to read keeps nobody from the other,
+# and the pictures of what came in are made by one of them, between two looks. Each is started again
+# when it ends by itself, for as long as its keeper lives. $1 name of its pid file, $2 its queues.
 start_worker() {
   setsid bash "$ROOT/ops/keep-worker.sh" "$LEDGER_HOME" "$2" </dev/null >>"$LEDGER_HOME/log/worker.log" 2>&1 &
   printf '%s' $! >"$LEDGER_HOME/run/$1.pid"
 }
 
-WORKERS=(worker:work look-1:look look-2:look)
+WORKERS=(worker:work look-1:look "look-2:look land")
 
 stop_php() {
   local worker

@@ -30,6 +30,7 @@ test_style() {
 test_home() {
   LEDGER_HOME=$ROOT/var/test; export LEDGER_HOME
   mkdir -p "$LEDGER_HOME"
+  rm -rf "$LEDGER_HOME"/cache/symfony-*
   printf 'readers: []\nstores:\n    main: { name: Main, path: %s/store }\n' "$LEDGER_HOME" >"$LEDGER_HOME/settings.yaml"
   make_home
   LEDGER_PG_PORT=7461 start_postgres
@@ -41,7 +42,6 @@ test_unit() {
   test_home
   database_url ledger_test
   ensure_database ledger_test
-  rm -rf "$LEDGER_HOME"/cache/symfony-test
   APP_ENV=test bring_up_to_date || return 1
   step "PHPUnit" env APP_ENV=test "$PHP" -d memory_limit=1G vendor/bin/phpunit -c tests/phpunit.xml "$@"
   local result=$?
@@ -82,14 +82,15 @@ test_web() {
   LEDGER_HOME=$ROOT/var/test-web; export LEDGER_HOME
   [ -d "$LEDGER_HOME" ] && stop_server
   local place; place=$(cat "$LEDGER_HOME/pg.place" 2>/dev/null) && rm -rf "$place"
-  rm -rf "$LEDGER_HOME"/{pg,pg.place,cache,store,settings.yaml}
+  rm -rf "$LEDGER_HOME"/{pg,pg.place,cache,drives,settings.yaml}
+  mkdir -p "$LEDGER_HOME"/drives/{Anvil,Bellows}
   mkdir -p "$LEDGER_HOME"
   if [ ! -f "$LEDGER_HOME/reader.made" ]; then
     rm -rf "$LEDGER_HOME/reader"
     "$PHP" -d opcache.enable_cli=1 -d opcache.jit=function -d opcache.jit_buffer_size=64M demo/build.php "$LEDGER_HOME/reader" --many 3000 || return 1
     touch "$LEDGER_HOME/reader.made"
   fi
-  printf 'readers: ["%s/reader"]\nstores:\n    main: { name: Anvil, path: %s/store }\neject: [bash, %s/demo/eject.sh, "{volume}"]\n' "$LEDGER_HOME" "$LEDGER_HOME" "$ROOT" >"$LEDGER_HOME/settings.yaml"
+  printf 'readers: ["%s/reader"]\nsimulated_drives: "%s/drives"\nstores:\n    main: { name: Anvil, path: %s/drives/Anvil }\n    mirrors: [{ name: Bellows, path: %s/drives/Bellows }]\neject: [bash, %s/demo/eject.sh, "{volume}"]\n' "$LEDGER_HOME" "$LEDGER_HOME" "$LEDGER_HOME" "$LEDGER_HOME" "$ROOT" >"$LEDGER_HOME/settings.yaml"
   bash demo/eject.sh --put-back "$LEDGER_HOME/reader"
   LEDGER_PORT=$(first_free_port 7471); export LEDGER_PORT
   make_home

@@ -18,8 +18,15 @@ final readonly class CaptureFacts
         ?int $rating = null,
         public array $previews = [],
         public string $readBy = 'core',
+        public Remarks $remarks = new Remarks(),
     ) {
         $this->rating = Recorded::whole($rating);
+    }
+
+    /** With what a sidecar says of the same picture. */
+    public function under(?int $rating, Remarks $later): self
+    {
+        return new self($this->takenAt, $this->gear, $this->exposure, $this->image, $rating ?? $this->rating, $this->previews, $this->readBy, $this->remarks->under($later));
     }
 
     /** The smallest preview at least $longEdge pixels long, else the largest there is. */

@@ -35,7 +35,9 @@ final class Cr3Facts
             }
         }
         $packet = BoxReader::tryFind($bytes, self::XMP);
-        $draft->rating ??= null === $packet ? null : XmpPacket::of($bytes->upTo($packet->at, min(65536, $packet->length)))->rating();
+        if (null !== $packet) {
+            $draft->remarks->saidInXmp(XmpPacket::of($bytes->upTo($packet->at, min(65536, $packet->length))));
+        }
         $preview = BoxReader::tryFind($bytes, self::PREVIEW);
         $inner = null === $preview ? null : BoxReader::tryFind($bytes, 'PRVW', $preview, 8);
         if (null !== $inner) {

@@ -33,7 +33,7 @@ final class FactsDocument
             'imageUniqueId' => $facts->image->uniqueId,
             'previews' => array_map(static fn (Preview $preview): array => ['offset' => $preview->offset, 'length' => $preview->length, 'width' => $preview->width, 'height' => $preview->height], $facts->previews),
             'readBy' => $facts->readBy,
-        ];
+        ] + ($facts->remarks->isEmpty() ? [] : ['remarks' => $facts->remarks->document()]);
     }
 
     /** @param array<mixed> $document as of() makes it */
@@ -51,6 +51,7 @@ final class FactsDocument
             $int('rating'),
             self::previews($document['previews'] ?? null),
             $text('readBy') ?? 'core',
+            Remarks::ofDocument($document['remarks'] ?? null),
         );
     }
 

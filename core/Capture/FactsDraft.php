@@ -23,8 +23,15 @@ final class FactsDraft
     public ?int $rating = null;
     public ?string $imageUniqueId = null;
 
+    public readonly RemarksDraft $remarks;
+
     /** @var array<int, Preview> offset => preview */
     private array $previews = [];
+
+    public function __construct()
+    {
+        $this->remarks = new RemarksDraft();
+    }
 
     public function addPreview(Preview $preview): void
     {
@@ -41,8 +48,10 @@ final class FactsDraft
             new Gear($this->make, $this->model, $this->serial, $this->lens),
             new Exposure($this->exposureSeconds, $this->fNumber, $this->iso, $this->focalLengthMm, $this->exposureBiasEv),
             new StoredImage($this->orientation, $this->width, $this->height, $this->imageUniqueId),
-            $this->rating,
+            $this->remarks->rating() ?? $this->rating,
             $previews,
+            'core',
+            $this->remarks->remarks(),
         );
     }
 }

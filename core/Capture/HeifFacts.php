@@ -10,6 +10,7 @@ use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\ByteOrder;
 use VelvetLedger\Core\Format\Bytes;
 use VelvetLedger\Core\Format\Tiff\TiffReader;
+use VelvetLedger\Core\Format\Xmp\XmpPacket;
 
 /** Capture facts of HEIF, HEIC and AVIF files: the Exif item of ISO/IEC 23008-12 Annex A, and the primary image's size. */
 final class HeifFacts
@@ -27,6 +28,10 @@ final class HeifFacts
             } catch (BrokenFile) {
                 // The picture is whole though its Exif is not.
             }
+        }
+        $packet = $items->place('mime');
+        if (null !== $packet) {
+            $draft->remarks->saidInXmp(XmpPacket::of($bytes->upTo($packet->offset, min(65536, $packet->length))));
         }
         $size = $items->primarySize();
         $draft->width = $size[0] ?? null;

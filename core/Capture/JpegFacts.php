@@ -8,6 +8,7 @@ use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\Bytes;
 use VelvetLedger\Core\Format\Iptc\IptcRecord;
 use VelvetLedger\Core\Format\Jpeg\JpegReader;
+use VelvetLedger\Core\Format\Jpeg\JpegXmp;
 use VelvetLedger\Core\Format\Tiff\TiffReader;
 use VelvetLedger\Core\Format\Xmp\XmpPacket;
 
@@ -26,8 +27,8 @@ final class JpegFacts
     {
         $jpeg = JpegReader::at($bytes, $at);
         foreach ($jpeg->segments as $segment) {
-            if ($segment->isApp(1) && XmpPacket::JPEG_SIGNATURE === $bytes->upTo($segment->at, \strlen(XmpPacket::JPEG_SIGNATURE))) {
-                $draft->rating ??= XmpPacket::of(substr($bytes->upTo($segment->at, $segment->length), \strlen(XmpPacket::JPEG_SIGNATURE)))->rating();
+            if ($segment->isApp(1) && JpegXmp::SIGNATURE === $bytes->upTo($segment->at, \strlen(JpegXmp::SIGNATURE))) {
+                $draft->remarks->saidInXmp(XmpPacket::of(substr($bytes->upTo($segment->at, $segment->length), \strlen(JpegXmp::SIGNATURE))));
             }
             if ($segment->isApp(1) && self::EXIF_SIGNATURE === $bytes->upTo($segment->at, 6)) {
                 try {
@@ -38,9 +39,10 @@ final class JpegFacts
             }
         }
         foreach ($jpeg->segments as $segment) {
-            if (null === $draft->takenAt && $segment->isApp(13)) {
+            if ($segment->isApp(13)) {
                 $iptc = IptcRecord::ofSegment($bytes->upTo($segment->at, $segment->length));
-                $draft->takenAt = CapturedAt::fromExif($iptc->createdAt(), null, $iptc->offset());
+                $draft->remarks->saidInIim($iptc);
+                $draft->takenAt ??= CapturedAt::fromExif($iptc->createdAt(), null, $iptc->offset());
             }
         }
         if (null === $jpeg->width) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Core\Capture;
 
 use VelvetLedger\Core\Format\BrokenFile;
+use VelvetLedger\Core\Format\Iptc\IptcRecord;
 use VelvetLedger\Core\Format\Jpeg\JpegReader;
 use VelvetLedger\Core\Format\Tiff\Ifd;
 use VelvetLedger\Core\Format\Tiff\TiffReader;
@@ -23,6 +24,7 @@ final class TiffFacts
     private const JPEG_INTERCHANGE_FORMAT = 0x0201;
     private const JPEG_INTERCHANGE_FORMAT_LENGTH = 0x0202;
     private const XMP = 0x02BC;
+    private const IIM = 0x83BB;
     private const CAMERA_SERIAL_NUMBER = 0xC62F;
 
     /** JPEG in a TIFF strip: 6 by TIFF 6.0 section 22, 7 by TIFF Technical Note 2. */
@@ -44,7 +46,14 @@ final class TiffFacts
         ExifFields::fallBackOnDateTime($main, $draft);
         $draft->serial ??= $main->text(self::CAMERA_SERIAL_NUMBER);
         $packet = $main->raw(self::XMP);
-        $draft->rating ??= null === $packet ? null : XmpPacket::of($packet)->rating();
+        if (null !== $packet) {
+            $draft->remarks->saidInXmp(XmpPacket::of($packet));
+        }
+        $record = $main->raw(self::IIM);
+        if (null !== $record) {
+            $draft->remarks->saidInIim(IptcRecord::ofIim($record));
+        }
+        $draft->remarks->saidInExif($main);
 
         $all = $chain;
         foreach ($chain as $ifd) {

@@ -24,4 +24,12 @@ final readonly class CardContents
 
         return new self(array_map(static fn (Frame $frame): ReadFrame => $reader->read($root, $frame), $grouping->frames), $grouping->others, $listing->troubles);
     }
+
+    /** The same with clips among the frames, and sounds that go with none. */
+    public function withClips(): self
+    {
+        $clips = array_values(array_filter($this->others, static fn (CardFile $file): bool => $file->kind->isClip()));
+
+        return new self([...$this->frames, ...array_map(ReadFrame::clip(...), $clips)], array_values(array_filter($this->others, static fn (CardFile $file): bool => !$file->kind->isClip())), $this->troubles);
+    }
 }

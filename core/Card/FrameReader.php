@@ -4,15 +4,22 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Card;
 
+use VelvetLedger\Core\Capture\CaptureFacts;
 use VelvetLedger\Core\Capture\FactsReader;
 use VelvetLedger\Core\Capture\Recorded;
+use VelvetLedger\Core\Capture\RemarksDraft;
 use VelvetLedger\Core\Format\BrokenFile;
+use VelvetLedger\Core\Format\Bytes;
 use VelvetLedger\Core\Format\CouldNotRead;
 use VelvetLedger\Core\Format\NoPicture;
+use VelvetLedger\Core\Format\Xmp\XmpPacket;
 
 /** Reads a frame's capture facts from its leading file, or where that fails, from the next still of the frame. */
 final readonly class FrameReader
 {
+    /** Bytes of a sidecar that is read; they have a few thousand. */
+    private const MOST_SIDECAR = 4_000_000;
+
     public function __construct(private FactsReader $facts)
     {
     }
@@ -26,7 +33,7 @@ final readonly class FrameReader
                 continue;
             }
             try {
-                return new ReadFrame($frame, $this->facts->read($root.'/'.$file->path), $file, $caution, $unreadable);
+                return new ReadFrame($frame, self::withSidecar($root, $frame, $this->facts->read($root.'/'.$file->path)), $file, $caution, $unreadable);
             } catch (NoPicture|CouldNotRead $nothing) {
                 $unreadable[$file->path] = $nothing->getMessage();
             } catch (BrokenFile $broken) {
@@ -38,5 +45,26 @@ final readonly class FrameReader
         }
 
         return new ReadFrame($frame, null, null, $caution, $unreadable);
+    }
+
+    /** What somebody said of the frame in a sidecar on the card counts before what its picture says: it was written later. */
+    private static function withSidecar(string $root, Frame $frame, CaptureFacts $facts): CaptureFacts
+    {
+        foreach ($frame->files as $file) {
+            if (Kind::Sidecar !== $file->kind || $file->bytes > self::MOST_SIDECAR) {
+                continue;
+            }
+            try {
+                $packet = XmpPacket::of(Bytes::ofFile($root.'/'.$file->path)->upTo(0, self::MOST_SIDECAR));
+                $said = new RemarksDraft();
+                $said->saidInXmp($packet);
+
+                return $facts->under($packet->rating(), $said->remarks());
+            } catch (CouldNotRead|BrokenFile) {
+                continue; // it is copied all the same, and that says what is wrong with it
+            }
+        }
+
+        return $facts;
     }
 }

@@ -48,6 +48,12 @@ enum Kind: string
         return self::BY_EXTENSION[strtolower(pathinfo($path, \PATHINFO_EXTENSION))] ?? self::Unknown;
     }
 
+    /** Whether it can be brought along with the stills, as it is. */
+    public function isClip(): bool
+    {
+        return self::MovingPicture === $this || self::VoiceNote === $this;
+    }
+
     public function isStill(): bool
     {
         return self::StillRaw === $this || self::StillRendered === $this;

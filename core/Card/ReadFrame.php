@@ -15,6 +15,7 @@ final readonly class ReadFrame
      * @param CardFile|null         $factsFrom  the file that gave them
      * @param string|null           $caution    why facts are missing though the file can be copied
      * @param array<string, string> $unreadable path => reason, for files with nothing in them to bring in
+     * @param array<string, string> $twins      path => label of the card that has the same file whole, for those that are unreadable here
      */
     public function __construct(
         public Frame $frame,
@@ -22,6 +23,7 @@ final readonly class ReadFrame
         public ?CardFile $factsFrom,
         public ?string $caution,
         public array $unreadable,
+        public array $twins = [],
     ) {
     }
 
@@ -36,9 +38,23 @@ final readonly class ReadFrame
         return null === $this->facts?->takenAt;
     }
 
+    /** A moving picture, or a sound that goes with no frame: brought along like a frame, and none. */
+    public static function clip(CardFile $file): self
+    {
+        return new self(new Frame([$file], $file->stem()), null, null, null, []);
+    }
+
+    public function isClip(): bool
+    {
+        return !$this->frame->lead()->kind->isStill();
+    }
+
     /** Whether every still of the frame is unreadable, so that there is no frame to bring in. */
     public function isUnreadable(): bool
     {
+        if ($this->isClip()) {
+            return isset($this->unreadable[$this->frame->lead()->path]);
+        }
         foreach ($this->frame->files as $file) {
             if ($file->kind->isStill() && !isset($this->unreadable[$file->path])) {
                 return false;

@@ -118,7 +118,7 @@ final class Bytes
             if (false === $more || '' === $more) {
                 throw CouldNotRead::file('it', \sprintf('at byte %d: %s', $offset + \strlen($found), self::lastReason()));
             }
-            $found .= $more;
+            $found = '' === $found ? $more : $found.$more; // mostly all of it at once: then nothing is copied
         }
 
         return $found;

@@ -57,7 +57,7 @@ final class Comparison
         $heldFrames = $seenFrames = [];
         $promise = null;
         foreach ($frame->files as $file) {
-            if (!$file->kind->isStill() || !isset($this->prints[$file->path])) {
+            if (!($file->kind->isStill() || $read->isClip()) || !isset($this->prints[$file->path])) {
                 continue;
             }
             $print = $this->prints[$file->path];

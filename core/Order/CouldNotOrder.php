@@ -38,6 +38,11 @@ final class CouldNotOrder extends \DomainException implements CouldNot
         return new self(\sprintf('A shoot\'s description is at most %d characters long.', $most));
     }
 
+    public static function copies(int $most): self
+    {
+        return new self(\sprintf('A card is cleared by 1 to %d proven copies of each file.', $most));
+    }
+
     public static function noName(): self
     {
         return new self('A standing order has a name of 1 to 80 characters.');

@@ -21,12 +21,15 @@ final class OrderDocument
             'velvetLedger' => self::KIND,
             'version' => self::VERSION,
             'name' => $order->name,
-            'bring' => $order->bring->value,
+            'bring' => $order->bring->stills->value,
+            'clips' => $order->bring->clips->value,
             'shoots' => ['pauseMinutes' => $order->shoots->pauseMinutes, 'dayTurnsAt' => $order->shoots->dayTurnsAt],
             'destination' => self::ofDestination($order->destination),
             'folders' => PatternDocument::ofFolders($order->folders),
             'subfolders' => self::ofSubfolders($order->subfolders),
             'names' => PatternDocument::ofNames($order->names),
+            'copies' => ['number' => $order->made->copies->number, 'readTwice' => $order->made->copies->readTwice, 'sha256' => $order->made->copies->sha256],
+            'stamps' => $order->made->stamps->document(),
         ];
     }
 
@@ -48,12 +51,13 @@ final class OrderDocument
 
         return $fields->make(static fn (): StandingOrder => StandingOrder::of(
             $fields->text('name'),
-            $fields->oneOf('bring', Companions::class, $plain->bring),
+            new Bring($fields->oneOf('bring', Companions::class, $plain->bring->stills), $fields->oneOf('clips', Clips::class, $plain->bring->clips)),
             self::division($fields->object('shoots')),
             self::destination($fields->object('destination')),
             $fields->has('folders') ? PatternDocument::readFolders($fields->object('folders')) : $plain->folders,
             self::subfolders($fields->object('subfolders')),
             $fields->has('names') ? PatternDocument::readNames($fields->object('names')) : $plain->names,
+            new Made(self::copies($fields->object('copies')), StampsWanted::read($fields->object('stamps'))),
         ));
     }
 
@@ -77,6 +81,11 @@ final class OrderDocument
     public static function subfolders(Fields $fields): Subfolders
     {
         return $fields->make(static fn (): Subfolders => Subfolders::of($fields->texts('make'), $fields->text('framesInto', '')));
+    }
+
+    private static function copies(Fields $fields): CopiesWanted
+    {
+        return $fields->make(static fn (): CopiesWanted => CopiesWanted::of($fields->number('number', 2), true === $fields->any('readTwice'), true === $fields->any('sha256')));
     }
 
     private static function division(Fields $fields): Division

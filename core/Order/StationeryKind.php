@@ -6,6 +6,8 @@ namespace VelvetLedger\Core\Order;
 
 use VelvetLedger\Core\Document\BadDocument;
 use VelvetLedger\Core\Document\Fields;
+use VelvetLedger\Core\Stamp\StampField;
+use VelvetLedger\Core\Stamp\StampTexts;
 
 /** What stationery there is beside standing orders; each kind has the form of that part of an order. */
 enum StationeryKind: string
@@ -14,6 +16,7 @@ enum StationeryKind: string
     case Folders = 'folders';
     case Subfolders = 'subfolders';
     case Destination = 'destination';
+    case Rights = 'rights';
 
     /**
      * The document as an order writes it; one that no order could use is refused.
@@ -32,6 +35,7 @@ enum StationeryKind: string
             self::Names => PatternDocument::ofNames(PatternDocument::readNames($fields)),
             self::Folders => PatternDocument::ofFolders(PatternDocument::readFolders($fields)),
             self::Subfolders => OrderDocument::ofSubfolders(OrderDocument::subfolders($fields)),
+            self::Rights => StampTexts::read($fields, static fn (StampField $field): bool => $field->isOfSlip())->texts,
             self::Destination => OrderDocument::ofDestination(OrderDocument::destination($fields)),
         };
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Plan;
 
-/** Frames by what becomes of them; each counts once, so that the parts are the whole. */
+/** Frames by what becomes of them; each counts once, so that the parts are the whole. Clips are files, and no frames. */
 final readonly class FrameCounts
 {
     private function __construct(public int $all, public int $toBringIn, public int $held, public int $leftOut, public int $unreadable)
@@ -20,7 +20,7 @@ final readonly class FrameCounts
     {
         $frames = [];
         foreach ($lines as $line) {
-            if (null !== $line->frame) {
+            if (null !== $line->frame && !$line->frame->read->isClip()) {
                 $rank = match ($line->intent) {
                     Intent::BringIn => 0,
                     Intent::Held, Intent::Promised => 1,

@@ -35,7 +35,7 @@ final readonly class PlanLine
 
     public static function bringIn(CardFile $file, TimedFrame $frame, NewName $becomes, bool $again = false): self
     {
-        return new self($file, Intent::BringIn, '', $frame, $becomes, $again);
+        return new self($file, Intent::BringIn, isset($frame->read->twins[$file->path]) ? 'to be taken from its twin on '.$frame->read->twins[$file->path] : '', $frame, $becomes, $again);
     }
 
     public static function leaveOut(CardFile $file, TimedFrame $frame, string $reason = 'left out by you'): self

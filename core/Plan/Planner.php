@@ -73,7 +73,7 @@ final class Planner
     private function draft(ProposedShoot $shoot): ShootDraft
     {
         $wish = $this->wishes->of($shoot);
-        $intents = new FrameIntents($this->wishes, $this->holdings, ($wish->order ?? $this->wishes->order)->bring, $wish->leftOut);
+        $intents = new FrameIntents($this->wishes, $this->holdings, ($wish->order ?? $this->wishes->order)->bring->stills, $wish->leftOut);
         $coming = $staying = [];
         foreach ($shoot->frames as $frame) {
             $lines = $intents->staying($frame);
@@ -98,7 +98,7 @@ final class Planner
         $this->shoots[] = new PlannedShoot(
             $draft->shoot->id,
             $this->wishes->anchorOf($draft->shoot),
-            new ShootTitle($draft->shoot->date, $draft->date, $draft->description, $draft->order->name, $draft->destination->kindOfWork),
+            new ShootTitle($draft->shoot->date, $draft->date, $draft->description, $draft->order->name, $draft->destination->kindOfWork, new ShootStamps($draft->order->made->stamps, $draft->wish->texts, $draft->wish->keywords)),
             new ShootPlace($folder, $draft->wish->into?->id, $makes),
             ShootFrames::of($draft),
             FrameCounts::of($lines),

@@ -7,6 +7,7 @@ namespace VelvetLedger\Core\Plan;
 use VelvetLedger\Core\Capture\CapturedAt;
 use VelvetLedger\Core\Naming\NameSource;
 use VelvetLedger\Core\Naming\Scope;
+use VelvetLedger\Core\Order\Clips;
 use VelvetLedger\Core\Order\Destination;
 use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Core\Shoot\ProposedShoot;
@@ -42,6 +43,10 @@ final readonly class ShootDraft
     /** Where one of its frames goes, as it was wished: by body or card folder, frames of one shoot can lie apart. */
     public function folderOf(TimedFrame $frame): string
     {
+        if ($frame->read->isClip() && Clips::InSubfolder === $this->order->bring->clips) {
+            return self::path($this->wish->into->folder ?? $this->base($frame), Clips::SUBFOLDER);
+        }
+
         return $this->wish->into->framesFolder ?? self::path($this->base($frame), $this->order->subfolders->framesInto);
     }
 

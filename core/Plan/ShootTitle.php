@@ -11,7 +11,7 @@ final readonly class ShootTitle
      * @param string $day  that its frames belong to, "2026-05-04"
      * @param string $date that it is entered under: of the shoot it joins, else the day
      */
-    public function __construct(public string $day, public string $date, public string $description, public string $order, public string $kindOfWork)
+    public function __construct(public string $day, public string $date, public string $description, public string $order, public string $kindOfWork, public ShootStamps $stamps = new ShootStamps())
     {
     }
 }

@@ -7,6 +7,7 @@ namespace VelvetLedger\Core\Plan;
 use VelvetLedger\Core\Order\CouldNotOrder;
 use VelvetLedger\Core\Order\Destination;
 use VelvetLedger\Core\Order\StandingOrder;
+use VelvetLedger\Core\Stamp\StampTexts;
 
 /** What the photographer says of one shoot; null means as the desk's order has it. */
 final readonly class ShootWish
@@ -15,8 +16,10 @@ final readonly class ShootWish
     private const LONGEST = 500;
 
     /**
-     * @param string|null        $folder exactly this folder, from the store's root
-     * @param ExistingShoot|null $into   a shoot to be joined, its numbers going on
+     * @param string|null        $folder   exactly this folder, from the store's root
+     * @param ExistingShoot|null $into     a shoot to be joined, its numbers going on
+     * @param StampTexts|null    $texts    what is stamped on its frames: job, event, place
+     * @param list<list<string>> $keywords of its frames, beside the order's
      *
      * @throws CouldNotOrder
      */
@@ -27,6 +30,8 @@ final readonly class ShootWish
         public ?Destination $destination = null,
         public ?string $folder = null,
         public ?ExistingShoot $into = null,
+        public ?StampTexts $texts = null,
+        public array $keywords = [],
     ) {
         if (mb_strlen($description) > self::LONGEST) {
             throw CouldNotOrder::descriptionTooLong(self::LONGEST);

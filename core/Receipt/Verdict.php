@@ -6,9 +6,11 @@ namespace VelvetLedger\Core\Receipt;
 
 use VelvetLedger\Core\Words\Count;
 
-/** What a receipt means for the card, in words. */
+/** What a receipt came to, in words. Whether the card may be formatted is said by its clearance, from what is on it then. */
 final readonly class Verdict
 {
+    private const NUMBERS = [1 => 'One proven copy', 2 => 'Two proven copies', 3 => 'Three proven copies'];
+
     private function __construct(public string $heading, public string $sentence, public bool $isTroubled)
     {
     }
@@ -18,19 +20,45 @@ final readonly class Verdict
         return new self('Being copied', 'Leave the card where it is. Every file is compared with the card before it counts as brought in.', false);
     }
 
-    public static function of(Summary $summary, string $store): self
+    public static function paused(): self
     {
-        $copied = $summary->files(Outcome::BroughtIn);
+        return new self('Paused', 'What is copied and proven stays. Leave the card where it is, or bring it back to go on.', false);
+    }
+
+    /**
+     * @param list<CopiesAt> $copies  store by store, the main one first
+     * @param int            $stamped files that were given their stamp on the way
+     */
+    public static function of(Summary $summary, array $copies, int $stamped = 0): self
+    {
+        $brought = $summary->files(Outcome::BroughtIn);
         $elsewhere = $summary->files(Outcome::Promised);
         $missing = $summary->troubles() - $elsewhere - $summary->unlisted;
+        $whole = array_values(array_filter($copies, static fn (CopiesAt $at): bool => $at->proven === $brought && $brought > 0));
         $parts = [
-            \sprintf('%s of this card %s on %s, read back and equal to the card.', Count::of($copied, 'file'), 1 === $copied ? 'is' : 'are', $store),
+            0 === $brought ? 'No file of this card was brought in.' : ([] === $whole ? '' : \sprintf('%s of this card %s on %s, read back and equal to the card%s.', Count::of($brought, 'file'), 1 === $brought ? 'is' : 'are', self::list(array_map(static fn (CopiesAt $at): string => $at->store, $whole)), 0 === $stamped ? '' : \sprintf(', but for the %s in %s', 1 === $stamped ? 'stamp' : 'stamps', 1 === $stamped ? 'one, whose picture is the same' : Count::figure($stamped).', whose pictures are the same'))),
+            ...array_map(static fn (CopiesAt $at): string => $at->owed > 0 ? \sprintf('%s is owed %s: made when it is there.', $at->store, Count::of($at->owed, 'copy', 'copies')) : '', $copies),
+            ...array_map(static fn (CopiesAt $at): string => $at->bad > 0 ? \sprintf('%s of %s %s found missing or different since.', Count::of($at->bad, 'copy', 'copies'), $at->store, 1 === $at->bad ? 'was' : 'were') : '', $copies),
             0 === $missing ? '' : Count::of($missing, 'file').' could not be brought in.',
             0 === $elsewhere ? '' : Count::of($elsewhere, 'file waits', 'files wait').' for another receipt.',
             0 === $summary->unlisted ? '' : Count::of($summary->unlisted, 'folder').' could not be listed to the end: what else is in it is not known.',
-            'Keep the card as it is: its pictures are in one other place only.',
         ];
+        $owed = array_sum(array_map(static fn (CopiesAt $at): int => $at->owed + $at->bad, $copies)) > 0;
+        $heading = match (true) {
+            $summary->troubles() > 0 => 'Not all of it is safe',
+            0 === $brought => 'Nothing new',
+            $owed => 'Copies are owed',
+            default => self::NUMBERS[\count($whole)] ?? Count::figure(\count($whole)).' proven copies',
+        };
 
-        return new self($summary->troubles() > 0 ? 'Not all of it is safe' : 'One proven copy', implode(' ', array_filter($parts, static fn (string $part): bool => '' !== $part)), $summary->troubles() > 0);
+        return new self($heading, implode(' ', array_filter($parts, static fn (string $part): bool => '' !== $part)), $summary->troubles() > 0);
+    }
+
+    /** @param list<string> $names */
+    private static function list(array $names): string
+    {
+        $last = array_pop($names);
+
+        return [] === $names ? (string) $last : implode(', ', $names).' and '.$last;
     }
 }

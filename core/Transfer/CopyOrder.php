@@ -4,23 +4,39 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Transfer;
 
-/** One file to be copied: from where, under which final name, and the temporary one until it is proven. */
+/** One file to be copied to one or more stores at once: from where, and to which places. */
 final readonly class CopyOrder
 {
     private const MARK = '/\.(\d+)-(\d+)\.part$/';
 
-    private function __construct(public SourceFile $source, public string $destination, public string $temporary)
+    /**
+     * @param int                $name     that its outcome is told by
+     * @param array<int, Target> $targets  store => where; without the first none counts
+     * @param Care               $care     what is done beyond reading once and reading the copies back
+     * @param list<string>|null  $replaces XXH128 of files that it may take the place of; null where a taken name is no one's to take
+     */
+    private function __construct(public int $name, public SourceFile $source, public array $targets, public Care $care, public ?array $replaces = null)
     {
     }
 
     /**
-     * @param string $destination absolute; folders to it are made
-     * @param int    $intake      on whose account, and
-     * @param int    $run         in which of its runs: two runs never write to one temporary file
+     * The same, where an earlier state of the file may stand under its name: one of these, and no other, is replaced.
+     *
+     * @param list<string> $checksums XXH128
      */
-    public static function of(SourceFile $source, string $destination, int $intake = 0, int $run = 0): self
+    public function replacing(array $checksums): self
     {
-        return new self($source, $destination, \dirname($destination).'/.'.basename($destination).".$intake-$run.part");
+        return new self($this->name, $this->source, $this->targets, $this->care, $checksums);
+    }
+
+    /**
+     * @param array<int, string> $destinations store => absolute path, the main one first; folders to it are made
+     * @param int                $intake       on whose account, and
+     * @param int                $run          in which of its runs: two runs never write to one temporary file
+     */
+    public static function of(int $name, SourceFile $source, array $destinations, int $intake = 0, int $run = 0, Care $care = new Care()): self
+    {
+        return new self($name, $source, array_map(static fn (string $to): Target => Target::at($to, "$intake-$run"), $destinations), $care);
     }
 
     /**

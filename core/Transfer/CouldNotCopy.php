@@ -13,14 +13,17 @@ final class CouldNotCopy extends \RuntimeException implements CouldNot
 {
     use Said;
 
+    private bool $ofSource = false;
+    private ?string $readInstead = null;
+
     public static function sourceNotOpened(string $source, string $reason): self
     {
-        return new self(\sprintf('%s could not be opened on the card: %s.', basename($source), $reason), $source, $reason);
+        return self::ofSource(new self(\sprintf('%s could not be opened on the card: %s.', basename($source), $reason), $source, $reason));
     }
 
     public static function sourceBroke(string $source, int $at, string $reason): self
     {
-        return new self(\sprintf('%s could not be read past byte %d: %s.', basename($source), $at, $reason), $source, $reason);
+        return self::ofSource(new self(\sprintf('%s could not be read past byte %d: %s.', basename($source), $at, $reason), $source, $reason));
     }
 
     public static function sourceChanged(string $source, string $how): self
@@ -46,6 +49,43 @@ final class CouldNotCopy extends \RuntimeException implements CouldNot
     public static function readBackDiffers(string $path, string $written, string $read): self
     {
         return new self(\sprintf('What was read back from %s is not what was written (XXH128 %s, written %s): do not trust this drive.', $path, $read, $written), $path);
+    }
+
+    public static function readsTwoWays(string $source, string $first, ReadBack $second): self
+    {
+        return new self(\sprintf('%s was read twice from the card, and not the same: %s. Try another reader or cable; nothing of it was kept.', basename($source), null === $second->checksum ? $second->reason : \sprintf('XXH128 %s, then %s', $first, $second->checksum)), $source, 'the card reads two ways');
+    }
+
+    /** @param string $copy absolute path of the copy that it was to be made from */
+    public static function copyDiffers(string $copy, string $expected, string $read): self
+    {
+        return self::differing(new self(\sprintf('%s is not what the ledger has of it (XXH128 %s, in the ledger %s): nothing was copied from it.', $copy, $read, $expected), $copy, 'its bytes are others'), $read);
+    }
+
+    /** The checksum that was read where the ledger has another. */
+    public function readInstead(): ?string
+    {
+        return $this->readInstead;
+    }
+
+    private static function differing(self $failure, string $read): self
+    {
+        $failure->readInstead = $read;
+
+        return $failure;
+    }
+
+    private static function ofSource(self $failure): self
+    {
+        $failure->ofSource = true;
+
+        return $failure;
+    }
+
+    /** Whether it was the source's medium that failed. */
+    public function isOfSource(): bool
+    {
+        return $this->ofSource;
     }
 
     public function kind(): FailureKind

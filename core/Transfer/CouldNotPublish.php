@@ -25,6 +25,11 @@ final class CouldNotPublish extends \RuntimeException implements CouldNot
         return $this->reason;
     }
 
+    public static function changedSince(string $path): self
+    {
+        return new self(\sprintf('%s was changed by another program since. It was not touched.', $path), $path, 'it was changed by another program since');
+    }
+
     public static function nameTaken(string $path): self
     {
         return new self(\sprintf('%s is taken by another file since the plan was made. That file was not touched.', $path), $path, 'the name is taken');

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Transfer;
 
-/** Gives a finished file its final name, never in another file's place, so that a power cut after it finds the name there. */
+/** Gives a finished file its final name, never in another file's place. Who asks for it flushes the folder, once for many. */
 interface Publisher
 {
     /**

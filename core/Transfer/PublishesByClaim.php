@@ -15,6 +15,9 @@ final class PublishesByClaim implements Publisher
     {
         $note = self::note($final);
         self::takeBack($final);
+        if (is_link($final)) {
+            throw CouldNotPublish::nameTaken($final); // PHP would follow it, and make its claim where it leads
+        }
         error_clear_last();
         if (false === @file_put_contents($note, '')) {
             throw CouldNotPublish::refused($final, SystemReason::last());

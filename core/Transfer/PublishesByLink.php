@@ -17,7 +17,6 @@ final readonly class PublishesByLink implements Publisher
         error_clear_last();
         if (@link($temporary, $final)) {
             @unlink($temporary);
-            LastingFolders::flush(\dirname($final));
 
             return;
         }

@@ -19,8 +19,9 @@ final readonly class SourceFile
      * @param int         $bytes      size that the card lists for it
      * @param int         $modifiedAt Unix seconds
      * @param string|null $print      quick print that it had, where that is known
+     * @param string|null $checksum   XXH128 that its bytes must have, where it is a copy of the ledger's
      */
-    public function __construct(public string $path, public int $bytes, public int $modifiedAt, public ?string $print = null)
+    public function __construct(public string $path, public int $bytes, public int $modifiedAt, public ?string $print = null, public ?string $checksum = null)
     {
     }
 

@@ -4,10 +4,17 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Transfer;
 
-/** The checksum and quick print of bytes as they passed from the source. */
+/** What passed from the source to the temporary files of its copies. */
 final readonly class WrittenFile
 {
-    public function __construct(public string $checksum, public string $print)
+    /**
+     * @param string                   $checksum  XXH128
+     * @param string                   $print     quick print
+     * @param string|null              $sha256    where it was asked for
+     * @param array<int, bool>         $keepsTime store => whether its drive took the original's modification time
+     * @param array<int, CouldNotCopy> $failed    store => why it has none
+     */
+    public function __construct(public string $checksum, public string $print, public ?string $sha256, public array $keepsTime, public array $failed)
     {
     }
 }

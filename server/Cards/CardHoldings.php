@@ -52,8 +52,15 @@ final class CardHoldings
         $prints = $this->prints($volume, Suspects::among($frames, $elsewhere));
         $identities = array_values(array_filter(array_map(static fn (ReadFrame $frame): ?string => ExposureIdentity::of($frame->facts, $frame->frame->stem), $frames), \is_string(...)));
 
+        [$labels, $promised, $there] = $this->printsOnOtherCards($others);
+        foreach ($frames as $frame) {
+            foreach ($frame->twins as $path => $label) {
+                if (isset($there[$label][$path])) {
+                    $prints[$path] = $there[$label][$path]; // it is the twin's bytes that come in
+                }
+            }
+        }
         $unique = array_values(array_unique($prints));
-        [$labels, $promised] = $this->printsOnOtherCards($others);
 
         return Comparison::of($frames, $prints, new Known($this->held->byPrint($unique), $this->held->byExposure($identities), $labels, $this->held->promised($unique) + $promised));
     }
@@ -89,11 +96,11 @@ final class CardHoldings
     /**
      * @param list<array{Volume, CardFile}> $others
      *
-     * @return array{array<string, string>, array<string, PromisedBy>} by quick print: label of a card that has it, and an intake that will bring it in from there
+     * @return array{array<string, string>, array<string, PromisedBy>, array<string, array<array-key, string>>} by quick print: label of a card that has it, and an intake that will bring it in from there; and label => path => quick print
      */
     private function printsOnOtherCards(array $others): array
     {
-        $volumes = $files = $labels = $promised = [];
+        $volumes = $files = $labels = $promised = $there = [];
         foreach ($others as [$volume, $file]) {
             $volumes[$volume->id] = $volume;
             $files[$volume->id][$file->path] = $file;
@@ -102,6 +109,7 @@ final class CardHoldings
             $waiting = $this->held->promisedOf($volume->identity->name());
             foreach ($this->prints($volume, array_values($files[$id])) as $path => $print) {
                 $labels[$print] ??= $volume->label();
+                $there[$volume->label()][$path] = $print;
                 $promise = $waiting[$files[$id][$path]->text()] ?? null;
                 if (null !== $promise) {
                     $promised[$print] ??= new PromisedBy($promise[0], $promise[1], $print);
@@ -109,7 +117,7 @@ final class CardHoldings
             }
         }
 
-        return [$labels, $promised];
+        return [$labels, $promised, $there];
     }
 
     /**

@@ -22,7 +22,7 @@ final readonly class ReceiptText
 
     public function view(Intake $intake): ReceiptView
     {
-        return new ReceiptView($intake, $this->receipts->summary($intake));
+        return new ReceiptView($intake, $this->receipts->summary($intake), $this->receipts->copies($intake), $this->receipts->stamped($intake));
     }
 
     public function text(Intake $intake): string

@@ -11,6 +11,7 @@ use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Core\Capture\FactsReader;
 use VelvetLedger\Core\Card\PathText;
+use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Held\Holdings;
 use VelvetLedger\Core\Hint\Pixels;
 use VelvetLedger\Core\Plan\PlanLine;
@@ -20,10 +21,14 @@ use VelvetLedger\Server\Cards\CardReadings;
 use VelvetLedger\Server\Cards\CardSummaries;
 use VelvetLedger\Server\Cards\EjectCard;
 use VelvetLedger\Server\Cards\Readers;
+use VelvetLedger\Server\Cards\Reading;
+use VelvetLedger\Server\Cards\Twins;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Intake\StartIntake;
 use VelvetLedger\Server\Orders\OrderBook;
+use VelvetLedger\Server\Pages\StampsOfPlan;
+use VelvetLedger\Server\Pages\StoresOfPlan;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Settings\Settings;
 use VelvetLedger\Server\Stores\Stores;
@@ -61,12 +66,15 @@ final readonly class CardsController
     }
 
     #[Route('/api/cards/{id}', methods: ['GET'], requirements: ['id' => '[0-9a-f]{16}'])]
-    public function card(string $id, CardHoldings $holdings, OrderBook $orders): Response
+    public function card(string $id, CardHoldings $holdings, OrderBook $orders, Twins $twins): Response
     {
         $volume = $this->readers->volume($id);
         $reading = $this->readings->soFar($volume);
         if (!$reading->isComplete() && $this->looks->ask($volume)) {
             $reading = $this->readings->soFar($volume);
+        }
+        if ($reading->isComplete()) {
+            $reading = new Reading($twins->heal($volume, $reading->contents), $reading->framesInAll, $reading->filesInAll, $reading->bytesInAll);
         }
         $known = $reading->isComplete() ? $holdings->of($volume, $reading->contents->frames) : Holdings::none();
 
@@ -88,12 +96,14 @@ final readonly class CardsController
     }
 
     #[Route('/api/cards/{id}/plan', methods: ['POST'], requirements: ['id' => '[0-9a-f]{16}'])]
-    public function plan(string $id, Request $request, Plans $plans, DeskInput $input, OrderBook $orders): Response
+    public function plan(string $id, Request $request, Plans $plans, DeskInput $input, OrderBook $orders, StoresOfPlan $stores, StampsOfPlan $stamps): Response
     {
         $volume = $this->readers->volume($id);
         $wishes = $input->wishes($request, $volume);
 
-        return new JsonResponse(new PlanView($plans->make($volume, $wishes), $wishes->order, $orders->findOrDefault($wishes->order->name), $this->stores->main()));
+        $plan = $plans->make($volume, $wishes);
+
+        return new JsonResponse(new PlanView($plan, $wishes->order, $orders->findOrDefault($wishes->order->name), $this->stores->main(), $stores->of($plan->totals->files->bytesToBringIn), $stamps->sample($plan, $wishes->order->made->stamps)));
     }
 
     /** The same, file by file: what it was called, and what it will be. */
@@ -134,10 +144,16 @@ final readonly class CardsController
 
     /** The picture inside the still at ?file=, a path from the card's root as the desk gives it. */
     #[Route('/api/cards/{id}/picture', methods: ['GET'], requirements: ['id' => '[0-9a-f]{16}'])]
-    public function picture(string $id, Request $request, Pictures $pictures, FactsReader $facts): Response
+    public function picture(string $id, Request $request, Pictures $pictures, FactsReader $facts, Twins $twins): Response
     {
-        $path = $this->readers->volume($id)->file($request->query->getString('file'));
+        $volume = $this->readers->volume($id);
+        $path = $volume->file($request->query->getString('file'));
+        try {
+            return PictureAnswer::jpeg($pictures->of($path, $facts->read($path), PictureAnswer::edge($request)));
+        } catch (CouldNot $failure) {
+            $twin = $twins->beside($volume, $path) ?? throw $failure;
 
-        return PictureAnswer::jpeg($pictures->of($path, $facts->read($path), PictureAnswer::edge($request)));
+            return PictureAnswer::jpeg($pictures->of($twin, $facts->read($twin), PictureAnswer::edge($request)));
+        }
     }
 }

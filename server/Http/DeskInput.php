@@ -19,6 +19,9 @@ use VelvetLedger\Core\Shoot\Clocks;
 use VelvetLedger\Core\Shoot\Edit;
 use VelvetLedger\Core\Shoot\EditKind;
 use VelvetLedger\Core\Shoot\Edits;
+use VelvetLedger\Core\Stamp\KeywordPath;
+use VelvetLedger\Core\Stamp\StampField;
+use VelvetLedger\Core\Stamp\StampTexts;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Intake\Moments;
 use VelvetLedger\Server\Orders\OrderBook;
@@ -85,6 +88,8 @@ final readonly class DeskInput
                 $fields->has('destination') ? OrderDocument::destination($fields->object('destination')) : null,
                 $fields->has('folder') ? Destination::within($fields->text('folder', null, 1000)) : null,
                 null === $into ? null : $this->shoots->toJoin($into),
+                StampTexts::read($fields->object('texts'), static fn (StampField $field): bool => !$field->isOfSlip()),
+                $fields->list('keywords', KeywordPath::read(...)),
             );
         });
     }

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Http;
 
+use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Server\Intake\GoOn;
+use VelvetLedger\Server\Intake\HoldIntake;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\ReceiptLine;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
@@ -61,6 +63,44 @@ final readonly class ReceiptsController
         return new JsonResponse($this->view($intake));
     }
 
+    /** Pauses an intake that is under way; "go on" continues it. */
+    #[Route('/api/receipts/{number}/pause', methods: ['POST'], requirements: ['number' => '\d{1,9}'])]
+    public function pause(int $number, HoldIntake $hold): Response
+    {
+        return new JsonResponse($this->view($hold->pause($number)));
+    }
+
+    /** Stops it: what is done stays done. */
+    #[Route('/api/receipts/{number}/stop', methods: ['POST'], requirements: ['number' => '\d{1,9}'])]
+    public function stop(int $number, HoldIntake $hold): Response
+    {
+        return new JsonResponse($this->view($hold->stop($number)));
+    }
+
+    /** The frames that came in last, to be looked at while more come. */
+    #[Route('/api/receipts/{number}/landed', methods: ['GET'], requirements: ['number' => '\d{1,9}'])]
+    public function landed(int $number): Response
+    {
+        return new JsonResponse($this->receipts->landed($this->receipts->find($number)));
+    }
+
+    /** Every line with its checksum and its copies, as CSV (RFC 4180). */
+    #[Route('/api/receipts/{number}.csv', methods: ['GET'], requirements: ['number' => '\d{1,9}'])]
+    public function table(int $number): Response
+    {
+        return CsvAnswer::of("receipt-$number.csv", ['on the card', 'kind', 'bytes', 'outcome', 'reason', 'folder', 'name', 'xxh128', 'sha256', 'proven at', 'copies'], $this->receipts->table($this->receipts->find($number)));
+    }
+
+    /** The same as JSON. */
+    #[Route('/api/receipts/{number}.json', methods: ['GET'], requirements: ['number' => '\d{1,9}'])]
+    public function document(int $number): Response
+    {
+        $intake = $this->receipts->find($number);
+        $lines = array_map(static fn (array $row): array => array_combine(['path', 'kind', 'bytes', 'outcome', 'reason', 'folder', 'name', 'xxh128', 'sha256', 'provenAt', 'copies'], $row), [...$this->receipts->table($intake)]);
+
+        return new JsonResponse(['receipt' => $this->view($intake), 'lines' => $lines], 200, ['Content-Disposition' => HeaderUtils::makeDisposition('attachment', "receipt-$number.json")]);
+    }
+
     /** Tries again what failed as often as it is tried. */
     #[Route('/api/failed/{id}/again', methods: ['POST'], requirements: ['id' => '\d{1,18}'])]
     public function tryAgain(string $id): Response
@@ -72,6 +112,6 @@ final readonly class ReceiptsController
 
     private function view(Intake $intake): ReceiptView
     {
-        return new ReceiptView($intake, $this->receipts->summary($intake));
+        return new ReceiptView($intake, $this->receipts->summary($intake), $this->receipts->copies($intake), $this->receipts->stamped($intake));
     }
 }

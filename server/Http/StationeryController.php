@@ -12,6 +12,7 @@ use VelvetLedger\Core\Document\BadDocument;
 use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Core\Order\StationeryKind;
 use VelvetLedger\Server\Orders\Stationery;
+use VelvetLedger\Server\Stamps\SlipBook;
 use VelvetLedger\Server\Stores\StoreFolders;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\View\StoreFoldersView;
@@ -44,6 +45,16 @@ final readonly class StationeryController
     {
         $fields = Fields::of(DeskInput::body($request));
         $this->stationery->drop($fields->oneOf('kind', StationeryKind::class), $fields->text('name'));
+
+        return new JsonResponse(null, 204);
+    }
+
+    /** Which rights slip is stamped where an order names none. */
+    #[Route('/api/stationery/default', methods: ['POST'])]
+    public function makeDefault(Request $request, SlipBook $slips): Response
+    {
+        $fields = Fields::of(DeskInput::body($request));
+        $slips->makeDefault($fields->make(static fn (): string => $fields->text('name', '')));
 
         return new JsonResponse(null, 204);
     }

@@ -7,12 +7,14 @@ namespace VelvetLedger\Server\Intake;
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Persistence\IntakeRuns;
+use VelvetLedger\Server\Persistence\IntakeState;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
 
 /** Goes on with an intake that stopped, and tries again what failed. */
 final readonly class GoOn
 {
-    public function __construct(private ReceiptRepository $receipts, private EntityManagerInterface $ledger)
+    public function __construct(private ReceiptRepository $receipts, private IntakeRuns $runs, private EntityManagerInterface $ledger)
     {
     }
 
@@ -21,8 +23,9 @@ final readonly class GoOn
     {
         return $this->ledger->wrapInTransaction(function () use ($number, $then): Intake {
             $intake = $this->receipts->find($number);
-            if (!$intake->state()->isUnderWay()) {
-                foreach ($this->receipts->lines($intake, Outcome::Failed) as $line) {
+            if (!$intake->state()->isUnderWay() || IntakeState::Paused === $intake->state()) {
+                $this->runs->wish($number, null);
+                foreach ($this->receipts->lines($intake, Outcome::Failed, Outcome::Unreadable) as $line) {
                     if (null !== $line->folder && null !== $line->frame()) {
                         $line->waitsAgain();
                     }

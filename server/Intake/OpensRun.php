@@ -4,17 +4,21 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Intake;
 
+use VelvetLedger\Core\Order\CopiesWanted;
+use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\SourceGone;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\IntakeRuns;
+use VelvetLedger\Server\Stores\Drives;
+use VelvetLedger\Server\Stores\RunStores;
 use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;
 
-/** Finds the card and the store that a run needs: the very ones that the intake was begun with. */
+/** Finds the card and the stores that a run needs: the very card and main store that the intake was begun with. */
 final readonly class OpensRun
 {
-    public function __construct(private Readers $readers, private Stores $stores, private IntakeRuns $runs)
+    public function __construct(private Readers $readers, private Stores $stores, private Drives $drives, private IntakeRuns $runs)
     {
     }
 
@@ -25,6 +29,30 @@ final readonly class OpensRun
      */
     public function run(Intake $intake, int $number, \Closure $watch): RunUnderWay
     {
-        return new RunUnderWay($intake->id(), $number, $this->readers->sourceOf($intake)->path, $this->stores->at($intake->store)->open(), $intake->store->id(), $this->runs, $watch);
+        return new RunUnderWay($intake->id(), $number, $this->readers->sourceOf($intake)->path, $this->storesOf($intake), $this->wanted($intake), $this->runs, $watch);
+    }
+
+    private function storesOf(Intake $intake): RunStores
+    {
+        $open = [$intake->store->id() => $this->stores->at($intake->store)->open()];
+        $away = $drives = [];
+        foreach ($this->stores->all() as $mirror) {
+            if ($mirror->id() === $intake->store->id()) {
+                continue;
+            }
+            try {
+                $open[$mirror->id()] = $this->stores->at($mirror)->open();
+                $drives[$mirror->id()] = $this->drives->of($open[$mirror->id()]->store->path);
+            } catch (StoreAbsent $absent) {
+                $away[$mirror->id()] = rtrim($absent->getMessage(), '.');
+            }
+        }
+
+        return new RunStores($intake->store->id(), $open, $away, $drives);
+    }
+
+    private function wanted(Intake $intake): CopiesWanted
+    {
+        return [] === $intake->order ? CopiesWanted::two() : OrderDocument::read($intake->order)->made->copies;
     }
 }

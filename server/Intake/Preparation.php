@@ -5,60 +5,49 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Intake;
 
 use Doctrine\ORM\EntityManagerInterface;
-use VelvetLedger\Core\Card\FolderNames;
-use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Failure\CouldNot;
-use VelvetLedger\Core\Transfer\CopyOrder;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Transfer\LastingFolders;
-use VelvetLedger\Core\Transfer\SourceFile;
+use VelvetLedger\Core\Transfer\Medium;
 use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\Entries;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
 use VelvetLedger\Server\Persistence\WaitingFile;
+use VelvetLedger\Server\Stores\Leftovers;
 
 /** What a run does before it copies anything. */
 final readonly class Preparation
 {
     private const PRINTS_AT_ONCE = 200;
 
-    public function __construct(private EntityManagerInterface $ledger, private ReceiptRepository $receipts, private Entries $entries)
+    public function __construct(private EntityManagerInterface $ledger, private ReceiptRepository $receipts, private Entries $entries, private SourceOfLine $sources, private Leftovers $leftovers, private Medium $medium, private Unentered $unentered)
     {
     }
 
     public function prepare(Intake $intake, RunUnderWay $run): void
     {
-        $this->clearLeftovers($intake, $run);
+        foreach ($run->stores->open() as $store) {
+            $this->leftovers->clear($store, $this->receipts->foldersOf($intake));
+        }
+        $this->unentered->enter($intake, $run);
         $this->makeFolders($intake, $run);
         $this->readPrints($run);
-    }
-
-    /** Temporary files of runs of this intake that were cut off. */
-    private function clearLeftovers(Intake $intake, RunUnderWay $run): void
-    {
-        $folders = 1 === $run->number ? [] : $this->receipts->foldersOf($intake);
-        foreach ($folders as $folder) {
-            foreach (FolderNames::in($run->store->path($folder)) as $name) {
-                $by = CopyOrder::leftBy($name);
-                if (null !== $by && $by[0] === $run->intake && $by[1] < $run->number) {
-                    @unlink($run->store->path($folder).'/'.$name);
-                }
-            }
-        }
     }
 
     /** The empty folders of a new shoot are there from the start, whatever comes into it. */
     private function makeFolders(Intake $intake, RunUnderWay $run): void
     {
         foreach ($intake->makes as $folder) {
-            try {
-                LastingFolders::make($run->store->path($folder));
-            } catch (CouldNotCopy $failure) {
-                $this->ledger->persist(new DayBookEntry(\sprintf('Receipt %d: %s', $run->intake, $failure->getMessage()), $intake));
+            foreach ($run->stores->open() as $store) {
+                try {
+                    LastingFolders::make($store->path($folder));
+                } catch (CouldNotCopy $failure) {
+                    $this->ledger->persist(DayBookEntry::ofIntake(\sprintf('Receipt %d: %s', $run->intake, $failure->getMessage()), $intake));
+                }
             }
         }
-        $run->store->confirm();
+        $run->stores->confirm();
         $this->ledger->flush();
     }
 
@@ -67,10 +56,11 @@ final readonly class Preparation
     {
         $unprinted = array_values(array_filter($this->receipts->waiting($run->intake), static fn (WaitingFile $waiting): bool => null === $waiting->file->print));
         foreach (array_chunk($unprinted, self::PRINTS_AT_ONCE) as $some) {
+            array_walk($some, fn (WaitingFile $waiting) => $this->medium->willRead($this->sources->of($run, $waiting)->path));
             $prints = [];
             foreach ($some as $waiting) {
                 try {
-                    $prints[$waiting->line] = (string) (new SourceFile(PathText::toPath($run->source.'/'.$waiting->file->path), $waiting->file->bytes, $waiting->file->modifiedAt))->printed()->print;
+                    $prints[$waiting->line] = (string) $this->sources->of($run, $waiting)->printed()->print;
                 } catch (CouldNot) {
                     // copying it says why
                 }

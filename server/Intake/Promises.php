@@ -9,6 +9,7 @@ use VelvetLedger\Core\Card\ReadFrame;
 use VelvetLedger\Core\Plan\Plan;
 use VelvetLedger\Core\Plan\PlanLine;
 use VelvetLedger\Core\Plan\PlannedShoot;
+use VelvetLedger\Core\Plan\ShootStamps;
 use VelvetLedger\Server\Persistence\GivenName;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\LedgerFrame;
@@ -16,6 +17,7 @@ use VelvetLedger\Server\Persistence\LineShoot;
 use VelvetLedger\Server\Persistence\ReceiptLine;
 use VelvetLedger\Server\Persistence\Shoot;
 use VelvetLedger\Server\Persistence\ShootRepository;
+use VelvetLedger\Server\Stamps\AsksForStamps;
 
 /** Enters what a plan promises: a line for every file, and the shoots and frames that files will come into. */
 final class Promises
@@ -26,19 +28,28 @@ final class Promises
     /** @var array<array-key, LedgerFrame> frame key => frame */
     private array $frames = [];
 
-    public function __construct(private readonly EntityManagerInterface $ledger, private readonly ShootRepository $repository)
+    /** @var list<array{LedgerFrame, ShootStamps}> frames that are to be stamped */
+    private array $stamped = [];
+
+    public function __construct(private readonly EntityManagerInterface $ledger, private readonly ShootRepository $repository, private readonly AsksForStamps $stamps)
     {
     }
 
     public function enter(Intake $intake, Plan $plan): void
     {
-        $this->shoots = $this->frames = [];
+        $this->shoots = $this->frames = $this->stamped = [];
         $shoots = $plan->shootsByFrame();
         foreach ($plan->lines as $position => $line) {
             $shoot = $shoots[$line->frame?->key()] ?? null;
             $heading = null === $shoot ? new LineShoot() : new LineShoot($shoot->title->date, $shoot->title->description, $shoot->place->folder);
             $this->ledger->persist(new ReceiptLine($intake, $position, $line, $heading, null === $shoot ? null : $this->frame($intake, $line, $shoot)));
         }
+    }
+
+    /** What needs the frames' numbers: once they are in the ledger. */
+    public function enterKeywords(): void
+    {
+        $this->stamps->keywords(array_map(static fn (array $one): array => [$one[0]->id(), $one[1]], array_values(array_filter($this->stamped, static fn (array $one): bool => null !== $one[0]->stamp()))));
     }
 
     /** @return list<ReadFrame> those that the plan is about */
@@ -62,7 +73,9 @@ final class Promises
         if (!isset($this->frames[$line->frame->key()])) {
             $becomes = $line->becomes;
             $frame = new LedgerFrame($this->shoot($planned), $intake, new GivenName($becomes->folder, $becomes->stem, $becomes->number, $becomes->scope), $line->frame);
+            $this->stamps->of($frame, $planned, $line);
             $this->ledger->persist($frame);
+            $this->stamped[] = [$frame, $planned->title->stamps];
             $this->frames[$line->frame->key()] = $frame;
         }
 

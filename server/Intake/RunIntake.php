@@ -11,22 +11,25 @@ use VelvetLedger\Server\Cards\SourceGone;
 use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\IntakeRuns;
+use VelvetLedger\Server\Persistence\IntakeWish;
 use VelvetLedger\Server\Persistence\OwnershipLost;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
 use VelvetLedger\Server\Persistence\RunsElsewhere;
 use VelvetLedger\Server\Stores\StoreAbsent;
 
 /**
- * Copies what an intake's receipt still waits for, a file at a time; each file is entered in the ledger as soon as it is
- * proven, so that a run cut off anywhere goes on where it was.
+ * Copies what an intake's receipt still waits for; files are entered in the ledger as soon as they are proven, so that a run
+ * cut off anywhere goes on where it was.
  */
 final readonly class RunIntake
 {
+    public const STOPPED = 'You stopped it. What is copied and proven stays, the rest waits on the card.';
+
     public function __construct(
         private EntityManagerInterface $ledger,
         private OpensRun $opens,
         private Preparation $preparation,
-        private BringInLine $bringIn,
+        private BringInLines $bringIn,
         private OwnTransaction $own,
         private IntakeRuns $runs,
         private ReceiptRepository $receipts,
@@ -69,24 +72,35 @@ final readonly class RunIntake
             $this->own->enter($intakeId, $number, $intake->begins(...));
             $run->say();
             $this->preparation->prepare($intake, $run);
-            foreach ($this->receipts->waiting($intakeId) as $waiting) {
-                $this->bringIn->bring($run, $waiting);
-            }
+            $this->bringIn->bring($run, $this->receipts->waiting($intakeId));
             $run->saysLast();
             $this->finish($intakeId, $number, null);
+        } catch (Wished $wished) {
+            IntakeWish::Pause === $wished->wish ? $this->pause($intakeId, $number) : $this->finish($intakeId, $number, self::STOPPED);
         } catch (SourceGone|StoreAbsent $gone) {
             $this->finish($intakeId, $number, $gone->getMessage());
         }
+    }
+
+    private function pause(int $intakeId, int $number): void
+    {
+        $this->ledger->clear();
+        $this->own->enter($intakeId, $number, function () use ($intakeId): void {
+            $this->runs->wish($intakeId, null);
+            $intake = $this->receipts->find($intakeId);
+            $intake->pauses($this->receipts->addUp($intake));
+        });
     }
 
     private function finish(int $intakeId, int $number, ?string $stoppedBecause): void
     {
         $this->ledger->clear();
         $this->own->enter($intakeId, $number, function () use ($intakeId, $stoppedBecause): void {
+            $this->runs->wish($intakeId, null);
             $intake = $this->receipts->find($intakeId);
             $summary = $this->receipts->addUp($intake);
             null === $stoppedBecause ? $intake->end($summary) : $intake->stop($stoppedBecause, $summary);
-            $this->ledger->persist(new DayBookEntry(null === $stoppedBecause ? \sprintf('Receipt %d: %s', $intakeId, $summary->sentence()) : \sprintf('Receipt %d stopped: %s', $intakeId, $stoppedBecause), $intake));
+            $this->ledger->persist(DayBookEntry::ofIntake(null === $stoppedBecause ? \sprintf('Receipt %d: %s', $intakeId, $summary->sentence()) : \sprintf('Receipt %d stopped: %s', $intakeId, $stoppedBecause), $intake));
             $this->ledger->flush();
             foreach ($this->receipts->settlePromises() as $settled) {
                 $other = $this->receipts->find($settled);

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Intake;
 
+use VelvetLedger\Core\Order\CopiesWanted;
 use VelvetLedger\Server\Persistence\IntakeRuns;
-use VelvetLedger\Server\Stores\OpenStore;
+use VelvetLedger\Server\Stores\RunStores;
 
 /** One run of an intake, and how far it is: said in the database and to whoever watches, several times a second. */
 final class RunUnderWay
@@ -18,12 +19,17 @@ final class RunUnderWay
     private float $said = 0.0;
 
     /**
-     * @param string                    $source  where the card is mounted
-     * @param int                       $storeId the store's number in the ledger
-     * @param \Closure(int, int): mixed $watch   told of bytes and files so far; what it throws ends the run where it is
+     * @param string                    $source where the card is mounted
+     * @param \Closure(int, int): mixed $watch  told of bytes and files so far; what it throws ends the run where it is
      */
-    public function __construct(public readonly int $intake, public readonly int $number, public readonly string $source, public readonly OpenStore $store, public readonly int $storeId, private readonly IntakeRuns $runs, private readonly \Closure $watch)
+    public function __construct(public readonly int $intake, public readonly int $number, public readonly string $source, public readonly RunStores $stores, public readonly CopiesWanted $wanted, private readonly IntakeRuns $runs, private readonly \Closure $watch)
     {
+    }
+
+    /** The same run, for lines of another receipt of the card. */
+    public function onBehalfOf(int $intake, int $number): self
+    {
+        return new self($intake, $number, $this->source, $this->stores, $this->wanted, $this->runs, fn () => $this->say());
     }
 
     public function moved(int $bytes): void
@@ -38,18 +44,22 @@ final class RunUnderWay
         $this->say();
     }
 
+    /** @throws Wished */
     public function say(): void
     {
         if (microtime(true) - $this->said > self::TICK) {
-            $this->saysLast();
+            $this->said = microtime(true);
+            $wish = $this->runs->moved($this->intake, $this->number, $this->bytes, $this->files);
             ($this->watch)($this->bytes, $this->files);
+            if (null !== $wish) {
+                throw Wished::to($wish);
+            }
         }
     }
 
     /** All is copied: nobody needs to be asked any more whether to go on. */
     public function saysLast(): void
     {
-        $this->said = microtime(true);
         $this->runs->moved($this->intake, $this->number, $this->bytes, $this->files);
     }
 }

@@ -7,16 +7,19 @@ namespace VelvetLedger\Server\Intake;
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Plan\About;
+use VelvetLedger\Core\Plan\Intent;
 use VelvetLedger\Core\Plan\Plan;
 use VelvetLedger\Core\Plan\PlannedShoot;
 use VelvetLedger\Core\Plan\Problem;
 use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Core\Store\Warnings;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Size;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Orders\OrderBook;
 use VelvetLedger\Server\Persistence\CardRepository;
 use VelvetLedger\Server\Persistence\DayBookEntry;
+use VelvetLedger\Server\Persistence\DayBookKind;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Persistence\IntakeSource;
@@ -68,6 +71,7 @@ final readonly class StartIntake
             $this->enterDayBook($intake, $plan, $wishes);
             $this->orders->remember($wishes->order->name, $volume, ...Promises::framesOf($plan));
             $this->ledger->flush();
+            $this->promises->enterKeywords();
             $intake->sumUp($this->receipts->addUp($intake));
             $then($intake);
 
@@ -78,23 +82,23 @@ final readonly class StartIntake
     private function checkRoom(Plan $plan): void
     {
         $main = $this->stores->main();
-        if (0 === $plan->totals->frames->toBringIn) {
+        if (0 === $plan->totals->files->number(Intent::BringIn)) {
             throw CouldNotBegin::nothingToBringIn();
         }
         $main->open();
         $free = $main->freeBytes() ?? throw $main->absence();
-        if ($free < $plan->totals->files->bytesToBringIn) {
-            throw CouldNotBegin::noRoom($main, $plan->totals->files->bytesToBringIn, $free);
+        if ($free < Warnings::withMargin($plan->totals->files->bytesToBringIn)) {
+            throw CouldNotBegin::noRoom($main, Warnings::withMargin($plan->totals->files->bytesToBringIn), $free);
         }
     }
 
     private function enterDayBook(Intake $intake, Plan $plan, Wishes $wishes): void
     {
         $totals = $plan->totals;
-        $this->ledger->persist(new DayBookEntry(\sprintf('Intake asked for from %s by the standing order "%s": %d of %s, %s.', $intake->source->label, $wishes->order->name, $totals->frames->toBringIn, Count::of($totals->frames->all, 'frame'), Size::of($totals->files->bytesToBringIn)), $intake));
+        $this->ledger->persist(DayBookEntry::ofIntake(\sprintf('Intake asked for from %s by the standing order "%s": %d of %s, %s.', $intake->source->label, $wishes->order->name, $totals->frames->toBringIn, Count::of($totals->frames->all, 'frame'), Size::of($totals->files->bytesToBringIn)), $intake));
         foreach ($plan->clocks as $clock) {
             if (0 !== $clock->seconds) {
-                $this->ledger->persist(new DayBookEntry(\sprintf('The clock of %s is put %s (%s): %s from %s, the first from %s to %s.', $clock->body, $clock->inWords, $clock->because, Count::of($clock->frames, 'frame'), $intake->source->label, strtr($clock->before, 'T', ' '), strtr($clock->after, 'T', ' ')), $intake));
+                $this->ledger->persist(DayBookEntry::ofIntake(\sprintf('The clock of %s is put %s (%s): %s from %s, the first from %s to %s.', $clock->body, $clock->inWords, $clock->because, Count::of($clock->frames, 'frame'), $intake->source->label, strtr($clock->before, 'T', ' '), strtr($clock->after, 'T', ' ')), $intake, DayBookKind::Clock));
             }
         }
     }

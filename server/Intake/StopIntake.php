@@ -24,7 +24,7 @@ final readonly class StopIntake
             $intake = $this->receipts->find($number);
             if ($intake->state()->isUnderWay()) {
                 $intake->stop($because, $this->receipts->addUp($intake));
-                $this->ledger->persist(new DayBookEntry("Receipt $number stopped: $because", $intake));
+                $this->ledger->persist(DayBookEntry::ofIntake("Receipt $number stopped: $because", $intake));
             }
 
             return $intake;

@@ -81,7 +81,7 @@ final readonly class OrderBook
     public function save(StandingOrder $order): void
     {
         $saved = $this->saved($order->name);
-        $this->ledger->persist(new DayBookEntry(\sprintf('The standing order "%s" was %s.', $order->name, null === $saved ? 'saved' : 'changed')));
+        $this->ledger->persist(DayBookEntry::ofOrder(\sprintf('The standing order "%s" was %s.', $order->name, null === $saved ? 'saved' : 'changed')));
         $saved ??= new SavedOrder($order);
         $saved->change($order);
         $this->ledger->persist($saved);
@@ -92,7 +92,7 @@ final readonly class OrderBook
     {
         $saved = $this->saved($name) ?? throw $this->noSuch($name);
         $this->ledger->remove($saved);
-        $this->ledger->persist(new DayBookEntry(\sprintf('The standing order "%s" was dropped.', $name)));
+        $this->ledger->persist(DayBookEntry::ofOrder(\sprintf('The standing order "%s" was dropped.', $name)));
         $this->ledger->flush();
     }
 

@@ -11,6 +11,7 @@ use VelvetLedger\Core\Naming\NamePattern;
 use VelvetLedger\Core\Naming\ReadyMade;
 use VelvetLedger\Core\Order\PatternDocument;
 use VelvetLedger\Core\Order\StationeryKind;
+use VelvetLedger\Core\Stamp\StampTexts;
 use VelvetLedger\Server\Persistence\StationeryItem;
 
 /** Saved patterns, sets of subfolders and kinds of work, after the ready-made ones. */
@@ -20,14 +21,14 @@ final readonly class Stationery
     {
     }
 
-    /** @return array<string, list<array{name: string, document: array<mixed>, readyMade: bool}>> by kind */
+    /** @return array<string, list<array{name: string, document: array<mixed>, readyMade: bool, isDefault?: bool, limits?: list<string>}>> by kind */
     public function all(): array
     {
         $found = array_fill_keys(array_column(StationeryKind::cases(), 'value'), []);
         $found[StationeryKind::Names->value] = self::readyMade(array_map(static fn (NamePattern $pattern): array => PatternDocument::ofNames($pattern), ReadyMade::names()));
         $found[StationeryKind::Folders->value] = self::readyMade(array_map(static fn (FolderPattern $pattern): array => PatternDocument::ofFolders($pattern), ReadyMade::folders()));
         foreach ($this->ledger->getRepository(StationeryItem::class)->findBy([], ['name' => 'ASC']) as $item) {
-            $found[$item->kind->value][] = ['name' => $item->name, 'document' => $item->document(), 'readyMade' => false];
+            $found[$item->kind->value][] = ['name' => $item->name, 'document' => $item->document(), 'readyMade' => false, 'isDefault' => $item->isDefault(), 'limits' => StationeryKind::Rights === $item->kind ? StampTexts::ofDocument($item->document())->limits() : []];
         }
 
         return $found;
@@ -45,7 +46,11 @@ final readonly class Stationery
             throw BadDocument::at('/name', 'must be 1 to 80 characters long');
         }
         $document = $kind->asOrdersWriteIt($document);
-        $item = $this->find($kind, $name) ?? new StationeryItem($kind, $name, $document);
+        $item = $this->find($kind, $name);
+        if (null === $item) {
+            $item = new StationeryItem($kind, $name, $document);
+            $item->becomesDefault(StationeryKind::Rights === $kind && null === $this->ledger->getRepository(StationeryItem::class)->findOneBy(['kind' => $kind]));
+        }
         $item->says($document);
         $this->ledger->persist($item);
         $this->ledger->flush();

@@ -33,6 +33,6 @@ final readonly class CardRepository
     {
         $card = $this->find($identity);
 
-        return null === $card ? null : $this->ledger->getRepository(Intake::class)->findOneBy(['card' => $card, 'state' => [IntakeState::Waiting, IntakeState::Running]], ['id' => 'ASC']);
+        return null === $card ? null : $this->ledger->getRepository(Intake::class)->findOneBy(['card' => $card, 'state' => [IntakeState::Waiting, IntakeState::Running, IntakeState::Paused]], ['id' => 'ASC']);
     }
 }

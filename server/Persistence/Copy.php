@@ -34,6 +34,8 @@ class Copy
         private ?string $checksum,
         #[ORM\Column(nullable: true)]
         private ?\DateTimeImmutable $provenAt,
+        #[ORM\Column(type: 'text', nullable: true)]
+        private ?string $because = null,
     ) {
     }
 
@@ -55,6 +57,12 @@ class Copy
     public function checksum(): ?string
     {
         return $this->checksum;
+    }
+
+    /** Why it is owed, missing or different, in words. */
+    public function because(): ?string
+    {
+        return $this->because;
     }
 
     public function provenAt(): ?\DateTimeImmutable

@@ -5,70 +5,59 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Persistence;
 
 use Doctrine\DBAL\Connection;
-use Doctrine\DBAL\Statement;
-use VelvetLedger\Core\Held\HeldAs;
-use VelvetLedger\Core\Transfer\ProvenCopy;
 
 /**
- * Enters what came of a receipt's lines, each in one statement: the line, its original, file, copy and proof and the
- * shoot's sums come about together or not at all, and only while the run is the one that counts. Beside Doctrine's unit
+ * Enters what came of a receipt's lines, many in one statement: each line, its original, file, copies and proofs and the
+ * shoots' sums come about together or not at all, and only while the run is the one that counts. Beside Doctrine's unit
  * of work, for it is done for every file of a card.
  */
-final class Entries
+final readonly class Entries
 {
-    private const OWN = 'WITH own AS (SELECT id, card_id, store_id FROM intake WHERE id = :intake AND run = :run FOR UPDATE)';
+    private const OWN = 'WITH own AS (SELECT id, card_id FROM intake WHERE id = :intake AND run = :run FOR UPDATE)';
+
+    /**
+     * Everything is looked up by its key, also in a ledger so young that the planner has no figures of it; and the drive is not
+     * waited for: a row that a power cut takes back is entered again, by the file that stands published; see docs/copying.md.
+     */
+    private const QUICKLY = 'SET LOCAL enable_seqscan = off; SET LOCAL synchronous_commit = off';
 
     private const BROUGHT_IN = self::OWN.",
-        was AS (SELECT f.id, f.shoot_id, f.stem, f.taken_at, CASE WHEN EXISTS (SELECT 1 FROM file x WHERE x.frame_id = f.id) THEN 0 ELSE 1 END AS frames FROM frame f, own WHERE f.id = :frame),
-        o AS (INSERT INTO original (card_id, frame_id, path, kind, bytes, modified_at, quick_print, checksum) SELECT own.card_id, was.id, :path, :kind, :bytes, :modified, :print, :checksum FROM own, was RETURNING id),
-        f AS (INSERT INTO file (frame_id, original_id, making, ending, bytes, checksum) SELECT was.id, o.id, :making, :ending, :bytes, :checksum FROM was, o RETURNING id),
-        c AS (INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at) SELECT f.id, own.store_id, :to, :state, :checksum, :at FROM f, own RETURNING id),
-        p AS (INSERT INTO proof (copy_id, checksum, holds, at) SELECT c.id, :checksum, true, :at FROM c RETURNING id),
-        s AS (UPDATE shoot SET frames = shoot.frames + was.frames, files = files + 1, bytes = shoot.bytes + :bytes, cover_id = CASE WHEN taken_from IS NULL OR was.taken_at < taken_from THEN was.id ELSE cover_id END,
-                taken_from = least(taken_from, was.taken_at), taken_to = greatest(taken_to, was.taken_at), first_name = least(first_name, was.stem), last_name = greatest(last_name, was.stem), proven_since = least(proven_since, :at)
-              FROM was WHERE shoot.id = was.shoot_id RETURNING shoot.id)
-        UPDATE receipt_line l SET outcome = 'brought in', reason = :reason, checksum = :checksum, proven_at = :at, quick_print = :print, file_id = f.id FROM f, p, s WHERE l.id = :line";
+        r AS MATERIALIZED (
+            SELECT j.*, nextval(pg_get_serial_sequence('original', 'id'))::int AS original_id, nextval(pg_get_serial_sequence('file', 'id'))::int AS file, f.shoot_id, f.stem, f.taken_at, own.card_id
+            FROM own, json_to_recordset(:files) AS j(line int, frame int, path text, kind text, bytes bigint, modified bigint, print text, original text, checksum text, size bigint, making text, written json, revision int, sha256 text, ending text, reason text, twin text, at timestamptz) JOIN frame f ON f.id = j.frame),
+        k AS MATERIALIZED (
+            SELECT r.file, r.checksum, nextval(pg_get_serial_sequence('copy', 'id'))::int AS copy, j.store, j.path, j.because, j.at FROM json_to_recordset(:copies) AS j(line int, store int, path text, because text, at timestamptz) JOIN r ON r.line = j.line),
+        o AS (INSERT INTO original (id, card_id, frame_id, path, kind, bytes, modified_at, quick_print, checksum) SELECT original_id, card_id, frame, path, kind, bytes, modified, print, original FROM r),
+        f AS (INSERT INTO file (id, frame_id, original_id, making, ending, bytes, checksum, sha256, stamp_revision, written) SELECT file, frame, original_id, making, ending, size, checksum, sha256, revision, written FROM r),
+        c AS (INSERT INTO copy (id, file_id, store_id, path, state, checksum, proven_at, because) SELECT copy, file, store, path, CASE WHEN at IS NULL THEN 'owed' ELSE 'proven' END, CASE WHEN at IS NOT NULL THEN checksum END, at, because FROM k),
+        p AS (INSERT INTO proof (copy_id, checksum, holds, at) SELECT copy, checksum, true, at FROM k WHERE at IS NOT NULL),
+        s AS (UPDATE shoot SET frames = shoot.frames + t.frames, files = shoot.files + t.files, bytes = shoot.bytes + t.bytes, cover_id = CASE WHEN taken_from IS NULL OR t.first_at < taken_from THEN t.first_frame ELSE cover_id END,
+                taken_from = least(taken_from, t.first_at), taken_to = greatest(taken_to, t.last_at), first_name = least(first_name, t.first_stem), last_name = greatest(last_name, t.last_stem), proven_since = least(proven_since, t.since)
+              FROM (SELECT r.shoot_id, count(DISTINCT r.frame) FILTER (WHERE NOT EXISTS (SELECT 1 FROM file x WHERE x.frame_id = r.frame)) AS frames, count(*) AS files, sum(r.size) AS bytes, min(r.taken_at) AS first_at, max(r.taken_at) AS last_at,
+                       min(r.stem) AS first_stem, max(r.stem) AS last_stem, min(r.at) AS since, (array_agg(r.frame ORDER BY r.kind LIKE 'still%' DESC, r.taken_at, r.line))[1] AS first_frame FROM r GROUP BY 1) t WHERE shoot.id = t.shoot_id)
+        UPDATE receipt_line l SET outcome = 'brought in', reason = r.reason, twin = r.twin, checksum = r.checksum, proven_at = r.at, quick_print = r.print, file_id = r.file FROM r WHERE l.id = r.line";
 
-    private const LOOK = 'SELECT h.path, h.proven_at, h.frame_id, r.path AS rival FROM (SELECT 1) one
-        LEFT JOIN LATERAL (SELECT c.path, c.proven_at, o.frame_id FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id WHERE o.quick_print = :print ORDER BY o.id, c.id LIMIT 1) h ON true
-        LEFT JOIN LATERAL (SELECT o.path FROM copy c JOIN file f ON f.id = c.file_id JOIN original o ON o.id = f.original_id WHERE c.store_id = :store AND c.path = :to LIMIT 1) r ON true';
-
-    /** @var array<string, Statement> prepared once, for they are used for every file */
-    private array $prepared = [];
-
-    public function __construct(private readonly Connection $database)
+    public function __construct(private Connection $database)
     {
     }
 
-    public function look(WaitingFile $waiting, int $store): AtTheName
+    /**
+     * @param list<BroughtIn> $files
+     *
+     * @throws OwnershipLost
+     */
+    public function broughtIn(int $intake, int $run, array $files): void
     {
-        $row = $this->bound(self::LOOK, ['print' => $waiting->file->print ?? '', 'store' => $store, 'to' => $waiting->to])->executeQuery()->fetchAssociative();
-        $row = false === $row ? [] : $row;
-        $text = static fn (string $key): ?string => \is_string($row[$key] ?? null) ? $row[$key] : null;
-        $held = null === $text('path') || !is_numeric($row['frame_id']) ? null : new HeldAs($text('path'), substr($text('proven_at') ?? '', 0, 10), (int) $row['frame_id']);
-
-        return new AtTheName($held, $text('rival'));
-    }
-
-    /** @throws OwnershipLost */
-    public function broughtIn(int $intake, int $run, WaitingFile $waiting, ProvenCopy $proven): void
-    {
-        $this->enter(self::BROUGHT_IN, $intake, $run, [
-            'line' => $waiting->line,
-            'frame' => $waiting->frame,
-            'path' => $waiting->file->path,
-            'kind' => $waiting->file->kind->value,
-            'bytes' => $proven->bytes,
-            'modified' => $waiting->file->modifiedAt,
-            'print' => $proven->print,
-            'checksum' => $proven->checksum,
-            'making' => Making::AsItIs->value,
-            'ending' => $waiting->ending(),
-            'to' => $waiting->to,
-            'state' => CopyState::Proven->value,
-            'at' => $proven->provenAt->format('Y-m-d H:i:s.uP'),
-            'reason' => $proven->keepsTime ? '' : 'the drive did not take the time at which it was written',
-        ]);
+        if ([] === $files) {
+            return;
+        }
+        $rows = array_map(static fn (BroughtIn $file): array => $file->row(), $files);
+        $copies = array_merge(...array_map(static fn (BroughtIn $file): array => $file->copies(), $files));
+        $values = ['files' => json_encode($rows, \JSON_THROW_ON_ERROR), 'copies' => json_encode($copies, \JSON_THROW_ON_ERROR)];
+        $this->database->transactional(function () use ($intake, $run, $values, $files): void {
+            $this->database->executeStatement(self::QUICKLY);
+            $this->enter(self::BROUGHT_IN, $intake, $run, $values, \count($files));
+        });
     }
 
     /**
@@ -76,20 +65,20 @@ final class Entries
      *
      * @throws OwnershipLost
      */
-    public function isHeld(int $intake, int $run, WaitingFile $waiting, HeldAs $as): void
+    public function isHeld(int $intake, int $run, WaitingFile $waiting, string $reason): void
     {
-        $this->enter(self::OWN." UPDATE receipt_line l SET outcome = 'held', reason = :reason, frame_id = NULL FROM own WHERE l.id = :line", $intake, $run, ['line' => $waiting->line, 'reason' => \sprintf('held since %s as %s', $as->since, $as->path)]);
+        $this->enter(self::OWN." UPDATE receipt_line l SET outcome = 'held', reason = :reason, frame_id = NULL FROM own WHERE l.id = :line", $intake, $run, ['line' => $waiting->line, 'reason' => $reason]);
         // A frame of which nothing waits or came in gives its name and number back.
         $this->database->executeStatement(
-            "DELETE FROM frame f WHERE f.id = ? AND NOT EXISTS (SELECT 1 FROM original o WHERE o.frame_id = f.id) AND NOT EXISTS (SELECT 1 FROM receipt_line l WHERE l.frame_id = f.id AND l.outcome IN ('waiting', 'failed'))",
+            "DELETE FROM frame f WHERE f.id = ? AND NOT EXISTS (SELECT 1 FROM original o WHERE o.frame_id = f.id) AND NOT EXISTS (SELECT 1 FROM receipt_line l WHERE l.frame_id = f.id AND l.outcome IN ('waiting', 'failed', 'unreadable'))",
             [$waiting->frame],
         );
     }
 
     /** @throws OwnershipLost */
-    public function failed(int $intake, int $run, WaitingFile $waiting, string $because): void
+    public function failed(int $intake, int $run, WaitingFile $waiting, string $because, bool $isUnreadable = false): void
     {
-        $this->enter(self::OWN." UPDATE receipt_line l SET outcome = 'failed', reason = :reason FROM own WHERE l.id = :line", $intake, $run, ['line' => $waiting->line, 'reason' => $because]);
+        $this->enter(self::OWN.' UPDATE receipt_line l SET outcome = :outcome, reason = :reason FROM own WHERE l.id = :line', $intake, $run, ['line' => $waiting->line, 'outcome' => $isUnreadable ? 'unreadable' : 'failed', 'reason' => $because]);
     }
 
     /**
@@ -99,29 +88,17 @@ final class Entries
      */
     public function printed(int $intake, int $run, array $prints): void
     {
-        $this->database->transactional(function () use ($intake, $run, $prints): void {
-            foreach ($prints as $line => $print) {
-                $this->enter(self::OWN.' UPDATE receipt_line l SET quick_print = :print FROM own WHERE l.id = :line', $intake, $run, ['line' => $line, 'print' => $print]);
-            }
-        });
+        if ([] !== $prints) {
+            $rows = array_map(static fn (int $line, string $print): array => ['line' => $line, 'print' => $print], array_keys($prints), $prints);
+            $this->enter(self::OWN.' UPDATE receipt_line l SET quick_print = j.print FROM own, json_to_recordset(:prints) AS j(line int, print text) WHERE l.id = j.line', $intake, $run, ['prints' => json_encode($rows, \JSON_THROW_ON_ERROR)], \count($prints));
+        }
     }
 
     /** @param array<string, int|string|null> $values */
-    private function enter(string $statement, int $intake, int $run, array $values): void
+    private function enter(string $statement, int $intake, int $run, array $values, int $lines = 1): void
     {
-        if (1 !== (int) $this->bound($statement, ['intake' => $intake, 'run' => $run] + $values)->executeStatement()) {
+        if ($lines !== (int) $this->database->executeStatement($statement, ['intake' => $intake, 'run' => $run] + $values)) {
             throw OwnershipLost::ofRun($intake, $run);
         }
-    }
-
-    /** @param array<string, int|string|null> $values */
-    private function bound(string $statement, array $values): Statement
-    {
-        $prepared = $this->prepared[$statement] ??= $this->database->prepare($statement);
-        foreach ($values as $name => $value) {
-            $prepared->bindValue($name, $value);
-        }
-
-        return $prepared;
     }
 }

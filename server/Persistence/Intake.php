@@ -124,6 +124,13 @@ class Intake
         $this->stoppedBecause = null;
     }
 
+    public function pauses(Summary $summary): void
+    {
+        $this->state = IntakeState::Paused;
+        $this->endedAt = new \DateTimeImmutable();
+        $this->sumUp($summary);
+    }
+
     public function begins(): void
     {
         $this->state = IntakeState::Running;

@@ -19,9 +19,6 @@ final readonly class IntakeRuns
     /** Under this one plans become promises. */
     private const PROMISES = 7_400_001;
 
-    /** Of the locks that keep one file's bytes from coming in twice at once. */
-    private const PRINT_LOCK = 7402;
-
     public function __construct(private Connection $database)
     {
     }
@@ -33,16 +30,17 @@ final readonly class IntakeRuns
      */
     public function take(int $intake): ?int
     {
-        if (true !== $this->database->fetchOne('SELECT pg_try_advisory_lock(?, ?)', [self::LOCK, $intake])) {
+        if (!$this->lock($intake)) {
             throw RunsElsewhere::intake($intake);
         }
-        $run = $this->database->fetchOne("UPDATE intake SET run = run + 1, bytes_moved = 0, files_moved = 0 WHERE id = ? AND state IN ('waiting', 'running') RETURNING run", [$intake]);
-        if (is_numeric($run)) {
-            return (int) $run;
-        }
-        $this->release($intake);
 
-        return null;
+        return $this->number($intake, "UPDATE intake SET run = run + 1, bytes_moved = 0, files_moved = 0 WHERE id = ? AND state IN ('waiting', 'running') RETURNING run");
+    }
+
+    /** The number of a run that settles what a stopped intake left; null where it goes on, or somebody works on it. */
+    public function takeStopped(int $intake): ?int
+    {
+        return $this->lock($intake) ? $this->number($intake, "UPDATE intake SET run = run + 1 WHERE id = ? AND state = 'stopped' RETURNING run") : null;
     }
 
     public function release(int $intake): void
@@ -53,12 +51,18 @@ final readonly class IntakeRuns
     /** Whether somebody works on it now. */
     public function isTaken(int $intake): bool
     {
-        if (true !== $this->database->fetchOne('SELECT pg_try_advisory_lock(?, ?)', [self::LOCK, $intake])) {
+        if (!$this->lock($intake)) {
             return true;
         }
         $this->release($intake);
 
         return false;
+    }
+
+    /** Whether this very run may still be writing: it is the intake's last one, and somebody works on that. */
+    public function isLive(int $intake, int $run): bool
+    {
+        return false !== $this->database->fetchOne('SELECT 1 FROM intake WHERE id = ? AND run = ?', [$intake, $run]) && $this->isTaken($intake);
     }
 
     /**
@@ -73,12 +77,25 @@ final readonly class IntakeRuns
         }
     }
 
-    /** @throws OwnershipLost */
-    public function moved(int $intake, int $run, int $bytes, int $files): void
+    /**
+     * Says how far it is, and hears what the photographer wishes.
+     *
+     * @throws OwnershipLost
+     */
+    public function moved(int $intake, int $run, int $bytes, int $files): ?IntakeWish
     {
-        if (1 !== $this->database->executeStatement('UPDATE intake SET bytes_moved = ?, files_moved = ? WHERE id = ? AND run = ?', [$bytes, $files, $intake, $run])) {
+        $row = $this->database->fetchAssociative('UPDATE intake SET bytes_moved = ?, files_moved = ? WHERE id = ? AND run = ? RETURNING wish', [$bytes, $files, $intake, $run]);
+        if (false === $row) {
             throw OwnershipLost::ofRun($intake, $run);
         }
+
+        return \is_string($row['wish']) ? IntakeWish::tryFrom($row['wish']) : null;
+    }
+
+    /** What the photographer wishes of an intake that runs; the run hears it with its next word. */
+    public function wish(int $intake, ?IntakeWish $wish): void
+    {
+        $this->database->executeStatement('UPDATE intake SET wish = ? WHERE id = ?', [$wish?->value, $intake]);
     }
 
     /** Until the transaction ends no other plan becomes a promise: two intakes never promise one name. */
@@ -87,23 +104,20 @@ final readonly class IntakeRuns
         $this->database->executeStatement('SELECT pg_advisory_xact_lock(?)', [self::PROMISES]);
     }
 
-    /**
-     * Does what is done while no other run brings in bytes of the same print.
-     *
-     * @template T
-     *
-     * @param \Closure(): T $do
-     *
-     * @return T
-     */
-    public function alone(string $print, \Closure $do): mixed
+    private function lock(int $intake): bool
     {
-        $key = [self::PRINT_LOCK, crc32($print) & 0x7FFFFFFF];
-        $this->database->executeStatement('SELECT pg_advisory_lock(?, ?)', $key);
-        try {
-            return $do();
-        } finally {
-            $this->database->executeStatement('SELECT pg_advisory_unlock(?, ?)', $key);
+        return true === $this->database->fetchOne('SELECT pg_try_advisory_lock(?, ?)', [self::LOCK, $intake]);
+    }
+
+    /** Of the new run; where there is none to be had, the lock is let go of. */
+    private function number(int $intake, string $statement): ?int
+    {
+        $run = $this->database->fetchOne($statement, [$intake]);
+        if (is_numeric($run)) {
+            return (int) $run;
         }
+        $this->release($intake);
+
+        return null;
     }
 }

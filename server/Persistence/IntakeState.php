@@ -9,11 +9,15 @@ enum IntakeState: string
 {
     case Waiting = 'waiting';
     case Running = 'running';
+
+    /** By the photographer's wish, to be gone on with. */
+    case Paused = 'paused';
     case Stopped = 'stopped';
     case Done = 'done';
 
+    /** Whether what it promised is still to come. */
     public function isUnderWay(): bool
     {
-        return self::Waiting === $this || self::Running === $this;
+        return self::Waiting === $this || self::Running === $this || self::Paused === $this;
     }
 }

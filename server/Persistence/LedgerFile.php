@@ -21,24 +21,26 @@ class LedgerFile
     private Collection $copies;
 
     /**
-     * @param string $ending   what follows the frame's stem in its name: ".orw", "b.jpg"
-     * @param string $checksum XXH128 of the file as it should be at every store
+     * @param Original|null $original whose picture it holds, as it is or stamped; null for a sidecar that we wrote
+     * @param string        $ending   what follows the frame's stem in its name: ".orw", "b.jpg"
+     * @param string        $checksum XXH128 of the file as it should be at every store
      */
     private function __construct(
         #[ORM\ManyToOne(inversedBy: 'files')]
         #[ORM\JoinColumn(nullable: false)]
         public readonly LedgerFrame $frame,
         #[ORM\ManyToOne]
-        #[ORM\JoinColumn(nullable: false)]
-        public readonly Original $original,
+        public readonly ?Original $original,
         #[ORM\Column(length: 20)]
-        public readonly Making $making,
+        private Making $making,
         #[ORM\Column(type: 'text')]
         public readonly string $ending,
         #[ORM\Column(type: 'bigint')]
         private int $bytes,
         #[ORM\Column(length: 32)]
         private string $checksum,
+        #[ORM\Column(length: 64, nullable: true)]
+        private ?string $sha256 = null,
     ) {
         $this->copies = new ArrayCollection();
     }
@@ -46,6 +48,11 @@ class LedgerFile
     public function id(): int
     {
         return $this->id;
+    }
+
+    public function making(): Making
+    {
+        return $this->making;
     }
 
     public function name(): string
@@ -61,6 +68,12 @@ class LedgerFile
     public function checksum(): string
     {
         return $this->checksum;
+    }
+
+    /** Where an order asked for it. */
+    public function sha256(): ?string
+    {
+        return $this->sha256;
     }
 
     /** @return Collection<int, Copy> */

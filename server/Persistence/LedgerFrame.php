@@ -76,9 +76,40 @@ class LedgerFrame
         $this->facts = new FrameFacts($frame->read->facts);
     }
 
+    /** @var array<string, mixed>|null what its files are to say, see Persistence/StampRepository; null where nothing was asked for */
+    #[ORM\Column(type: 'json', nullable: true)]
+    private ?array $stamp = null;
+
+    /** Of the stamp; 0 before there is one. */
+    #[ORM\Column]
+    private int $stampRevision = 0;
+
+    /** Whether files of it are still to be given their stamp. */
+    #[ORM\Column]
+    private bool $restamp = false;
+
     public function id(): int
     {
         return $this->id;
+    }
+
+    /** @param array<string, mixed> $stamp as Stamps\FrameStamp writes it */
+    public function isToSay(array $stamp): void
+    {
+        $this->stamp = $stamp;
+        ++$this->stampRevision;
+        $this->restamp = true;
+    }
+
+    /** @return array<string, mixed>|null */
+    public function stamp(): ?array
+    {
+        return $this->stamp;
+    }
+
+    public function waitsForStamp(): bool
+    {
+        return $this->restamp;
     }
 
     /** @return Collection<int, LedgerFile> */

@@ -6,7 +6,7 @@ namespace VelvetLedger\Server\Persistence;
 
 use Doctrine\ORM\Mapping as ORM;
 
-/** A place where copies live. Its UUID stands in the mark on its drive; its name and place may change. */
+/** A place where copies live. Its UUID stands in the mark on its drive; its name, role and place may change. */
 #[ORM\Entity]
 #[ORM\Table(name: 'store')]
 #[ORM\UniqueConstraint(name: 'store_uuid', columns: ['uuid'])]
@@ -17,6 +17,18 @@ class LedgerStore
 
     #[ORM\Column]
     public readonly \DateTimeImmutable $addedAt;
+
+    /** The physical device that it was last found on, see Drive. */
+    #[ORM\Column(type: 'text', nullable: true)]
+    private ?string $device = null;
+
+    /** Within so many days each of its copies is proven again, a share each night; null where that is not asked for. */
+    #[ORM\Column(nullable: true)]
+    private ?int $nightlyDays = null;
+
+    /** How fast its copies were last read to be proven. */
+    #[ORM\Column(nullable: true)]
+    private ?float $bytesPerSecond = null;
 
     public function __construct(
         #[ORM\Column(type: 'guid')]
@@ -52,18 +64,45 @@ class LedgerStore
         return $this->place;
     }
 
+    public function device(): ?string
+    {
+        return $this->device;
+    }
+
+    public function nightlyDays(): ?int
+    {
+        return $this->nightlyDays;
+    }
+
+    public function bytesPerSecond(): ?float
+    {
+        return $this->bytesPerSecond;
+    }
+
     public function isCalled(string $name): void
     {
         $this->name = $name;
     }
 
-    public function isFoundAt(string $place): void
+    public function isFoundAt(string $place, ?string $device = null): void
     {
         $this->place = $place;
+        $this->device = $device ?? $this->device;
     }
 
     public function becomes(StoreRole $role): void
     {
         $this->role = $role;
+    }
+
+    /** @param int|null $days 1 to 366 */
+    public function isProvenWithin(?int $days): void
+    {
+        $this->nightlyDays = $days;
+    }
+
+    public function wasReadAt(float $bytesPerSecond): void
+    {
+        $this->bytesPerSecond = $bytesPerSecond;
     }
 }

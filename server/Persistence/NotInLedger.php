@@ -28,6 +28,46 @@ final class NotInLedger extends \RuntimeException implements CouldNot
         return new self(\sprintf('There is no failed work %s; it may have been tried again already.', $id));
     }
 
+    public static function store(int $id): self
+    {
+        return new self(\sprintf('There is no store %d in this ledger.', $id));
+    }
+
+    public static function copy(int $id): self
+    {
+        return new self(\sprintf('There is no copy %d in this ledger.', $id));
+    }
+
+    public static function card(string $label): self
+    {
+        return new self(\sprintf('The ledger knows nothing of the card %s: nothing was brought in from it.', $label));
+    }
+
+    public static function proving(int $id): self
+    {
+        return new self(\sprintf('There is no proof %d in this ledger.', $id));
+    }
+
+    public static function slip(string $name): self
+    {
+        return new self(\sprintf('There is no rights slip called "%s".', $name));
+    }
+
+    public static function folder(string $folder): self
+    {
+        return new self(\sprintf('There is no shoot in "%s".', $folder));
+    }
+
+    public static function word(string $path): self
+    {
+        return new self(\sprintf('There is no keyword "%s" in this ledger.', $path));
+    }
+
+    public static function keyword(int $id): self
+    {
+        return new self(\sprintf('There is no keyword %d in this ledger.', $id));
+    }
+
     public static function frame(int $id): self
     {
         return new self(\sprintf('There is no frame %d in this ledger.', $id));

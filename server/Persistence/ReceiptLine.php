@@ -60,6 +60,9 @@ class ReceiptLine
     #[ORM\Column(length: 56, nullable: true)]
     private ?string $quickPrint = null;
 
+    #[ORM\Column(type: 'text', nullable: true)]
+    private readonly ?string $twin;
+
     /** The intake that has promised to bring it in, where another has. */
     #[ORM\Column(nullable: true)]
     public readonly ?int $promisedBy;
@@ -87,6 +90,7 @@ class ReceiptLine
         #[ORM\Column(nullable: true)]
         private readonly ?\DateTimeImmutable $provenAt = null,
     ) {
+        $this->twin = $line->frame?->read->twins[$line->file->path] ?? null;
         $this->path = $line->file->text();
         $this->kind = $line->file->kind;
         $this->bytes = $line->file->bytes;
@@ -131,6 +135,12 @@ class ReceiptLine
     public function reason(): string
     {
         return $this->reason;
+    }
+
+    /** The card that it is to be taken from, or was, in place of this one. */
+    public function twin(): ?string
+    {
+        return $this->twin;
     }
 
     public function quickPrint(): ?string

@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Persistence;
 
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Card\Kind;
+use VelvetLedger\Core\Receipt\CopiesAt;
 use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Core\Receipt\Sum;
 use VelvetLedger\Core\Receipt\Summary;
@@ -84,9 +85,48 @@ final readonly class ReceiptRepository
     /** @return list<WaitingFile> what is still to be copied, in order */
     public function waiting(int $intake): array
     {
-        $rows = $this->ledger->getConnection()->fetchAllAssociative('SELECT l.id, l.frame_id, l.path, l.kind, l.bytes, l.modified_at, l.quick_print, l.folder, l.name, l.again, f.stem FROM receipt_line l LEFT JOIN frame f ON f.id = l.frame_id WHERE l.intake_id = ? AND l.outcome = ? ORDER BY l.position', [$intake, Outcome::Waiting->value]);
+        $rows = $this->ledger->getConnection()->fetchAllAssociative('SELECT l.id, l.frame_id, l.path, l.kind, l.bytes, l.modified_at, l.quick_print, l.folder, l.name, l.again, l.twin, f.stem FROM receipt_line l LEFT JOIN frame f ON f.id = l.frame_id WHERE l.intake_id = ? AND l.outcome = ? ORDER BY l.position', [$intake, Outcome::Waiting->value]);
 
         return array_map(WaitingFile::ofRow(...), $rows);
+    }
+
+    /** @return list<int> intakes of a card that stopped, and still wait for files */
+    public function stoppedOf(Card $card): array
+    {
+        return array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $this->ledger->getConnection()->fetchFirstColumn("SELECT id FROM intake i WHERE card_id = ? AND state = 'stopped' AND EXISTS (SELECT 1 FROM receipt_line l WHERE l.intake_id = i.id AND l.outcome = 'waiting') ORDER BY id", [$card->id()]));
+    }
+
+    /** @return list<CopiesAt> of what it brought in, store by store, the main one first */
+    public function copies(Intake $intake): array
+    {
+        $rows = $this->ledger->getConnection()->fetchAllAssociative("SELECT s.name, count(*) FILTER (WHERE c.state = 'proven') AS proven, count(*) FILTER (WHERE c.state = 'owed') AS owed, count(*) FILTER (WHERE c.state IN ('missing', 'differs')) AS bad FROM receipt_line l JOIN copy c ON c.file_id = l.file_id JOIN store s ON s.id = c.store_id WHERE l.intake_id = ? AND l.outcome = 'brought in' GROUP BY s.id, s.name, s.role ORDER BY s.id = ? DESC, s.id", [$intake->id(), $intake->store->id()]);
+        $number = static fn (mixed $value): int => is_numeric($value) ? (int) $value : 0;
+
+        return array_map(static fn (array $row): CopiesAt => new CopiesAt(\is_string($row['name']) ? $row['name'] : '', $number($row['proven']), $number($row['owed']), $number($row['bad'])), $rows);
+    }
+
+    /** How many files came in with a stamp, or have got one since. */
+    public function stamped(Intake $intake): int
+    {
+        $count = $this->ledger->getConnection()->fetchOne("SELECT count(*) FROM receipt_line l JOIN file f ON f.id = l.file_id WHERE l.intake_id = ? AND l.outcome = 'brought in' AND f.making = 'stamped'", [$intake->id()]);
+
+        return is_numeric($count) ? (int) $count : 0;
+    }
+
+    /** @return list<int> frames of the files that came in last, the latest first */
+    public function landed(Intake $intake): array
+    {
+        return array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $this->ledger->getConnection()->fetchFirstColumn("SELECT frame_id FROM receipt_line WHERE intake_id = ? AND outcome = 'brought in' AND kind LIKE 'still%' AND frame_id IS NOT NULL GROUP BY 1 ORDER BY max(position) DESC LIMIT 12", [$intake->id()]));
+    }
+
+    /** @return iterable<list<mixed>> of every line: path, kind, bytes, outcome, reason, folder, name, XXH128, SHA-256, when proven, its copies in words */
+    public function table(Intake $intake): iterable
+    {
+        foreach ($this->ledger->getConnection()->iterateNumeric("SELECT l.path, l.kind, l.bytes, l.outcome, l.reason, l.folder, l.name, l.checksum, f.sha256, l.proven_at,
+            (SELECT string_agg(s.name || ': ' || c.state || ', ' || c.path, '; ' ORDER BY s.role <> 'main', s.id) FROM copy c JOIN store s ON s.id = c.store_id WHERE c.file_id = l.file_id)
+            FROM receipt_line l LEFT JOIN file f ON f.id = l.file_id WHERE l.intake_id = ? ORDER BY l.position", [$intake->id()]) as $row) {
+            yield $row;
+        }
     }
 
     /** @return list<string> folders that its files go to, from the store's root */
@@ -104,8 +144,8 @@ final readonly class ReceiptRepository
     {
         $settled = $this->ledger->getConnection()->fetchFirstColumn(
             "WITH settled AS (
-                UPDATE receipt_line l SET outcome = 'held', reason = 'held since ' || to_char(now(), 'YYYY-MM-DD') || ' as ' || (SELECT c.path FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id WHERE o.quick_print = l.quick_print ORDER BY o.id, c.id LIMIT 1)
-                WHERE (l.outcome = 'promised' OR (l.outcome = 'failed' AND l.folder IS NULL)) AND EXISTS (SELECT 1 FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id WHERE o.quick_print = l.quick_print) RETURNING l.intake_id),
+                UPDATE receipt_line l SET outcome = 'held', reason = 'held since ' || to_char(now(), 'YYYY-MM-DD') || ' as ' || (SELECT c.path FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id AND c.state <> 'owed' WHERE o.quick_print = l.quick_print ORDER BY o.id, c.id LIMIT 1)
+                WHERE (l.outcome = 'promised' OR (l.outcome = 'failed' AND l.folder IS NULL)) AND EXISTS (SELECT 1 FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id AND c.state <> 'owed' WHERE o.quick_print = l.quick_print) RETURNING l.intake_id),
              broken AS (
                 UPDATE receipt_line l SET outcome = 'failed', reason = 'receipt ' || l.promised_by || ' was to bring it in and did not; begin again from this card, and it is offered'
                 WHERE l.outcome = 'promised' AND NOT EXISTS (SELECT 1 FROM original o WHERE o.quick_print = l.quick_print)

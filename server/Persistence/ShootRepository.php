@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Persistence;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Plan\ExistingShoot;
 
@@ -56,6 +57,12 @@ final readonly class ShootRepository
         return $this->ledger->find(Shoot::class, $id) ?? throw NotInLedger::shoot($id);
     }
 
+    /** @throws NotInLedger */
+    public function inFolder(string $folder): Shoot
+    {
+        return $this->ledger->getRepository(Shoot::class)->findOneBy(['folder' => $folder], ['id' => 'DESC']) ?? throw NotInLedger::folder($folder);
+    }
+
     public function one(Shoot $shoot): ShootSums
     {
         return $this->sums(self::SUMS.' WHERE id = ?', [$shoot->id()])[0] ?? throw NotInLedger::shoot($shoot->id());
@@ -73,10 +80,30 @@ final readonly class ShootRepository
     /** @return list<LedgerFrame> in the order they were taken, with their files and copies loaded */
     public function frames(Shoot $shoot): array
     {
-        $query = $this->ledger->createQuery('SELECT f, l, o, c FROM '.LedgerFrame::class.' f JOIN f.files l JOIN l.original o JOIN l.copies c WHERE f.shoot = :shoot ORDER BY f.time.takenAt, f.facts.subsecond, f.id, l.id');
+        $query = $this->ledger->createQuery('SELECT f, l, o, c FROM '.LedgerFrame::class.' f JOIN f.files l LEFT JOIN l.original o JOIN l.copies c WHERE f.shoot = :shoot ORDER BY f.time.takenAt, f.facts.subsecond, f.id, l.id');
         $found = $query->setParameter('shoot', $shoot)->getResult();
 
         return \is_array($found) ? array_values(array_filter($found, static fn (mixed $frame): bool => $frame instanceof LedgerFrame)) : [];
+    }
+
+    /**
+     * The folders of shoots that any of these are, or lie below.
+     *
+     * @param list<string> $folders from the store's root
+     *
+     * @return list<string>
+     */
+    public function foldersAbove(array $folders): array
+    {
+        $above = [];
+        foreach ($folders as $folder) {
+            for ($path = '.' === $folder ? '' : $folder; '' !== $path; $path = substr($path, 0, (int) strrpos($path, '/'))) {
+                $above[$path] = $path;
+            }
+            $above[''] = '';
+        }
+
+        return array_values(array_filter($this->ledger->getConnection()->fetchFirstColumn('SELECT DISTINCT folder FROM shoot WHERE folder IN (?) AND files > 0', [array_map(strval(...), array_values($above))], [ArrayParameterType::STRING]), \is_string(...)));
     }
 
     /** The shoot of a place, entered where it is new. */

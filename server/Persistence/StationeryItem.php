@@ -27,9 +27,22 @@ class StationeryItem
     ) {
     }
 
+    #[ORM\Column]
+    private bool $isDefault = false;
+
     public function id(): int
     {
         return $this->id;
+    }
+
+    public function isDefault(): bool
+    {
+        return $this->isDefault;
+    }
+
+    public function becomesDefault(bool $is): void
+    {
+        $this->isDefault = $is;
     }
 
     /** @return array<mixed> */

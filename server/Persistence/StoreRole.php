@@ -11,6 +11,12 @@ enum StoreRole: string
     case Mirror = 'mirror';
     case OffSite = 'off site';
 
-    /** A main store that another took the place of: what lies there is still in the ledger. */
-    case Former = 'former main';
+    /** One that is used no more: what lies there is still in the ledger. */
+    case Former = 'former';
+
+    /** Whether it gets what comes in, at once or when it is there. */
+    public function getsCopies(): bool
+    {
+        return self::Former !== $this;
+    }
 }

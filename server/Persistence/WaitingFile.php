@@ -10,14 +10,15 @@ use VelvetLedger\Core\Card\Kind;
 final readonly class WaitingFile
 {
     /**
-     * @param int        $line  of the receipt
-     * @param int|null   $frame that it was promised to become a file of
-     * @param FileOnCard $file  on the card
-     * @param string     $to    from the store's root
-     * @param string     $stem  that the names of its frame's files begin with
-     * @param bool       $again whether it comes in though the ledger holds it, by the photographer's wish
+     * @param int         $line  of the receipt
+     * @param int|null    $frame that it was promised to become a file of
+     * @param FileOnCard  $file  on the card
+     * @param string      $to    from the store's root
+     * @param string      $stem  that the names of its frame's files begin with
+     * @param string|null $twin  the card that it is to be taken from in place of its own
+     * @param bool        $again whether it comes in though the ledger holds it, by the photographer's wish
      */
-    private function __construct(public int $line, public ?int $frame, public FileOnCard $file, public string $to, public string $stem, public bool $again)
+    private function __construct(public int $line, public ?int $frame, public FileOnCard $file, public string $to, public string $stem, public bool $again, public ?string $twin)
     {
     }
 
@@ -34,6 +35,7 @@ final readonly class WaitingFile
             ltrim($text('folder').'/'.$text('name'), '/'),
             $text('stem'),
             true === ($row['again'] ?? null),
+            '' === $text('twin') ? null : $text('twin'),
         );
     }
 

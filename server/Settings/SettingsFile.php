@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Settings;
 
 use Symfony\Component\Yaml\Exception\ParseException;
 use Symfony\Component\Yaml\Yaml;
+use VelvetLedger\Server\Persistence\StoreRole;
 
 /** Reads settings.yaml in the ledger's home. */
 final readonly class SettingsFile
@@ -23,21 +24,49 @@ final readonly class SettingsFile
         } catch (ParseException $error) {
             throw BadSettings::inFile($file, $error->getMessage().'.');
         }
-        $readers = \is_array($parsed) ? $parsed['readers'] ?? null : null;
-        $stores = \is_array($parsed) ? $parsed['stores'] ?? null : null;
-        $main = \is_array($stores) ? $stores['main'] ?? null : null;
+        $parsed = \is_array($parsed) ? $parsed : [];
+        $readers = $parsed['readers'] ?? null;
         if (!\is_array($readers) || [] !== array_filter($readers, static fn (mixed $path): bool => !\is_string($path) || !str_starts_with($path, '/'))) {
             throw BadSettings::inFile($file, '"readers" must be a list of absolute folder paths.');
         }
-        if (!\is_array($main) || !\is_string($main['name'] ?? null) || !\is_string($main['path'] ?? null) || !str_starts_with($main['path'], '/')) {
-            throw BadSettings::inFile($file, '"stores: main:" must have a name and an absolute path.');
-        }
-
         $eject = $parsed['eject'] ?? [];
         if (!\is_array($eject) || [] !== array_filter($eject, static fn (mixed $word): bool => !\is_string($word))) {
             throw BadSettings::inFile($file, '"eject" must be a command as a list of words.');
         }
+        $simulated = $parsed['simulated_drives'] ?? null;
+        if (null !== $simulated && (!\is_string($simulated) || !str_starts_with($simulated, '/'))) {
+            throw BadSettings::inFile($file, '"simulated_drives" must be an absolute folder path.');
+        }
+        $remove = $parsed['remove_originals'] ?? false;
+        if (!\is_bool($remove)) {
+            throw BadSettings::inFile($file, '"remove_originals" must be true or false.');
+        }
 
-        return new Settings(array_values(array_filter($readers, \is_string(...))), new StorePlace($main['name'], rtrim($main['path'], '/')), array_values(array_filter($eject, \is_string(...))));
+        return new Settings(array_values(array_filter($readers, \is_string(...))), self::stores($file, $parsed['stores'] ?? []), array_values(array_filter($eject, \is_string(...))), $simulated, $remove);
+    }
+
+    /**
+     * One for "main:", and any number as a list for "mirrors:".
+     *
+     * @return list<StorePlace>
+     */
+    private static function stores(string $file, mixed $stores): array
+    {
+        $stores = \is_array($stores) ? $stores : throw BadSettings::inFile($file, '"stores" must have a "main:".');
+        $places = isset($stores['main']) ? [self::place($file, '"stores: main:"', StoreRole::Main, $stores['main'])] : [];
+        foreach (\is_array($stores['mirrors'] ?? []) ? $stores['mirrors'] ?? [] : throw BadSettings::inFile($file, '"stores: mirrors:" must be a list.') as $mirror) {
+            $places[] = self::place($file, 'each of "stores: mirrors:"', StoreRole::Mirror, $mirror);
+        }
+
+        return $places;
+    }
+
+    private static function place(string $file, string $what, StoreRole $role, mixed $place): StorePlace
+    {
+        if (!\is_array($place) || !\is_string($place['name'] ?? null) || !\is_string($place['path'] ?? null) || !str_starts_with($place['path'], '/')) {
+            throw BadSettings::inFile($file, $what.' must have a name and an absolute path.');
+        }
+
+        return new StorePlace($role, $place['name'], rtrim($place['path'], '/'));
     }
 }

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Settings;
 
-/** A store as the settings have it: what it is called, and the folder where it is looked for. */
+use VelvetLedger\Server\Persistence\StoreRole;
+
+/** A store as the settings have it: what it is for and called, and the folder where it is looked for. */
 final readonly class StorePlace
 {
-    public function __construct(public string $name, public string $path)
+    public function __construct(public StoreRole $role, public string $name, public string $path)
     {
     }
 }

@@ -14,6 +14,16 @@ final class StoreAbsent extends \RuntimeException implements CouldNot
 {
     use Said;
 
+    public static function notChosen(): self
+    {
+        return new self('This ledger has no main store yet. Choose the folder for it on the page of stores; nothing was copied.');
+    }
+
+    public static function left(Store $store, string $reason): self
+    {
+        return new self(\sprintf('%s took no more: %s Its copies are owed, and made when it is back.', $store->name, $reason), $store->path, $reason);
+    }
+
     public static function notMounted(Store $store): self
     {
         return new self(\sprintf('The store %s is not at %s. Attach its drive, then go on; nothing was written in its place.', $store->name, $store->path), $store->path, 'it carries no mark of a store');

@@ -8,38 +8,74 @@ use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\LedgerStore;
+use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\StoreRole;
 use VelvetLedger\Server\Settings\Settings;
 use VelvetLedger\Server\Settings\StorePlace;
 
-/** The stores of this ledger: which there are, and what the settings say of them now. */
-final readonly class Stores
+/** The stores of this ledger, each looked for by its mark: where it was last found, else on the drives that are attached now. */
+final class Stores
 {
-    public function __construct(private EntityManagerInterface $ledger, private Settings $settings)
+    /** @var array<string, string> UUID => where its mark was found just now */
+    private array $found = [];
+
+    public function __construct(private readonly EntityManagerInterface $ledger, private readonly Settings $settings, private readonly Drives $drives)
     {
     }
 
-    /** The main store, where the settings look for it. */
+    /** The main store, where it is looked for; where the ledger has none, the one that the settings begin with. */
     public function main(): Store
     {
-        return new Store($this->known()?->uuid, $this->settings->main->name, $this->settings->main->path);
+        $known = $this->known();
+        $place = array_values(array_filter($this->settings->stores, static fn (StorePlace $place): bool => StoreRole::Main === $place->role))[0] ?? null;
+
+        return null !== $known ? $this->at($known) : new Store(null, $place->name ?? 'Main', $place->path ?? '');
     }
 
-    /** A store of the ledger, where it is looked for: the main store as the settings say, others where they were last found. */
+    /** A store of the ledger, where it is now; where it is absent, where it was. */
     public function at(LedgerStore $store): Store
     {
-        return StoreRole::Main === $store->role() ? new Store($store->uuid, $store->name(), $this->settings->main->path) : new Store($store->uuid, $store->name(), $store->place());
+        $place = $this->found[$store->uuid] ?? $store->place();
+        if (StoreMark::at($place)?->uuid !== $store->uuid) {
+            $elsewhere = $this->search($store);
+            if (null !== $elsewhere) {
+                $this->found[$store->uuid] = $place = $elsewhere;
+            }
+        }
+
+        return new Store($store->uuid, $store->name(), $place);
     }
 
+    /** @return list<LedgerStore> all that get copies, the main one first */
+    public function all(): array
+    {
+        $stores = array_values(array_filter($this->ledger->getRepository(LedgerStore::class)->findBy([], ['id' => 'ASC']), static fn (LedgerStore $store): bool => $store->role()->getsCopies()));
+        usort($stores, static fn (LedgerStore $a, LedgerStore $b): int => [StoreRole::Main !== $a->role(), $a->id()] <=> [StoreRole::Main !== $b->role(), $b->id()]);
+
+        return $stores;
+    }
+
+    /** @return list<LedgerStore> all that get copies, without the main one */
+    public function mirrors(): array
+    {
+        return array_values(array_filter($this->all(), static fn (LedgerStore $store): bool => StoreRole::Main !== $store->role()));
+    }
+
+    /** @throws NotInLedger */
+    public function find(int $id): LedgerStore
+    {
+        return $this->ledger->find(LedgerStore::class, $id) ?? throw NotInLedger::store($id);
+    }
+
+    /** @throws StoreAbsent where there is no main store */
     public function ofLedger(): LedgerStore
     {
-        return $this->known() ?? throw StoreAbsent::notMounted($this->main());
+        return $this->known() ?? throw StoreAbsent::notChosen();
     }
 
     /**
-     * Brings ledger, settings and drive together: a new store is marked; one that was renamed or moved stays the store
-     * it is, told by its mark; a name and a place that are both new are another store. An absent drive's place is left
-     * as it is, and so is another store's drive.
+     * Brings ledger and drives together: a new ledger begins with the stores of its settings, each marked; of a store that
+     * is found elsewhere than it was, that is remembered.
      *
      * @return string|null what the photographer should know, in a sentence
      *
@@ -47,21 +83,51 @@ final readonly class Stores
      */
     public function prepare(): ?string
     {
-        $place = $this->settings->main;
-        $known = $this->known();
-        $mark = StoreMark::at($place->path);
-        if (null === $known || (null === $mark && $known->name() !== $place->name && $known->place() !== $place->path)) {
-            $this->begin($place, $mark, $known);
-
-            return null;
+        if (null === $this->known()) {
+            foreach ($this->settings->stores as $place) {
+                $this->begin($place->path, $place->name, $place->role);
+            }
         }
-        if (null !== $mark && (null === $mark->uuid ? $this->isEarlierMarkOf($known, $mark) : $mark->uuid === $known->uuid)) {
-            $this->found($known, $place, $mark);
-
-            return null;
+        $absent = [];
+        foreach ($this->all() as $store) {
+            $this->takeOverEarlier($store);
+            $now = $this->at($store);
+            if ($now->isPresent()) {
+                $store->isFoundAt($now->path, $this->drives->of($now->path)?->device);
+            } else {
+                $absent[] = $now->absence()->getMessage();
+            }
         }
+        $this->ledger->flush();
 
-        return $this->main()->absence()->getMessage();
+        return [] === $absent ? null : implode("\n", $absent);
+    }
+
+    /**
+     * Makes a folder a store. One that bears the mark of a store of this ledger is that store again.
+     *
+     * @throws StoreAbsent where the folder could not be made or marked
+     */
+    public function begin(string $path, string $name, StoreRole $role): LedgerStore
+    {
+        $place = new Store(null, $name, $path);
+        if (!is_dir($path) && !@mkdir($path, 0o777, true)) {
+            throw StoreAbsent::notMade($place);
+        }
+        $uuid = StoreMark::at($path)->uuid ?? StoreMark::newUuid();
+        $known = $this->ledger->getRepository(LedgerStore::class)->findOneBy(['uuid' => $uuid]);
+        if (!StoreMark::put($path, $uuid, $name)) {
+            throw StoreAbsent::notWritable($place);
+        }
+        $store = $known ?? new LedgerStore($uuid, $name, $role, $path);
+        $store->isCalled($name);
+        $store->becomes($role);
+        $store->isFoundAt($path, $this->drives->of($path)?->device);
+        $this->ledger->persist($store);
+        $this->ledger->persist(DayBookEntry::ofStore(\sprintf('%s at %s is %s store%s.', $name, $path, StoreRole::Main === $role ? 'the main' : 'a '.$role->value, null === $known ? '' : ' again'), $store));
+        $this->ledger->flush();
+
+        return $store;
     }
 
     private function known(): ?LedgerStore
@@ -69,38 +135,43 @@ final readonly class Stores
         return $this->ledger->getRepository(LedgerStore::class)->findOneBy(['role' => StoreRole::Main]);
     }
 
-    /** Earlier versions marked a drive by the store's name alone. */
-    private function isEarlierMarkOf(LedgerStore $known, StoreMark $mark): bool
+    /** Earlier versions kept the place of the main store in the settings alone, and marked its drive by its name. */
+    private function takeOverEarlier(LedgerStore $store): void
     {
-        return $mark->name === $known->name();
+        $places = '' === $store->place() ? array_map(static fn (StorePlace $place): string => $place->path, $this->settings->stores) : [$store->place()];
+        foreach ($places as $path) {
+            $mark = StoreMark::at($path);
+            if (null !== $mark && ($mark->uuid === $store->uuid || (null === $mark->uuid && $mark->name === $store->name()))) {
+                if (null === $mark->uuid && !StoreMark::put($path, $store->uuid, $store->name())) {
+                    throw StoreAbsent::notWritable(new Store($store->uuid, $store->name(), $path));
+                }
+                $store->isFoundAt($path);
+            }
+        }
     }
 
-    private function begin(StorePlace $place, ?StoreMark $mark, ?LedgerStore $before): void
+    /** On the drives that are attached now: under the same path from a drive's root as before, or at the root itself or below it. */
+    private function search(LedgerStore $store): ?string
     {
-        $store = new Store(null, $place->name, $place->path);
-        if (!is_dir($place->path) && !@mkdir($place->path, 0o777, true)) {
-            throw StoreAbsent::notMade($store);
+        foreach ($this->drives->all() as $drive) {
+            foreach ($this->candidates($drive->path, $store->place()) as $path) {
+                if (StoreMark::at($path)?->uuid === $store->uuid) {
+                    return $path;
+                }
+            }
         }
-        $uuid = $mark->uuid ?? StoreMark::newUuid();
-        if ($uuid !== $mark?->uuid && !StoreMark::put($place->path, $uuid, $place->name)) {
-            throw StoreAbsent::notWritable($store);
-        }
-        $before?->becomes(StoreRole::Former);
-        $this->ledger->persist(new LedgerStore($uuid, $place->name, StoreRole::Main, $place->path));
-        $this->ledger->persist(new DayBookEntry(\sprintf('%s at %s is the main store%s.', $place->name, $place->path, null === $before ? '' : ', in the place of '.$before->name())));
-        $this->ledger->flush();
+
+        return null;
     }
 
-    private function found(LedgerStore $known, StorePlace $place, StoreMark $mark): void
+    /** @return iterable<string> */
+    private function candidates(string $root, string $before): iterable
     {
-        if (($mark->uuid !== $known->uuid || $mark->name !== $place->name) && !StoreMark::put($place->path, $known->uuid, $place->name)) {
-            throw StoreAbsent::notWritable(new Store($known->uuid, $place->name, $place->path));
+        $root = rtrim($root, '/');
+        yield $root;
+        $names = explode('/', trim($before, '/'));
+        for (; [] !== $names; array_shift($names)) {
+            yield $root.'/'.implode('/', $names);
         }
-        if ($known->name() !== $place->name) {
-            $this->ledger->persist(new DayBookEntry(\sprintf('The store %s is now called %s.', $known->name(), $place->name)));
-        }
-        $known->isCalled($place->name);
-        $known->isFoundAt($place->path);
-        $this->ledger->flush();
     }
 }

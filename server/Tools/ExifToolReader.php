@@ -20,9 +20,6 @@ final class ExifToolReader implements FactsReader
 {
     private const SECONDS = 10.0;
 
-    /** Kept running, it would outlive a process of ours that is killed, for it does not end where its input does (prctl(2), PR_SET_PDEATHSIG). It has 1 GB of address space. */
-    private const WITH_US = ['prlimit', '--as=1000000000', '--core=0', '--', 'setpriv', '--pdeathsig', 'KILL', '--'];
-
     private const TAGS = ['-MIMEType', '-Make', '-Model', '-SerialNumber', '-LensModel', '-DateTimeOriginal', '-CreateDate', '-SubSecTimeOriginal', '-OffsetTimeOriginal', '-ExposureTime', '-FNumber', '-ISO', '-FocalLength', '-ExposureCompensation', '-Orientation', '-ImageWidth', '-ImageHeight', '-Rating', '-ImageUniqueID'];
 
     private ?Process $process = null;
@@ -79,7 +76,7 @@ final class ExifToolReader implements FactsReader
     {
         if (null === $this->process || !$this->process->isRunning()) {
             $this->input = new InputStream();
-            $this->process = new Process([...('Linux' === \PHP_OS_FAMILY ? self::WITH_US : []), 'exiftool', '-stay_open', 'True', '-@', '-'], null, null, $this->input, null);
+            $this->process = new Process([...('Linux' === \PHP_OS_FAMILY ? ExifToolProcess::WITH_US : []), 'exiftool', '-stay_open', 'True', '-@', '-'], null, null, $this->input, null);
             $this->process->start();
         }
 

@@ -7,12 +7,12 @@ namespace VelvetLedger\Server\Tools;
 use VelvetLedger\Core\Card\TellsVolume;
 
 /**
- * Volumes as Linux tells them: what is mounted where by /proc/self/mountinfo (proc(5)), which UUID a device has by the
+ * Volumes as Linux tells them: what is mounted where by MountTable, which UUID a device has by the
  * links in /dev/disk/by-uuid. Elsewhere there are no such files, and nothing is told.
  */
 final readonly class VolumesOfLinux implements TellsVolume
 {
-    public function __construct(private string $mounts = '/proc/self/mountinfo', private string $uuids = '/dev/disk/by-uuid')
+    public function __construct(private MountTable $mounts = new MountTable(), private string $uuids = '/dev/disk/by-uuid')
     {
     }
 
@@ -20,12 +20,9 @@ final readonly class VolumesOfLinux implements TellsVolume
     {
         $real = realpath($path);
         $device = null;
-        foreach (false === $real ? [] : explode("\n", (string) @file_get_contents($this->mounts)) as $line) {
-            // id, parent, major:minor, root, mount point, options, optional fields …, "-", type, source
-            $parts = explode(' - ', $line, 2);
-            $before = explode(' ', $parts[0]);
-            if (2 === \count($parts) && '/' === ($before[3] ?? '') && self::unescaped($before[4] ?? '') === $real) {
-                $device = self::unescaped(explode(' ', $parts[1])[1] ?? ''); // what was mounted last lies on top
+        foreach (false === $real ? [] : $this->mounts->all() as $mount) {
+            if ('/' === $mount->root && $mount->point === $real) {
+                $device = $mount->source; // what was mounted last lies on top
             }
         }
         $device = null === $device ? false : realpath($device);
@@ -37,11 +34,5 @@ final readonly class VolumesOfLinux implements TellsVolume
         }
 
         return null;
-    }
-
-    /** Blanks and the like stand as octal numbers in mountinfo. */
-    private static function unescaped(string $field): string
-    {
-        return preg_replace_callback('/\\\\([0-7]{3})/', static fn (array $found): string => \chr((int) octdec($found[1])), $field) ?? '';
     }
 }

@@ -73,7 +73,8 @@ final readonly class CardFrameView
         $this->picture = [] === ($frame->facts->previews ?? []) ? null : $frame->factsFrom?->text();
         $this->unreadable = $frame->isUnreadable();
         $reasons = array_values($frame->unreadable);
-        $this->caution = $reasons[0] ?? $frame->caution;
+        $twin = array_values($frame->twins)[0] ?? null;
+        $this->caution = $reasons[0] ?? (null === $twin ? $frame->caution : 'it cannot be read here, and is taken from its twin on '.$twin);
         $this->files = array_map(static fn (CardFile $file): string => PathText::of($file->name()), $frame->frame->files);
         $this->facts = null === $frame->facts ? null : new FactsView($frame->facts);
         $this->version = base_convert((string) $lead->modifiedAt, 10, 36).base_convert((string) $lead->bytes, 10, 36);

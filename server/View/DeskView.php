@@ -47,8 +47,8 @@ final readonly class DeskView
         $this->bytesInAll = $reading->bytesInAll;
         $this->frames = array_map(static fn (ReadFrame $frame): CardFrameView => new CardFrameView($frame, $holdings), CaptureOrder::ofRead($contents->frames));
         $this->others = [
-            ...array_map(static fn (CardFile $file): OtherFileView => new OtherFileView($file->text(), $file->kind->value, $file->bytes), $contents->others),
-            ...array_map(static fn (Trouble $trouble): OtherFileView => new OtherFileView(PathText::of($trouble->path), $trouble->reason, 0), $contents->troubles),
+            ...array_map(static fn (CardFile $file): OtherFileView => new OtherFileView($file->text(), $file->kind->value, $file->bytes, $file->kind->isClip()), $contents->others),
+            ...array_map(static fn (Trouble $trouble): OtherFileView => new OtherFileView(PathText::of($trouble->path), $trouble->reason, 0, false), $contents->troubles),
         ];
         $kinds = [];
         foreach ([...array_merge(...array_map(static fn (ReadFrame $frame): array => $frame->frame->files, $contents->frames)), ...$contents->others] as $file) {

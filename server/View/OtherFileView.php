@@ -7,7 +7,8 @@ namespace VelvetLedger\Server\View;
 /** A file of the card that belongs to no frame, or a place that could not be listed: what it is, in words. */
 final readonly class OtherFileView
 {
-    public function __construct(public string $path, public string $what, public int $bytes)
+    /** @param bool $isClip whether it is a clip or sound, that an order can bring along */
+    public function __construct(public string $path, public string $what, public int $bytes, public bool $isClip)
     {
     }
 }

@@ -12,6 +12,7 @@ use VelvetLedger\Core\Plan\Plan;
 use VelvetLedger\Core\Plan\PlannedShoot;
 use VelvetLedger\Core\Plan\Problem;
 use VelvetLedger\Core\Plan\TreeFolder;
+use VelvetLedger\Core\Store\Warnings;
 use VelvetLedger\Server\Stores\Store;
 
 /** A plan without its single lines: what the desk shows while it is being made. */
@@ -46,7 +47,8 @@ final readonly class PlanView
     /** Whether there is room on the store for what is to be brought in. */
     public bool $hasRoom;
 
-    public function __construct(Plan $plan, StandingOrder $order, StandingOrder $saved, Store $store)
+    /** @param list<PlannedStoreView> $stores that copies would go to, the main one first */
+    public function __construct(Plan $plan, StandingOrder $order, StandingOrder $saved, Store $store, public array $stores, public StampSampleView $stamps)
     {
         $this->shoots = array_map(static fn (PlannedShoot $shoot): PlannedShootView => new PlannedShootView($shoot), $plan->shoots);
         $this->totals = new TotalsView($plan->totals, $store->name);
@@ -57,6 +59,6 @@ final readonly class PlanView
         $this->order = OrderDocument::of($order);
         $this->departs = $order->departuresFrom($saved);
         $this->store = new StoreView($store);
-        $this->hasRoom = null === $this->store->freeBytes || $plan->totals->files->bytesToBringIn <= $this->store->freeBytes;
+        $this->hasRoom = null === $this->store->freeBytes || 0 === $plan->totals->files->bytesToBringIn || Warnings::withMargin($plan->totals->files->bytesToBringIn) <= $this->store->freeBytes;
     }
 }

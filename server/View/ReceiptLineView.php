@@ -24,6 +24,11 @@ final readonly class ReceiptLineView
     public ?string $description;
     public ?string $shootFolder;
 
+    /** The card that it was taken from in place of this one. */
+    public ?string $twin;
+
+    public ?int $frame;
+
     public function __construct(ReceiptLine $line)
     {
         $this->path = '' === $line->path ? '/' : $line->path;
@@ -38,5 +43,7 @@ final readonly class ReceiptLineView
         $this->date = $line->shoot->date;
         $this->description = $line->shoot->description;
         $this->shootFolder = $line->shoot->folder;
+        $this->twin = $line->twin();
+        $this->frame = $line->kind->isStill() ? $line->frame()?->id() : null;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\View;
 
+use VelvetLedger\Core\Receipt\CopiesAt;
 use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Core\Receipt\Sum;
 use VelvetLedger\Core\Receipt\Summary;
@@ -40,7 +41,8 @@ final readonly class ReceiptView
     /** @var list<string> */
     public array $problems;
 
-    public function __construct(Intake $intake, Summary $summary)
+    /** @param list<CopiesAt> $copies store by store, the main one first */
+    public function __construct(Intake $intake, Summary $summary, public array $copies, int $stamped = 0)
     {
         $this->number = $intake->id();
         $this->card = $intake->source->label;
@@ -51,7 +53,11 @@ final readonly class ReceiptView
         $this->endedAt = $intake->endedAt()?->format(\DATE_ATOM);
         $this->stoppedBecause = $intake->stoppedBecause();
         $this->sentence = $summary->sentence();
-        $this->verdict = $this->state->isUnderWay() ? Verdict::underWay() : Verdict::of($summary, $this->store);
+        $this->verdict = match (true) {
+            IntakeState::Paused === $this->state => Verdict::paused(),
+            $this->state->isUnderWay() => Verdict::underWay(),
+            default => Verdict::of($summary, $copies, $stamped),
+        };
         $this->sums = $summary->sums;
         $this->files = $summary->files();
         $this->bytes = $summary->bytes();

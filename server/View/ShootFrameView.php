@@ -26,7 +26,7 @@ final readonly class ShootFrameView
 
     public ?FactsView $facts;
 
-    public function __construct(LedgerFrame $frame)
+    public function __construct(LedgerFrame $frame, public FrameStampView $stamp)
     {
         $files = array_values($frame->files()->toArray());
         $facts = $frame->facts->facts();
@@ -37,7 +37,7 @@ final readonly class ShootFrameView
         $this->hasPicture = [] !== ($facts->previews ?? []);
         $this->bytes = array_sum(array_map(static fn (LedgerFile $file): int => $file->bytes(), $files));
         $this->names = array_map(static fn (LedgerFile $file): string => $file->name(), $files);
-        $this->originals = array_map(static fn (LedgerFile $file): string => $file->original->path, $files);
+        $this->originals = array_values(array_filter(array_map(static fn (LedgerFile $file): ?string => $file->original?->path, $files), \is_string(...)));
         $this->facts = null === $facts ? null : new FactsView($facts);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\View;
 
+use VelvetLedger\Core\Receipt\CopiesAt;
 use VelvetLedger\Server\Persistence\ShootSums;
 
 /** A shoot in the list: its folder, its sums, and the frame that stands for it. */
@@ -23,7 +24,8 @@ final readonly class ShootView
     public string $provenSince;
     public int $cover;
 
-    public function __construct(ShootSums $sums)
+    /** @param list<CopiesAt> $copies store by store, the main one first */
+    public function __construct(ShootSums $sums, public array $copies)
     {
         $this->id = $sums->shoot->id();
         $this->date = $sums->shoot->date;

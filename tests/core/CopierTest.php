@@ -7,16 +7,24 @@ namespace VelvetLedger\Tests\core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use VelvetLedger\Core\Card\FolderNames;
+use VelvetLedger\Core\Transfer\Care;
+use VelvetLedger\Core\Transfer\ChecksumList;
+use VelvetLedger\Core\Transfer\Copied;
 use VelvetLedger\Core\Transfer\Copier;
 use VelvetLedger\Core\Transfer\CopyOrder;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
-use VelvetLedger\Core\Transfer\ForgetsCache;
+use VelvetLedger\Core\Transfer\CouldNotPublish;
+use VelvetLedger\Core\Transfer\Medium;
 use VelvetLedger\Core\Transfer\ProvenCopy;
 use VelvetLedger\Core\Transfer\PublishesByClaim;
 use VelvetLedger\Core\Transfer\PublishesByLink;
 use VelvetLedger\Core\Transfer\QuickPrint;
+use VelvetLedger\Core\Transfer\ReadsBackHere;
 use VelvetLedger\Core\Transfer\SourceFile;
+use VelvetLedger\Core\Transfer\Writer;
+use VelvetLedger\Core\Transfer\WrittenFile;
 use VelvetLedger\Tests\Folder;
+use VelvetLedger\Tests\StumblingReader;
 
 final class CopierTest extends TestCase
 {
@@ -29,6 +37,17 @@ final class CopierTest extends TestCase
         $this->store = new Folder();
     }
 
+    public function testAListClearsWhatKilledOnesLeftHalfWritten(): void
+    {
+        $there = new Folder();
+        $mine = '.checksums.xxh128.'.getmypid().'-0a1b2c3d';
+        foreach ([$mine, '.checksums.xxh128.99999999-0a1b2c3d', '.checksums.xxh128.notes'] as $name) {
+            $there->put($name, 'half');
+        }
+        self::assertTrue(ChecksumList::put($there->path.'/'.ChecksumList::XXH128, ChecksumList::text(['a.jpg' => str_repeat('0', 32)])));
+        self::assertEqualsCanonicalizing([$mine, '.checksums.xxh128.notes', 'checksums.xxh128'], FolderNames::in($there->path), 'of a process that runs, and of somebody else, nothing is touched');
+    }
+
     public function testACopyIsTheSameBytesWithTheSameTimeUnderItsFinalNameOnly(): void
     {
         $bytes = random_bytes(3_000_001);
@@ -36,36 +55,31 @@ final class CopierTest extends TestCase
         $moved = 0;
         $copy = $this->copy($source, 'deep/er/shoot 1.jpg', moved: static function (int $more) use (&$moved): void { $moved += $more; });
         self::assertSame($bytes, file_get_contents($this->store->path.'/deep/er/shoot 1.jpg'));
-        self::assertSame(1_500_000_000, filemtime($copy->path));
+        self::assertSame(1_500_000_000, filemtime($copy->copies[1]->path));
         self::assertSame(3_000_001, $moved);
         self::assertSame(['shoot 1.jpg'], self::names($this->store->path.'/deep/er'));
         // The reference program for the checksum: xxhsum of Debian's xxhash (the xxHash specification, XXH3 128 bits).
-        self::assertStringStartsWith($copy->checksum.' ', (string) shell_exec('xxhsum -H2 '.escapeshellarg($copy->path)));
-        self::assertSame(QuickPrint::ofFile($source), $copy->print);
+        self::assertStringStartsWith($copy->written->checksum.' ', (string) shell_exec('xxhsum -H2 '.escapeshellarg($copy->copies[1]->path)));
+        self::assertSame(QuickPrint::ofFile($source), $copy->written->print);
     }
 
     public function testAnExistingFileIsAdoptedOnlyWhereItsBytesAreThoseOfTheSource(): void
     {
         $source = $this->source('a.jpg', 'new');
         $this->store->put('same.jpg', 'new');
-        self::assertSame(hash('xxh128', 'new'), ProvenCopy::ofExisting($this->store->path.'/same.jpg', $source)?->checksum);
+        $written = new WrittenFile(hash('xxh128', 'new'), '', null, [], []);
+        self::assertNotNull(ProvenCopy::ofExisting($this->store->path.'/same.jpg', $source, $written));
         foreach (['other.jpg' => 'old', 'longer.jpg' => 'newer'] as $name => $bytes) {
-            self::assertNull(ProvenCopy::ofExisting($this->store->put($name, $bytes), $source), $name);
+            self::assertNull(ProvenCopy::ofExisting($this->store->put($name, $bytes), $source, $written), $name);
         }
-        self::assertNull(ProvenCopy::ofExisting($this->store->path.'/gone.jpg', $source));
+        self::assertNull(ProvenCopy::ofExisting($this->store->path.'/gone.jpg', $source, $written));
     }
 
     public function testADriveThatReturnsOtherBytesIsFoundOut(): void
     {
         $source = $this->card->put('a.jpg', str_repeat('light', 1000));
-        $lyingDrive = new class implements ForgetsCache {
-            public function forget(string $path): void
-            {
-                file_put_contents($path, 'X', \FILE_APPEND);
-            }
-        };
         try {
-            $this->copy($source, 'a.jpg', cache: $lyingDrive);
+            $this->copy($source, 'a.jpg', medium: self::medium(static fn (string $path) => file_put_contents($path, 'X', \FILE_APPEND)));
             self::fail('the difference went unnoticed');
         } catch (CouldNotCopy $failure) {
             self::assertStringContainsString('do not trust this drive', $failure->getMessage());
@@ -85,7 +99,7 @@ final class CopierTest extends TestCase
         $source = $this->source('a.jpg', str_repeat('a', 70_000), print: true);
         $becomes($source->path);
         try {
-            $this->copier()->copy(CopyOrder::of($source, $this->store->path.'/a.jpg'), static fn (int $moved): mixed => null === $meanwhile ? null : $meanwhile($source->path));
+            $this->copier()->copy(CopyOrder::of(1, $source, [1 => $this->store->path.'/a.jpg']), static fn (int $moved): mixed => null === $meanwhile ? null : $meanwhile($source->path));
             self::fail('no error');
         } catch (CouldNotCopy $failure) {
             self::assertStringContainsString($words, $failure->getMessage());
@@ -113,8 +127,8 @@ final class CopierTest extends TestCase
     public function testADriveThatKeepsNoTimesStillGetsTheCopyAndThatIsSaid(): void
     {
         $source = $this->source('a.jpg', 'x');
-        self::assertTrue($this->copier()->copy(CopyOrder::of($source, $this->store->path.'/a.jpg'), static fn (int $moved) => null)->keepsTime);
-        self::assertSame([7, 3], CopyOrder::leftBy(basename(CopyOrder::of($source, '/x/a b.jpg', 7, 3)->temporary)));
+        self::assertTrue($this->copier()->copy(CopyOrder::of(1, $source, [1 => $this->store->path.'/a.jpg']), static fn (int $moved) => null)->copies[1]->keepsTime);
+        self::assertSame([7, 3], CopyOrder::leftBy(basename(CopyOrder::of(1, $source, [1 => '/x/a b.jpg'], 7, 3)->targets[1]->temporary)));
         self::assertNull(CopyOrder::leftBy('.a.jpg.part'));
     }
 
@@ -122,29 +136,112 @@ final class CopierTest extends TestCase
     public function testAWriteThatStopsHalfwayIsSaidInTheSystemsWordsAndLeavesNothing(): void
     {
         $source = $this->card->put('a.jpg', str_repeat('x', 300_000));
-        $code = 'require $argv[1]; use VelvetLedger\Core\Transfer as T; try { (new T\Copier(new VelvetLedger\Server\Tools\DropsCache(), new T\PublishesByLink()))->copy(T\CopyOrder::of(new T\SourceFile($argv[2], 300000, 1777900000), $argv[3]), fn (int $moved) => null); } catch (VelvetLedger\Core\Transfer\CouldNotCopy $failure) { echo $failure->getMessage(); }';
+        $code = 'require $argv[1]; use VelvetLedger\Core\Transfer as T; try { $m = new VelvetLedger\Server\Tools\PageCache(); (new T\Copier(new T\Writer($m), new T\ReadsBackHere($m), new T\PublishesByLink()))->copy(T\CopyOrder::of(1, new T\SourceFile($argv[2], 300000, 1777900000), [1 => $argv[3]])); } catch (VelvetLedger\Core\Transfer\CouldNotCopy $failure) { echo $failure->getMessage(); }';
         $run = \sprintf('trap "" XFSZ; ulimit -f 100; %s -r %s %s %s %s 2>&1', escapeshellarg(\PHP_BINARY), escapeshellarg($code), escapeshellarg(\dirname(__DIR__, 2).'/vendor/autoload.php'), escapeshellarg($source), escapeshellarg($this->store->path.'/a.jpg'));
         self::assertMatchesRegularExpression('#a\.jpg\.0-0\.part could not be written past byte 10\d{4}: File too large\.#', (string) shell_exec('bash -c '.escapeshellarg($run)));
         self::assertSame([], self::names($this->store->path));
         try {
-            $this->copier()->copy(CopyOrder::of(new SourceFile($source, 300_000, 1_777_900_000), '/dev/full/a.jpg'), static fn (int $moved) => null);
+            $this->copier()->copy(CopyOrder::of(1, new SourceFile($source, 300_000, 1_777_900_000), [1 => '/dev/full/a.jpg']));
             self::fail('no error');
         } catch (CouldNotCopy $failure) {
             self::assertStringContainsString('/dev/full', $failure->getMessage());
         }
     }
 
+    public function testOneReadingFeedsAllStoresAndOneThatFailsKeepsNoOtherFromItsCopy(): void
+    {
+        $source = $this->source('a.raw', random_bytes(2_500_000));
+        $this->store->put('taken/a.raw', 'somebody else’s');
+        $this->store->put('same/a.raw', (string) file_get_contents($source->path), 1_777_900_000);
+        $this->store->put('a file', 'no folder');
+        $done = $this->copier()->copy(CopyOrder::of(7, $source, array_map(fn (string $to): string => $this->store->path.'/'.$to, [1 => 'main/a.raw', 2 => 'mirror/a.raw', 3 => 'taken/a.raw', 4 => 'same/a.raw', 5 => 'a file/a.raw']), care: new Care(readTwice: true, sha256: true)));
+        self::assertSame([1, 2, 4], array_keys($done->copies));
+        self::assertSame([3 => CouldNotPublish::class, 5 => CouldNotCopy::class], array_map(get_class(...), array_reverse($done->failed, true)));
+        foreach ($done->copies as $copy) {
+            self::assertFileEquals($source->path, $copy->path);
+            self::assertSame(1_777_900_000, filemtime($copy->path));
+        }
+        self::assertSame(hash_file('sha256', $source->path), $done->written->sha256);
+        self::assertSame('somebody else’s', file_get_contents($this->store->path.'/taken/a.raw'));
+        self::assertSame([], array_filter(self::names($this->store->path.'/taken'), static fn (string $name): bool => str_ends_with($name, '.part')));
+    }
+
+    public function testWhatTheFirstStoreDoesNotTakeIsGivenToNoOther(): void
+    {
+        $this->store->put('main/a.raw', 'old');
+        foreach (['main/a.raw' => CouldNotPublish::class, '../gone/a.raw' => CouldNotCopy::class] as $main => $failure) {
+            try {
+                $this->copier()->copy(CopyOrder::of(1, $this->source('a.raw', 'new'), [1 => 'main/a.raw' === $main ? $this->store->path.'/'.$main : '/dev/full/a.raw', 2 => $this->store->path.'/mirror/a.raw']));
+                self::fail('no error');
+            } catch (CouldNotCopy|CouldNotPublish $stopped) {
+                self::assertSame($failure, $stopped::class);
+            }
+            self::assertSame([], self::names($this->store->path.'/mirror'));
+        }
+    }
+
+    public function testACardThatReadsTwoWaysIsFoundOutWhereItIsReadTwice(): void
+    {
+        $source = $this->source('a.raw', 'one way');
+        $lyingReader = self::medium(static fn (string $path) => $path === $source->path ? [file_put_contents($path, 'another'), touch($path, 1_777_900_000)] : null);
+        self::assertArrayHasKey(1, $this->copier($lyingReader)->copy(CopyOrder::of(1, $source, [1 => $this->store->path.'/once.raw']))->copies, 'read once, it goes unnoticed');
+        $this->expectExceptionMessage('a.raw was read twice from the card, and not the same');
+        $this->copier($lyingReader)->copy(CopyOrder::of(1, $source, [1 => $this->store->path.'/twice.raw'], care: new Care(readTwice: true)));
+    }
+
+    /** A reader that stumbles, as a stream of its own: bad sectors cannot be had otherwise. */
+    #[DataProvider('stumbles')]
+    public function testWhatCannotBeReadAtOnceIsTriedAgainBeforeItIsGivenUp(int $failures, bool $comes): void
+    {
+        StumblingReader::register(str_repeat('light', 500_000), $failures, 1 << 20);
+        $order = CopyOrder::of(1, new SourceFile('stumbling://a.raw', 2_500_000, 1_777_900_000), [1 => $this->store->path.'/a.raw', 2 => $this->store->path.'/b.raw']);
+        try {
+            $done = $this->copier()->copy($order);
+            self::assertTrue($comes);
+            self::assertSame(hash('xxh128', str_repeat('light', 500_000)), $done->written->checksum);
+        } catch (CouldNotCopy $broke) {
+            self::assertFalse($comes);
+            self::assertTrue($broke->isOfSource());
+            self::assertStringContainsString('could not be read past byte 1048576', $broke->getMessage());
+            self::assertSame([], self::names($this->store->path));
+        }
+    }
+
+    /** @return iterable<string, array{int, bool}> */
+    public static function stumbles(): iterable
+    {
+        yield 'once' => [1, true];
+        yield 'three times' => [3, true];
+        yield 'always' => [99, false];
+    }
+
+    public function testManyFilesAreUnderWayAtOnceAndNoneIsLeftOfThoseThatAreAbandoned(): void
+    {
+        $copying = $this->copier()->begin();
+        foreach (range(1, 40) as $i) {
+            $copying->start(CopyOrder::of($i, $this->source("$i.jpg", str_repeat((string) $i, 999)), [1 => $this->store->path."/$i.jpg"]), static fn (int $moved) => null);
+        }
+        self::assertSame([], array_filter(self::names($this->store->path), static fn (string $name): bool => str_ends_with($name, '.jpg')), 'no final name before its bytes are proven');
+        $copying->abandon();
+        self::assertSame([[], true], [self::names($this->store->path), $copying->isEmpty()]);
+        $copying->start(CopyOrder::of(1, $this->source('1.jpg', 'again'), [1 => $this->store->path.'/1.jpg']), static fn (int $moved) => null);
+        self::assertCount(1, $copying->settle(true));
+        self::assertSame(['1.jpg'], self::names($this->store->path));
+    }
+
     /** @param (\Closure(int): void)|null $moved */
-    private function copy(string $source, string $to, ?\Closure $moved = null, ?ForgetsCache $cache = null): ProvenCopy
+    private function copy(string $source, string $to, ?\Closure $moved = null, ?Medium $medium = null): Copied
     {
         clearstatcache();
 
-        return $this->copier($cache)->copy(CopyOrder::of(new SourceFile($source, (int) filesize($source), (int) filemtime($source)), $this->store->path.'/'.$to), $moved ?? static function (int $more): void {});
+        return $this->copier($medium)->copy(CopyOrder::of(1, new SourceFile($source, (int) filesize($source), (int) filemtime($source)), [1 => $this->store->path.'/'.$to]), $moved);
     }
 
-    private function copier(?ForgetsCache $cache = null): Copier
+    private function copier(?Medium $medium = null): Copier
     {
-        return new Copier($cache ?? self::noCache(), new PublishesByLink(new PublishesByClaim()));
+        $medium ??= self::medium();
+
+        return new Copier(new Writer($medium), new ReadsBackHere($medium), new PublishesByLink(new PublishesByClaim()));
     }
 
     private function source(string $name, string $bytes, bool $print = false): SourceFile
@@ -154,11 +251,30 @@ final class CopierTest extends TestCase
         return $print ? $source->printed() : $source;
     }
 
-    private static function noCache(): ForgetsCache
+    /** @param (\Closure(string): mixed)|null $forgets what happens when a file is dropped from memory */
+    private static function medium(?\Closure $forgets = null): Medium
     {
-        return new class implements ForgetsCache {
+        return new class($forgets) implements Medium {
+            public function __construct(private readonly ?\Closure $forgets)
+            {
+            }
+
+            public function startFlush(string $path): void
+            {
+            }
+
+            public function willRead(string $path): void
+            {
+            }
+
+            public function flushAll(string $path): bool
+            {
+                return false;
+            }
+
             public function forget(string $path): void
             {
+                null === $this->forgets ? null : ($this->forgets)($path);
             }
         };
     }

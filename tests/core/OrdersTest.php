@@ -21,7 +21,7 @@ final class OrdersTest extends TestCase
           "velvetLedger": "standing order",
           "version": 1,
           "name": "Weddings, two bodies",
-          "bring": "raw only",
+          "bring": "raw only", "clips": "in a subfolder",
           "shoots": { "pauseMinutes": 90, "dayTurnsAt": 4 },
           "destination": { "kindOfWork": "Weddings", "folder": "work/weddings" },
           "folders": { "levels": [[{ "piece": "date taken", "fields": "yyyy" }], [{ "piece": "description", "style": "as written" }]], "between": " " },
@@ -34,6 +34,12 @@ final class OrdersTest extends TestCase
             ],
             "between": "-",
             "extension": "as the camera wrote it"
+          },
+          "copies": {
+            "number": 3, "readTwice": true, "sha256": true
+          },
+          "stamps": {
+            "slip": "Tern & Tallow", "texts": { "creator": "Ada Tern" }, "keywords": [["places", "Quillhaven"]], "parents": false, "jpegSidecar": true, "iim": true
           }
         }
         JSON;
@@ -59,8 +65,8 @@ final class OrdersTest extends TestCase
     {
         yield 'a comma is missing' => ['"version": 1,', '"version": 1', 4, 'a "," is missing', true];
         yield 'a name without quotes' => ['"bring":', 'bring:', 5, 'a name in double quotes is missing', true];
-        yield 'not closed' => ["  }\n}", '  }', 18, 'a "," is missing', true];
-        yield 'something follows' => ["  }\n}", "  }\n}\n\nEND", 21, 'something follows its end', true];
+        yield 'not closed' => ["  }\n}", '  }', 24, 'a "," is missing', true];
+        yield 'something follows' => ["  }\n}", "  }\n}\n\nEND", 27, 'something follows its end', true];
         yield 'a wrong word' => ['"raw only"', '"raw"', 5, 'must be one of "raw and JPEG", "raw only", "JPEG only"', true];
         yield 'a field that nobody knows' => ['"dayTurnsAt": 4', '"dayTurns": 4', 6, '"shoots/dayTurns" is not known here', true];
         yield 'out of range' => ['"digits": 5', '"digits": 50', 14, '1 to 8 digits, not 50', true];

@@ -14,8 +14,7 @@ use VelvetLedger\Server\Settings\BadSettings;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Settings\Settings;
 use VelvetLedger\Server\Settings\SettingsFile;
-use VelvetLedger\Server\Settings\StorePlace;
-use VelvetLedger\Server\Tools\DropsCache;
+use VelvetLedger\Server\Tools\PageCache;
 use VelvetLedger\Server\Work\Look;
 use VelvetLedger\Server\Work\Looks;
 use VelvetLedger\Tests\Stills;
@@ -25,7 +24,7 @@ final class CardsTest extends LedgerTestCase
     public function testEjectRunsTheCommandOfTheSettingsAndSaysHowItEnded(): void
     {
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
-        $eject = fn (string ...$command) => (new EjectCard(new Settings([], new StorePlace('Main', $this->store->path), array_values($command)), $this->service(CardRepository::class)))->eject($this->card('CARD'));
+        $eject = fn (string ...$command) => (new EjectCard(new Settings([], [], array_values($command)), $this->service(CardRepository::class)))->eject($this->card('CARD'));
         $said = [];
         foreach ([[], ['sh', '-c', 'echo the card is busy >&2; exit 3'], ['/no/such/program', '{volume}']] as $command) {
             try {
@@ -47,7 +46,7 @@ final class CardsTest extends LedgerTestCase
         $this->start('CARD');
         $this->expectException(CouldNotEject::class);
         $this->expectExceptionMessage('is being copied (receipt 1)');
-        (new EjectCard(new Settings([], new StorePlace('Main', $this->store->path), ['true']), $this->service(CardRepository::class)))->eject($this->card('CARD'));
+        (new EjectCard(new Settings([], [], ['true']), $this->service(CardRepository::class)))->eject($this->card('CARD'));
     }
 
     public function testACardIsReadBitByBitAndAnewWhereAFileChanged(): void
@@ -95,7 +94,7 @@ final class CardsTest extends LedgerTestCase
         $browser->request('GET', "/api/cards/$id");
         $desk = self::answer($browser);
         self::assertSame([['still rendered' => 1, 'moving picture' => 1], true], [$desk['kinds'], $desk['complete']]);
-        self::assertSame([['path' => 'DCIM/100ORREL/ORL_0002.MOV', 'what' => 'moving picture', 'bytes' => 4], ['path' => 'DCIM/LINK', 'what' => 'a symbolic link, not followed', 'bytes' => 0]], $desk['others']);
+        self::assertSame([['path' => 'DCIM/100ORREL/ORL_0002.MOV', 'what' => 'moving picture', 'bytes' => 4, 'isClip' => true], ['path' => 'DCIM/LINK', 'what' => 'a symbolic link, not followed', 'bytes' => 0, 'isClip' => false]], $desk['others']);
         $browser->request('GET', "/api/cards/$id/histogram", ['file' => 'DCIM/100ORREL/ORL_0001.JPG']);
         $histogram = self::answer($browser);
         self::assertIsArray($histogram['bins']);
@@ -132,7 +131,7 @@ final class CardsTest extends LedgerTestCase
         fclose($handle);
         $held = static fn (): string => trim((new Process(['fincore', '-n', '-b', '-o', 'RES', $file]))->mustRun()->getOutput());
         self::assertSame((string) (4 << 20), $held());
-        (new DropsCache())->forget($file);
+        (new PageCache())->forget($file);
         self::assertSame('0', $held());
         unlink($file);
     }

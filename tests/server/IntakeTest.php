@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Tests\server;
 
+use Symfony\Component\Process\Process;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Plan\ShootWish;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Receipt\Outcome;
+use VelvetLedger\Core\Transfer\ChecksumList;
 use VelvetLedger\Server\Intake\CouldNotBegin;
 use VelvetLedger\Server\Persistence\Copy;
 use VelvetLedger\Server\Persistence\DayBookEntry;
@@ -39,7 +41,8 @@ final class IntakeTest extends LedgerTestCase
             self::assertFileEquals($this->reader->path.'/CARD/DCIM/100ORREL/'.$name, $copy);
             self::assertSame(1_777_000_000 + $i, filemtime($copy));
         }
-        self::assertCount(7, FolderNames::in($folder));
+        self::assertCount(8, FolderNames::in($folder), 'seven frames and their list of checksums');
+        self::assertSame(0, (new Process(['xxhsum', '-c', '--quiet', ChecksumList::XXH128], $folder))->run(), 'as the reference program verifies it: xxhsum of Debian\'s xxhash');
         self::assertSame($before, self::tree($this->reader->path), 'the card is never written to');
         $reasons = array_column(array_map(static fn (ReceiptLine $line): array => [$line->path, $line->reason()], $lines), 1, 0);
         self::assertSame(['it starts with nothing but zeros, as a damaged card returns them', 'moving picture'], [$reasons['DCIM/100ORREL/ORL_0009.JPG'], $reasons['DCIM/100ORREL/ORL_0010.MOV']]);
@@ -125,7 +128,7 @@ final class IntakeTest extends LedgerTestCase
 
     public function testTheDayBookIsNeverChanged(): void
     {
-        $this->ledger()->persist(new DayBookEntry('The ledger was opened.'));
+        $this->ledger()->persist(DayBookEntry::ofOrder('The standing order "By the day" was saved.'));
         $this->ledger()->flush();
         $this->expectExceptionMessageMatches('/added, never changed/');
         $this->ledger()->getConnection()->executeStatement("UPDATE day_book_entry SET entry = 'nothing happened'");

@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
 use Symfony\Component\BrowserKit\Cookie;
+use VelvetLedger\Bench\EmptyLedger;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Server\Cards\Readers;
@@ -34,7 +35,7 @@ abstract class LedgerTestCase extends KernelTestCase
         $this->store = new Folder();
         $this->settings();
         self::bootKernel();
-        $this->ledger()->getConnection()->executeStatement('TRUNCATE standing_order, last_order, stationery, messenger_messages, proof, copy, file, original, frame, receipt_line, day_book_entry, shoot, intake, card, store RESTART IDENTITY CASCADE');
+        EmptyLedger::make($this->ledger()->getConnection());
         $this->service(Stores::class)->prepare();
     }
 
@@ -47,6 +48,37 @@ abstract class LedgerTestCase extends KernelTestCase
     protected function settings(?string $store = null, string $name = 'Main'): void
     {
         file_put_contents(Home::fromEnvironment()->path.'/settings.yaml', \sprintf("readers: ['%s']\nstores:\n    main: { name: %s, path: '%s' }\n", $this->reader->path, $name, $store ?? $this->store->path));
+    }
+
+    /** A ledger with a main store and mirrors, each on a simulated drive of its own below $this->store. */
+    protected function drives(string ...$mirrors): void
+    {
+        $place = fn (string $name): string => \sprintf("{ name: %s, path: '%s/%s/pictures' }", $name, $this->store->path, $name);
+        foreach (['Anvil', ...$mirrors] as $name) {
+            mkdir($this->store->path.'/'.$name);
+        }
+        file_put_contents(Home::fromEnvironment()->path.'/settings.yaml', \sprintf("readers: ['%s']\nsimulated_drives: '%s'\nstores:\n    main: %s\n    mirrors: [%s]\n", $this->reader->path, $this->store->path, $place('Anvil'), implode(', ', array_map($place, $mirrors))));
+        self::ensureKernelShutdown();
+        self::bootKernel();
+        EmptyLedger::make($this->ledger()->getConnection());
+        $this->service(Stores::class)->prepare();
+    }
+
+    /**
+     * A service that remembers nothing of what went before.
+     *
+     * @template T of object
+     *
+     * @param class-string<T> $class
+     *
+     * @return T
+     */
+    protected function fresh(string $class): object
+    {
+        self::ensureKernelShutdown();
+        self::bootKernel();
+
+        return $this->service($class);
     }
 
     protected function ledger(): EntityManagerInterface

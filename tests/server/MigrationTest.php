@@ -22,6 +22,8 @@ use VelvetLedger\Server\Persistence\Migrations\Version20261123180000;
 use VelvetLedger\Server\Persistence\Migrations\Version20261123191500;
 use VelvetLedger\Server\Persistence\Migrations\Version20261123210500;
 use VelvetLedger\Server\Persistence\Migrations\Version20261125004500;
+use VelvetLedger\Server\Persistence\Migrations\Version20261125040000;
+use VelvetLedger\Server\Persistence\Migrations\Version20261125110000;
 use VelvetLedger\Server\Persistence\NamesRepository;
 use VelvetLedger\Server\Persistence\Proof;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
@@ -79,7 +81,7 @@ final class MigrationTest extends LedgerTestCase
         try {
             self::migrate($database, Version20261123180000::class, Version20261123191500::class, Version20261123210500::class);
             $database->executeStatement((string) file_get_contents(__DIR__.'/older-ledger.sql'));
-            self::migrate($database, Version20261125004500::class);
+            self::migrate($database, Version20261125004500::class, Version20261125040000::class, Version20261125110000::class);
             self::assertNull($this->service(Stores::class)->prepare());
             $this->carriedOver();
             self::assertSame(IntakeState::Done, $this->goOn(2)->state());
@@ -105,7 +107,7 @@ final class MigrationTest extends LedgerTestCase
         self::assertInstanceOf(LedgerFile::class, $file);
         $copy = $file->copies()->first();
         self::assertInstanceOf(Copy::class, $copy);
-        self::assertSame(['2026/2026-05-04 Lantern boats', '2026-05-04_lantern-boats_0001', '.orw', 'DCIM/100ORREL/ORL_0031.ORW', CopyState::Proven], [$frame->name->folder, $frame->name->stem, $file->ending, $file->original->path, $copy->state()]);
+        self::assertSame(['2026/2026-05-04 Lantern boats', '2026-05-04_lantern-boats_0001', '.orw', 'DCIM/100ORREL/ORL_0031.ORW', CopyState::Proven], [$frame->name->folder, $frame->name->stem, $file->ending, $file->original?->path, $copy->state()]);
         self::assertSame('2026/2026-05-04 Lantern boats/2026-05-04_lantern-boats_0001.orw', $copy->path());
         self::assertSame(5, $this->ledger()->getRepository(Proof::class)->count([]));
         $facts = $frame->facts->facts();

@@ -38,7 +38,7 @@ final class OrdersTest extends LedgerTestCase
         self::assertSame(['By the day'], array_column(self::ask($browser, 'GET', '/api/orders'), 'name'));
         $browser->request('POST', '/api/orders/file', [], [], [], $file);
         self::assertSame(201, $browser->getResponse()->getStatusCode());
-        self::assertSame('raw only', $this->service(OrderBook::class)->find('Évening jobs')->bring->value);
+        self::assertSame('raw only', $this->service(OrderBook::class)->find('Évening jobs')->bring->stills->value);
         $browser->request('POST', '/api/orders/file', [], [], [], str_replace('"digits": 4', '"digits": 40', $file));
         self::assertSame(400, $browser->getResponse()->getStatusCode());
         self::assertMatchesRegularExpression('/Line \d+: .*1 to 8 digits/', (string) $browser->getResponse()->getContent());

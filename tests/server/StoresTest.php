@@ -28,7 +28,6 @@ use VelvetLedger\Server\Persistence\LedgerStore;
 use VelvetLedger\Server\Persistence\NamesRepository;
 use VelvetLedger\Server\Persistence\StoreRole;
 use VelvetLedger\Server\Settings\Settings;
-use VelvetLedger\Server\Settings\StorePlace;
 use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Tests\Stills;
@@ -60,37 +59,31 @@ final class StoresTest extends LedgerTestCase
         self::assertSame(['2026-05-04_0001.jpg', '2026-05-04_0002.jpg'], $names);
     }
 
-    public function testAStoreIsToldByItsMarkWhateverItIsCalledAndWhereverItLies(): void
+    public function testAStoreIsToldByItsMarkWhereverItsDriveIsAttached(): void
     {
-        $stores = fn (string $name, string $path): Stores => $this->stores($name, $path);
-        $uuid = $this->service(Stores::class)->main()->uuid;
-        self::assertNull($stores('Renamed', $this->store->path)->prepare());
-        self::assertSame([$uuid, 'Renamed', true], [$stores('Renamed', $this->store->path)->main()->uuid, $this->service(Stores::class)->ofLedger()->name(), $stores('Renamed', $this->store->path)->main()->isPresent()]);
-        $moved = $this->reader->path.'/moved';
-        rename($this->store->path, $moved);
-        mkdir($this->store->path);
-        self::assertStringContainsString('is not at', (string) $stores('Renamed', $this->store->path)->prepare(), 'an empty mount point');
-        self::assertSame([], FolderNames::in($this->store->path), 'it is not written to');
-        self::assertNull($stores('Renamed', $moved)->prepare());
-        self::assertSame([1, $uuid, $moved], [$this->ledger()->getRepository(LedgerStore::class)->count([]), $stores('Renamed', $moved)->main()->uuid, $this->service(Stores::class)->ofLedger()->place()]);
+        $this->drives();
+        $stores = fn (): Stores => $this->fresh(Stores::class);
+        $main = $stores()->main();
+        self::assertSame([$this->store->path.'/Anvil/pictures', true], [$main->path, $main->isPresent()]);
+        rename($this->store->path.'/Anvil', $this->store->path.'/Anvil 1');
+        self::assertNull($stores()->prepare());
+        self::assertSame([$main->uuid, $this->store->path.'/Anvil 1/pictures', 1], [$stores()->main()->uuid, $stores()->main()->path, $this->ledger()->getRepository(LedgerStore::class)->count([])]);
 
-        StoreMark::put($this->store->path, StoreMark::newUuid(), 'Hammer');
-        $other = $stores('Renamed', $this->store->path);
-        self::assertStringContainsString('is not the store Renamed: its mark is that of another store, Hammer.', (string) $other->prepare());
-        self::assertFalse($other->main()->isPresent());
+        rename($this->store->path.'/Anvil 1', $this->store->path.'/.away');
+        mkdir($this->store->path.'/Anvil 1/pictures', 0o777, true);
+        self::assertStringContainsString('is not at', (string) $stores()->prepare(), 'an empty mount point');
+        self::assertSame([], FolderNames::in($this->store->path.'/Anvil 1/pictures'), 'it is not written to');
+        StoreMark::put($this->store->path.'/Anvil 1/pictures', StoreMark::newUuid(), 'Hammer');
+        self::assertStringContainsString('is not the store Anvil: its mark is that of another store, Hammer.', (string) $stores()->prepare());
         try {
-            $other->main()->open();
+            $stores()->main()->open();
             self::fail('another drive was opened');
         } catch (StoreAbsent $refused) {
             self::assertStringContainsString('nothing was written to this one', $refused->getMessage());
         }
-        $second = $this->reader->path.'/second';
-        self::assertNull($stores('Second', $second)->prepare(), 'another name at another place is another store');
-        self::assertSame([2, StoreRole::Main], [$this->ledger()->getRepository(LedgerStore::class)->count([]), $this->service(Stores::class)->ofLedger()->role()]);
-        $this->expectException(StoreAbsent::class);
-        $this->expectExceptionMessage('could not be made. Make it, or name another in the settings.');
         $this->store->put('a-file', '');
-        $stores('Third', $this->store->path.'/a-file/below')->prepare();
+        $this->expectException(StoreAbsent::class);
+        $stores()->begin($this->store->path.'/a-file/below', 'Third', StoreRole::Mirror);
     }
 
     public function testAMarkOfAnEarlierVersionGetsItsUuid(): void
@@ -103,17 +96,12 @@ final class StoresTest extends LedgerTestCase
         self::assertStringContainsString('14.20 GB free and this intake needs 20.00 GB', CouldNotBegin::noRoom($this->service(Stores::class)->main(), 20_000_000_000, 14_200_000_000)->getMessage());
     }
 
-    private function stores(string $name, string $path): Stores
-    {
-        return new Stores($this->ledger(), new Settings([], new StorePlace($name, $path)));
-    }
-
     public function testReadersAreFoldersOrPatternsAndAVolumeNeedsADcimFolder(): void
     {
         foreach (['me/CARD/DCIM', 'me/DISK/Pictures', 'you/OTHER/DCIM', 'me/.hidden/DCIM'] as $folder) {
             mkdir($this->reader->path.'/'.$folder, 0o777, true);
         }
-        $labels = fn (string ...$roots): array => array_map(static fn (Volume $volume): string => $volume->label(), (new Readers(new Settings(array_values($roots), new StorePlace('x', '/x')), $this->service(CardSummaries::class), new CardWalker()))->volumes());
+        $labels = fn (string ...$roots): array => array_map(static fn (Volume $volume): string => $volume->label(), (new Readers(new Settings(array_values($roots)), $this->service(CardSummaries::class), new CardWalker()))->volumes());
         self::assertSame(['CARD', 'OTHER'], $labels($this->reader->path.'/*'));
         self::assertSame(['CARD'], $labels($this->reader->path.'/me', $this->reader->path.'/me', '/no/such/reader'));
         self::assertSame([], $labels());

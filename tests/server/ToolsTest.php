@@ -12,6 +12,7 @@ use VelvetLedger\Core\Card\FolderList;
 use VelvetLedger\Core\Card\ListsFolder;
 use VelvetLedger\Core\Card\PlainList;
 use VelvetLedger\Server\Tools\ListsWithLibrary;
+use VelvetLedger\Server\Tools\MountTable;
 use VelvetLedger\Server\Tools\VolumesOfLinux;
 use VelvetLedger\Tests\Folder;
 
@@ -89,9 +90,9 @@ final class ToolsTest extends TestCase
             "38 22 8:33 /DCIM {$there->path}/media/BOUND rw - exfat {$there->path}/dev/sdc1 rw",
             '39 22 0:5 / /media/none rw - tmpfs tmpfs rw',
         ]));
-        $volumes = new VolumesOfLinux($mounts, $there->path.'/by-uuid');
+        $volumes = new VolumesOfLinux(new MountTable($mounts), $there->path.'/by-uuid');
         $uuids = array_map(static fn (string $path): ?string => $volumes->uuid($there->path.'/media/'.$path), ['ORREL A', 'TOWER', 'BOUND', '', 'GONE']);
         self::assertSame(['1A2B-3C4D', '9F00-0001', null, null, null], $uuids);
-        self::assertNull((new VolumesOfLinux('/nowhere', '/nowhere'))->uuid($there->path));
+        self::assertNull((new VolumesOfLinux(new MountTable('/nowhere'), '/nowhere'))->uuid($there->path));
     }
 }

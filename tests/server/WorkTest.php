@@ -26,7 +26,7 @@ final class WorkTest extends LedgerTestCase
         $this->cardOf(3);
         $this->ask();
         $worker = self::worker();
-        $this->waitFor(fn (): bool => IntakeState::Done === $this->state());
+        $this->waitFor(fn (): bool => IntakeState::Done === $this->state() && 0 === $this->messages('work')); // a worker that starts asks for it once more
         $worker->signal(\SIGTERM);
         self::assertSame(0, $worker->wait(), $worker->getErrorOutput());
         self::assertSame(array_fill(0, 3, Outcome::BroughtIn), $this->outcomes());
@@ -48,12 +48,12 @@ final class WorkTest extends LedgerTestCase
         self::assertLessThan(30, microtime(true) - $killed);
         $third->stop();
         self::assertSame(array_fill(0, 60, Outcome::BroughtIn), $this->outcomes());
-        self::assertCount(60, FolderNames::in($this->store->path.'/2026/2026-05-04'), 'each once, and nothing temporary');
+        self::assertCount(61, FolderNames::in($this->store->path.'/2026/2026-05-04'), 'each once, its list of checksums, and nothing temporary');
     }
 
     public function testAWorkerToldToStopInTheMiddleGivesTheWorkBack(): void
     {
-        $this->cardOf(80);
+        $this->cardOf(900);
         $this->ask();
         $worker = self::worker();
         $this->waitFor(fn (): bool => IntakeState::Running === $this->state() && \in_array(Outcome::BroughtIn, $this->outcomes(), true));
@@ -65,7 +65,7 @@ final class WorkTest extends LedgerTestCase
         $next = self::worker();
         $this->waitFor(fn (): bool => IntakeState::Done === $this->state());
         $next->stop();
-        self::assertCount(80, FolderNames::in($this->store->path.'/2026/2026-05-04'));
+        self::assertCount(901, FolderNames::in($this->store->path.'/2026/2026-05-04'));
     }
 
     public function testWorkThatFailsEachTimeIsOnThePageInWordsAndCanBeTriedAgain(): void
@@ -114,7 +114,7 @@ final class WorkTest extends LedgerTestCase
     /** Ctrl-C and TERM end the command with the code that shells give them; killed, it is gone on with by the next. */
     public function testTheCommandTellsHowItEndedAndGoesOnWithItsOwnDeadRun(): void
     {
-        $this->cardOf(160);
+        $this->cardOf(2000);
         foreach ([\SIGINT => 130, \SIGTERM => 143] as $signal => $code) {
             $command = $this->command();
             $this->waitFor(fn (): bool => \in_array(Outcome::BroughtIn, $this->outcomes(), true) && IntakeState::Running === $this->state());
@@ -131,7 +131,7 @@ final class WorkTest extends LedgerTestCase
         $last = $this->command();
         self::assertSame(0, $last->wait(), $last->getErrorOutput().$last->getOutput());
         self::assertStringContainsString('Going on with receipt 3, which was cut off.', $last->getErrorOutput());
-        self::assertCount(160, FolderNames::in($this->store->path.'/2026/2026-05-04'), 'each frame once');
+        self::assertCount(2001, FolderNames::in($this->store->path.'/2026/2026-05-04'), 'each frame once');
     }
 
     public function testTheTransportIsASetting(): void

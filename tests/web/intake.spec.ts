@@ -7,10 +7,11 @@ const mark = readFileSync(`${store}/.velvet-ledger-store`);
 test.afterEach(() => {
   rmSync(`${reader}/SLOT_2`, { recursive: true, force: true });
   writeFileSync(`${store}/.velvet-ledger-store`, mark);
-  for (const card of ["ORREL_A", "MANY", "TOWER"]) putBack(card);
+  for (const card of ["ORREL_B", "ORREL_A", "MANY", "TOWER"]) putBack(card);
 });
 
 test("a card becomes shoot folders: desk, names while typing, receipt, shoot", async ({ ledger: page }) => {
+  pull("ORREL_B"); // slot 2 has the damaged frame whole, and it would be taken from there
   await openCard(page, "ORREL_A");
   await expect(page.getByText("94 frames, 143 files")).toBeVisible();
   await expect(page.getByText("ORL_1250.JPG cannot be read: it starts with nothing but zeros")).toBeVisible();
@@ -47,7 +48,7 @@ test("a card becomes shoot folders: desk, names while typing, receipt, shoot", a
     .getByRole("button")
     .click();
   await expect(page.getByRole("listitem").filter({ hasText: "ORL_1250.JPG" })).toContainText("unreadable: it starts with nothing but zeros");
-  expect(readdirSync(`${store}/2026/2026-05-04 Lantern boats`).length).toBe(87);
+  expect(readdirSync(`${store}/2026/2026-05-04 Lantern boats`).length).toBe(88); // and the list of checksums
 
   await page.getByRole("link", { name: "Shoots", exact: true }).click();
   await page.getByRole("link", { name: /Lantern boats/ }).click();
@@ -88,9 +89,10 @@ test("a long copy survives a reload, stops when the card is pulled, and goes on"
   const bar = page.getByRole("progressbar", { name: "Copied" });
   await expect(bar).toBeVisible({ timeout: 20_000 });
   await expect(page.getByText(/[1-9]\d* of 3,000 files.* a second, about/s)).toBeVisible({ timeout: 20_000 });
+  await page.getByRole("button", { name: "pause" }).click();
+  await expect(page.getByText("It is paused, by your wish.")).toBeVisible();
   await page.reload();
-  await expect(bar).toBeVisible();
-  await expect(page.getByText(/receipt \d+: [\d,]+ of 3,000 files/)).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Paused" })).toBeVisible();
   // The other slot's card holds a frame that is still to come: it is promised, and not brought in twice.
   mkdirSync(`${reader}/SLOT_2/DCIM/100ORREL`, { recursive: true });
   cpSync(`${reader}/MANY/DCIM/100ORREL/ORL_2990.JPG`, `${reader}/SLOT_2/DCIM/100ORREL/ORL_2990.JPG`, { preserveTimestamps: true });
@@ -99,11 +101,13 @@ test("a long copy survives a reload, stops when the card is pulled, and goes on"
   await expect(other.getByText("1 frame on the card, 1 already held: 0 to bring in")).toBeVisible();
   await expect(other.getByRole("option", { name: /ORL_2990.*comes by receipt \d+/ })).toBeVisible();
   await other.close();
+  await page.getByRole("button", { name: "go on" }).click();
+  await expect(page.getByText(/receipt \d+: [\d,]+ of 3,000 files/)).toBeVisible();
   pull("MANY");
   await expect(page.getByRole("alert")).toContainText("The card MANY is no longer in its reader");
   putBack("MANY");
   await page.getByRole("button", { name: "go on" }).click();
-  await expect(page.getByRole("heading", { name: "One proven copy" })).toBeVisible({ timeout: 200_000 });
+  await expect(page.getByRole("heading", { name: "Two proven copies" })).toBeVisible({ timeout: 200_000 });
   await expect(page.getByRole("row", { name: /brought in 3,000/ })).toBeVisible();
   expect(readdirSync(`${store}/2026/2026-08-21`).filter((name) => name.endsWith(".jpg")).length).toBe(3000);
 });
@@ -112,6 +116,6 @@ test("a store that is away is said before anything is begun", async ({ ledger: p
   rmSync(`${store}/.velvet-ledger-store`);
   await expect(page.getByText(/The store Anvil is not at .* Attach its drive/)).toBeVisible({ timeout: 3000 });
   await page.getByRole("row", { name: "TOWER" }).click();
-  await expect(page.getByText("Anvil is not there")).toBeVisible();
+  await expect(page.getByText("Anvil is not there").first()).toBeVisible();
   await expect(page.getByRole("button", { name: "Bring in 14 frames" })).toBeDisabled();
 });

@@ -1,10 +1,11 @@
+import AxeBuilder from "@axe-core/playwright";
 import { type Page, test as base, expect } from "@playwright/test";
 import { execFileSync } from "node:child_process";
 import { existsSync, renameSync } from "node:fs";
 
-const home = process.env.LEDGER_HOME ?? "";
+export const home = process.env.LEDGER_HOME ?? "";
 export const reader = `${home}/reader`;
-export const store = `${home}/store`;
+export const store = `${home}/drives/Anvil`;
 
 /** An address to enter by, good once. */
 export const address = () => execFileSync("bin/ledger", ["address"], { encoding: "utf8" }).trim();
@@ -46,4 +47,11 @@ export async function choose(page: Page, menu: string | RegExp, entry: string | 
     .or(page.getByRole("menuitemcheckbox", { name: entry }))
     .first()
     .click();
+}
+
+/** WCAG 2.2 at levels A and AA, as far as a program can check it (axe-core's rules). */
+export async function checkAgainstWcag(page: Page, screen: string) {
+  const found = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]).analyze();
+  const said = found.violations.map((one) => `${screen}: ${one.id}: ${one.help}: ${one.nodes.map((node) => node.html.slice(0, 160)).join(" | ")}`);
+  expect(said).toEqual([]);
 }

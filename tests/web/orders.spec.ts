@@ -52,7 +52,7 @@ test("an order is composed, departed from, saved, and used on the next card", as
   await expect(shoot).toContainText("own projects/2026/2026-05-04 Lantern boats/");
   await expect(shoot).toContainText("lantern-boats-0411.jpg");
   await page.getByRole("button", { name: "Bring in 2 frames" }).click();
-  await expect(page.getByRole("heading", { name: "One proven copy" })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole("heading", { name: "Two proven copies" })).toBeVisible({ timeout: 20_000 });
   const folder = `${store}/own projects/2026/2026-05-04 Lantern boats`;
   for (const made of ["originals/lantern-boats-0412.jpg", "selects", "exports/full", "exports/web"]) expect(existsSync(`${folder}/${made}`), made).toBe(true);
 

@@ -22,7 +22,7 @@ test("the second slot's card shows what is held, under which name, and brings in
   await expect(page.getByText("90 already held: 4 to bring in")).toBeVisible();
   await boats.getByRole("button", { name: "new only" }).click();
   await page.getByRole("button", { name: "Bring in 3 frames" }).click();
-  await expect(page.getByRole("heading", { name: "One proven copy" })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole("heading", { name: "Two proven copies" })).toBeVisible({ timeout: 20_000 });
   await expect(page.getByRole("row", { name: /held already 13\d/ })).toBeVisible();
 });
 

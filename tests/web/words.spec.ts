@@ -13,7 +13,7 @@ const table = <A extends unknown[]>(of: (...given: A) => unknown, cases: [A, unk
 
 test("sizes, counts, durations and exposures", () => {
   table(size, [
-    [[0], "0.0 kB"],
+    [[0], "0 kB"],
     [[999], "1.0 kB"],
     [[38_400], "38 kB"],
     [[1_500_000], "1.5 MB"],

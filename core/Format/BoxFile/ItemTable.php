@@ -16,6 +16,12 @@ final class ItemTable
     /** @var array<int, ItemPlace> */
     private array $places = [];
 
+    /** @var array<int, list<ItemPlace>> item => all its parts */
+    private array $parts = [];
+
+    /** Where the data box of this table begins, for items that lie in it (construction method 1). */
+    private int $ownData = 0;
+
     /** @var array<int, array{int, int}> item => width and height */
     private array $sizes = [];
 
@@ -28,12 +34,15 @@ final class ItemTable
     public static function of(Bytes $bytes, Box $meta): self
     {
         $table = new self($bytes);
-        foreach (BoxReader::boxes($bytes, $meta->at + 4, $meta->at + $meta->length) as $box) {
+        $boxes = BoxReader::boxes($bytes, $meta->at + 4, $meta->at + $meta->length);
+        usort($boxes, static fn (Box $a, Box $b): int => ('iloc' === $a->type) <=> ('iloc' === $b->type)); // where things lie is asked last
+        foreach ($boxes as $box) {
             match ($box->type) {
                 'pitm' => $table->primary = $table->number($box->at + 4, 0 === \ord($bytes->read($box->at, 1)) ? 2 : 4),
                 'iinf' => $table->readTypes($box),
                 'iloc' => $table->readPlaces($box),
                 'iprp' => $table->readSizes($box),
+                'idat' => $table->ownData = $box->at,
                 default => null,
             };
         }
@@ -47,6 +56,15 @@ final class ItemTable
         $item = array_search($type, $this->types, true);
 
         return false === $item ? null : $this->places[$item] ?? null;
+    }
+
+    /** @return list<ItemPlace> the parts of all items that are pictures or made of pictures, by the items' numbers; what is said about them is not among them */
+    public function pictures(): array
+    {
+        $parts = $this->parts;
+        ksort($parts);
+
+        return array_merge(...array_values(array_filter($parts, fn (int $item): bool => !\in_array($this->types[$item] ?? '', ['Exif', 'mime', 'uri '], true), \ARRAY_FILTER_USE_KEY)));
     }
 
     /** @return array{int, int}|null width and height of the primary item, pixels */
@@ -77,13 +95,16 @@ final class ItemTable
         $at = $iloc->at + 6 + $wide;
         for ($i = 0; $i < $count; ++$i) {
             $item = $this->number($at, $wide);
+            $method = $version > 0 ? $this->number($at + $wide, 2) & 15 : 0;
             $at += $wide + ($version > 0 ? 2 : 0) + 2;
-            $base = $this->number($at, $baseSize);
+            $base = $this->number($at, $baseSize) + (1 === $method ? $this->ownData : 0);
             $extents = min(64, $this->number($at + $baseSize, 2));
             $at += $baseSize + 2;
             for ($e = 0; $e < $extents; ++$e) {
                 $at += $indexSize;
-                $this->places[$item] ??= $this->placeFrom($base, $this->number($at, $offsetSize), $this->number($at + $offsetSize, $lengthSize));
+                $place = $this->placeFrom($base, $this->number($at, $offsetSize), $this->number($at + $offsetSize, $lengthSize));
+                $this->places[$item] ??= $place;
+                $this->parts[$item][] = $place;
                 $at += $offsetSize + $lengthSize;
             }
         }

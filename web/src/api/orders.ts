@@ -20,6 +20,27 @@ export type PieceKind =
   | "body"
   | "kind of work"
   | "card folders";
+export type Clips = "stay on the card" | "with the stills" | "in a subfolder";
+
+export interface CopiesWanted {
+  number: number;
+  readTwice: boolean;
+  sha256: boolean;
+}
+
+/** What is stamped on every frame; the names of texts are those of core/Stamp/StampField. */
+export interface StampsWanted {
+  /** A rights slip's name; null for the default, "" for none. */
+  slip: string | null;
+  texts?: SlipTexts;
+  keywords: string[][];
+  parents: boolean;
+  jpegSidecar: boolean;
+  iim: boolean;
+}
+
+export type SlipTexts = Partial<Record<string, string>>;
+
 export type Between = "_" | "-" | " " | "";
 export type Scope = "this shoot" | "this day" | "running on";
 export type Style = "hyphens" | "as written";
@@ -57,11 +78,14 @@ export interface Subfolders {
 
 export interface OrderParts {
   bring: Companions;
+  clips: Clips;
   shoots: { pauseMinutes: number | null; dayTurnsAt: number };
   destination: Destination;
   folders: FolderPattern;
   subfolders: Subfolders;
   names: NamePattern;
+  copies: CopiesWanted;
+  stamps: StampsWanted;
 }
 
 export type OrderPart = keyof OrderParts;
@@ -77,6 +101,7 @@ export interface StationeryParts {
   folders: FolderPattern;
   subfolders: Subfolders;
   destination: Destination;
+  rights: SlipTexts;
 }
 
 export type StationeryKind = keyof StationeryParts;
@@ -85,6 +110,9 @@ export interface Item<T> {
   name: string;
   document: T;
   readyMade: boolean;
+  isDefault?: boolean;
+  /** Where an older record holds less of a text, in words. */
+  limits?: string[];
 }
 
 export type Stationery = { [K in StationeryKind]: Item<StationeryParts[K]>[] };
@@ -100,6 +128,7 @@ export const useFolders = (folder: string) =>
 function useChange<T>(change: (given: T) => Promise<unknown>) {
   const queries = useQueryClient();
   return useMutation({
+    scope: { id: "stationery" }, // one after the other, as they were made
     mutationFn: change,
     onSuccess: () => {
       for (const key of ["plan", "desk"]) void queries.invalidateQueries({ queryKey: [key] });

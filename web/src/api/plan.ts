@@ -22,6 +22,9 @@ export interface ShootWish {
   destination?: Destination;
   folder?: string;
   into?: number;
+  /** Of the occasion: job, event, location, city, country, description. */
+  texts?: Record<string, string>;
+  keywords?: string[][];
 }
 
 export type Edit = { do: "cut"; frame: string } | { do: "join"; frame: string; other: string } | { do: "move"; frames: string[]; to: string | null };

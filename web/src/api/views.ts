@@ -4,6 +4,19 @@ import type { OrderDocument, OrderPart } from "./orders";
 /** What a problem of a plan is about. */
 export type About = "a changed name" | "a collision" | "a gap" | "a time" | "a stray" | "damage" | "what is held";
 
+/** A copy that is missing or different, and whether there is another to mend it from. */
+export interface BadCopy {
+  id: number;
+  store: number;
+  shoot: number;
+  path: string;
+  bytes: number;
+  state: CopyState;
+  because: string;
+  storeName: string;
+  good: string[];
+}
+
 /** The receipt of an intake that was begun. */
 export interface Begun {
   receipt: number;
@@ -68,6 +81,95 @@ export interface Cards {
   store: Store;
 }
 
+/** Whether a card may be formatted, and if not, why, by file. */
+export interface Clearance {
+  card: string;
+  label: string;
+  mayBeFormatted: boolean;
+  sentence: string;
+  files: number;
+  cleared: number;
+  missing: Missing[];
+  missingInAll: number;
+  comparison: Comparison | null;
+  mayRemove: boolean;
+}
+
+/** A field as many frames have it: the text that all of them say, or that they say several. */
+export interface CommonField {
+  field: string;
+  label: string;
+  isOfSlip: boolean;
+  text: string | null;
+}
+
+/** A keyword that some of many frames bear, and how many. */
+export interface CommonKeyword {
+  id: number;
+  path: string[];
+  frames: number;
+}
+
+/** What a selection of frames says: what they have in common, and where they differ. */
+export interface CommonStamps {
+  frames: number;
+  fields: CommonField[];
+  keywords: CommonKeyword[];
+  rating: number | null;
+  ratingDiffers: boolean;
+  label: string | null;
+  labelDiffers: boolean;
+}
+
+/** How far a card is being read in full, to be compared with the ledger. */
+export interface Comparison {
+  running: boolean;
+  files: number;
+  filesRead: number;
+  bytes: number;
+  bytesRead: number;
+  stoppedBecause: string | null;
+}
+
+/** A word that goes on from what was typed; the synonym that led to it, where one did. */
+export interface Completion {
+  id: number;
+  path: string[];
+  synonym: string | null;
+}
+
+/** Copies at one store of the files that one intake brought in. */
+export interface CopiesAt {
+  store: string;
+  proven: number;
+  owed: number;
+  bad: number;
+}
+
+/** How a copy was when it was last looked at. */
+export type CopyState = "owed" | "proven" | "missing" | "differs" | "set aside";
+
+/** A page of the day book, the latest first, and whether its chain of digests is whole. */
+export interface DayBook {
+  entries: DayBookEntry[];
+  older: number | null;
+  cards: Subject[];
+  stores: Subject[];
+  inAll: number;
+  broken: number | null;
+  digest: string;
+}
+
+/** One entry of the day book. */
+export interface DayBookEntry {
+  id: number;
+  at: string;
+  kind: string;
+  entry: string;
+  receipt: number | null;
+  shoot: number | null;
+}
+
 /** A card as its desk shows it: the slip's numbers, the frames read so far in order of capture, the rest by name. */
 export interface Desk {
   id: string;
@@ -81,6 +183,22 @@ export interface Desk {
   others: OtherFile[];
   store: Store;
   order: string;
+}
+
+/** A drive that is attached. */
+export interface Drive {
+  path: string;
+  label: string;
+  device: string;
+  freeBytes: number | null;
+  readOnly: boolean;
+}
+
+/** The folders of a folder on a drive. */
+export interface DriveFolders {
+  path: string;
+  folders: string[];
+  store: string | null;
 }
 
 /** Capture facts as the page shows them. */
@@ -106,6 +224,11 @@ export interface FailedPiece {
   at: string | null;
 }
 
+/** What is wrong with copies. */
+export interface Findings {
+  copies: BadCopy[];
+}
+
 /** How a folder of the resulting tree comes about. */
 export type FolderState = "new" | "exists" | "joined";
 
@@ -114,6 +237,15 @@ export interface FrameHint {
   hint: Hint;
   place: number | null;
   of: number | null;
+}
+
+/** What a frame of a shoot says, in short. */
+export interface FrameStamp {
+  rating: number | null;
+  label: string | null;
+  keywords: string[];
+  waits: boolean;
+  note: string | null;
 }
 
 /** What the ledger holds already: under which name at the store, and since when. */
@@ -141,19 +273,57 @@ export interface Histogram {
 }
 
 /** Where an intake stands. */
-export type IntakeState = "waiting" | "running" | "stopped" | "done";
+export type IntakeState = "waiting" | "running" | "paused" | "stopped" | "done";
 
 /** What a plan means to do with one file of the card. */
 export type Intent = "bring in" | "left out" | "held" | "promised" | "not a still" | "unreadable";
 
+/** A word of the vocabulary in the ledger. */
+export interface KeywordRow {
+  id: number;
+  parent: number | null;
+  word: string;
+  synonyms: string[];
+  /** Whether it only stands there for those below it, and is never written. */
+  isHeading: boolean;
+  children: number;
+  frames: number;
+  above: string[];
+}
+
+/** Words of the vocabulary, and how many there are in all. */
+export interface Keywords {
+  words: KeywordRow[];
+  inAll: number;
+}
+
 /** What sort of file stands on a card, told by its name as cameras and computers give them; a folder where its list is at fault. */
 export type Kind = "still raw" | "still rendered" | "sidecar" | "voice note" | "moving picture" | "camera system file" | "folder" | "unknown";
+
+/** What one file lacks before its card may be formatted, the gravest first; and what would mend it. */
+export type Lack = "could not be listed to its end" | "cannot be read" | "is nowhere but on this card" | "is in the ledger, but its copies are gone" | "has too few proven copies" | "has its copies on one device" | "seems to be held, and must be read in full to be sure" | "was left out and is nowhere else" | "is a clip or sound that is nowhere but on this card";
+
+/** One file that keeps its card from being formatted, and why. */
+export interface Missing {
+  path: string;
+  lack: Lack;
+  remedy: Remedy;
+  because: string;
+  isStill: boolean;
+}
+
+/** Copies that were last proven in one month. */
+export interface MonthOfProofs {
+  month: string;
+  copies: number;
+}
 
 /** A file of the card that belongs to no frame, or a place that could not be listed: what it is, in words. */
 export interface OtherFile {
   path: string;
   what: string;
   bytes: number;
+  isClip: boolean;
 }
 
 /** What became of one file of a card. */
@@ -172,6 +342,8 @@ export interface Plan {
   store: Store;
   /** Whether there is room on the store for what is to be brought in. */
   hasRoom: boolean;
+  stores: PlannedStore[];
+  stamps: StampSample;
 }
 
 /** One file of a plan: what it was called, and what it will be, or why it stays. */
@@ -213,6 +385,16 @@ export interface PlannedShoot {
   marked: string[];
 }
 
+/** A store that copies would go to: whether it is there and has room for them, with a margin, and what is to be known of it. */
+export interface PlannedStore {
+  name: string;
+  role: StoreRole;
+  present: boolean;
+  freeBytes: number | null;
+  hasRoom: boolean;
+  warnings: string[];
+}
+
 /** Something about a plan that the photographer should know before it begins, in a sentence. */
 export interface Problem {
   message: string;
@@ -225,6 +407,27 @@ export interface PromisedBy {
   receipt: number;
   card: string;
   print: string;
+}
+
+/** A proving: how far it is, or what it came to. */
+export interface Proving {
+  id: number;
+  /** waiting, running, stopped or done */
+  state: string;
+  shoot: number | null;
+  /** Where it is a night's share: 1 in so many. */
+  days: number | null;
+  begunAt: string | null;
+  endedAt: string | null;
+  files: number;
+  bytes: number;
+  filesRead: number;
+  bytesRead: number;
+  bad: number;
+  unknown: string[];
+  unknownFiles: number;
+  stoppedBecause: string | null;
+  secondsLeft: number | null;
 }
 
 /** An intake's receipt: where it stands, its sums, and while it runs, its rate in bytes a second and the seconds left. */
@@ -249,6 +452,7 @@ export interface Receipt {
   bytesPerSecond: number | null;
   secondsLeft: number | null;
   problems: string[];
+  copies: CopiesAt[];
 }
 
 /** One line of a receipt. */
@@ -265,6 +469,9 @@ export interface ReceiptLine {
   date: string | null;
   description: string | null;
   shootFolder: string | null;
+  /** The card that it was taken from in place of this one. */
+  twin: string | null;
+  frame: number | null;
 }
 
 /** A page of receipts, the latest first; and on the first page, work that failed as often as it is tried. */
@@ -272,6 +479,16 @@ export interface Receipts {
   receipts: Receipt[];
   older: number | null;
   failed: FailedPiece[];
+}
+
+/** What the photographer can do about a lack. */
+export type Remedy = "none" | "bring in" | "make copies" | "prove" | "compare" | "nod";
+
+/** One field of a stamp, by the word that it is called by. */
+export interface Said {
+  field: string;
+  label: string;
+  text: string;
 }
 
 /** What an order's pieces say of one frame, and what the other pieces would say: samples to compose names and folders by. */
@@ -307,6 +524,7 @@ export interface Shoot {
   lastName: string;
   provenSince: string;
   cover: number;
+  copies: CopiesAt[];
 }
 
 /** A frame of a shoot: what it is called now, what it was called, and its copies. */
@@ -320,6 +538,7 @@ export interface ShootFrame {
   names: string[];
   originals: string[];
   facts: Facts | null;
+  stamp: FrameStamp;
 }
 
 /** One shoot with its frames, in the order they were taken. */
@@ -335,6 +554,24 @@ export interface Shoots {
   older: number | null;
 }
 
+/** What will be written into the files of a shoot, as its first frame has it. */
+export interface StampSample {
+  slip: string | null;
+  notThere: string | null;
+  says: Said[];
+  keywords: string[][];
+  limits: string[];
+  written: string[];
+}
+
+/** How far the stamps of a shoot are written. */
+export interface StampState {
+  waiting: number;
+  noted: number;
+  canTakeBack: string | null;
+  changed: number;
+}
+
 /** A store on the page: its name, whether it is there and why not, bytes free on it. */
 export interface Store {
   name: string;
@@ -348,6 +585,52 @@ export interface StoreFolders {
   in: string;
   store: string;
   folders: string[] | null;
+}
+
+/** A store on the page of stores: where it is, what it holds and is owed, how old its proofs are, and what is to be known of its drive. */
+export interface StorePage {
+  id: number;
+  name: string;
+  role: StoreRole;
+  path: string;
+  present: boolean;
+  absentBecause: string | null;
+  device: string | null;
+  freeBytes: number | null;
+  /** How many more cards like the last there is room for. */
+  cardsMore: number | null;
+  nightlyDays: number | null;
+  /** What proving all of it would take, by how fast it was last read. */
+  secondsToProve: number | null;
+  sums: StoreSums;
+  warnings: string[];
+  proving: Proving | null;
+}
+
+/** What a store is for. */
+export type StoreRole = "main" | "mirror" | "off site" | "former";
+
+/** What a store holds and is owed, and how long ago its copies were proven. */
+export interface StoreSums {
+  proven: number;
+  owed: number;
+  bad: number;
+  bytes: number;
+  owedBytes: number;
+  oldestProof: string | null;
+  ages: MonthOfProofs[];
+}
+
+/** All stores, and the drives that one can be chosen on. */
+export interface Stores {
+  stores: StorePage[];
+  drives: Drive[];
+}
+
+/** Something that entries of the day book are about. */
+export interface Subject {
+  id: number;
+  name: string;
 }
 
 /** The lines of one outcome, added up. */
@@ -391,7 +674,7 @@ export interface Twin {
   onThisCard: boolean;
 }
 
-/** What a receipt means for the card, in words. */
+/** What a receipt came to, in words. Whether the card may be formatted is said by its clearance, from what is on it then. */
 export interface Verdict {
   heading: string;
   sentence: string;

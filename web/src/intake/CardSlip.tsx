@@ -1,3 +1,4 @@
+import { Link } from "react-router";
 import type { Desk } from "../api/types";
 import { Field, TextButton } from "../ledger/Field";
 import { count, figure, size, span } from "../words/format";
@@ -26,7 +27,10 @@ export function CardSlip({ desk, ejecting, canEject, onEject }: { desk: Desk; ej
         )}
         {held > 0 && <Field label="already held">{figure(held)}</Field>}
       </dl>
-      <span className="ml-auto">
+      <span className="ml-auto flex gap-x-6">
+        <Link to={`/clearance/${desk.id}`} className="text-velvet underline underline-offset-3">
+          May it be formatted?
+        </Link>
         <TextButton disabled={ejecting || !canEject} onClick={onEject}>
           {ejecting ? "ejecting…" : "Eject"}
         </TextButton>

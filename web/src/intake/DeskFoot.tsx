@@ -25,18 +25,28 @@ export function DeskFoot({ desk, plan, failed, present, ready, busy, stale, last
     <footer tabIndex={-1} data-after-blanks="" className="border-t border-ink bg-paper focus:outline-none" aria-label="Totals">
       <div className="desk-columns items-end pt-[10px]">
         <span />
-        <dl className="col-span-3 flex gap-x-8">
-          <Field label="main">
-            {store.present ? (
-              <>
-                {store.name}, {size(store.freeBytes ?? 0)} free
-              </>
-            ) : (
-              <b className="text-brass">{store.name} is not there</b>
-            )}
-          </Field>
+        <dl className="col-span-3 flex gap-x-7 whitespace-nowrap">
+          {(plan?.stores ?? []).map((one) => (
+            <Field key={one.name} label={one.role}>
+              {one.present ? (
+                <span title={one.warnings.join(" ")}>
+                  {one.name}, {size(one.freeBytes ?? 0)} free
+                  {!one.hasRoom && <b className="text-brass">: too little</b>}
+                  {one.warnings.length > 0 && <b className="text-brass"> !</b>}
+                </span>
+              ) : (
+                <b className="text-brass">
+                  {one.name} {one.role === "main" ? "is not there" : "is away: owed"}
+                </b>
+              )}
+            </Field>
+          ))}
+          {!plan && (
+            <Field label="main">
+              {store.present ? `${store.name}, ${size(store.freeBytes ?? 0)} free` : <b className="text-brass">{store.name} is not there</b>}
+            </Field>
+          )}
           {totals && totals.filesToBringIn > 0 && <Field label="files">{kindsOf(totals.kindsToBringIn)}</Field>}
-          <Field label="each file is">copied, read back, compared</Field>
         </dl>
         <span className={`totalled col-span-5 col-start-5 grid grid-cols-subgrid py-[3px] text-right ${stale ? "text-faded" : ""}`}>
           <span>{totals ? figure(totals.frames) : "…"}</span>

@@ -16,6 +16,8 @@ import { Result } from "./Result";
 import { rowsOf } from "./rows";
 import { problemsOf, ShootHead, ShootRow } from "./ShootRow";
 import { useLast, useSettled } from "./useSettled";
+import { StampLine } from "../stamps/StampLine";
+import { PART_NAMES } from "../words/order";
 import { useWishes } from "./useWishes";
 
 export function DeskScreen() {
@@ -52,12 +54,13 @@ function DeskForCard({ card }: { card: string }) {
   const rows = useMemo(() => (desk.data ? rowsOf(desk.data, plan) : []), [desk.data, plan]);
   const onlyOne = desk.data?.complete === true && rows.length === 1; // its pictures are shown at once
   const [orderOpen, setOrderOpen] = useState(false);
+  const [stampsOpen, setStampsOpen] = useState(false);
   const toggleOrder = () => {
     setOrderOpen((now) => !now);
   };
   const gone = !present || (desk.error instanceof Refused && desk.error.status === 404);
   const ready =
-    present && plan !== undefined && asked.error === null && plan.totals.framesToBringIn > 0 && plan.hasRoom && plan.store.present && !begin.isPending;
+    present && plan !== undefined && asked.error === null && plan.totals.filesToBringIn > 0 && plan.hasRoom && plan.store.present && !begin.isPending;
   const start = () => {
     if (!ready) return;
     begin.mutate(wishes, {
@@ -68,6 +71,11 @@ function DeskForCard({ card }: { card: string }) {
     });
   };
   useKeys({ b: start, z: said.undo, o: toggleOrder });
+  // What the browser kept of an earlier version may lack a part.
+  const order = wishes.order.document && plan ? { ...plan.order, ...wishes.order.document } : (wishes.order.document ?? plan?.order);
+  const bringClips = () => {
+    if (order) said.setOrder(order.name, { ...order, clips: "with the stills" }, PART_NAMES.clips);
+  };
 
   if (!desk.data) {
     return (
@@ -127,6 +135,19 @@ function DeskForCard({ card }: { card: string }) {
             </PartLine>
           </OrderLine>
         )}
+        {rows.length > 0 && plan && (
+          <StampLine
+            plan={plan}
+            order={order}
+            open={stampsOpen}
+            onOpen={() => {
+              setStampsOpen(!stampsOpen);
+            }}
+            onStamps={(stamps) => {
+              if (order) said.setOrder(order.name, { ...order, stamps }, PART_NAMES.stamps);
+            }}
+          />
+        )}
         {rows.length === 0 && desk.data.complete && (
           <Nothing heading="There are no stills on this card">
             {desk.data.others.length === 0 ? "It holds no files at all; it is ready to be used." : "What else it holds is listed below."} <BackToCards />
@@ -152,7 +173,12 @@ function DeskForCard({ card }: { card: string }) {
           />
         ))}
         {plan && rows.length > 0 && <Result card={card} plan={plan} wishes={settled} scroller={scroller} />}
-        <OtherFiles others={desk.data.others} unreadable={unreadable} />
+        <OtherFiles
+          others={desk.data.others}
+          unreadable={unreadable}
+          clipsStay={(order?.clips ?? "stay on the card") === "stay on the card"}
+          onClips={order ? bringClips : null}
+        />
       </div>
     </Page>
   );

@@ -1,19 +1,37 @@
 import type { CardFrame, Desk } from "../api/types";
-import { count, size } from "../words/format";
+import { TextButton } from "../ledger/Field";
+import { count, figure, size } from "../words/format";
 
-/** What is on the card and will not be brought in: by name, and why. */
-export function OtherFiles({ others, unreadable }: { others: Desk["others"]; unreadable: CardFrame[] }) {
-  if (others.length + unreadable.length === 0) return null;
+/** What is on the card and will not be brought in: by name, and why. Clips and sounds among it can come along. */
+export function OtherFiles({
+  others,
+  unreadable,
+  clipsStay,
+  onClips,
+}: {
+  others: Desk["others"];
+  unreadable: CardFrame[];
+  clipsStay: boolean;
+  onClips: (() => void) | null;
+}) {
+  const clips = others.filter((other) => other.isClip).length;
+  const stay = clipsStay ? others : others.filter((other) => !other.isClip);
+  if (stay.length + unreadable.length === 0) return null;
   return (
     <section aria-label="Stays on the card" className="pb-8">
-      <h2 className="border-b border-rule-strong pt-6 pb-[6px] pl-[72px] text-hand font-semibold">
-        Stays on the card <span className="font-plain text-body font-normal text-faded">{count(others.length + unreadable.length, "file")}</span>
-      </h2>
+      <div className="flex items-baseline justify-between gap-6 border-b border-rule-strong pt-6 pr-6 pb-[6px] pl-[72px]">
+        <h2 className="text-hand font-semibold">
+          Stays on the card <span className="font-plain text-body font-normal text-faded">{count(stay.length + unreadable.length, "file")}</span>
+        </h2>
+        {clips > 0 && clipsStay && onClips && (
+          <TextButton onClick={onClips}>bring {clips === 1 ? "the clip or sound" : `the ${figure(clips)} clips and sounds`} along</TextButton>
+        )}
+      </div>
       <ul>
         {unreadable.map((frame) => (
           <Line key={frame.key} path={frame.files.join(", ")} what={`unreadable: ${frame.caution ?? "no reason known"}`} bytes={frame.bytes} marked />
         ))}
-        {others.map((other) => (
+        {stay.map((other) => (
           <Line key={other.path} {...other} />
         ))}
       </ul>

@@ -6,6 +6,7 @@ import type { CardFrame } from "../api/types";
 import { Entry } from "../ledger/Entry";
 import { TextButton } from "../ledger/Field";
 import { Actions, Choice } from "../ledger/Menu";
+import { ShootStamps } from "../stamps/ShootStamps";
 import { count, day, hour } from "../words/format";
 import { FolderBrowser } from "./order/FolderBrowser";
 import type { Picks } from "./usePicks";
@@ -42,7 +43,13 @@ export function ShootTools({ shoot, shoots, frames, wish, picks, onSay, onJoin, 
   const kinds = stationery.data?.destination ?? [];
   const where = wish.into ? `into ${wish.into}` : wish.folder !== undefined ? FOLDER : wish.destination ? `kind ${wish.destination.kindOfWork}` : ORDERED;
   // Everything said of it but where it goes.
-  const rest: ShootWish = { description: wish.description ?? "", order: wish.order ?? "", leftOut: wish.leftOut ?? false };
+  const rest: ShootWish = {
+    description: wish.description ?? "",
+    order: wish.order ?? "",
+    leftOut: wish.leftOut ?? false,
+    texts: wish.texts ?? {},
+    keywords: wish.keywords ?? [],
+  };
   const sendTo = (chosen: string) => {
     setBrowsing(chosen === FOLDER);
     if (chosen === ORDERED) onSay(rest, "where a shoot goes");
@@ -150,6 +157,7 @@ export function ShootTools({ shoot, shoots, frames, wish, picks, onSay, onJoin, 
           </TextButton>
         )}
       </div>
+      <ShootStamps wish={wish} title={titleOf(shoot)} onSay={onSay} />
       {browsing && (
         <div className="pb-2 pl-[72px]">
           <FolderBrowser

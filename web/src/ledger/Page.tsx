@@ -4,10 +4,12 @@ import { Refused } from "../api/client";
 import { useCards, useReceipts } from "../api/queries";
 import { count, figure, size } from "../words/format";
 
-const TABS = [
-  { to: "/intake", name: "Intake", also: "/receipts" },
-  { to: "/shoots", name: "Shoots", also: "/shoots" },
-  { to: "/stationery", name: "Stationery", also: "/stationery" },
+const TABS: { to: string; name: string; also: string[] }[] = [
+  { to: "/intake", name: "Intake", also: ["/receipts", "/clearance"] },
+  { to: "/shoots", name: "Shoots", also: [] },
+  { to: "/stores", name: "Stores", also: [] },
+  { to: "/daybook", name: "Day book", also: [] },
+  { to: "/stationery", name: "Stationery", also: [] },
 ];
 
 /** The frame of every screen: the tabs, what runs now, the page with its margin, and a foot that stays in view. */
@@ -38,7 +40,7 @@ function Header() {
       </Link>
       <nav aria-label="Screens" className="flex">
         {TABS.map((tab) => {
-          const here = pathname.startsWith(tab.to) || pathname.startsWith(tab.also);
+          const here = [tab.to, ...tab.also].some((path) => pathname.startsWith(path));
           return (
             <NavLink
               key={tab.to}

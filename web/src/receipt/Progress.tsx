@@ -1,9 +1,15 @@
 import { Progress as Bar } from "radix-ui";
 import type { Receipt } from "../api/types";
+import { useHold, useLanded } from "../api/copies";
+import { TextButton } from "../ledger/Field";
+import { Glimpse } from "../ledger/Glimpse";
+import { Trouble } from "../ledger/Notice";
 import { count, duration, figure, size } from "../words/format";
 
 /** How far a running intake is: a rule that fills with ink, and the same in numbers. */
-export function Progress({ receipt }: { receipt: Receipt }) {
+export function Progress({ receipt, number }: { receipt: Receipt; number: string }) {
+  const hold = useHold(number);
+  const landed = useLanded(number, receipt.filesCopied, receipt.filesCopied > 0);
   const share = receipt.bytesToCopy > 0 ? receipt.bytesCopied / receipt.bytesToCopy : 0;
   const waiting = receipt.state === "waiting";
   return (
@@ -21,7 +27,31 @@ export function Progress({ receipt }: { receipt: Receipt }) {
           {!waiting && receipt.secondsLeft !== null && `, about ${duration(receipt.secondsLeft)} left`}
         </span>
       </p>
-      <p className="mt-1 text-faded">This page can be left; the work goes on. Leave the card in its reader.</p>
+      <p className="mt-1 flex flex-wrap gap-x-6">
+        <TextButton
+          disabled={hold.isPending}
+          onClick={() => {
+            hold.mutate("pause");
+          }}
+        >
+          pause
+        </TextButton>
+        <TextButton
+          disabled={hold.isPending}
+          onClick={() => {
+            hold.mutate("stop");
+          }}
+        >
+          stop
+        </TextButton>
+        <span className="text-faded">This page can be left; the work goes on. Leave the card in its reader.</span>
+      </p>
+      <Trouble error={hold.error} />
+      <div className="mt-3 grid h-[60px] grid-cols-12 gap-[3px] overflow-hidden bg-mat p-[3px]" role="img" aria-label="The frames that came in last">
+        {(landed.data ?? []).map((frame) => (
+          <Glimpse key={frame} source={`/api/frames/${frame}/picture?edge=160`} className="h-[54px] w-full object-contain" />
+        ))}
+      </div>
     </div>
   );
 }

@@ -2,6 +2,7 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { type RefObject, useMemo } from "react";
 import type { ReceiptLine } from "../api/types";
 import { useTop } from "../ledger/useTop";
+import { lineInWords } from "./lineInWords";
 import { day, size, timeOfDay } from "../words/format";
 
 type Row = { heading: string } | { line: ReceiptLine };
@@ -53,7 +54,7 @@ function Line({ line }: { line: ReceiptLine }) {
   return (
     <div className="receipt-columns py-[5px]">
       <span className="font-path text-path break-all">{line.path}</span>
-      <span className={grave ? "font-semibold text-brass" : line.outcome === "brought in" ? "" : "text-faded"}>{words(line)}</span>
+      <span className={grave ? "font-semibold text-brass" : line.outcome === "brought in" ? "" : "text-faded"}>{lineInWords(line)}</span>
       <span className="font-path text-path break-all">{line.outcome === "brought in" || line.outcome === "waiting" ? line.name : "—"}</span>
       <span className="text-right">{size(line.bytes)}</span>
       <span className="text-right">{line.provenAt ? timeOfDay(line.provenAt) : ""}</span>
@@ -62,22 +63,6 @@ function Line({ line }: { line: ReceiptLine }) {
       </span>
     </div>
   );
-}
-
-function words(line: ReceiptLine): string {
-  switch (line.outcome) {
-    case "held":
-    case "promised":
-    case "left out":
-      return line.reason || line.outcome;
-    case "not a still":
-      return `not a still: ${line.reason}`;
-    case "unreadable":
-    case "failed":
-      return `${line.outcome}: ${line.reason}`;
-    default:
-      return line.reason ? `${line.outcome}; ${line.reason}` : line.outcome;
-  }
 }
 
 function withHeadings(lines: ReceiptLine[]): Row[] {

@@ -1,6 +1,7 @@
 import { useRef, useState } from "react";
 import { Link, useParams } from "react-router";
 import { Refused } from "../api/client";
+import { ClearanceStamp } from "../clearance/ClearanceStamp";
 import { useContinue, useReceipt, useReceiptLines } from "../api/queries";
 import type { Outcome, Receipt } from "../api/types";
 import { TextButton } from "../ledger/Field";
@@ -52,6 +53,7 @@ function ReceiptNumber({ number }: { number: string }) {
       {words}
     </TextButton>
   );
+  const moving = data.state === "running" || data.state === "waiting";
   const failed = data.sums.find((sum) => sum.outcome === "failed")?.files ?? 0;
   return (
     <Page title={`Receipt ${data.number}, ${data.card}`} scrollRef={scroller}>
@@ -62,6 +64,7 @@ function ReceiptNumber({ number }: { number: string }) {
             {data.stoppedBecause}
           </Notice>
         )}
+        {data.state === "paused" && <Notice action={again("go on")}>It is paused, by your wish. What is copied and proven stays.</Notice>}
         {data.state === "done" && failed > 0 && (
           <Notice grave action={again("try them again")}>
             {failed === 1 ? "One file" : `${failed} files`} could not be copied; the lines below say why. Nothing else is affected.
@@ -73,15 +76,37 @@ function ReceiptNumber({ number }: { number: string }) {
               Receipt {data.number}, {data.card}
             </h1>
             <p className="mt-1 mb-4 text-faded">{subline(data)}</p>
-            {(data.state === "running" || data.state === "waiting") && <Progress receipt={data} />}
+            {moving && <Progress receipt={data} number={number} />}
+            {!moving && <Exports number={number} />}
             <ReceiptSums receipt={data} shown={shown} onShow={setShown} />
           </div>
-          <Verdict receipt={data} />
+          <div className="grid content-start gap-y-4">
+            <Verdict receipt={data} />
+            <ClearanceStamp of={{ receipt: number }} ready={!moving} />
+          </div>
         </div>
         {lines.error && <Trouble error={lines.error} />}
         {lines.data && <ReceiptLines lines={shown ? lines.data.filter((line) => line.outcome === shown) : lines.data} store={data.store} scroller={scroller} />}
       </div>
     </Page>
+  );
+}
+
+/** The whole receipt to be kept elsewhere. */
+function Exports({ number }: { number: string }) {
+  const link = "text-velvet underline underline-offset-3";
+  return (
+    <p className="mb-4 flex gap-x-6">
+      <Link className={link} to={`/receipts/${number}/sheet`}>
+        as a sheet to print
+      </Link>
+      <a className={link} href={`/api/receipts/${number}.csv`} download>
+        as a table (CSV)
+      </a>
+      <a className={link} href={`/api/receipts/${number}.json`} download>
+        as JSON
+      </a>
+    </p>
   );
 }
 

@@ -3,15 +3,22 @@ import { TextButton } from "../ledger/Field";
 import { count, figure, size } from "../words/format";
 
 const ROWS: { outcome: Outcome; name: string; what: (store: string) => string }[] = [
-  { outcome: "brought in", name: "brought in", what: (store) => `to ${store}, read back and proven` },
+  { outcome: "brought in", name: "brought in", what: (stores) => `to ${stores}, read back and proven` },
   { outcome: "waiting", name: "still to copy", what: (store) => `to ${store}` },
   { outcome: "failed", name: "failed", what: () => "not copied; the lines say why" },
   { outcome: "held", name: "held already", what: () => "in the ledger since an earlier intake" },
   { outcome: "promised", name: "promised", what: () => "another receipt brings it in" },
-  { outcome: "left out", name: "left out", what: () => "by you" },
-  { outcome: "unreadable", name: "unreadable", what: () => "nothing on the card to copy" },
+  { outcome: "left out", name: "left out", what: () => "by you, or by the order" },
+  { outcome: "unreadable", name: "unreadable", what: () => "could not be read on the card" },
   { outcome: "not a still", name: "not stills", what: () => "stay on the card" },
 ];
+
+/** The stores that have any of it. */
+const namesOf = (receipt: Receipt): string =>
+  receipt.copies
+    .filter((at) => at.proven > 0)
+    .map((at) => at.store)
+    .join(" and ") || receipt.store;
 
 /** The receipt's sums: they add up, under a double rule, to all that was on the card. Each opens its own lines. */
 export function ReceiptSums({ receipt, shown, onShow }: { receipt: Receipt; shown: Outcome | null; onShow: (outcome: Outcome | null) => void }) {
@@ -30,7 +37,7 @@ export function ReceiptSums({ receipt, shown, onShow }: { receipt: Receipt; show
               </th>
               <td className="w-[70px] pr-3 text-right">{figure(sum.files)}</td>
               <td className="text-faded">
-                {row.what(receipt.store)}, {size(sum.bytes)}
+                {row.what(namesOf(receipt))}, {size(sum.bytes)}
               </td>
               <td className="text-right">
                 <TextButton

@@ -1,24 +1,42 @@
-import { useMemo, useRef } from "react";
-import { useParams } from "react-router";
+import { useMemo, useRef, useState } from "react";
+import { Link, useParams } from "react-router";
+import { useFindings, useProveShoot } from "../api/copies";
 import { useShoot } from "../api/queries";
+import { useStampState } from "../api/stamps";
 import type { ShootFrame } from "../api/types";
-import { Field } from "../ledger/Field";
+import { Field, TextButton } from "../ledger/Field";
 import { Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
 import { type GridPicture, PictureGrid } from "../ledger/PictureGrid";
+import { useKeys } from "../ledger/useKeys";
+import { StampsOfShoot } from "../stamps/StampsOfShoot";
+import { BadCopies } from "../stores/BadCopies";
+import { copiesInWords } from "../words/copies";
 import { clock, count, dateOf, day, hour, size } from "../words/format";
 
-/** One shoot: its folder and sums, and its frames on the mat under their new names. */
+/** One shoot: its folder and sums, its frames on the mat under their new names, and what those say that are picked. */
 export function ShootScreen() {
   const { id = "" } = useParams();
   const found = useShoot(id);
+  const prove = useProveShoot();
+  const findings = useFindings(Number(id), prove.isSuccess);
+  const stamps = useStampState(id);
   const scroller = useRef<HTMLElement>(null);
-  const pictures = useMemo(() => (found.data?.frames ?? []).map(picture), [found.data]);
+  const [picked, setPicked] = useState<Set<string>>(new Set());
+  const frames = found.data?.frames;
+  const pictures = useMemo(() => (frames ?? []).map((frame) => picture(frame, picked.has(String(frame.id)))), [frames, picked]);
   const shoot = found.data?.shoot;
+  const all = () => {
+    setPicked(new Set((frames ?? []).map((frame) => String(frame.id))));
+  };
+  const none = () => {
+    setPicked(new Set());
+  };
+  useKeys({ a: all, n: none });
   return (
     <Page title={shoot?.description ?? "Shoot"} scrollRef={scroller}>
       <div className="flex min-h-full flex-col">
-        <Trouble error={found.error} />
+        <Trouble error={found.error ?? prove.error} />
         {shoot && (
           <>
             <section aria-label="The shoot" className="flex flex-wrap items-end gap-x-7 gap-y-2 border-b border-ink py-5 pr-6 pl-[72px]">
@@ -33,11 +51,54 @@ export function ShootScreen() {
                 <Field label="folder">
                   <span className="font-path text-path">{shoot.folder}/</span>
                 </Field>
-                <Field label="copies">one, proven {dateOf(shoot.provenSince)}</Field>
+                <Field label="copies">
+                  {copiesInWords(shoot.copies, shoot.files)}: {shoot.copies.map((at) => at.store).join(", ")}
+                </Field>
+                <Field label="oldest proof">{dateOf(shoot.provenSince)}</Field>
+                <Field label="proof">
+                  <TextButton
+                    disabled={prove.isPending}
+                    onClick={() => {
+                      prove.mutate(shoot.id);
+                    }}
+                  >
+                    prove it again
+                  </TextButton>{" "}
+                  <Link to={`/daybook?shoot=${shoot.id}`} className="text-velvet underline underline-offset-3">
+                    in the day book
+                  </Link>
+                </Field>
               </dl>
             </section>
-            <div className="ml-[59px] grow bg-mat py-3">
-              <PictureGrid label={`Frames of ${shoot.description || day(shoot.date)}`} pictures={pictures} width={184} scroller={scroller} />
+            {(findings.data?.copies.length ?? 0) > 0 && <BadCopies copies={findings.data?.copies ?? []} />}
+            <div className="grid grow grid-cols-[minmax(0,1fr)_340px]">
+              <div className="ml-[59px] bg-mat py-3">
+                <PictureGrid
+                  label={`Frames of ${shoot.description || day(shoot.date)}`}
+                  pictures={pictures}
+                  width={184}
+                  captionLines={2}
+                  scroller={scroller}
+                  onMark={(ids, on) => {
+                    setPicked((now) => {
+                      const next = new Set(now);
+                      for (const one of ids) {
+                        if (on) next.add(one);
+                        else next.delete(one);
+                      }
+                      return next;
+                    });
+                  }}
+                />
+              </div>
+              <StampsOfShoot
+                shoot={id}
+                frames={frames ?? []}
+                picked={(frames ?? []).filter((frame) => picked.has(String(frame.id))).map((frame) => frame.id)}
+                state={stamps.data}
+                onAll={all}
+                onNone={none}
+              />
             </div>
           </>
         )}
@@ -46,12 +107,19 @@ export function ShootScreen() {
   );
 }
 
-function picture(frame: ShootFrame): GridPicture {
+function picture(frame: ShootFrame, picked: boolean): GridPicture {
+  const { rating, label, keywords, note, waits } = frame.stamp;
+  const judged = [rating === null || rating === 0 ? null : rating === -1 ? "rejected" : count(rating, "star"), label].filter(Boolean).join(", ");
+  const words = keywords.length === 0 ? "" : keywords.length < 3 ? keywords.join(", ") : count(keywords.length, "keyword");
   return {
     id: String(frame.id),
-    label: `${frame.names.join(", ")}, taken ${clock(frame.takenAt)}, was ${frame.originals.join(", ")}`,
+    label: [`${frame.names.join(", ")}, taken ${clock(frame.takenAt)}, was ${frame.originals.join(", ")}`, judged, keywords.join(", "), note]
+      .filter(Boolean)
+      .join("; "),
     source: frame.hasPicture ? `/api/frames/${frame.id}/picture?edge=480` : null,
-    stamp: frame.datedByFile ? "file time" : null,
-    captions: [frame.stem.replace(/^\d{4}-\d\d-\d\d_/, ""), clock(frame.takenAt)],
+    stamp: note ? "look here" : waits ? "to be stamped" : frame.datedByFile ? "file time" : null,
+    captions: [frame.stem.replace(/^\d{4}-\d\d-\d\d_/, ""), clock(frame.takenAt), words, judged],
+    chosen: picked,
+    ticked: picked,
   };
 }

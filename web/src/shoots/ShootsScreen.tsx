@@ -6,6 +6,7 @@ import { TextButton } from "../ledger/Field";
 import { Nothing } from "../ledger/Nothing";
 import { Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
+import { copiesInWords } from "../words/copies";
 import { count, day, figure, hour, size } from "../words/format";
 
 /** All shoots, a heading for each year. */
@@ -88,7 +89,9 @@ function Row({ shoot }: { shoot: Shoot }) {
       <span className="text-right">{figure(shoot.frames)}</span>
       <span className="text-right">{figure(shoot.files)}</span>
       <span className="text-right">{size(shoot.bytes)}</span>
-      <span className="text-right text-faded">one, proven</span>
+      <span className={`text-right ${shoot.copies.some((at) => at.bad > 0 || at.owed > 0) ? "text-brass" : "text-faded"}`}>
+        {copiesInWords(shoot.copies, shoot.files)}
+      </span>
     </Link>
   );
 }

@@ -1,20 +1,20 @@
-import { useRef } from "react";
+import { Link } from "react-router";
 import { useImportOrder, useOrders, useStationery } from "../api/orders";
-import { TextButton } from "../ledger/Field";
+import { FileWord } from "../ledger/FileWord";
 import { Notice, Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
 import { subfoldersInWords } from "../words/order";
 import { Items } from "./Items";
 import { KindsOfWork } from "./KindsOfWork";
 import { OrderRow } from "./OrderRow";
+import { RightsSlips } from "./RightsSlips";
 import { foldersInWords, namesInWords } from "./patterns";
 
-/** Standing orders and what they are made of: kinds of work, folder patterns, subfolders, naming patterns. */
+/** Standing orders and what they are made of: rights slips, keywords, kinds of work, folder patterns, subfolders, naming patterns. */
 export function StationeryScreen() {
   const orders = useOrders();
   const stationery = useStationery();
   const bring = useImportOrder();
-  const file = useRef<HTMLInputElement>(null);
   return (
     <Page title="Stationery">
       <Trouble error={orders.error ?? stationery.error} />
@@ -22,27 +22,12 @@ export function StationeryScreen() {
         <h1 className="text-title font-semibold">Standing orders</h1>
         <p className="text-faded">Saved on a desk; the default serves cards and bodies that are new.</p>
         <span className="ml-auto">
-          <TextButton
-            onClick={() => {
-              file.current?.click();
-            }}
-          >
-            take one from a file
-          </TextButton>
-          <input
-            ref={file}
-            type="file"
+          <FileWord
+            word="take one from a file"
+            label="file of a standing order"
             accept=".json,application/json"
-            aria-label="file of a standing order"
-            className="sr-only"
-            tabIndex={-1}
-            onChange={(event) => {
-              const chosen = event.target.files?.[0];
-              event.target.value = "";
-              if (chosen)
-                void chosen.text().then((text) => {
-                  bring.mutate(text);
-                });
+            onText={(text) => {
+              bring.mutate(text);
             }}
           />
         </span>
@@ -54,6 +39,14 @@ export function StationeryScreen() {
           <OrderRow key={order.name} order={order} />
         ))}
       </ul>
+      <RightsSlips items={stationery.data?.rights ?? []} />
+      <section aria-label="Keywords" className="flex items-baseline gap-x-6 border-b border-rule-strong pt-7 pr-6 pb-[6px] pl-[72px]">
+        <h2 className="text-[20px] font-semibold">Keywords</h2>
+        <p className="text-faded">One vocabulary for all that is stamped.</p>
+        <Link to="/stationery/keywords" className="ml-auto text-velvet underline underline-offset-3">
+          open the keywords
+        </Link>
+      </section>
       <KindsOfWork items={stationery.data?.destination ?? []} />
       <Items kind="folders" heading="Folder patterns" one="pattern" items={stationery.data?.folders ?? []} inWords={foldersInWords} />
       <Items kind="subfolders" heading="Sets of subfolders" one="set" items={stationery.data?.subfolders ?? []} inWords={subfoldersInWords}>

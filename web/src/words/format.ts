@@ -6,7 +6,7 @@ export function size(bytes: number): string {
   if (bytes >= 1e12) return `${(bytes / 1e12).toFixed(2)} TB`;
   if (bytes >= 1e9) return `${(bytes / 1e9).toFixed(2)} GB`;
   if (bytes >= 1e6) return `${(bytes / 1e6).toFixed(1)} MB`;
-  return `${(bytes / 1e3).toFixed(bytes < 1e4 ? 1 : 0)} kB`;
+  return `${(bytes / 1e3).toFixed(bytes > 0 && bytes < 1e4 ? 1 : 0)} kB`;
 }
 
 export const count = (number: number, one: string, many = `${one}s`): string => `${number.toLocaleString("en")} ${number === 1 ? one : many}`;

@@ -4,11 +4,14 @@ import type { OrderParts, PieceKind } from "../api/orders";
 
 export const PART_NAMES: Record<keyof OrderParts, string> = {
   bring: "what to bring",
+  clips: "clips and sounds",
   shoots: "shoots",
   destination: "destination",
   folders: "folders",
   subfolders: "subfolders",
   names: "names",
+  copies: "copies",
+  stamps: "stamps",
 };
 
 export const BETWEEN = [
@@ -53,8 +56,8 @@ export const subfoldersInWords = ({ make, framesInto }: OrderParts["subfolders"]
   make.length === 0 ? "none" : `${make.join(", ")}${framesInto ? `; frames into ${framesInto}` : ""}`;
 
 /** The whole of an order in one line. */
-export function orderInWords({ bring, shoots, subfolders, names }: OrderParts): string {
+export function orderInWords({ bring, clips, shoots, subfolders, names }: OrderParts): string {
   const pieces = names.pieces.map((piece) => PIECES.find((one) => one.value === piece.piece)?.name ?? piece.piece);
   const inside = subfolders.make.length > 0 ? ` ${subfolders.make.length} subfolders in each;` : "";
-  return `${bring}; ${shootsInWords(shoots)};${inside} named by ${pieces.join(", ")}`;
+  return `${bring}${clips === "stay on the card" ? "" : `, clips ${clips}`}; ${shootsInWords(shoots)};${inside} named by ${pieces.join(", ")}`;
 }

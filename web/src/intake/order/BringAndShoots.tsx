@@ -1,4 +1,4 @@
-import type { Companions, OrderParts } from "../../api/orders";
+import type { Clips, Companions, OrderParts } from "../../api/orders";
 import { Entry } from "../../ledger/Entry";
 import { Choice } from "../../ledger/Menu";
 import { minutes, PAUSES } from "../../words/order";
@@ -11,6 +11,16 @@ const BRING: { value: Companions; name: string }[] = [
 
 export function BringPart({ value, onChange }: { value: Companions; onChange: (value: Companions) => void }) {
   return <Choice label="" value={value} options={BRING} onChoose={onChange} />;
+}
+
+const CLIPS: { value: Clips; name: string }[] = [
+  { value: "stay on the card", name: "stay on the card" },
+  { value: "with the stills", name: "come along, with the stills of their time" },
+  { value: "in a subfolder", name: "come along, in a subfolder called clips" },
+];
+
+export function ClipsPart({ value, onChange }: { value: Clips; onChange: (value: Clips) => void }) {
+  return <Choice label="" value={value} options={CLIPS} onChoose={onChange} />;
 }
 
 const NONE = "none";

@@ -8,7 +8,8 @@ import { Key, TextButton } from "../../ledger/Field";
 import { Choice } from "../../ledger/Menu";
 import { Mark, Trouble } from "../../ledger/Notice";
 import { orderInWords, PART_NAMES } from "../../words/order";
-import { BringPart, ShootsPart } from "./BringAndShoots";
+import { BringPart, ClipsPart, ShootsPart } from "./BringAndShoots";
+import { CopiesPart } from "./CopiesPart";
 import { DestinationPart } from "./DestinationPart";
 import { FoldersPart } from "./FoldersPart";
 import { NamesPart } from "./NamesPart";
@@ -105,6 +106,14 @@ export function OrderLine({ plan, name, changed, open, onOpen, onOrder, children
                   }}
                 />
               </Part>
+              <Part name="clips" departs={departs}>
+                <ClipsPart
+                  value={order.clips}
+                  onChange={(value) => {
+                    change("clips", value);
+                  }}
+                />
+              </Part>
               <Part name="shoots" departs={departs}>
                 <ShootsPart
                   value={order.shoots}
@@ -145,6 +154,14 @@ export function OrderLine({ plan, name, changed, open, onOpen, onOrder, children
                   samples={plan?.samples ?? null}
                   onChange={(value) => {
                     change("names", value);
+                  }}
+                />
+              </Part>
+              <Part name="copies" departs={departs}>
+                <CopiesPart
+                  value={order.copies}
+                  onChange={(value) => {
+                    change("copies", value);
                   }}
                 />
               </Part>

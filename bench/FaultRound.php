@@ -1,0 +1,298 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Bench;
+
+use Doctrine\DBAL\Connection;
+use Symfony\Component\Process\Process;
+use VelvetLedger\Core\Card\FolderNames;
+use VelvetLedger\Core\Transfer\ChecksumList;
+use VelvetLedger\Core\Transfer\StoreMark;
+use VelvetLedger\Server\Kernel;
+use VelvetLedger\Server\Settings\Home;
+
+/**
+ * One intake to a main store and a mirror with something going wrong under it, brought to its end afterwards; then ledger
+ * and disks are held against each other. In a process of its own, as the command line runs it, so that it can be killed.
+ */
+final class FaultRound
+{
+    public const FAULTS = ['killed', 'killed twice', 'main fills', 'mirror fills', 'card leaves', 'card exchanged', 'mirror leaves', 'main leaves', 'a bit flips', 'permissions', 'a name is taken', 'database ends it', 'database restarts', 'two at once', 'a file changes'];
+
+    private readonly string $place;
+    private Kernel $kernel;
+
+    public function __construct(private readonly string $fault, private readonly int $seed, private readonly int $files = 160)
+    {
+        mt_srand($seed);
+        $this->place = sys_get_temp_dir().'/ledger-faults-'.bin2hex(random_bytes(5));
+        foreach (['reader/CARD/DCIM/100ORREL', 'drives/Anvil', 'drives/Bellows'] as $folder) {
+            mkdir($this->place.'/'.$folder, 0o777, true);
+        }
+        file_put_contents(Home::fromEnvironment()->path.'/settings.yaml', "readers: ['{$this->place}/reader']\nsimulated_drives: '{$this->place}/drives'\nstores:\n    main: { name: Anvil, path: '{$this->place}/drives/Anvil/p' }\n    mirrors: [{ name: Bellows, path: '{$this->place}/drives/Bellows/p' }]\n");
+        for ($i = 1; $i <= $files; ++$i) {
+            $this->put("reader/CARD/DCIM/100ORREL/ORL_{$this->number($i)}.JPG", "\xFF\xD8".random_bytes(mt_rand(1, 120_000))."\xFF\xD9", 1_777_900_000 + $i);
+        }
+        $this->kernel = new Kernel('test', false);
+        $this->kernel->boot();
+        EmptyLedger::make($this->database());
+        $this->mountSmall();
+        $this->run('prepare')->wait();
+    }
+
+    public function __destruct()
+    {
+        $this->kernel->shutdown();
+        foreach (['Anvil', 'Bellows'] as $drive) {
+            (new Process(['umount', '-l', "{$this->place}/drives/$drive"]))->run();
+        }
+        (new Process(['chmod', '-R', 'u+rwx', $this->place]))->run();
+        (new Process(['rm', '-rf', $this->place]))->run();
+    }
+
+    /** @return list<string> what is wrong afterwards: nothing, where all is well */
+    public function play(): array
+    {
+        $first = $this->intake();
+        $this->strike($first);
+        $first->wait();
+        $this->undo();
+        for ($try = 0; $try < 4 && 0 !== $this->intake()->wait() && $this->isUnsettled(); ++$try) {
+        }
+        $this->makeOwed();
+        $this->prove();
+
+        return [...$this->accounts(), ...$this->disks()];
+    }
+
+    private function strike(Process $intake): void
+    {
+        $this->waitForFiles(mt_rand(0, (int) ($this->files * 0.6)), $intake);
+        match ($this->fault) {
+            'killed' => $intake->signal(\SIGKILL),
+            'killed twice' => $this->killTwice($intake),
+            'card leaves' => $this->away('reader/CARD', 'reader/.CARD'),
+            'card exchanged' => $this->exchange(),
+            'mirror leaves' => $this->away('drives/Bellows', 'drives/.Bellows'),
+            'main leaves' => $this->away('drives/Anvil', 'drives/.Anvil'),
+            'a bit flips' => $this->flip($intake),
+            'permissions' => $this->withdraw(),
+            'a name is taken' => $this->takeName(),
+            'database ends it' => $this->database()->executeStatement('SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE pid <> pg_backend_pid() AND datname = current_database()'),
+            'database restarts' => $this->restart(),
+            'two at once' => $this->intake()->wait(),
+            'a file changes' => $this->put('reader/CARD/DCIM/100ORREL/ORL_'.$this->number($this->files).'.JPG', "\xFF\xD8 other\xFF\xD9", 1_777_999_999),
+            default => null,
+        };
+    }
+
+    /** What was taken away comes back. */
+    private function undo(): void
+    {
+        foreach (['reader/.CARD' => 'reader/CARD', 'drives/.Bellows' => 'drives/Bellows', 'drives/.Anvil' => 'drives/Anvil'] as $away => $there) {
+            if (is_dir("{$this->place}/$away")) {
+                (new Process(['rm', '-rf', "{$this->place}/$there"]))->run();
+                rename("{$this->place}/$away", "{$this->place}/$there");
+            }
+        }
+        $year = "{$this->place}/drives/Bellows/p/2026";
+        if (is_dir("$year.away")) {
+            unlink($year);
+            rename("$year.away", $year);
+        }
+        foreach (['Anvil', 'Bellows'] as $drive) {
+            (new Process(['mount', '-o', 'remount,size=256m', "{$this->place}/drives/$drive"]))->run();
+        }
+    }
+
+    /** @return list<string> */
+    private function accounts(): array
+    {
+        $wrong = [];
+        $database = $this->database();
+        foreach ($database->fetchAllAssociative("SELECT i.id, i.state, l.path, l.outcome, l.reason FROM intake i JOIN receipt_line l ON l.intake_id = i.id WHERE l.outcome = 'waiting' AND i.state <> 'stopped'") as $row) {
+            $wrong[] = 'unsettled: '.json_encode($row);
+        }
+        $came = $database->fetchFirstColumn("SELECT path FROM receipt_line WHERE outcome IN ('brought in', 'failed', 'unreadable')");
+        foreach (FolderNames::in("{$this->place}/reader/CARD/DCIM/100ORREL") as $name) {
+            if (!\in_array('DCIM/100ORREL/'.$name, $came, true)) {
+                $wrong[] = "not accounted for: $name";
+            }
+        }
+        foreach ($database->fetchAllAssociative('SELECT o.checksum, count(*) AS n FROM original o GROUP BY 1 HAVING count(*) > 1') as $twice) {
+            $wrong[] = 'copied twice: '.json_encode($twice);
+        }
+        foreach ($database->fetchFirstColumn("SELECT l.path FROM receipt_line l LEFT JOIN file f ON f.id = l.file_id WHERE l.outcome = 'brought in' AND (f.id IS NULL OR (SELECT count(*) FROM copy c WHERE c.file_id = f.id) <> 2)") as $path) {
+            $wrong[] = 'brought in without its two copies: '.json_encode($path);
+        }
+        foreach ($database->fetchAllAssociative('SELECT s.name, t.state, t.n, coalesce(k.n, 0) AS kept FROM (SELECT store_id, state, count(*) AS n FROM copy GROUP BY 1, 2) t JOIN store s ON s.id = t.store_id LEFT JOIN (SELECT store_id, state, sum(copies) AS n FROM shoot_copies GROUP BY 1, 2) k ON k.store_id = t.store_id AND k.state = t.state WHERE k.n IS DISTINCT FROM t.n') as $sum) {
+            $wrong[] = 'sums differ: '.json_encode($sum);
+        }
+
+        return $wrong;
+    }
+
+    /** @return list<string> */
+    private function disks(): array
+    {
+        $wrong = [];
+        $known = [];
+        foreach ($this->database()->fetchAllAssociative('SELECT s.name AS store, c.path, c.state, f.checksum FROM copy c JOIN store s ON s.id = c.store_id JOIN file f ON f.id = c.file_id') as $row) {
+            [$store, $path, $state, $checksum] = array_map(static fn (mixed $value): string => \is_string($value) ? $value : '', array_values($row));
+            $known["$store/p/$path"] = [$state, $checksum];
+        }
+        foreach ($known as $path => [$state, $checksum]) {
+            $there = is_file("{$this->place}/drives/$path") ? hash_file('xxh128', "{$this->place}/drives/$path") : null;
+            if (('proven' === $state) !== ($there === $checksum)) {
+                $wrong[] = "$state, but ".(null === $there ? 'not there' : ($there === $checksum ? 'as it should be' : 'other bytes')).": $path";
+            }
+        }
+        foreach (['Anvil', 'Bellows'] as $drive) {
+            $root = "{$this->place}/drives/$drive/p";
+            foreach (is_dir($root) ? new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($root, \FilesystemIterator::SKIP_DOTS)) : [] as $file) {
+                $path = $file instanceof \SplFileInfo ? substr($file->getPathname(), \strlen("{$this->place}/drives/")) : '';
+                if (!isset($known[$path]) && !\in_array(basename($path), [StoreMark::FILE, ChecksumList::XXH128, 'somebody-elses.jpg'], true) && "somebody else's" !== file_get_contents("{$this->place}/drives/$path")) {
+                    $wrong[] = "nobody knows: $path";
+                }
+            }
+        }
+
+        return $wrong;
+    }
+
+    private function isUnsettled(): bool
+    {
+        return false !== $this->database()->fetchOne("SELECT 1 FROM intake i JOIN receipt_line l ON l.intake_id = i.id WHERE l.outcome = 'waiting' OR i.state IN ('waiting', 'running') LIMIT 1");
+    }
+
+    private function killTwice(Process $intake): void
+    {
+        $intake->signal(\SIGKILL);
+        $intake->wait();
+        $second = $this->intake();
+        $this->waitForFiles(mt_rand((int) ($this->files * 0.5), (int) ($this->files * 0.9)), $second);
+        $second->signal(\SIGKILL);
+        $second->wait();
+    }
+
+    private function exchange(): void
+    {
+        $this->away('reader/CARD', 'reader/.CARD');
+        mkdir("{$this->place}/reader/CARD/DCIM/100ORREL", 0o777, true);
+        for ($i = 1; $i <= $this->files; ++$i) {
+            $this->put("reader/CARD/DCIM/100ORREL/ORL_{$this->number($i)}.JPG", "\xFF\xD8another\xFF\xD9", 1_777_800_000);
+        }
+    }
+
+    /** In a copy at the mirror that is proven already: its next proof must find it. */
+    private function flip(Process $intake): void
+    {
+        $intake->wait();
+        $copy = $this->database()->fetchOne("SELECT c.path FROM copy c JOIN store s ON s.id = c.store_id WHERE s.name = 'Bellows' AND c.state = 'proven' ORDER BY c.id LIMIT 1 OFFSET 3");
+        $path = "{$this->place}/drives/Bellows/p/".(\is_string($copy) ? $copy : '');
+        $bytes = (string) file_get_contents($path);
+        $bytes[1] = \chr(\ord($bytes[1]) ^ 4);
+        file_put_contents($path, $bytes);
+    }
+
+    /** Where a folder stood at the mirror there is a file: nothing can be written there. */
+    private function withdraw(): void
+    {
+        $year = "{$this->place}/drives/Bellows/p/2026";
+        if (is_dir($year)) {
+            rename($year, "$year.away");
+            file_put_contents($year, "somebody else's");
+        }
+    }
+
+    /** As after a power cut: without telling anybody, and with its log to be gone through. */
+    private function restart(): void
+    {
+        $ops = \dirname(__DIR__).'/ops';
+        (new Process(['bash', '-c', "exec 3>&- 4>&- 5>&- 6>&- 7>&- 8>&- 9>&-; source $ops/common.sh; source $ops/postgres.sh; as_pg \"\$(pg_bin)/pg_ctl\" -D \"\$(pg_place)\" -l \"\$(pg_place)/server.log\" -m immediate -w restart >/dev/null 2>&1"], null, null, null, 90))->mustRun();
+        $this->database()->close();
+    }
+
+    private function takeName(): void
+    {
+        $name = $this->database()->fetchOne("SELECT folder || '/' || name FROM receipt_line WHERE outcome = 'waiting' ORDER BY position DESC LIMIT 1");
+        $path = "{$this->place}/drives/Anvil/p/".(\is_string($name) ? $name : 'x.jpg');
+        if (!is_dir(\dirname($path))) {
+            mkdir(\dirname($path), 0o777, true);
+        }
+        if (!file_exists($path)) {
+            file_put_contents($path, "somebody else's");
+        }
+    }
+
+    /** A drive of a few megabytes, where this process may mount one. */
+    private function mountSmall(): void
+    {
+        $drive = ['main fills' => 'Anvil', 'mirror fills' => 'Bellows'][$this->fault] ?? null;
+        if (null !== $drive && 0 !== (new Process(['mount', '-t', 'tmpfs', '-o', 'size=20m', 'tmpfs', "{$this->place}/drives/$drive"]))->run()) {
+            throw new \RuntimeException('A small drive could not be mounted: this fault is tried as root only.');
+        }
+    }
+
+    private function away(string $there, string $away): void
+    {
+        @rename("{$this->place}/$there", "{$this->place}/$away");
+    }
+
+    private function put(string $path, string $bytes, int $modifiedAt): void
+    {
+        file_put_contents("{$this->place}/$path", $bytes);
+        touch("{$this->place}/$path", $modifiedAt);
+    }
+
+    private function number(int $i): string
+    {
+        return \sprintf('%04d', $i);
+    }
+
+    private function intake(): Process
+    {
+        return $this->run('intake', "{$this->place}/reader/CARD");
+    }
+
+    private function run(string ...$words): Process
+    {
+        $process = new Process([\PHP_BINARY, \dirname(__DIR__).'/server/console.php', ...$words], null, null, null, 90);
+        $process->start();
+
+        return $process;
+    }
+
+    private function makeOwed(): void
+    {
+        $this->run('owed')->wait();
+    }
+
+    private function prove(): void
+    {
+        $this->run('prove')->wait();
+    }
+
+    private function waitForFiles(int $files, Process $intake): void
+    {
+        for ($tick = 0; $tick < 3000 && $intake->isRunning(); ++$tick) {
+            $came = $this->database()->fetchOne("SELECT count(*) FROM receipt_line WHERE outcome = 'brought in'");
+            $promised = $this->database()->fetchOne("SELECT count(*) FROM receipt_line WHERE outcome IN ('brought in', 'waiting')");
+            if (is_numeric($came) && $came >= $files && is_numeric($promised) && $promised > 0) {
+                usleep(mt_rand(0, 30_000));
+
+                return;
+            }
+            usleep(3000);
+        }
+    }
+
+    private function database(): Connection
+    {
+        $database = $this->kernel->getContainer()->get('doctrine.dbal.default_connection');
+        \assert($database instanceof Connection);
+
+        return $database;
+    }
+}

@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * Stamps: 1,000 JPEGs stamped inside, each with its picture compared before and after, beside one run of ExifTool that
+ * writes the same; and 3,000 sidecars through the ledger, at two stores, flushed and read back.
+ * usage: bin/ledger bench stamps [JPEGS] [SIDECARS]
+ */
+
+use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Component\DependencyInjection\ContainerInterface;
+use Symfony\Component\Process\Process;
+use VelvetLedger\Bench\EmptyLedger;
+use VelvetLedger\Core\Order\OrderDocument;
+use VelvetLedger\Core\Order\StandingOrder;
+use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Core\Stamp\Embedding;
+use VelvetLedger\Core\Stamp\Keyword;
+use VelvetLedger\Core\Stamp\Stamp;
+use VelvetLedger\Core\Stamp\StampField;
+use VelvetLedger\Core\Stamp\StampsXmp;
+use VelvetLedger\Core\Stamp\StampTexts;
+use VelvetLedger\Server\Cards\Readers;
+use VelvetLedger\Server\Intake\RunIntake;
+use VelvetLedger\Server\Intake\StartIntake;
+use VelvetLedger\Server\Kernel;
+use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Settings\Home;
+use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Server\Tools\EmbedsWithExifTool;
+use VelvetLedger\Server\Tools\IptcNamesOfExifTool;
+use VelvetLedger\Tests\Stills;
+
+require dirname(__DIR__).'/vendor/autoload.php';
+
+putenv('APP_ENV=test');
+$jpegs = (int) ($argv[1] ?? 1000);
+$sidecars = (int) ($argv[2] ?? 3000);
+$place = Home::fromEnvironment()->path.'/bench-stamps';
+$run = static fn (string ...$command): Process => (new Process($command, $place, null, null, null))->mustRun();
+(new Process(['rm', '-rf', $place]))->mustRun();
+foreach (['card', 'ours', 'theirs', 'reader/CARD/DCIM/100ORREL', 'drives/Anvil', 'drives/Bellows'] as $folder) {
+    mkdir("$place/$folder", 0o777, true);
+}
+
+// A picture of about 1.5 MB with what a camera writes in it.
+mt_srand(7);
+$picture = imagecreatetruecolor(1800, 1200);
+assert(false !== $picture);
+for ($i = 0; $i < 60_000; ++$i) {
+    imagefilledellipse($picture, mt_rand(0, 1799), mt_rand(0, 1199), mt_rand(2, 12), mt_rand(2, 12), mt_rand(0, 0xFFFFFF));
+}
+imagejpeg($picture, "$place/card/0.jpg", 90);
+$run('exiftool', '-q', '-overwrite_original', '-Make=Orrel', '-Model=Orrel M4', '-DateTimeOriginal=2026:05:04 21:14:09', '-ISO=800', 'card/0.jpg');
+for ($i = 1; $i < $jpegs; ++$i) {
+    copy("$place/card/0.jpg", "$place/card/$i.jpg");
+}
+$run('sync');
+printf("%d JPEGs of %.1f MB\n", $jpegs, (int) filesize("$place/card/0.jpg") / 1e6);
+
+$texts = StampTexts::of(StampField::Creator, 'Ada Tern')->with(StampField::Notice, '© 2026 Tern & Tallow')->with(StampField::UsageTerms, 'No use without leave.')->with(StampField::Mail, 'desk@tern.example');
+$stamp = new Stamp($texts, [new Keyword(['places', 'Quillhaven'], ['places']), new Keyword(['lanterns'])]);
+$run('sync');
+$begun = microtime(true);
+$stamps = new StampsXmp(new IptcNamesOfExifTool());
+$embeds = new EmbedsWithExifTool();
+for ($asked = 0, $answered = 0; $answered < $jpegs;) {
+    for (; $asked < $jpegs && $asked - $answered < 64; ++$asked) {
+        $embeds->ask($asked, Embedding::prepare($stamps, "$place/card/$asked.jpg", "$place/ours/$asked.jpg", $stamp));
+    }
+    foreach ($embeds->answers() as $failure) {
+        null === $failure || throw $failure;
+        ++$answered;
+    }
+}
+$run('sync');
+$ours = microtime(true) - $begun;
+$begun = microtime(true);
+$run('exiftool', '-q', '-charset', 'exif=UTF8', '-XMP-dc:Creator=Ada Tern', '-XMP-dc:Rights=© 2026 Tern & Tallow', '-XMP-xmpRights:UsageTerms=No use without leave.', '-XMP-iptcCore:CreatorWorkEmail=desk@tern.example', '-XMP-dc:Subject=Quillhaven', '-XMP-dc:Subject=lanterns', '-XMP-mwg-kw:KeywordInfo={Hierarchy=[{Keyword=places,Applied=False,Children=[{Keyword=Quillhaven,Applied=True}]},{Keyword=lanterns,Applied=True}]}', '-IFD0:Artist=Ada Tern', '-IFD0:Copyright=© 2026 Tern & Tallow', '-o', 'theirs/', 'card');
+$run('sync');
+$theirs = microtime(true) - $begun;
+printf("stamped inside, pictures compared: %.1f s; one run of exiftool: %.1f s; ratio %.2f; memory %.0f MB\n", $ours, $theirs, $theirs / $ours, memory_get_peak_usage() / 1e6);
+
+file_put_contents(Home::fromEnvironment()->path.'/settings.yaml', "readers: ['$place/reader']\nsimulated_drives: '$place/drives'\nstores:\n    main: { name: Anvil, path: '$place/drives/Anvil/p' }\n    mirrors: [{ name: Bellows, path: '$place/drives/Bellows/p' }]\n");
+for ($i = 0; $i < $sidecars; ++$i) {
+    file_put_contents(sprintf('%s/reader/CARD/DCIM/100ORREL/ORL_%04d.ORW', $place, $i), Stills::raw(date('Y-m-d H:i:s', 1_777_900_000 + $i), $i + 1));
+}
+$kernel = new Kernel('test', false);
+$kernel->boot();
+$container = $kernel->getContainer()->get('test.service_container');
+assert($container instanceof ContainerInterface);
+$service = static fn (string $class): object => $container->get($class);
+[$ledger, $database, $stores, $readers, $start, $intakes] = array_map($service, [EntityManagerInterface::class, Connection::class, Stores::class, Readers::class, StartIntake::class, RunIntake::class]);
+assert($ledger instanceof EntityManagerInterface && $database instanceof Connection && $stores instanceof Stores && $readers instanceof Readers && $start instanceof StartIntake && $intakes instanceof RunIntake);
+$measure = static function (string $creator) use ($ledger, $database, $stores, $readers, $start, $intakes, $run, $place): float {
+    $ledger->clear();
+    EmptyLedger::make($database);
+    $run('bash', '-c', 'rm -rf drives/*/p');
+    $stores->prepare();
+    $order = OrderDocument::read(['stamps' => ['slip' => '', 'texts' => '' === $creator ? [] : ['creator' => $creator], 'keywords' => '' === $creator ? [] : [['places', 'Quillhaven']]]] + OrderDocument::of(StandingOrder::byTheDay()));
+    $intake = $start->start($readers->at($place.'/reader/CARD'), new Wishes($order), static fn (Intake $intake) => null);
+    $begun = microtime(true);
+    $intakes->run($intake->id(), static fn (int $bytes, int $files) => null);
+
+    return microtime(true) - $begun;
+};
+[$without, $with] = [$measure(''), $measure('Ada Tern')];
+printf("an intake of %d raws to two stores: %.1f s, %.1f s with their sidecars: %.0f sidecars a minute, flushed and read back at both; memory %.0f MB\n", $sidecars, $without, $with, $sidecars * 60 / ($with - $without), memory_get_peak_usage() / 1e6);
+(new Process(['rm', '-rf', $place]))->mustRun();

@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Clearance;
+
+use VelvetLedger\Core\Card\Kind;
+use VelvetLedger\Core\Card\Trouble;
+use VelvetLedger\Core\Words\Count;
+
+/**
+ * May this card be formatted? Yes, when every still on it, and what goes with one, and every clip and sound, has so many
+ * proven copies as the standing order asks for, on as many devices; when what was left out has been nodded to; and when
+ * all of the card could be listed and read. "Originals stay on the card until two proven copies exist": common practice,
+ * no published source.
+ */
+final readonly class Clearance
+{
+    /** @param list<Missing> $missing the gravest first */
+    private function __construct(public bool $mayBeFormatted, public string $sentence, public array $missing, public int $files, public int $cleared)
+    {
+    }
+
+    /**
+     * @param list<FileToClear> $files
+     * @param list<Trouble>     $troubles places of the card that could not be listed
+     * @param int               $copies   proven copies wanted, each on a device of its own
+     */
+    public static function of(string $card, array $files, array $troubles, int $copies): self
+    {
+        $missing = array_map(static fn (Trouble $trouble): Missing => self::lack($trouble->path, Lack::Unlisted, $trouble->reason), array_values(array_filter($troubles, static fn (Trouble $trouble): bool => $trouble->isDamage)));
+        $counted = array_values(array_filter($files, static fn (FileToClear $file): bool => self::counts($file->file->kind)));
+        $cleared = 0;
+        foreach ($counted as $file) {
+            $lack = self::lackOf($file, $copies);
+            $cleared += null === $lack ? 1 : 0;
+            $missing[] = $lack;
+        }
+        $missing = array_values(array_filter($missing));
+        $rank = array_flip(array_map(static fn (Lack $lack): string => $lack->value, Lack::cases()));
+        usort($missing, static fn (Missing $a, Missing $b): int => [$rank[$a->lack->value], $a->path] <=> [$rank[$b->lack->value], $b->path]);
+
+        return new self([] === $missing && [] !== $counted, self::say($card, $counted, $missing, $copies), $missing, \count($counted), $cleared);
+    }
+
+    /** What the camera keeps for itself may go with the card. */
+    private static function counts(Kind $kind): bool
+    {
+        return Kind::System !== $kind && Kind::Folder !== $kind && Kind::Unknown !== $kind;
+    }
+
+    private static function lackOf(FileToClear $file, int $copies): ?Missing
+    {
+        $devices = $file->devices();
+        $counting = \count(array_filter($file->copies, static fn (CopyOfFile $copy): bool => $copy->counts()));
+        $lack = match (true) {
+            $file->matches && $devices >= $copies => null,
+            $file->matches && 0 === $counting && [] !== $file->copies => Lack::Gone,
+            $file->matches && $counting >= $copies => Lack::OneDevice,
+            $file->matches => Lack::TooFewCopies,
+            null !== $file->unreadable => Lack::Unreadable,
+            $file->seemsHeld => Lack::NotCompared,
+            $file->nodded => null,
+            $file->leftOut => Lack::LeftOut,
+            $file->file->kind->isClip() => Lack::ClipStays,
+            default => Lack::NotHeld,
+        };
+
+        return null === $lack ? null : new Missing($file->file->text(), $lack, $lack->remedy(), self::because($lack, $file, $copies, $counting, $devices), $file->file->kind->isStill());
+    }
+
+    private static function because(Lack $lack, FileToClear $file, int $copies, int $counting, int $devices): string
+    {
+        $where = implode(', ', array_unique(array_map(static fn (CopyOfFile $copy): string => $copy->store, array_filter($file->copies, static fn (CopyOfFile $copy): bool => $copy->counts()))));
+
+        return match ($lack) {
+            Lack::TooFewCopies => \sprintf('%s of %d: %s', 0 === $counting ? 'none' : $counting, $copies, '' === $where ? 'none is proven' : 'on '.$where),
+            Lack::OneDevice => \sprintf('%s on %s of %d: %s', Count::of($counting, 'copy', 'copies'), Count::of($devices, 'device'), $copies, $where),
+            Lack::Gone => 'proven once, not there now: '.implode(', ', array_map(static fn (CopyOfFile $copy): string => $copy->store, $file->copies)),
+            Lack::Unreadable => (string) $file->unreadable,
+            default => $lack->value,
+        };
+    }
+
+    private static function lack(string $path, Lack $lack, string $because): Missing
+    {
+        return new Missing($path, $lack, $lack->remedy(), $because);
+    }
+
+    /**
+     * @param list<FileToClear> $files
+     * @param list<Missing>     $missing
+     */
+    private static function say(string $card, array $files, array $missing, int $copies): string
+    {
+        if ([] === $files && [] === $missing) {
+            return "There is nothing on $card that would be lost.";
+        }
+        if ([] === $missing) {
+            $nodded = \count(array_filter($files, static fn (FileToClear $file): bool => !$file->matches));
+
+            return \sprintf('%s may be formatted: %s on it %s %s%s.', $card, Count::of(\count($files) - $nodded, 'file', 'files'), 1 === \count($files) - $nodded ? 'has' : 'have', Count::of($copies, 'proven copy', 'proven copies').(1 === $copies ? '' : " on $copies devices"), 0 === $nodded ? '' : ', and '.Count::of($nodded, 'file', 'files').' you let go');
+        }
+        $parts = [];
+        foreach (Lack::cases() as $lack) {
+            $count = \count(array_filter($missing, static fn (Missing $one): bool => $one->lack === $lack));
+            if ($count > 0) {
+                $parts[] = (Lack::Unlisted === $lack ? Count::of($count, 'folder') : Count::figure($count)).' '.self::inPlural($lack, $count);
+            }
+        }
+
+        return \sprintf('Not yet: keep %s as it is. Of %s, %s.', $card, Count::of(\count($files), 'file'), implode(', ', $parts));
+    }
+
+    private static function inPlural(Lack $lack, int $count): string
+    {
+        return 1 === $count ? $lack->value : strtr($lack->value, ['is nowhere' => 'are nowhere', 'is in the' => 'are in the', 'its copies' => 'their copies', 'its end' => 'their ends', 'has ' => 'have ', 'seems' => 'seem', 'was ' => 'were ', 'is a clip or sound that is' => 'are clips or sounds that are']);
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Clearance;
+
+use VelvetLedger\Core\Card\CardFile;
+
+/** One file that is on a card now, and what the ledger has of its bytes. */
+final readonly class FileToClear
+{
+    /**
+     * @param bool             $matches    whether all of its bytes were read and are those of a file in the ledger; or its twin's were, see $twin
+     * @param list<CopyOfFile> $copies     of that file
+     * @param string|null      $unreadable why it cannot be read
+     * @param bool             $seemsHeld  whether it seems to be held, by its ends alone: all of it must be read to know
+     * @param bool             $nodded     whether the photographer has said that it may go though it is nowhere else
+     * @param bool             $leftOut    whether an order or the photographer left it out
+     * @param string|null      $twin       the card that it was taken from in its place
+     */
+    public function __construct(public CardFile $file, public bool $matches, public array $copies = [], public ?string $unreadable = null, public bool $seemsHeld = false, public bool $nodded = false, public ?string $twin = null, public bool $leftOut = false)
+    {
+    }
+
+    public function devices(): int
+    {
+        return \count(array_unique(array_map(static fn (CopyOfFile $copy): string => $copy->device, array_filter($this->copies, static fn (CopyOfFile $copy): bool => $copy->counts()))));
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Clearance;
+
+/** What one file lacks before its card may be formatted, the gravest first; and what would mend it. */
+enum Lack: string
+{
+    case Unlisted = 'could not be listed to its end';
+    case Unreadable = 'cannot be read';
+    case NotHeld = 'is nowhere but on this card';
+    case Gone = 'is in the ledger, but its copies are gone';
+    case TooFewCopies = 'has too few proven copies';
+    case OneDevice = 'has its copies on one device';
+    case NotCompared = 'seems to be held, and must be read in full to be sure';
+    case LeftOut = 'was left out and is nowhere else';
+    case ClipStays = 'is a clip or sound that is nowhere but on this card';
+
+    public function remedy(): Remedy
+    {
+        return match ($this) {
+            self::Unlisted, self::Unreadable => Remedy::None,
+            self::NotHeld, self::ClipStays => Remedy::BringIn,
+            self::LeftOut => Remedy::Nod,
+            self::Gone => Remedy::Prove,
+            self::TooFewCopies, self::OneDevice => Remedy::MakeCopies,
+            self::NotCompared => Remedy::Compare,
+        };
+    }
+}

@@ -1,0 +1,289 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Format\Xmp;
+
+use VelvetLedger\Core\Format\BrokenFile;
+
+/**
+ * The properties of an XMP packet (ISO 16684-1), read and changed in place: what is not named stays as it was, whoever
+ * wrote it, in namespaces known here or not.
+ */
+final class XmpTree
+{
+    private const LANGUAGE = 'http://www.w3.org/XML/1998/namespace';
+
+    /** A packet leaves room for programs that write in place (XMP Part 3 section 1.1: 2 to 4 kB is usual). */
+    private const PADDING = 2048;
+
+    /** @var array<string, string> namespace => the prefix that it has in this packet: some readers refuse two for one */
+    private array $prefixes = [];
+
+    private function __construct(private readonly \DOMDocument $document, private readonly \DOMElement $rdf)
+    {
+        $declared = (new \DOMXPath($document))->query('//namespace::*');
+        foreach (false === $declared ? [] : $declared as $one) {
+            $this->prefixes[(string) $one->nodeValue] ??= $one->prefix;
+        }
+    }
+
+    /** A name as this packet writes it. */
+    public function named(XmpName $name): XmpName
+    {
+        $prefix = $this->prefixes[$name->namespace] ?? '';
+
+        return '' === $prefix ? $name : $name->prefixed($prefix);
+    }
+
+    public static function blank(): self
+    {
+        return self::parse('<x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="'.XmpName::RDF.'"/></x:xmpmeta>');
+    }
+
+    /** @throws BrokenFile where it is not the XML and RDF that a packet must be */
+    public static function parse(string $packet): self
+    {
+        $text = XmpText::inUtf8($packet);
+        if (1 === preg_match('/<!(DOCTYPE|ENTITY)/i', $text)) {
+            throw BrokenFile::structure('XMP', 'it declares a document type, which no packet may');
+        }
+        $document = new \DOMDocument('1.0', 'UTF-8');
+        $errors = libxml_use_internal_errors(true);
+        libxml_clear_errors();
+        $isXml = '' !== $text && $document->loadXML($text, \LIBXML_NONET | \LIBXML_PARSEHUGE);
+        $error = libxml_get_last_error();
+        libxml_clear_errors();
+        libxml_use_internal_errors($errors);
+        if (!$isXml) {
+            throw BrokenFile::structure('XMP', false === $error ? 'there is no XML in it' : \sprintf('line %d: %s', $error->line, trim($error->message)));
+        }
+        $rdf = $document->getElementsByTagNameNS(XmpName::RDF, 'RDF')->item(0);
+
+        return $rdf instanceof \DOMElement ? (new self($document, $rdf))->qualified() : throw BrokenFile::structure('XMP', 'there is no rdf:RDF in it');
+    }
+
+    /** Early programs wrote RDF's attribute without its namespace, which other readers refuse. */
+    private function qualified(): self
+    {
+        foreach ($this->descriptions() as $description) {
+            if ($description->hasAttribute('about') && !$description->hasAttributeNS(XmpName::RDF, 'about')) {
+                $description->setAttributeNS(XmpName::RDF, 'rdf:about', $description->getAttribute('about'));
+                $description->removeAttribute('about');
+            }
+        }
+
+        return $this;
+    }
+
+    /** A simple value, the first of a list, or a text in the default language. */
+    public function text(XmpName $name): ?string
+    {
+        foreach ($this->descriptions() as $description) {
+            if ($description->hasAttributeNS($name->namespace, $name->local)) {
+                return $description->getAttributeNS($name->namespace, $name->local);
+            }
+        }
+        $element = $this->element($name);
+        if (null === $element) {
+            return null;
+        }
+        $items = XmpNode::items($element);
+        foreach ($items as $item) {
+            if ('x-default' === $item->getAttributeNS(self::LANGUAGE, 'lang')) {
+                return trim($item->textContent);
+            }
+        }
+
+        return [] === $items ? XmpNode::value($element) : trim($items[0]->textContent);
+    }
+
+    /** @return list<string> */
+    public function texts(XmpName $name): array
+    {
+        $element = $this->element($name);
+        if (null === $element) {
+            $text = $this->text($name);
+
+            return null === $text ? [] : [$text];
+        }
+        $items = XmpNode::items($element);
+
+        if ([] === $items) {
+            return '' === XmpNode::value($element) ? [] : [XmpNode::value($element)];
+        }
+
+        return array_map(static fn (\DOMElement $item): string => trim($item->textContent), $items);
+    }
+
+    public function setText(XmpName $name, string $text): void
+    {
+        $this->renew($name)->appendChild($this->document->createTextNode(XmpText::writable($text)));
+    }
+
+    /**
+     * @param 'Bag'|'Seq'  $form
+     * @param list<string> $texts
+     */
+    public function setTexts(XmpName $name, string $form, array $texts): void
+    {
+        $list = $this->rdf($form);
+        foreach ($texts as $text) {
+            $list->appendChild($this->rdf('li'))->appendChild($this->document->createTextNode(XmpText::writable($text)));
+        }
+        $this->renew($name)->appendChild($list);
+    }
+
+    /** The text in the default language; what stands there in others stays, and what was the default under its own name too is renewed there. */
+    public function setLocalText(XmpName $name, string $text): void
+    {
+        $element = $this->element($name);
+        $items = null === $element ? [] : XmpNode::items($element);
+        $old = null;
+        $list = $this->rdf('Alt');
+        $default = $list->appendChild($this->rdf('li'));
+        foreach ($items as $item) {
+            $language = $item->getAttributeNS(self::LANGUAGE, 'lang');
+            if ('x-default' === $language) {
+                $old = trim($item->textContent);
+            } elseif (trim($item->textContent) !== $old) {
+                $list->appendChild($item);
+            }
+        }
+        \assert($default instanceof \DOMElement);
+        $default->setAttributeNS(self::LANGUAGE, 'xml:lang', 'x-default');
+        $default->appendChild($this->document->createTextNode(XmpText::writable($text)));
+        $this->renew($name)->appendChild($list);
+    }
+
+    /** @param array<string, string> $fields of a structure, local name => text; '' takes one away, others that stand there stay */
+    public function setFields(XmpName $name, array $fields): void
+    {
+        $structure = XmpNode::structure($this->element($name) ?? $this->renew($name));
+        foreach ($fields as $local => $text) {
+            $field = $this->named($name)->sibling($local);
+            XmpNode::removeChild($structure, $field);
+            if ('' !== $text) {
+                $structure->appendChild($this->document->createElementNS($field->namespace, $field->qualified()))->appendChild($this->document->createTextNode(XmpText::writable($text)));
+            }
+        }
+        if (XmpNode::isBare($structure)) {
+            $this->remove($name);
+        }
+    }
+
+    public function remove(XmpName $name): void
+    {
+        foreach ($this->descriptions() as $description) {
+            $description->removeAttributeNS($name->namespace, $name->local);
+            XmpNode::removeChild($description, $name);
+        }
+    }
+
+    /** The element of a property, an empty one where there is none yet. */
+    public function elementOf(XmpName $name): \DOMElement
+    {
+        return $this->element($name) ?? $this->renew($name);
+    }
+
+    public function element(XmpName $name): ?\DOMElement
+    {
+        foreach ($this->descriptions() as $description) {
+            $found = XmpNode::child($description, $name);
+            if (null !== $found) {
+                return $found;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<\DOMElement> of the packet, each with properties */
+    public function descriptions(): array
+    {
+        return array_values(array_filter(XmpNode::children($this->rdf), static fn (\DOMElement $child): bool => XmpName::RDF === $child->namespaceURI && 'Description' === $child->localName));
+    }
+
+    /** Takes in the properties of another part of the same packet. */
+    public function join(self $part): void
+    {
+        foreach ($part->descriptions() as $description) {
+            $this->rdf->appendChild($this->document->importNode($description, true));
+        }
+    }
+
+    /** Whether there was a property that could go; the one that takes most room has gone to another part of the packet. */
+    public function moveLargestTo(self $part): bool
+    {
+        $largest = null;
+        $most = 0;
+        foreach ($this->descriptions() as $description) {
+            foreach (XmpNode::children($description) as $property) {
+                $length = \strlen((string) $this->document->saveXML($property));
+                [$largest, $most] = $length > $most ? [$property, $length] : [$largest, $most];
+            }
+        }
+        if (null === $largest) {
+            return false;
+        }
+        $part->holder()->appendChild($part->document->importNode($largest, true));
+        $largest->parentNode?->removeChild($largest);
+
+        return true;
+    }
+
+    /** The XML alone, as extended XMP has it. */
+    public function bare(): string
+    {
+        return $this->xml();
+    }
+
+    public function isEmpty(): bool
+    {
+        return [] === array_filter($this->descriptions(), static fn (\DOMElement $description): bool => !XmpNode::isBare($description));
+    }
+
+    /** As a file of its own. */
+    public function sidecar(): string
+    {
+        return "<?xpacket begin=\"\u{FEFF}\" id=\"W5M0MpCehiHzreSzNTczkc9d\"?>\n".$this->xml()."\n<?xpacket end=\"w\"?>\n";
+    }
+
+    /** As it is put into another file, with room to grow. */
+    public function packet(int $padding = self::PADDING): string
+    {
+        return "<?xpacket begin=\"\u{FEFF}\" id=\"W5M0MpCehiHzreSzNTczkc9d\"?>\n".$this->xml()."\n".str_repeat(str_repeat(' ', 63)."\n", intdiv($padding, 64)).'<?xpacket end="w"?>';
+    }
+
+    private function xml(): string
+    {
+        $root = $this->document->documentElement;
+
+        return null === $root ? '' : (string) $this->document->saveXML($root);
+    }
+
+    private function rdf(string $local): \DOMElement
+    {
+        return $this->document->createElementNS(XmpName::RDF, 'rdf:'.$local);
+    }
+
+    /** The property with nothing in it, in the place of whatever stood under its name. */
+    private function renew(XmpName $name): \DOMElement
+    {
+        $this->remove($name);
+
+        return XmpNode::append($this->holder(), $this->named($name));
+    }
+
+    /** What new properties stand in. */
+    private function holder(): \DOMElement
+    {
+        $description = $this->descriptions()[0] ?? null;
+        if (null === $description) {
+            $description = XmpNode::append($this->rdf, XmpName::of('rdf:Description'));
+            $description->setAttributeNS(XmpName::RDF, 'rdf:about', '');
+        }
+
+        return $description;
+    }
+}

@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Stamp;
+
+use VelvetLedger\Core\Format\Xmp\KeywordTree;
+use VelvetLedger\Core\Format\Xmp\XmpName;
+use VelvetLedger\Core\Format\Xmp\XmpTree;
+
+/**
+ * Writes a stamp into the properties of a packet. What the camera or another program wrote stays: our texts stand in the
+ * place of theirs only where we say something, keywords are added to theirs, and only what we wrote earlier is taken back.
+ */
+final readonly class StampsXmp
+{
+    private const CONTACT = 'Iptc4xmpCore:CreatorContactInfo';
+    private const IPTC = 'iptc:';
+
+    public function __construct(private IptcNames $iptc)
+    {
+    }
+
+    /** @return Written what of it is ours: a word that stood there by another's hand is not, and is never taken back */
+    public function into(XmpTree $tree, Stamp $stamp, Written $before): Written
+    {
+        $theirs = array_diff($tree->texts(XmpName::of('dc:subject')), $before->words);
+        $contact = [];
+        foreach (StampField::cases() as $field) {
+            $text = $stamp->texts->get($field);
+            if ('' === $text && !isset($before->texts[$field->value])) {
+                continue;
+            }
+            $name = $this->name($field->property());
+            if (XmpForm::Contact === $field->form()) {
+                $contact[$name->local] = $text;
+            } elseif ('' === $text) {
+                $tree->remove($name);
+            } else {
+                match ($field->form()) {
+                    XmpForm::People => $tree->setTexts($name, 'Seq', StampTexts::people($field, $text)),
+                    XmpForm::LocalText => $tree->setLocalText($name, $text),
+                    XmpForm::Status => $tree->setText($name, StampTexts::STATUSES[0] === $text ? 'True' : 'False'),
+                    default => $tree->setText($name, $text),
+                };
+            }
+        }
+        if ([] !== $contact) {
+            $tree->setFields(XmpName::of(self::CONTACT), $contact);
+        }
+        self::keywords($tree, $stamp, $before);
+        self::judgement($tree, XmpName::of('xmp:Rating'), null === $stamp->rating ? null : (string) $stamp->rating, $before->rating);
+        self::judgement($tree, XmpName::of('xmp:Label'), $stamp->label, $before->label);
+        $this->origin($tree, $stamp->origin);
+
+        return $stamp->asWritten()->without($theirs);
+    }
+
+    private static function keywords(XmpTree $tree, Stamp $stamp, Written $before): void
+    {
+        $subject = XmpName::of('dc:subject');
+        $words = $stamp->words();
+        $kept = array_diff($tree->texts($subject), $before->words);
+        $all = array_values(array_unique([...$kept, ...$words]));
+        if ([] === $all) {
+            $tree->remove($subject);
+        } elseif ($all !== $tree->texts($subject)) {
+            $tree->setTexts($subject, 'Bag', $all);
+        }
+        $hierarchy = new KeywordTree($tree);
+        $paths = $stamp->paths();
+        foreach ($before->paths as $path) {
+            if (!\in_array($path, $paths, true)) {
+                $hierarchy->remove($path);
+            }
+        }
+        foreach ($stamp->keywords as $keyword) {
+            $hierarchy->add($keyword->path, $keyword->applied($stamp->style->parents));
+        }
+    }
+
+    private static function judgement(XmpTree $tree, XmpName $name, ?string $text, bool $wasOurs): void
+    {
+        if (null !== $text) {
+            $tree->setText($name, $text);
+        } elseif ($wasOurs) {
+            $tree->remove($name);
+        }
+    }
+
+    private function origin(XmpTree $tree, ?Origin $origin): void
+    {
+        if (null === $origin) {
+            return;
+        }
+        $tree->setText(XmpName::of('xmpMM:PreservedFileName'), $origin->name);
+        $tree->setText(XmpName::of('velvet:Intake'), $origin->intake);
+        $tree->setText(XmpName::of('velvet:Shoot'), $origin->shoot);
+        foreach (['velvet:CameraTime' => null === $origin->takenAt ? null : $origin->cameraTime, 'velvet:ClockCorrection' => null === $origin->takenAt ? null : (string) $origin->correction, 'iptc:DateCreated' => $origin->takenAt, 'exif:DateTimeOriginal' => $origin->takenAt] as $name => $text) {
+            if (null !== $text) {
+                $tree->setText($this->name($name), $text);
+            }
+        }
+    }
+
+    private function name(string $property): XmpName
+    {
+        return str_starts_with($property, self::IPTC) ? $this->iptc->of(substr($property, \strlen(self::IPTC))) : XmpName::of($property);
+    }
+}

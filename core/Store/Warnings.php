@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Store;
+
+use VelvetLedger\Core\Words\Size;
+
+/** What is to be known of a store's drive before copies are trusted to it, in sentences. */
+final class Warnings
+{
+    /**
+     * @param Drive|null $main     the main store's drive, of another store
+     * @param string     $mainName what the main store is called
+     * @param int|null   $lastCard bytes of the last card that was brought in
+     *
+     * @return list<string> the gravest first
+     */
+    public static function of(Drive $drive, ?Drive $main = null, string $mainName = '', ?int $lastCard = null): array
+    {
+        return array_values(array_filter([
+            $drive->isReadOnly ? 'The drive is mounted read-only: nothing can be copied to it.' : '',
+            null !== $main && $drive->device === $main->device ? \sprintf('It lies on the same device as %s (%s): when that device fails, both copies are gone.', $mainName, $drive->device) : '',
+            null !== $drive->freeBytes && null !== $lastCard && $drive->freeBytes < self::withMargin($lastCard) ? \sprintf('There is room for less than one more card like the last: %s free, %s needed.', Size::of($drive->freeBytes), Size::of(self::withMargin($lastCard))) : '',
+            null !== $drive->mostBytesOfAFile() ? 'Its file system takes no file over 4 GiB: a long clip stays owed.' : '',
+            $drive->hasLinks() ? '' : 'Its file system has no hard links: a new name is claimed by an empty file first, which a power cut can leave behind.',
+            $drive->tellsCaseApart() ? '' : 'It does not tell upper from lower case in names: two files that differ by that alone cannot both lie there.',
+        ], static fn (string $warning): bool => '' !== $warning));
+    }
+
+    /** What should be free for so many bytes: a twentieth more, and 64 MB for what a drive keeps to itself. */
+    public static function withMargin(int $bytes): int
+    {
+        return $bytes + intdiv($bytes, 20) + 64_000_000;
+    }
+}

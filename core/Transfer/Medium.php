@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Transfer;
+
+/** What the system keeps of a file in memory, apart from what lies on its medium. */
+interface Medium
+{
+    /** Has the system begin to write what it keeps of a file to its medium, without waiting for the end of it. */
+    public function startFlush(string $path): void;
+
+    /** Tells the system that a file is about to be read, so that it fetches the beginning of it meanwhile. */
+    public function willRead(string $path): void;
+
+    /** Writes all that the system keeps of a file's whole drive; false where that cannot be had. */
+    public function flushAll(string $path): bool;
+
+    /** Has the system drop what it keeps of a file that is flushed, so that reading it reads the medium. */
+    public function forget(string $path): void;
+}

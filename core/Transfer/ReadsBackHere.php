@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Transfer;
+
+/** Reads back in this process, many files at a time: all are flushed, all are dropped from memory, and then each is read. */
+final class ReadsBackHere implements ReadsBack
+{
+    /** So many files below so many bytes are flushed with their whole drive: one by one they would wait for its journal each. */
+    private const MANY = 8;
+    private const SMALL = 2_000_000;
+
+    /** @var array<array-key, bool> path => whether it has to be flushed */
+    private array $asked = [];
+
+    public function __construct(private readonly Medium $medium)
+    {
+    }
+
+    public function ask(string $path, bool $flush): void
+    {
+        $this->asked[$path] = $flush;
+    }
+
+    public function answers(bool $wait): array
+    {
+        $readings = [];
+        foreach ($this->each() as $path => $reading) {
+            $readings[$path] = $reading;
+        }
+
+        return $readings;
+    }
+
+    /** @return iterable<string, ReadBack> one after the other, as they are read */
+    public function each(): iterable
+    {
+        $asked = $this->asked;
+        $this->asked = [];
+        $paths = array_map(strval(...), array_keys($asked));
+        $refused = $this->flush(array_map(strval(...), array_keys(array_filter($asked))));
+        array_walk($paths, fn (string $path) => $this->medium->forget($path));
+        array_walk($paths, fn (string $path) => $this->medium->willRead($path));
+        foreach ($paths as $path) {
+            yield $path => isset($refused[$path]) ? ReadBack::failed('it could not be flushed to the drive: '.$refused[$path]) : self::read($path);
+        }
+    }
+
+    /**
+     * @param list<string> $paths
+     *
+     * @return array<array-key, string> path => why it could not be
+     */
+    private function flush(array $paths): array
+    {
+        $small = $alone = [];
+        foreach ($paths as $path) {
+            $stat = @stat($path);
+            if (false !== $stat && $stat['size'] < self::SMALL) {
+                $small[$stat['dev']][] = $path;
+            } else {
+                $alone[] = $path;
+            }
+        }
+        foreach ($small as $files) {
+            if (\count($files) < self::MANY || !$this->medium->flushAll($files[0])) {
+                array_push($alone, ...$files);
+            }
+        }
+        array_walk($alone, fn (string $path) => $this->medium->startFlush($path));
+        $refused = [];
+        foreach ($alone as $path) {
+            error_clear_last();
+            $file = @fopen($path, 'rn');
+            if (false === $file || !@fsync($file)) {
+                $refused[$path] = SystemReason::last();
+            }
+        }
+
+        return $refused;
+    }
+
+    private static function read(string $path): ReadBack
+    {
+        try {
+            return ReadBack::of(Checksum::ofFile($path));
+        } catch (CouldNotCopy $broke) {
+            return ReadBack::failed($broke->reason());
+        }
+    }
+}

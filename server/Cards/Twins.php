@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Cards;
+
+use VelvetLedger\Core\Card\CardContents;
+use VelvetLedger\Core\Card\CardFile;
+use VelvetLedger\Core\Card\Frame;
+use VelvetLedger\Core\Card\FrameReader;
+use VelvetLedger\Core\Card\ReadFrame;
+
+/**
+ * What a camera with two slots wrote to another card as well: a file of the same path, size and time there. What cannot
+ * be read on one is taken from the other, where that is in a reader.
+ */
+final readonly class Twins
+{
+    /** Seconds: FAT counts time in steps of two. */
+    private const SAME_TIME = 2;
+
+    public function __construct(private Readers $readers, private FrameReader $reader)
+    {
+    }
+
+    /** A card's contents, with what is unreadable there taken from its twins. */
+    public function heal(Volume $volume, CardContents $contents): CardContents
+    {
+        return new CardContents(array_map(fn (ReadFrame $frame): ReadFrame => [] === $frame->unreadable ? $frame : $this->healed($volume, $frame), $contents->frames), $contents->others, $contents->troubles);
+    }
+
+    /**
+     * @param string      $source where the card is that the file is to be found beside
+     * @param string      $path   of the file, from the card's root, bytes as the file system gives them
+     * @param string|null $label  of the card that it must be on
+     */
+    public function of(string $source, string $path, int $bytes, int $modifiedAt, ?string $label = null): ?Volume
+    {
+        foreach ($this->readers->volumes() as $volume) {
+            $file = $volume->path.'/'.$path;
+            $stat = $volume->path === $source || (null !== $label && $label !== $volume->label()) || is_link($file) ? false : @lstat($file);
+            if (false !== $stat && is_file($file) && $stat['size'] === $bytes && abs($stat['mtime'] - $modifiedAt) <= self::SAME_TIME) {
+                return $volume;
+            }
+        }
+
+        return null;
+    }
+
+    /** The same file on another card, absolute; null where there is none. */
+    public function beside(Volume $volume, string $file): ?string
+    {
+        $path = substr($file, \strlen($volume->path) + 1);
+        $stat = @stat($file);
+        $twin = false === $stat ? null : $this->of($volume->path, $path, $stat['size'], $stat['mtime']);
+
+        return null === $twin ? null : $twin->path.'/'.$path;
+    }
+
+    private function healed(Volume $volume, ReadFrame $frame): ReadFrame
+    {
+        $unreadable = $frame->unreadable;
+        $twins = [];
+        $facts = $frame->facts;
+        $from = $frame->factsFrom;
+        foreach ($frame->frame->files as $file) {
+            $twin = isset($unreadable[$file->path]) ? $this->of($volume->path, $file->path, $file->bytes, $file->modifiedAt) : null;
+            $there = null === $twin ? null : $this->reader->read($twin->path, new Frame([new CardFile($file->path, $file->bytes, $file->modifiedAt, $file->kind)], $frame->frame->stem));
+            if (null !== $twin && null !== $there && [] === $there->unreadable) {
+                unset($unreadable[$file->path]);
+                $twins[$file->path] = $twin->label();
+                $facts ??= $there->facts;
+                $from ??= null === $there->facts ? null : $file;
+            }
+        }
+
+        return [] === $twins ? $frame : new ReadFrame($frame->frame, $facts, $from, $frame->caution, $unreadable, $twins);
+    }
+}

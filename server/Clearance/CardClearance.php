@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Clearance;
+
+use VelvetLedger\Core\Card\CardFile;
+use VelvetLedger\Core\Card\CardListing;
+use VelvetLedger\Core\Card\CardWalker;
+use VelvetLedger\Core\Card\CouldNotList;
+use VelvetLedger\Core\Clearance\Clearance;
+use VelvetLedger\Core\Clearance\CopyOfFile;
+use VelvetLedger\Core\Clearance\FileToClear;
+use VelvetLedger\Core\Held\Holdings;
+use VelvetLedger\Core\Order\OrderDocument;
+use VelvetLedger\Server\Cards\CardHoldings;
+use VelvetLedger\Server\Cards\CardReadings;
+use VelvetLedger\Server\Cards\Volume;
+use VelvetLedger\Server\Orders\OrderBook;
+use VelvetLedger\Server\Persistence\CardRepository;
+use VelvetLedger\Server\Persistence\ClearanceRepository;
+use VelvetLedger\Server\Persistence\KnownOnCard;
+
+/** Clears a card that is in a reader, from what lies on it now and what the ledger has of it. */
+final readonly class CardClearance
+{
+    public function __construct(private CardWalker $walker, private CardRepository $cards, private ClearanceRepository $known, private CardReadings $readings, private CardHoldings $holdings, private OrderBook $orders, private CopiesNow $copies)
+    {
+    }
+
+    /** @throws CouldNotList */
+    public function of(Volume $volume): Clearance
+    {
+        $listing = $this->walker->list($volume->path);
+
+        return Clearance::of($volume->label(), $this->files($volume, $listing), $listing->troubles, $this->wanted($volume));
+    }
+
+    /**
+     * Files that seem to be held and were not read in full yet.
+     *
+     * @return list<CardFile>
+     *
+     * @throws CouldNotList
+     */
+    public function toCompare(Volume $volume): array
+    {
+        return array_map(static fn (FileToClear $file): CardFile => $file->file, array_values(array_filter($this->files($volume, $this->walker->list($volume->path)), static fn (FileToClear $file): bool => $file->seemsHeld)));
+    }
+
+    /**
+     * Files that all their copies clear.
+     *
+     * @return list<FileToClear>
+     *
+     * @throws CouldNotList
+     */
+    public function cleared(Volume $volume): array
+    {
+        $wanted = $this->wanted($volume);
+
+        return array_values(array_filter($this->files($volume, $this->walker->list($volume->path)), static fn (FileToClear $file): bool => $file->matches && null === $file->twin && $file->devices() >= $wanted));
+    }
+
+    /** Proven copies that the standing order asks for: the one that the card was last brought in by, or would be. */
+    public function wanted(Volume $volume): int
+    {
+        $card = $this->cards->find($volume->identity);
+        $order = null === $card ? [] : $this->known->lastOrder($card);
+
+        return ([] === $order ? $this->orders->byDefault() : OrderDocument::read($order))->made->copies->number;
+    }
+
+    /** @return list<FileToClear> */
+    private function files(Volume $volume, CardListing $listing): array
+    {
+        $card = $this->cards->find($volume->identity);
+        $known = null === $card ? [] : $this->known->ofCard($card);
+        $holdings = $this->holdings($volume, $listing, $known);
+        $copies = $this->copies->of(array_values(array_filter(array_map(static fn (KnownOnCard $one): ?string => $one->checksum, $known), \is_string(...))));
+
+        return array_map(fn (CardFile $file): FileToClear => $this->file($file, ($known[$file->text()] ?? null)?->ifStill($file), $holdings, $copies), $listing->files);
+    }
+
+    /** @param array<string, list<CopyOfFile>> $copies */
+    private function file(CardFile $file, ?KnownOnCard $known, Holdings $holdings, array $copies): FileToClear
+    {
+        $of = null === $known?->checksum ? null : $copies[$known->checksum] ?? null;
+
+        return new FileToClear($file, null !== $of, $of ?? [], $known?->unreadable, null === $known?->checksum && null === $known?->unreadable && null !== $holdings->heldAs($file), $known->nodded ?? false, $known?->twin, $known->leftOut ?? false);
+    }
+
+    /** @param array<string, KnownOnCard> $known by path; where it says all, no end of a file is read */
+    private function holdings(Volume $volume, CardListing $listing, array $known): Holdings
+    {
+        foreach ($listing->files as $file) {
+            if (($file->kind->isStill() || $file->kind->isClip() || $file->kind->goesWithAStill()) && null === ($known[$file->text()] ?? null)?->ifStill($file)?->checksum) {
+                $contents = $this->readings->whole($volume)->withClips();
+
+                return $this->holdings->of($volume, $contents->frames);
+            }
+        }
+
+        return Holdings::none();
+    }
+}

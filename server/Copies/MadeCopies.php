@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Copies;
+
+use VelvetLedger\Core\Failure\CouldNot;
+use VelvetLedger\Core\Transfer\Copier;
+use VelvetLedger\Core\Transfer\CopyOrder;
+use VelvetLedger\Core\Transfer\CouldNotCopy;
+use VelvetLedger\Core\Transfer\SourceFile;
+use VelvetLedger\Server\Persistence\CopyRepository;
+use VelvetLedger\Server\Persistence\CopyRow;
+use VelvetLedger\Server\Persistence\Finding;
+use VelvetLedger\Server\Stores\OpenStore;
+use VelvetLedger\Server\Stores\StoreAbsent;
+use VelvetLedger\Server\Stores\Stores;
+
+/** Makes copies at one store from proven ones at others. One that turns out not to be what the ledger has of it is marked so, and the next is tried. */
+final readonly class MadeCopies
+{
+    public function __construct(private CopyRepository $copies, private Copier $copier, private Stores $stores)
+    {
+    }
+
+    /**
+     * @param list<CopyRow>        $wanted at $store
+     * @param \Closure(int): mixed $moved
+     *
+     * @return array<int, string|null> copy => null where it is there now and proven, or why it is not
+     *
+     * @throws StoreAbsent where the store leaves; what was made is entered
+     */
+    public function make(OpenStore $store, array $wanted, \Closure $moved): array
+    {
+        $sources = $this->copies->proven(array_values(array_unique(array_map(static fn (CopyRow $copy): int => $copy->file, $wanted))));
+        $made = $findings = [];
+        $copying = $this->copier->begin();
+        try {
+            foreach ($wanted as $copy) {
+                $store->checkRoom($copy->bytes);
+                $because = $this->start($copying, $store, $copy, $sources[$copy->file] ?? [], $moved);
+                if (null !== $because) {
+                    $made[$copy->id] = $because;
+                }
+                while ($copying->isFull()) {
+                    $this->settle($copying->settle(true), $store, $made, $findings);
+                }
+            }
+            while (!$copying->isEmpty()) {
+                $this->settle($copying->settle(true), $store, $made, $findings);
+            }
+        } finally {
+            $copying->abandon();
+            $this->copies->found($findings);
+        }
+
+        return $made;
+    }
+
+    /**
+     * @param list<CopyRow>        $sources
+     * @param \Closure(int): mixed $moved
+     */
+    private function start(\VelvetLedger\Core\Transfer\Copying $copying, OpenStore $store, CopyRow $copy, array $sources, \Closure $moved): ?string
+    {
+        $because = 'no other proven copy is there to make it from';
+        foreach ($sources as $source) {
+            $from = $source->store === $copy->store ? null : $this->stores->at($this->stores->find($source->store));
+            $path = null === $from || !$from->isPresent() ? null : $from->path.'/'.$source->path;
+            if (null === $path) {
+                continue;
+            }
+            clearstatcache(true, $path);
+            $stat = @lstat($path);
+            if (false === $stat || $stat['size'] !== $copy->bytes) {
+                $because = \sprintf('%s is not what the ledger has of it', $path);
+                $this->copies->found([false === $stat ? Finding::missing($source->id) : Finding::differs($source->id, null, \sprintf('it has %d bytes where the ledger has %d', $stat['size'], $copy->bytes))]);
+                continue;
+            }
+            $order = CopyOrder::of($copy->id, new SourceFile($path, $copy->bytes, $stat['mtime'], null, $copy->checksum), [$copy->store => $store->path($copy->path)], 0, $copy->store);
+            try {
+                @unlink($order->targets[$copy->store]->temporary); // of one who was cut off: only who holds the store's lock writes such
+                $copying->start(null === $copy->last ? $order : $order->replacing([$copy->last]), $moved);
+
+                return null;
+            } catch (CouldNotCopy $failure) {
+                $because = rtrim($failure->getMessage(), '.');
+                $this->suspect($source, $failure);
+            }
+        }
+
+        return $because;
+    }
+
+    /** The copy that was to be made from may be the bad one. */
+    private function suspect(CopyRow $source, CouldNotCopy $failure): void
+    {
+        if (null !== $failure->readInstead()) {
+            $this->copies->found([Finding::differs($source->id, $failure->readInstead(), 'its bytes are not those that the ledger has of it')]);
+        }
+    }
+
+    /**
+     * @param list<\VelvetLedger\Core\Transfer\Copied> $done
+     * @param array<int, string|null>                  $made
+     * @param list<Finding>                            $findings
+     */
+    private function settle(array $done, OpenStore $store, array &$made, array &$findings): void
+    {
+        foreach ($done as $copied) {
+            $copy = array_values($copied->copies)[0] ?? false;
+            $failure = array_values($copied->failed)[0] ?? null;
+            if (false !== $copy) {
+                $store->confirmHolds($copy->path);
+                $findings[] = Finding::proven($copied->order->name, $copied->written->checksum);
+                $made[$copied->order->name] = null;
+            } elseif ($failure instanceof CouldNot) {
+                $store->confirm();
+                $made[$copied->order->name] = rtrim($failure->getMessage(), '.');
+            }
+        }
+    }
+}

@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Copies;
+
+use Doctrine\ORM\EntityManagerInterface;
+use VelvetLedger\Core\Transfer\LastingFolders;
+use VelvetLedger\Core\Transfer\SystemReason;
+use VelvetLedger\Server\Persistence\CopyRepository;
+use VelvetLedger\Server\Persistence\CopyRow;
+use VelvetLedger\Server\Persistence\CopyState;
+use VelvetLedger\Server\Persistence\DayBookEntry;
+use VelvetLedger\Server\Persistence\DayBookKind;
+use VelvetLedger\Server\Persistence\Shoot;
+use VelvetLedger\Server\Persistence\ShootRepository;
+use VelvetLedger\Server\Stores\ListsOfStore;
+use VelvetLedger\Server\Stores\OpenStore;
+use VelvetLedger\Server\Stores\Stores;
+
+/** Mends a copy that is missing or different from a good one. The bad one is kept aside on its store, never deleted. */
+final readonly class Mending
+{
+    public const ASIDE = 'Set aside';
+
+    public function __construct(private EntityManagerInterface $ledger, private CopyRepository $copies, private MadeCopies $making, private Stores $stores, private ShootRepository $shoots, private ListsOfStore $lists)
+    {
+    }
+
+    /** @throws CouldNotMend|\VelvetLedger\Server\Stores\StoreAbsent */
+    public function mend(int $id): void
+    {
+        $copy = $this->copies->find($id);
+        if (!\in_array($copy->state, [CopyState::Missing, CopyState::Differs], true)) {
+            throw CouldNotMend::isGood($copy->path);
+        }
+        if (!$this->copies->take($copy->store)) {
+            throw CouldNotMend::isBusy($copy->path);
+        }
+        try {
+            $store = $this->stores->at($this->stores->find($copy->store))->open();
+            $aside = $this->setAside($store, $copy);
+            $because = $this->making->make($store, [$copy], static fn (int $bytes) => null)[$copy->id] ?? null;
+            if (null !== $because) {
+                if (null !== $aside) {
+                    @rename($store->path($aside), $store->path($copy->path)); // better a bad copy than none
+                }
+                throw CouldNotMend::noGoodCopy($copy->path, $because);
+            }
+        } finally {
+            $this->copies->release($copy->store);
+        }
+        $this->lists->renew($store->store, $copy->store, $this->shoots->foldersAbove([$copy->folder()]));
+        $this->ledger->persist(DayBookEntry::ofStore(\sprintf('%s was mended at %s from another copy.%s', $copy->path, $store->store->name, null === $aside ? '' : ' What was there lies in '.$aside.'.'), $this->stores->find($copy->store), DayBookKind::Repair, $this->ledger->find(Shoot::class, $copy->shoot)));
+        $this->ledger->flush();
+    }
+
+    /** Where the bad one went, from the store's root; null where there was none. */
+    private function setAside(OpenStore $store, CopyRow $copy): ?string
+    {
+        $path = $store->path($copy->path);
+        clearstatcache(true, $path);
+        if (false === @lstat($path)) {
+            return null;
+        }
+        $aside = self::ASIDE.'/'.date('Y-m-d').'/'.$copy->path;
+        for ($try = 2; false !== @lstat($store->path($aside)); ++$try) {
+            $aside = self::ASIDE.'/'.date('Y-m-d')." $try/".$copy->path;
+        }
+        LastingFolders::make(\dirname($store->path($aside)));
+        error_clear_last();
+        if (!@rename($path, $store->path($aside))) {
+            throw CouldNotMend::notSetAside($copy->path, SystemReason::last());
+        }
+        LastingFolders::flush(\dirname($store->path($aside)));
+
+        return $aside;
+    }
+}

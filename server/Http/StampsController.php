@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Http;
+
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Messenger\MessageBusInterface;
+use Symfony\Component\Routing\Attribute\Route;
+use VelvetLedger\Core\Document\BadDocument;
+use VelvetLedger\Core\Document\Fields;
+use VelvetLedger\Core\Stamp\StampChange;
+use VelvetLedger\Server\Pages\StampsPage;
+use VelvetLedger\Server\Persistence\ShootRepository;
+use VelvetLedger\Server\Persistence\StampChanges;
+use VelvetLedger\Server\Stamps\ChangeStamps;
+use VelvetLedger\Server\Stamps\SlipBook;
+use VelvetLedger\Server\Work\WriteStamps;
+
+/** What the frames of a shoot say: what a selection has in common, changes of it, and the last one taken back. */
+final readonly class StampsController
+{
+    private const MOST = 20_000;
+
+    public function __construct(private ShootRepository $shoots, private ChangeStamps $stamps, private StampsPage $page, private MessageBusInterface $bus)
+    {
+    }
+
+    #[Route('/api/shoots/{id}/stamps', methods: ['GET'], requirements: ['id' => '\d{1,9}'])]
+    public function state(int $id): Response
+    {
+        return new JsonResponse($this->page->state($this->shoots->find($id)));
+    }
+
+    #[Route('/api/shoots/{id}/stamps/common', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
+    public function common(int $id, Request $request): Response
+    {
+        $shoot = $this->shoots->find($id);
+        $fields = Fields::of(DeskInput::body($request));
+
+        return new JsonResponse($this->page->common($shoot, $fields->make(static fn (): array => self::frames($fields))));
+    }
+
+    #[Route('/api/shoots/{id}/stamps', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
+    public function change(int $id, Request $request, SlipBook $slips): Response
+    {
+        $shoot = $this->shoots->find($id);
+        $fields = Fields::of(DeskInput::body($request));
+        $changed = $fields->make(function () use ($fields, $shoot, $slips): int {
+            $slip = $fields->text('slip', '');
+
+            return $this->stamps->change($shoot, self::frames($fields), StampChange::read($fields, '' === $slip ? null : $slips->called($slip)));
+        });
+        $this->bus->dispatch(new WriteStamps($id));
+
+        return new JsonResponse(['frames' => $changed]);
+    }
+
+    #[Route('/api/shoots/{id}/stamps/back', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
+    public function takeBack(int $id): Response
+    {
+        $what = $this->stamps->takeBack($this->shoots->find($id));
+        $this->bus->dispatch(new WriteStamps($id));
+
+        return new JsonResponse(['takenBack' => $what]);
+    }
+
+    /** Frames whose files another program changed since: merged with, so that both changes stand. */
+    #[Route('/api/shoots/{id}/stamps/merge', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
+    public function merge(int $id, Request $request): Response
+    {
+        $this->bus->dispatch(new WriteStamps($this->shoots->find($id)->id(), self::only($request)));
+
+        return new JsonResponse(null, 204);
+    }
+
+    /** Or left as that program wrote them. */
+    #[Route('/api/shoots/{id}/stamps/leave', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
+    public function leave(int $id, Request $request, StampChanges $changes): Response
+    {
+        $changes->leave($this->shoots->find($id)->id(), ...self::only($request));
+
+        return new JsonResponse(null, 204);
+    }
+
+    /** @return list<int> */
+    private static function only(Request $request): array
+    {
+        $fields = Fields::of(DeskInput::body($request));
+
+        return $fields->make(static fn (): array => self::frames($fields));
+    }
+
+    /** @return list<int> */
+    private static function frames(Fields $fields): array
+    {
+        $frames = $fields->list('frames', static fn (mixed $frame, string $at): int => \is_int($frame) && $frame > 0 && $frame <= 2_147_483_647 ? $frame : throw BadDocument::at($at, 'must be the number of a frame'));
+
+        return [] !== $frames && \count($frames) <= self::MOST ? $frames : throw BadDocument::at('/frames', 'must name 1 to '.self::MOST.' frames');
+    }
+}

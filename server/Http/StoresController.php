@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Http;
+
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Messenger\MessageBusInterface;
+use Symfony\Component\Routing\Attribute\Route;
+use VelvetLedger\Core\Document\BadDocument;
+use VelvetLedger\Core\Document\Fields;
+use VelvetLedger\Server\Copies\Mending;
+use VelvetLedger\Server\Pages\BadCopies;
+use VelvetLedger\Server\Pages\StoresPage;
+use VelvetLedger\Server\Persistence\ProvingRepository;
+use VelvetLedger\Server\Persistence\ShootRepository;
+use VelvetLedger\Server\Persistence\StoreRole;
+use VelvetLedger\Server\Stores\ChangeStores;
+use VelvetLedger\Server\Stores\DriveFolders;
+use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Server\View\DriveFoldersView;
+use VelvetLedger\Server\View\FindingsView;
+use VelvetLedger\Server\View\ProvingView;
+use VelvetLedger\Server\Work\Prove;
+
+/** Stores: which there are and how they are, choosing another, proving one again, and mending what was found. */
+final readonly class StoresController
+{
+    private const MOST_DAYS = 366;
+
+    public function __construct(private Stores $stores, private StoresPage $page, private MessageBusInterface $bus)
+    {
+    }
+
+    #[Route('/api/stores', methods: ['GET'])]
+    public function stores(): Response
+    {
+        return new JsonResponse($this->page->view());
+    }
+
+    /** The folders at ?in=, an absolute path on one of the drives. */
+    #[Route('/api/drives/folders', methods: ['GET'])]
+    public function folders(Request $request, DriveFolders $folders): Response
+    {
+        [$path, $names, $store] = $folders->in($request->query->getString('in'));
+
+        return new JsonResponse(new DriveFoldersView($path, $names, $store));
+    }
+
+    #[Route('/api/stores', methods: ['POST'])]
+    public function add(Request $request, ChangeStores $change): Response
+    {
+        $fields = Fields::of(DeskInput::body($request));
+        $fields->make(static fn () => $change->add($fields->text('path', null, 4000), $fields->text('name', null, 80), $fields->oneOf('role', StoreRole::class), $fields->text('newFolder', '', 200)));
+
+        return new JsonResponse($this->page->view(), 201);
+    }
+
+    /** Its name, its role, or within how many days each of its copies is proven again by night. */
+    #[Route('/api/stores/{id}', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
+    public function change(int $id, Request $request, ChangeStores $change): Response
+    {
+        $store = $this->stores->find($id);
+        $fields = Fields::of(DeskInput::body($request));
+        $fields->make(static function () use ($fields, $store, $change): void {
+            if ($fields->has('name')) {
+                $change->rename($store, $fields->text('name', null, 80));
+            }
+            if ($fields->has('role')) {
+                $change->role($store, $fields->oneOf('role', StoreRole::class));
+            }
+            if (null !== $fields->any('nightlyDays') || $fields->has('nightlyDays')) {
+                $days = $fields->numberOrNull('nightlyDays');
+                if (null !== $days && ($days < 1 || $days > self::MOST_DAYS)) {
+                    throw BadDocument::at('/nightlyDays', 'must be 1 to '.self::MOST_DAYS);
+                }
+                $change->provenWithin($store, $days);
+            }
+        });
+
+        return new JsonResponse($this->page->view());
+    }
+
+    #[Route('/api/stores/{id}/prove', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
+    public function prove(int $id, ProvingRepository $provings): Response
+    {
+        return $this->asked($provings->ask($this->stores->find($id)->id(), null, null), $provings);
+    }
+
+    /** All copies of a shoot, store by store. */
+    #[Route('/api/shoots/{id}/prove', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
+    public function proveShoot(int $id, ShootRepository $shoots, ProvingRepository $provings): Response
+    {
+        $shoot = $shoots->find($id);
+        foreach ($this->stores->all() as $store) {
+            if ($this->stores->at($store)->isPresent()) {
+                $this->bus->dispatch(new Prove($provings->ask($store->id(), $shoot->id(), null)));
+            }
+        }
+
+        return new JsonResponse(null, 204);
+    }
+
+    #[Route('/api/provings/{id}', methods: ['GET'], requirements: ['id' => '\d{1,9}'])]
+    public function proving(int $id, ProvingRepository $provings): Response
+    {
+        return new JsonResponse(new ProvingView($provings->find($id)));
+    }
+
+    #[Route('/api/provings/{id}/stop', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
+    public function stop(int $id, ProvingRepository $provings): Response
+    {
+        $provings->stop($provings->find($id)->id());
+
+        return new JsonResponse(new ProvingView($provings->find($id)));
+    }
+
+    /** Copies that are missing or different: all, or ?store= or ?shoot= ones. */
+    #[Route('/api/findings', methods: ['GET'])]
+    public function findings(Request $request, BadCopies $bad): Response
+    {
+        return new JsonResponse(new FindingsView($bad->of(RowNumber::of($request, 'store'), RowNumber::of($request, 'shoot'))));
+    }
+
+    /** Mends one bad copy from a good one. */
+    #[Route('/api/copies/{id}/mend', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
+    public function mend(int $id, Mending $mending): Response
+    {
+        $mending->mend($id);
+
+        return new JsonResponse(null, 204);
+    }
+
+    private function asked(int $proving, ProvingRepository $provings): Response
+    {
+        $this->bus->dispatch(new Prove($proving));
+
+        return new JsonResponse(new ProvingView($provings->find($proving)), 201);
+    }
+}

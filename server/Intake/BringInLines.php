@@ -1,0 +1,163 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Intake;
+
+use VelvetLedger\Core\Transfer\Care;
+use VelvetLedger\Core\Transfer\Copier;
+use VelvetLedger\Core\Transfer\Medium;
+use VelvetLedger\Server\Cards\SourceGone;
+use VelvetLedger\Server\Persistence\AtTheNames;
+use VelvetLedger\Server\Persistence\OwnershipLost;
+use VelvetLedger\Server\Persistence\WaitingFile;
+use VelvetLedger\Server\Stamps\StampsAtIntake;
+use VelvetLedger\Server\Stores\StoreAbsent;
+
+/**
+ * Brings in the files of a run's lines, the next being read while those before are flushed, read back, published and
+ * entered. Bytes that another run is bringing in just now come last: then it is known whether they are held.
+ */
+final readonly class BringInLines
+{
+    /** So many lines are looked up at a time. */
+    private const AT_ONCE = 64;
+
+    /** So much is stamped at a time, before it is copied. */
+    private const BYTES_STAMPED = 256_000_000;
+
+    /** The drive may read so much of what comes next. */
+    private const BYTES_AHEAD = 64_000_000;
+
+    public function __construct(private Copier $copier, private LineStart $start, private LineEnd $end, private AtTheNames $names, private Medium $medium, private SourceOfLine $sources, private ChecksumLists $lists, private StampsAtIntake $stamps)
+    {
+    }
+
+    /**
+     * @param list<WaitingFile> $lines
+     *
+     * @throws OwnershipLost|StoreAbsent|SourceGone|Interrupted|Wished
+     */
+    public function bring(RunUnderWay $run, array $lines): void
+    {
+        $passage = new Passage($this->copier->begin());
+        try {
+            while ([] !== $lines) {
+                $later = [];
+                foreach (array_chunk($lines, self::AT_ONCE) as $some) {
+                    array_push($later, ...$this->some($run, $passage, $some));
+                }
+                while (!$passage->copying->isEmpty()) {
+                    $this->settle($run, $passage, true);
+                }
+                if (\count($later) === \count($lines)) {
+                    $run->say();
+                    usleep(200_000); // another run has them in hand
+                }
+                $lines = $later;
+            }
+        } finally {
+            $passage->copying->abandon();
+            $this->names->release($passage->takeAll());
+            $this->lists->renew($run);
+        }
+    }
+
+    /**
+     * @param list<WaitingFile> $lines
+     *
+     * @return list<WaitingFile> those to be asked for again later
+     */
+    private function some(RunUnderWay $run, Passage $passage, array $lines): array
+    {
+        $prints = [];
+        foreach ($lines as $line) {
+            if (null !== $line->file->print && !$passage->has($line->file->print)) {
+                $prints[$line->file->print] = $line->file->print;
+            }
+        }
+        $taken = $this->names->take(array_values($prints));
+        $mine = $later = [];
+        foreach ($lines as $line) {
+            $print = $line->file->print;
+            if (null === $print || isset($taken[$print])) {
+                unset($taken[$print ?? '']);
+                $mine[] = $line;
+                if (null !== $print) {
+                    $passage->take($print, $line);
+                }
+            } else {
+                $later[] = $line;
+            }
+        }
+        $known = $this->names->look($mine, $run->stores->main);
+        $stamping = self::groups(array_values(array_filter($mine, static fn (WaitingFile $line): bool => null === $known[$line->line]->rival && (null === $known[$line->line]->held || $line->again))));
+        $ahead = new \ArrayIterator($mine);
+        $asked = 0;
+        foreach ($mine as $line) {
+            for (; $ahead->valid() && $asked < self::BYTES_AHEAD; $ahead->next()) {
+                $this->medium->willRead($this->sources->of($run, $ahead->current())->path);
+                $asked += $ahead->current()->file->bytes;
+            }
+            $asked -= $line->file->bytes;
+            while ($passage->copying->isFull()) {
+                $this->settle($run, $passage, true);
+            }
+            if (isset($stamping[$line->line])) {
+                $this->stampSome($run, $passage, $stamping[$line->line]);
+            }
+            if (!$this->start->start($run, $passage, $line, $known[$line->line])) {
+                $this->names->release($passage->drop($line));
+                $run->fileDone();
+            }
+        }
+        $this->settle($run, $passage, false);
+
+        return $later;
+    }
+
+    /**
+     * As many as are stamped at a time: what lies in the scratch folder is bounded.
+     *
+     * @param list<WaitingFile> $lines that will come in
+     *
+     * @return array<int, non-empty-list<WaitingFile>> by the first of their lines
+     */
+    private static function groups(array $lines): array
+    {
+        $groups = [];
+        $first = null;
+        $bytes = 0;
+        foreach ($lines as $line) {
+            if (null === $first || $bytes + $line->file->bytes > self::BYTES_STAMPED) {
+                $first = $line->line;
+                $bytes = 0;
+            }
+            $groups[$first][] = $line;
+            $bytes += $line->file->bytes;
+        }
+
+        return $groups;
+    }
+
+    /** @param array<WaitingFile> $lines that will come in */
+    private function stampSome(RunUnderWay $run, Passage $passage, array $lines): void
+    {
+        $sources = [];
+        foreach ($lines as $line) {
+            $sources[$line->line] = [$line, $this->sources->of($run, $line)];
+        }
+        foreach ($this->stamps->stamp($sources, new Care($run->wanted->readTwice)) as $number => $stamped) {
+            $passage->isStamped($sources[$number][0], $stamped);
+        }
+    }
+
+    private function settle(RunUnderWay $run, Passage $passage, bool $wait): void
+    {
+        $done = $passage->copying->settle($wait);
+        if ([] !== $done) {
+            $this->names->release($this->end->end($run, $passage, $done));
+        }
+        $run->say();
+    }
+}

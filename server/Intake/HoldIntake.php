@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Intake;
+
+use Doctrine\ORM\EntityManagerInterface;
+use VelvetLedger\Server\Persistence\DayBookEntry;
+use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Persistence\IntakeRuns;
+use VelvetLedger\Server\Persistence\IntakeState;
+use VelvetLedger\Server\Persistence\IntakeWish;
+use VelvetLedger\Server\Persistence\ReceiptRepository;
+
+/** Pauses or stops an intake at the photographer's wish: one that runs hears it within a moment, one that waits is held at once. */
+final readonly class HoldIntake
+{
+    public function __construct(private EntityManagerInterface $ledger, private ReceiptRepository $receipts, private IntakeRuns $runs)
+    {
+    }
+
+    public function pause(int $number): Intake
+    {
+        return $this->hold($number, IntakeWish::Pause);
+    }
+
+    public function stop(int $number): Intake
+    {
+        return $this->hold($number, IntakeWish::Stop);
+    }
+
+    private function hold(int $number, IntakeWish $wish): Intake
+    {
+        return $this->ledger->wrapInTransaction(function () use ($number, $wish): Intake {
+            $intake = $this->receipts->find($number);
+            if ($intake->state()->isUnderWay() && $this->runs->isTaken($number)) {
+                $this->runs->wish($number, $wish);
+            } elseif ($intake->state()->isUnderWay() && IntakeWish::Stop === $wish) {
+                $intake->stop(RunIntake::STOPPED, $this->receipts->addUp($intake));
+                $this->ledger->persist(DayBookEntry::ofIntake("Receipt $number stopped: ".RunIntake::STOPPED, $intake));
+            } elseif (IntakeState::Waiting === $intake->state() || IntakeState::Running === $intake->state()) {
+                $intake->pauses($this->receipts->addUp($intake));
+            }
+
+            return $intake;
+        });
+    }
+}

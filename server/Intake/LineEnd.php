@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Intake;
+
+use Doctrine\DBAL\Exception\ConnectionException;
+use VelvetLedger\Core\Failure\CouldNot;
+use VelvetLedger\Core\Transfer\Copied;
+use VelvetLedger\Server\Cards\SourceGone;
+use VelvetLedger\Server\Persistence\BroughtIn;
+use VelvetLedger\Server\Persistence\Entries;
+use VelvetLedger\Server\Persistence\OwnershipLost;
+use VelvetLedger\Server\Persistence\StampedAs;
+use VelvetLedger\Server\Stamps\StampedSource;
+use VelvetLedger\Server\Stores\StoreAbsent;
+
+/** Enters what came of files that were on their way, many at a time: published first, entered then, so that a cut between the two is made good by the next run. */
+final readonly class LineEnd
+{
+    public function __construct(private Entries $entries, private FailedLine $failed, private TellsLanding $landings, private SidecarsFollow $stamps)
+    {
+    }
+
+    /**
+     * @param non-empty-list<Copied> $done
+     *
+     * @return list<string> prints that other runs may bring in again
+     *
+     * @throws OwnershipLost|StoreAbsent|SourceGone
+     */
+    public function end(RunUnderWay $run, Passage $passage, array $done): array
+    {
+        $run->stores->confirm();
+        $prints = [];
+        $cameIn = array_filter($done, static fn (Copied $copied): bool => !isset($copied->failed[$run->stores->main]));
+        $came = $this->enter($run, array_map(fn (Copied $copied): BroughtIn => $this->broughtIn($run, $passage, $copied), array_values($cameIn)), $passage);
+        foreach (array_diff_key($done, $cameIn) as $copied) {
+            $this->failed->explain($run, $passage->line($copied->order->name), $copied->failed[$run->stores->main]); // it may end the run
+        }
+        foreach ($done as $copied) {
+            array_push($prints, ...$passage->drop($passage->line($copied->order->name)));
+            $run->fileDone();
+        }
+        $this->stamps->follow($run, array_values(array_unique(array_filter(array_map(static fn (BroughtIn $file): ?int => $file->frame(), $came), \is_int(...)))));
+        $this->landings->landed(array_values(array_filter(array_map(static fn (BroughtIn $file): ?int => $file->frame(), $came), \is_int(...))));
+
+        return $prints;
+    }
+
+    /**
+     * All in one statement; where that fails, one by one: what is wrong with one is no other's.
+     *
+     * @param list<BroughtIn> $came
+     *
+     * @return list<BroughtIn>
+     */
+    private function enter(RunUnderWay $run, array $came, Passage $passage): array
+    {
+        try {
+            $this->entries->broughtIn($run->intake, $run->number, $came);
+
+            return $came;
+        } catch (OwnershipLost $ends) {
+            throw $ends;
+        } catch (\Throwable $failure) {
+            if ($failure instanceof ConnectionException) {
+                throw $failure;
+            }
+            if (1 === \count($came)) {
+                $this->failed->explain($run, $passage->line($came[0]->line()), $failure);
+
+                return [];
+            }
+        }
+
+        return array_merge(...array_map(fn (BroughtIn $one): array => $this->enter($run, [$one], $passage), $came));
+    }
+
+    private function broughtIn(RunUnderWay $run, Passage $passage, Copied $copied): BroughtIn
+    {
+        $copies = $copied->copies;
+        $owed = $passage->owed($copied->order->name) + array_map(static fn (CouldNot $failure): string => rtrim($failure->getMessage(), '.'), $copied->failed);
+        foreach ($copies as $store => $copy) {
+            if (!$run->stores->holds($store, $copy->path)) {
+                unset($copies[$store]);
+            }
+        }
+        $twin = $passage->twin($copied->order->name);
+        $line = $passage->line($copied->order->name);
+        $stamp = $passage->stamp($copied->order->name);
+
+        return new BroughtIn(
+            $line,
+            new Copied($copied->order, $copied->written, $copies, $copied->failed),
+            $run->stores->main,
+            $owed + $run->stores->lost(),
+            trim((null !== $twin ? \sprintf('taken from its twin on %s: %s', $twin[0], $twin[1]) : (null === $line->twin ? '' : 'taken from its twin on '.$line->twin)).' '.(\is_string($stamp) ? $stamp : '')),
+            $twin[0] ?? $line->twin,
+            $stamp instanceof StampedSource ? new StampedAs($stamp->read, $stamp->bytes, $stamp->written, $stamp->revision) : null,
+        );
+    }
+}

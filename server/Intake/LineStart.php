@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Intake;
+
+use Doctrine\DBAL\Exception\ConnectionException;
+use VelvetLedger\Core\Transfer\Care;
+use VelvetLedger\Core\Transfer\Checksum;
+use VelvetLedger\Core\Transfer\CopyOrder;
+use VelvetLedger\Core\Transfer\CouldNotCopy;
+use VelvetLedger\Core\Transfer\SourceFile;
+use VelvetLedger\Server\Cards\SourceGone;
+use VelvetLedger\Server\Persistence\AtTheName;
+use VelvetLedger\Server\Persistence\CardReadingRepository;
+use VelvetLedger\Server\Persistence\Entries;
+use VelvetLedger\Server\Persistence\OwnershipLost;
+use VelvetLedger\Server\Persistence\WaitingFile;
+use VelvetLedger\Server\Stamps\StampedSource;
+use VelvetLedger\Server\Stores\StoreAbsent;
+
+/** Begins to bring in the file of one line. What cannot be begun ends on that line, in words; the run goes on with the next. */
+final readonly class LineStart
+{
+    public function __construct(private Entries $entries, private SourceOfLine $sources, private FailedLine $failed, private CardReadingRepository $readings)
+    {
+    }
+
+    /**
+     * @return bool whether it is on its way; else its line says what came of it
+     *
+     * @throws OwnershipLost|StoreAbsent|SourceGone|Interrupted|Wished
+     */
+    public function start(RunUnderWay $run, Passage $passage, WaitingFile $line, AtTheName $known): bool
+    {
+        try {
+            if ($this->isHeld($run, $line, $known)) {
+                return false;
+            }
+            if (null !== $known->rival) {
+                $this->entries->failed($run->intake, $run->number, $line, \sprintf('The ledger has another file under the name %s, brought in as %s, whether the drive shows it or not. It was not touched.', $line->to, $known->rival));
+
+                return false;
+            }
+            [$destinations, $owed] = $run->stores->destinations($line->to, $line->file->bytes);
+            $passage->begins($line, $owed);
+            try {
+                $stamped = $passage->stamp($line->line);
+                $this->copy($run, $passage, $line, $stamped instanceof StampedSource ? $stamped->source() : $this->sources->of($run, $line), $destinations);
+            } catch (CouldNotCopy $broke) {
+                $twin = $broke->isOfSource() && null === $line->twin ? $this->sources->twin($run, $line) : null;
+                if (null === $twin) {
+                    throw $broke;
+                }
+                $this->copy($run, $passage, $line, $twin[0], $destinations);
+                $passage->comesFrom($line, $twin[1], rtrim($broke->getMessage(), '.'));
+            }
+
+            return true;
+        } catch (OwnershipLost|StoreAbsent|Interrupted|Wished|ConnectionException $ends) {
+            throw $ends;
+        } catch (\Throwable $failure) {
+            $this->failed->explain($run, $line, $failure);
+
+            return false;
+        }
+    }
+
+    /** @param array<int, string> $destinations */
+    private function copy(RunUnderWay $run, Passage $passage, WaitingFile $line, SourceFile $source, array $destinations): void
+    {
+        $passage->copying->start(CopyOrder::of($line->line, $source, $destinations, $run->intake, $run->number, new Care($run->wanted->readTwice && !$passage->stamp($line->line) instanceof StampedSource, $run->wanted->sha256)), $run->moved(...));
+    }
+
+    /** By its quick print it seems to be held: all its bytes say whether it is, and then nothing is stored twice. */
+    private function isHeld(RunUnderWay $run, WaitingFile $line, AtTheName $known): bool
+    {
+        if (null === $known->held || $line->again || !($line->file->kind->isStill() || $line->file->kind->isClip() || $known->held->frame === $line->frame)) {
+            return false;
+        }
+        $source = $this->sources->of($run, $line);
+        $stream = $source->open();
+        $checksum = Checksum::ofStream($stream, static fn (int $bytes) => $run->moved(0));
+        $source->confirm($stream);
+        fclose($stream);
+        if ($checksum !== $known->checksum) {
+            return false;
+        }
+        $this->readings->wasRead($run->intake, $line, $checksum);
+        $this->entries->isHeld($run->intake, $run->number, $line, \sprintf('held since %s as %s: read in full, and the same', $known->held->since, $known->held->path));
+
+        return true;
+    }
+}

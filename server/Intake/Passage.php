@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Intake;
+
+use VelvetLedger\Core\Transfer\Copying;
+use VelvetLedger\Server\Persistence\WaitingFile;
+use VelvetLedger\Server\Stamps\StampedSource;
+
+/** The lines of a run whose files are on their way, and the prints that no other run may bring in meanwhile. */
+final class Passage
+{
+    /** @var array<int, WaitingFile> */
+    private array $lines = [];
+
+    /** @var array<string, int> print => line */
+    private array $prints = [];
+
+    /** @var array<int, array<int, string>> line => store => why its copy is owed */
+    private array $owed = [];
+
+    /** @var array<int, array{string, string}> line => the card that its bytes come from in place of its own, and why */
+    private array $twins = [];
+
+    /** @var array<int, StampedSource|string> line => what is copied in its place, or why it has no stamp */
+    private array $stamped = [];
+
+    public function __construct(public readonly Copying $copying)
+    {
+    }
+
+    public function has(string $print): bool
+    {
+        return isset($this->prints[$print]);
+    }
+
+    public function take(string $print, WaitingFile $line): void
+    {
+        $this->prints[$print] = $line->line;
+    }
+
+    /** @param array<int, string> $owed store => why */
+    public function begins(WaitingFile $line, array $owed): void
+    {
+        $this->lines[$line->line] = $line;
+        $this->owed[$line->line] = $owed;
+    }
+
+    public function comesFrom(WaitingFile $line, string $twin, string $because): void
+    {
+        $this->twins[$line->line] = [$twin, $because];
+    }
+
+    public function isStamped(WaitingFile $line, StampedSource|string $as): void
+    {
+        $this->stamped[$line->line] = $as;
+    }
+
+    public function stamp(int $line): StampedSource|string|null
+    {
+        return $this->stamped[$line] ?? null;
+    }
+
+    public function line(int $line): WaitingFile
+    {
+        return $this->lines[$line];
+    }
+
+    /** @return array<int, string> */
+    public function owed(int $line): array
+    {
+        return $this->owed[$line] ?? [];
+    }
+
+    /** @return array{string, string}|null */
+    public function twin(int $line): ?array
+    {
+        return $this->twins[$line] ?? null;
+    }
+
+    /** @return list<string> prints to be let go of */
+    public function drop(WaitingFile $line): array
+    {
+        $stamped = $this->stamped[$line->line] ?? null;
+        if ($stamped instanceof StampedSource) {
+            @unlink($stamped->path);
+        }
+        unset($this->stamped[$line->line], $this->lines[$line->line], $this->owed[$line->line], $this->twins[$line->line]);
+        $prints = array_map(strval(...), array_keys($this->prints, $line->line, true));
+        $this->prints = array_diff_key($this->prints, array_flip($prints));
+
+        return $prints;
+    }
+
+    /** @return list<string> all prints, to be let go of */
+    public function takeAll(): array
+    {
+        $prints = array_map(strval(...), array_keys($this->prints));
+        $this->prints = [];
+
+        return $prints;
+    }
+}

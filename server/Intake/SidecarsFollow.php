@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Intake;
+
+use Psr\Log\LoggerInterface;
+use VelvetLedger\Server\Persistence\OwnershipLost;
+use VelvetLedger\Server\Persistence\StampRepository;
+use VelvetLedger\Server\Stamps\Restamping;
+use VelvetLedger\Server\Stores\StoreAbsent;
+
+/** Writes the sidecars of frames as soon as all of their files are in. What goes wrong with that keeps no picture from coming in: it waits, and a worker does it. */
+final readonly class SidecarsFollow
+{
+    public function __construct(private StampRepository $frames, private Restamping $restamping, private LoggerInterface $log)
+    {
+    }
+
+    /**
+     * @param list<int> $frames that files came in of
+     *
+     * @throws OwnershipLost|StoreAbsent|Interrupted|Wished
+     */
+    public function follow(RunUnderWay $run, array $frames): void
+    {
+        foreach ($this->frames->readyAmong($frames) as $shoot => $ready) {
+            try {
+                $this->restamping->shoot($shoot, $run->say(...), $ready, [], false);
+            } catch (\Throwable $failure) {
+                if ($failure instanceof OwnershipLost || $failure instanceof StoreAbsent || $failure instanceof Interrupted || $failure instanceof Wished) {
+                    throw $failure;
+                }
+                $this->log->error('Receipt {receipt}: stamps wait: {reason}', ['receipt' => $run->intake, 'reason' => $failure->getMessage(), 'exception' => $failure]);
+            }
+        }
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Pages;
+
+use VelvetLedger\Server\Persistence\CopyRepository;
+use VelvetLedger\Server\Persistence\CopyRow;
+use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Server\View\BadCopyView;
+
+/** Copies that are missing or different, and where there are good ones. */
+final readonly class BadCopies
+{
+    public function __construct(private CopyRepository $copies, private Stores $stores)
+    {
+    }
+
+    /**
+     * @param int $store 0 for all
+     * @param int $shoot 0 for all
+     *
+     * @return list<BadCopyView>
+     */
+    public function of(int $store, int $shoot): array
+    {
+        $bad = $this->copies->bad(0 === $store ? null : $store, 0 === $shoot ? null : $shoot);
+        $good = $this->copies->proven(array_values(array_unique(array_map(static fn (CopyRow $copy): int => $copy->file, $bad))));
+        $name = fn (int $id): string => $this->stores->find($id)->name();
+
+        return array_map(static fn (CopyRow $copy): BadCopyView => new BadCopyView($copy, $name($copy->store), array_map(static fn (CopyRow $other): string => $name($other->store), $good[$copy->file] ?? [])), $bad);
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Pages;
+
+use VelvetLedger\Core\Store\Warnings;
+use VelvetLedger\Server\Persistence\LedgerStore;
+use VelvetLedger\Server\Persistence\StoreRole;
+use VelvetLedger\Server\Stores\Drives;
+use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Server\View\PlannedStoreView;
+
+/** The stores that an intake of so many bytes would go to. */
+final readonly class StoresOfPlan
+{
+    public function __construct(private Stores $stores, private Drives $drives)
+    {
+    }
+
+    /** @return list<PlannedStoreView> the main one first */
+    public function of(int $bytes): array
+    {
+        $all = $this->stores->all();
+        $main = array_values(array_filter($all, static fn (LedgerStore $store): bool => StoreRole::Main === $store->role()))[0] ?? null;
+        $mainDrive = null === $main ? null : $this->drives->of($this->stores->at($main)->path);
+
+        return array_map(function (LedgerStore $store) use ($main, $mainDrive, $bytes): PlannedStoreView {
+            $now = $this->stores->at($store);
+            $drive = $now->isPresent() ? $this->drives->of($now->path) : null;
+            $free = $now->freeBytes();
+
+            return new PlannedStoreView($store->name(), $store->role(), $now->isPresent(), $free, null === $free || 0 === $bytes || $free >= Warnings::withMargin($bytes), null === $drive || $store === $main ? [] : \array_slice(Warnings::of($drive, $mainDrive, $main?->name() ?? ''), 0, 1));
+        }, $all);
+    }
+}

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Pages;
+
+use VelvetLedger\Core\Store\Drive;
+use VelvetLedger\Core\Store\Warnings;
+use VelvetLedger\Server\Persistence\LedgerStore;
+use VelvetLedger\Server\Persistence\ProvingRepository;
+use VelvetLedger\Server\Persistence\StoreRole;
+use VelvetLedger\Server\Persistence\StoreSumsRepository;
+use VelvetLedger\Server\Stores\Drives;
+use VelvetLedger\Server\Stores\MonthOfProofs;
+use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Server\Stores\StoreSums;
+use VelvetLedger\Server\View\DriveView;
+use VelvetLedger\Server\View\StorePageView;
+use VelvetLedger\Server\View\StoresView;
+
+/** All that the page of stores shows, and the command line prints. */
+final readonly class StoresPage
+{
+    public function __construct(private Stores $stores, private Drives $drives, private StoreSumsRepository $sums, private ProvingRepository $provings)
+    {
+    }
+
+    public function view(): StoresView
+    {
+        $stores = $this->stores->all();
+        $main = array_values(array_filter($stores, static fn (LedgerStore $store): bool => StoreRole::Main === $store->role()))[0] ?? null;
+        $lastCard = $this->sums->lastCard();
+        $drives = [];
+        foreach ($stores as $store) {
+            $now = $this->stores->at($store);
+            $drives[$store->id()] = $now->isPresent() ? $this->drives->of($now->path) : null;
+        }
+
+        return new StoresView(
+            array_map(fn (LedgerStore $store): StorePageView => $this->store($store, $drives[$store->id()] ?? null, null === $main || $main === $store ? null : $drives[$main->id()] ?? null, $main?->name() ?? '', $lastCard), $stores),
+            array_map(static fn (Drive $drive): DriveView => new DriveView($drive), $this->drives->all()),
+        );
+    }
+
+    private function store(LedgerStore $store, ?Drive $drive, ?Drive $main, string $mainName, ?int $lastCard): StorePageView
+    {
+        $states = $this->sums->byState($store->id());
+        $months = $this->sums->months($store->id());
+        $sums = new StoreSums(
+            $states['proven'][0] ?? 0,
+            $states['owed'][0] ?? 0,
+            ($states['missing'][0] ?? 0) + ($states['differs'][0] ?? 0),
+            $states['proven'][1] ?? 0,
+            $states['owed'][1] ?? 0,
+            $this->sums->oldestProof($store->id()),
+            array_map(static fn (string $month, int $copies): MonthOfProofs => new MonthOfProofs($month, $copies), array_map(strval(...), array_keys($months)), $months),
+        );
+
+        return new StorePageView($store, $this->stores->at($store), $drive, $sums, null === $drive ? [] : Warnings::of($drive, $main, $mainName, $lastCard), StorePageView::provingOf($this->provings->last($store->id())), $lastCard);
+    }
+}

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use VelvetLedger\Core\Card\CardFile;
+
+/** What clearing a card asks of the ledger: what is known of the files on it, the copies of those, and what was nodded to. */
+final readonly class ClearanceRepository
+{
+    private const KNOWN = "SELECT path, bytes, modified_at, (array_agg(checksum ORDER BY rank DESC) FILTER (WHERE checksum IS NOT NULL))[1] AS checksum, (array_agg(unreadable ORDER BY rank DESC) FILTER (WHERE unreadable IS NOT NULL))[1] AS unreadable, max(twin) AS twin, bool_or(left_out) AS left_out, bool_or(nodded) AS nodded FROM (
+            SELECT o.path, o.bytes, o.modified_at, o.checksum, NULL AS unreadable, NULL AS twin, false AS left_out, false AS nodded, o.id::bigint AS rank FROM original o WHERE o.card_id = :card
+            UNION ALL SELECT path, bytes, modified_at, checksum, because, NULL, false, false, 1000000000000 FROM card_reading WHERE card_id = :card
+            UNION ALL SELECT path, bytes, modified_at, NULL, NULL, NULL, false, true, 0 FROM nod WHERE card_id = :card
+            UNION ALL SELECT l.path, l.bytes, l.modified_at, NULL, CASE WHEN l.outcome = 'unreadable' THEN l.reason END, l.twin, l.outcome = 'left out', false, l.id FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE i.card_id = :card AND (l.outcome IN ('unreadable', 'left out') OR l.twin IS NOT NULL)) t
+        GROUP BY path, bytes, modified_at ORDER BY path, max(rank)";
+
+    public function __construct(private Connection $database)
+    {
+    }
+
+    /** @return array<string, KnownOnCard> by path; of two files that stood at one path, the later */
+    public function ofCard(Card $card): array
+    {
+        $known = [];
+        foreach ($this->database->iterateAssociative(self::KNOWN, ['card' => $card->id()]) as $row) {
+            $text = static fn (string $key): ?string => \is_string($row[$key]) ? $row[$key] : null;
+            $known[$text('path') ?? ''] = new KnownOnCard(is_numeric($row['bytes']) ? (int) $row['bytes'] : 0, is_numeric($row['modified_at']) ? (int) $row['modified_at'] : 0, $text('checksum'), null === $text('checksum') ? $text('unreadable') : null, $text('twin'), true === $row['left_out'], true === $row['nodded']);
+        }
+
+        return $known;
+    }
+
+    /**
+     * Copies of the files whose original has this checksum.
+     *
+     * @param list<string> $checksums
+     *
+     * @return iterable<array{checksum: string, store: int, path: string, bytes: int, proven: bool}>
+     */
+    public function copies(array $checksums): iterable
+    {
+        foreach (array_chunk($checksums, 5000) as $some) {
+            foreach ($this->database->iterateAssociative("SELECT o.checksum, c.store_id, c.path, f.bytes, c.state = 'proven' AS proven FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id WHERE o.checksum IN (?) AND c.state <> 'owed'", [$some], [ArrayParameterType::STRING]) as $row) {
+                yield ['checksum' => \is_string($row['checksum']) ? $row['checksum'] : '', 'store' => is_numeric($row['store_id']) ? (int) $row['store_id'] : 0, 'path' => \is_string($row['path']) ? $row['path'] : '', 'bytes' => is_numeric($row['bytes']) ? (int) $row['bytes'] : 0, 'proven' => true === $row['proven']];
+            }
+        }
+    }
+
+    /** @return array<array-key, mixed> the document of the standing order that the card was last brought in by; empty where there is none */
+    public function lastOrder(Card $card): array
+    {
+        $order = $this->database->fetchOne('SELECT standing_order FROM intake WHERE card_id = ? ORDER BY id DESC LIMIT 1', [$card->id()]);
+        $document = \is_string($order) ? json_decode($order, true) : [];
+
+        return \is_array($document) ? $document : [];
+    }
+
+    public function nod(Card $card, CardFile $file): void
+    {
+        $this->database->executeStatement('INSERT INTO nod (card_id, path, bytes, modified_at, at) VALUES (?, ?, ?, ?, now()) ON CONFLICT (card_id, path) DO UPDATE SET bytes = excluded.bytes, modified_at = excluded.modified_at, at = excluded.at', [$card->id(), $file->text(), $file->bytes, $file->modifiedAt]);
+    }
+
+    public function askToCompare(Card $card): void
+    {
+        $this->database->executeStatement('INSERT INTO card_check (card_id, asked_at) VALUES (?, now()) ON CONFLICT (card_id) DO UPDATE SET asked_at = now(), ended_at = NULL, files = 0, bytes = 0, files_read = 0, bytes_read = 0, stopped_because = NULL', [$card->id()]);
+    }
+
+    /** @param array{files?: int, bytes?: int, files_read?: int, bytes_read?: int, stopped_because?: string|null, ended_at?: string} $how */
+    public function compared(Card $card, array $how): void
+    {
+        $this->database->update('card_check', $how, ['card_id' => $card->id()]);
+    }
+
+    /** @return array<string, mixed>|null how far the last comparison of a card with the ledger is */
+    public function comparison(Card $card): ?array
+    {
+        $row = $this->database->fetchAssociative('SELECT * FROM card_check WHERE card_id = ?', [$card->id()]);
+
+        return false === $row ? null : $row;
+    }
+}

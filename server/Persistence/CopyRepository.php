@@ -1,0 +1,171 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+
+/** Copies by what is to be done about them: owed, to be proven, bad; and what came of that, with its proof. */
+final readonly class CopyRepository
+{
+    private const ROWS = 'SELECT c.id, c.store_id, c.file_id, r.shoot_id, c.path, f.bytes, f.checksum, c.checksum AS last, c.state, c.because FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id';
+
+    /** Locks of the work on one store's owed and bad copies. */
+    private const LOCK = 7403;
+
+    public function __construct(private Connection $database)
+    {
+    }
+
+    /** A store that is new to the ledger is owed a copy of every file. */
+    public function oweAll(int $store): int
+    {
+        return (int) $this->database->executeStatement(
+            "INSERT INTO copy (file_id, store_id, path, state, because) SELECT DISTINCT ON (m.file_id) m.file_id, ?::int, m.path, 'owed', 'it came in before this store was there'
+             FROM copy m JOIN store s ON s.id = m.store_id WHERE m.state <> 'set aside' AND NOT EXISTS (SELECT 1 FROM copy x WHERE x.file_id = m.file_id AND x.store_id = ?) ORDER BY m.file_id, s.role = 'main' DESC, m.id ON CONFLICT DO NOTHING",
+            [$store, $store],
+        );
+    }
+
+    /** A store that is used no more is owed nothing. */
+    public function forgive(int $store): void
+    {
+        $this->database->executeStatement("DELETE FROM copy WHERE store_id = ? AND state = 'owed'", [$store]);
+    }
+
+    /** @return array<int, int> store => how many copies it is owed, where any */
+    public function creditors(): array
+    {
+        $owed = [];
+        foreach ($this->database->fetchAllKeyValue("SELECT store_id, sum(copies) FROM shoot_copies WHERE state = 'owed' GROUP BY 1 HAVING sum(copies) > 0") as $store => $copies) {
+            $owed[(int) $store] = is_numeric($copies) ? (int) $copies : 0;
+        }
+
+        return $owed;
+    }
+
+    /** @return list<CopyRow> at most $most, by number */
+    public function owed(int $store, int $after, int $most): array
+    {
+        return $this->rows(self::ROWS." WHERE c.store_id = ? AND c.state = 'owed' AND c.id > ? ORDER BY c.id LIMIT $most", [$store, $after]);
+    }
+
+    /**
+     * Those that were found missing or different, and owed ones that could not be made.
+     *
+     * @param int|null $store all where it is null
+     *
+     * @return list<CopyRow>
+     */
+    public function bad(?int $store = null, ?int $shoot = null, int $most = 500): array
+    {
+        return $this->rows(self::ROWS." WHERE c.state IN ('missing', 'differs') AND (?::int IS NULL OR c.store_id = ?) AND (?::int IS NULL OR r.shoot_id = ?) ORDER BY c.store_id, c.path LIMIT $most", [$store, $store, $shoot, $shoot]);
+    }
+
+    /**
+     * The other copies of files that are proven, the latest proof first.
+     *
+     * @param list<int> $files
+     *
+     * @return array<int, list<CopyRow>> by file
+     */
+    public function proven(array $files): array
+    {
+        $found = [];
+        foreach ($this->rows(self::ROWS." WHERE c.file_id IN (?) AND c.state = 'proven' ORDER BY c.proven_at DESC", [$files], [ArrayParameterType::INTEGER]) as $row) {
+            $found[$row->file][] = $row;
+        }
+
+        return $found;
+    }
+
+    public function find(int $id): CopyRow
+    {
+        return $this->rows(self::ROWS.' WHERE c.id = ?', [$id])[0] ?? throw NotInLedger::copy($id);
+    }
+
+    /**
+     * What is to be proven: all of a store, or of one shoot there, by number; or, where a share is asked for, what was proven longest ago.
+     *
+     * @param string|null $before only what was last proven before then
+     *
+     * @return list<CopyRow>
+     */
+    public function toProve(int $store, ?int $shoot, ?string $before, int $after, int $most): array
+    {
+        return $this->rows(self::ROWS." WHERE c.store_id = ? AND c.state <> 'owed' AND c.state <> 'set aside' AND (?::int IS NULL OR r.shoot_id = ?) AND (?::timestamptz IS NULL OR c.proven_at IS NULL OR c.proven_at <= ?) AND c.id > ? ORDER BY c.id LIMIT $most", [$store, $shoot, $shoot, $before, $before, $after]);
+    }
+
+    /** When those were last proven whose turn it is, if a share of 1/$days is proven each night. */
+    public function turn(int $store, int $days): ?string
+    {
+        $at = $this->database->fetchOne("SELECT max(t.proven_at) FROM (SELECT proven_at FROM copy WHERE store_id = ? AND state = 'proven' ORDER BY proven_at LIMIT greatest(1, (SELECT ceil(coalesce(sum(copies), 0) / ?::numeric)::int FROM shoot_copies WHERE store_id = ? AND state = 'proven'))) t", [$store, $days, $store]);
+
+        return \is_string($at) ? $at : null;
+    }
+
+    /** @return list<string> folders that copies at a store lie in, all of them or those of a shoot, from the store's root */
+    public function folders(int $store, ?int $shoot): array
+    {
+        return array_values(array_filter($this->database->fetchFirstColumn("SELECT DISTINCT regexp_replace(c.path, '/?[^/]*$', '') FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.store_id = ? AND c.state <> 'owed' AND (?::int IS NULL OR r.shoot_id = ?) ORDER BY 1", [$store, $shoot, $shoot]), \is_string(...)));
+    }
+
+    /** @return array{int, int} files, bytes */
+    public function sumToProve(int $store, ?int $shoot, ?string $before): array
+    {
+        $row = $this->database->fetchNumeric("SELECT count(*), coalesce(sum(f.bytes), 0) FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.store_id = ? AND c.state <> 'owed' AND c.state <> 'set aside' AND (?::int IS NULL OR r.shoot_id = ?) AND (?::timestamptz IS NULL OR c.proven_at IS NULL OR c.proven_at <= ?)", [$store, $shoot, $shoot, $before, $before]);
+
+        return [is_numeric($row[0] ?? null) ? (int) $row[0] : 0, is_numeric($row[1] ?? null) ? (int) $row[1] : 0];
+    }
+
+    /**
+     * Enters that copies were read from their medium: each as it is, and its proof. What was found of a file that was stamped
+     * anew meanwhile counts only if it is so of the file as it is now.
+     *
+     * @param list<Finding> $findings
+     */
+    public function found(array $findings): void
+    {
+        if ([] === $findings) {
+            return;
+        }
+        $rows = array_map(static fn (Finding $finding): array => ['copy' => $finding->copy, 'state' => $finding->state->value, 'checksum' => $finding->checksum, 'because' => $finding->because, 'at' => $finding->at->format('Y-m-d H:i:s.uP')], $findings);
+        $this->database->executeStatement(
+            "WITH r AS MATERIALIZED (SELECT * FROM json_to_recordset(?) AS j(copy int, state text, checksum text, because text, at timestamptz)),
+             p AS (INSERT INTO proof (copy_id, checksum, holds, at) SELECT copy, checksum, state = 'proven', at FROM r WHERE checksum IS NOT NULL)
+             UPDATE copy c SET state = r.state, checksum = coalesce(r.checksum, c.checksum), because = r.because, proven_at = CASE WHEN r.state = 'proven' THEN r.at ELSE c.proven_at END FROM r, file f WHERE c.id = r.copy AND f.id = c.file_id
+                AND NOT (r.state = 'proven' AND r.checksum <> f.checksum) AND NOT (r.state = 'differs' AND r.checksum IS NOT NULL AND (r.checksum = f.checksum OR r.checksum = coalesce(f.coming, '') OR c.state = 'owed'))",
+            [json_encode($rows, \JSON_THROW_ON_ERROR)],
+        );
+    }
+
+    /** The oldest proof among the copies of shoots, where it is shown. */
+    public function renewProvenSince(int $store): void
+    {
+        $this->database->executeStatement("UPDATE shoot s SET proven_since = t.since FROM (SELECT r.shoot_id, min(c.proven_at) AS since FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.store_id = ? AND c.state = 'proven' GROUP BY 1) t WHERE t.shoot_id = s.id", [$store]);
+    }
+
+    /** Whether this process may work on a store's copies now; until release(). */
+    public function take(int $store): bool
+    {
+        return true === $this->database->fetchOne('SELECT pg_try_advisory_lock(?, ?)', [self::LOCK, $store]);
+    }
+
+    public function release(int $store): void
+    {
+        $this->database->executeStatement('SELECT pg_advisory_unlock(?, ?)', [self::LOCK, $store]);
+    }
+
+    /**
+     * @param list<mixed>              $of
+     * @param list<ArrayParameterType> $types
+     *
+     * @return list<CopyRow>
+     */
+    private function rows(string $query, array $of, array $types = []): array
+    {
+        return array_map(static fn (array $row): CopyRow => new CopyRow($row), $this->database->fetchAllAssociative($query, $of, $types));
+    }
+}

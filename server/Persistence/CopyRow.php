@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence;
+
+/** A copy as work on it needs it: what it is of, and where. */
+final readonly class CopyRow
+{
+    public int $id;
+    public int $store;
+    public int $file;
+    public int $shoot;
+
+    /** From the store's root. */
+    public string $path;
+
+    public int $bytes;
+
+    /** XXH128 that the ledger has of its file. */
+    public string $checksum;
+
+    /** XXH128 of the bytes that it was last known to have; another where it is owed a change. */
+    public ?string $last;
+
+    public CopyState $state;
+    public string $because;
+
+    /** @param array<string, mixed> $row */
+    public function __construct(array $row)
+    {
+        $text = static fn (string $key): string => \is_string($row[$key] ?? null) ? $row[$key] : '';
+        $int = static fn (string $key): int => is_numeric($row[$key] ?? null) ? (int) $row[$key] : 0;
+        $this->id = $int('id');
+        $this->store = $int('store_id');
+        $this->file = $int('file_id');
+        $this->shoot = $int('shoot_id');
+        $this->path = $text('path');
+        $this->bytes = $int('bytes');
+        $this->checksum = $text('checksum');
+        $this->last = '' === $text('last') || $text('last') === $text('checksum') ? null : $text('last');
+        $this->state = CopyState::from($text('state'));
+        $this->because = $text('because');
+    }
+
+    public function folder(): string
+    {
+        return str_contains($this->path, '/') ? \dirname($this->path) : '';
+    }
+}

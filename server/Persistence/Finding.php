@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence;
+
+/** How a copy was found when it was looked at: by reading it, or by its not being there. */
+final readonly class Finding
+{
+    private function __construct(public int $copy, public CopyState $state, public ?string $checksum, public ?string $because, public \DateTimeImmutable $at)
+    {
+    }
+
+    public static function proven(int $copy, string $checksum): self
+    {
+        return new self($copy, CopyState::Proven, $checksum, null, new \DateTimeImmutable());
+    }
+
+    /** @param string|null $checksum what was read, where it could be */
+    public static function differs(int $copy, ?string $checksum, string $because): self
+    {
+        return new self($copy, CopyState::Differs, $checksum, $because, new \DateTimeImmutable());
+    }
+
+    public static function missing(int $copy): self
+    {
+        return new self($copy, CopyState::Missing, null, 'it is not there any more', new \DateTimeImmutable());
+    }
+
+    public static function owed(int $copy, string $because): self
+    {
+        return new self($copy, CopyState::Owed, null, $because, new \DateTimeImmutable());
+    }
+}

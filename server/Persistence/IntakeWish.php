@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence;
+
+/** What a photographer wishes of an intake that is under way. */
+enum IntakeWish: string
+{
+    case Pause = 'pause';
+    case Stop = 'stop';
+}

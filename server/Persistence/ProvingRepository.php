@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence;
+
+use Doctrine\DBAL\Connection;
+
+/** Provings: each reading again of the copies of a store, or of one shoot there, asked for and what came of it. Written beside Doctrine's unit of work, several times a second. */
+final readonly class ProvingRepository
+{
+    private const LOCK = 7404;
+
+    public function __construct(private Connection $database)
+    {
+    }
+
+    /**
+     * @param int|null $days where it is a nightly share: of 1 in so many
+     *
+     * @return int its number; that of the one that is under way, where the same is asked for twice
+     */
+    public function ask(int $store, ?int $shoot, ?int $days): int
+    {
+        $known = $this->database->fetchOne("SELECT id FROM proving WHERE store_id = ? AND shoot_id IS NOT DISTINCT FROM ?::int AND state IN ('waiting', 'running')", [$store, $shoot]);
+        $id = is_numeric($known) ? $known : $this->database->fetchOne("INSERT INTO proving (store_id, shoot_id, scope, days, state, asked_at) VALUES (?, ?, ?, ?, 'waiting', now()) RETURNING id", [$store, $shoot, null !== $days ? 'share' : (null === $shoot ? 'store' : 'shoot'), $days]);
+
+        return is_numeric($id) ? (int) $id : 0;
+    }
+
+    /** Null where there is nothing to be done: it has ended, or somebody else is at it. */
+    public function take(int $id): ?ProvingRow
+    {
+        if (true !== $this->database->fetchOne('SELECT pg_try_advisory_lock(?, ?)', [self::LOCK, $id])) {
+            return null;
+        }
+        $row = $this->database->fetchAssociative("UPDATE proving SET state = 'running', begun_at = coalesce(begun_at, now()), files_read = 0, bytes_read = 0, bad = 0 WHERE id = ? AND state IN ('waiting', 'running') RETURNING *", [$id]);
+        if (false === $row) {
+            $this->release($id);
+
+            return null;
+        }
+
+        return ProvingRow::of($row);
+    }
+
+    public function release(int $id): void
+    {
+        $this->database->executeStatement('SELECT pg_advisory_unlock(?, ?)', [self::LOCK, $id]);
+    }
+
+    public function isOf(int $id, int $files, int $bytes): void
+    {
+        $this->database->executeStatement('UPDATE proving SET files = ?, bytes = ? WHERE id = ?', [$files, $bytes, $id]);
+    }
+
+    /** Whether it is to go on. */
+    public function moved(int $id, int $files, int $bytes, int $bad): bool
+    {
+        return 'running' === $this->database->fetchOne('UPDATE proving SET files_read = ?, bytes_read = ?, bad = ? WHERE id = ? RETURNING state', [$files, $bytes, $bad, $id]);
+    }
+
+    /** @param list<string> $unknown paths that are not the ledger's, of $inAll */
+    public function end(int $id, array $unknown, int $inAll, ?string $stoppedBecause): void
+    {
+        $this->database->executeStatement('UPDATE proving SET state = ?, ended_at = now(), unknown = ?, unknown_files = ?, stopped_because = ? WHERE id = ?', [null === $stoppedBecause ? 'done' : 'stopped', json_encode($unknown, \JSON_INVALID_UTF8_SUBSTITUTE | \JSON_THROW_ON_ERROR), $inAll, $stoppedBecause, $id]);
+    }
+
+    public function stop(int $id): void
+    {
+        $this->database->executeStatement("UPDATE proving SET state = 'stopped', ended_at = now(), stopped_because = 'You stopped it.' WHERE id = ? AND state IN ('waiting', 'running')", [$id]);
+    }
+
+    /** @return list<int> those that somebody should be at */
+    public function open(): array
+    {
+        return array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $this->database->fetchFirstColumn("SELECT id FROM proving WHERE state IN ('waiting', 'running') ORDER BY id"));
+    }
+
+    /** The last one of a store, and of it as a whole or of one shoot there. */
+    public function last(int $store, ?int $shoot = null): ?ProvingRow
+    {
+        $row = $this->database->fetchAssociative('SELECT * FROM proving WHERE store_id = ? AND (?::int IS NULL OR shoot_id = ?) ORDER BY id DESC LIMIT 1', [$store, $shoot, $shoot]);
+
+        return false === $row ? null : ProvingRow::of($row);
+    }
+
+    public function hadAShareToday(int $store): bool
+    {
+        return false !== $this->database->fetchOne("SELECT 1 FROM proving WHERE store_id = ? AND scope = 'share' AND asked_at > now() - interval '20 hours' LIMIT 1", [$store]);
+    }
+
+    public function find(int $id): ProvingRow
+    {
+        $row = $this->database->fetchAssociative('SELECT * FROM proving WHERE id = ?', [$id]);
+
+        return false === $row ? throw NotInLedger::proving($id) : ProvingRow::of($row);
+    }
+}

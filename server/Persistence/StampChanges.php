@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use VelvetLedger\Core\Stamp\FrameStamp;
+
+/** What frames are to say, as it is changed by hand, with what they said before. */
+final readonly class StampChanges
+{
+    public function __construct(private Connection $database, private FrameKeywords $keywords)
+    {
+    }
+
+    /**
+     * @param list<int> $frames of the shoot; others are not among the answers
+     *
+     * @return array<int, array{stamp: FrameStamp, year: int, rating: int|null, remarks: array<mixed>}> by frame
+     */
+    public function stamps(int $shoot, array $frames): array
+    {
+        $found = [];
+        foreach ($this->database->iterateAssociative("SELECT id, stamp, left(taken_at, 4) AS year, facts->>'rating' AS rating, facts->'remarks' AS remarks FROM frame WHERE shoot_id = ? AND id IN (?) ORDER BY id", [$shoot, $frames], [1 => ArrayParameterType::INTEGER]) as $row) {
+            if (is_numeric($row['id'])) {
+                $remarks = \is_string($row['remarks']) ? json_decode($row['remarks'], true) : [];
+                $found[(int) $row['id']] = ['stamp' => FrameStamp::ofDocument(\is_string($row['stamp']) ? json_decode($row['stamp'], true) : null), 'year' => is_numeric($row['year']) ? (int) $row['year'] : 0, 'rating' => is_numeric($row['rating']) ? (int) $row['rating'] : null, 'remarks' => \is_array($remarks) ? $remarks : []];
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param array<int, FrameStamp> $stamps by frame
+     * @param list<array{int, int}>  $add    frame, keyword
+     * @param list<array{int, int}>  $remove
+     */
+    public function enter(int $shoot, string $what, array $stamps, array $add, array $remove): int
+    {
+        return $this->database->transactional(function () use ($shoot, $what, $stamps, $add, $remove): int {
+            $frames = array_keys($stamps);
+            $change = $this->database->fetchOne('INSERT INTO stamp_change (shoot_id, at, what, frames) VALUES (?, now(), ?, ?) RETURNING id', [$shoot, $what, \count($frames)]);
+            $change = is_numeric($change) ? (int) $change : 0;
+            $this->database->executeStatement("INSERT INTO stamp_before (change_id, frame_id, stamp, keywords) SELECT ?, f.id, f.stamp, coalesce((SELECT json_agg(k.keyword_id) FROM frame_keyword k WHERE k.frame_id = f.id), '[]') FROM frame f WHERE f.id IN (?)", [$change, $frames], [1 => ArrayParameterType::INTEGER]);
+            $this->say(array_map(static fn (FrameStamp $stamp): array => $stamp->document(), $stamps));
+            $this->keywords->remove($remove);
+            $this->keywords->add($add);
+
+            return $change;
+        });
+    }
+
+    /** @return array{id: int, what: string, frames: int}|null the last change of a shoot that was not taken back */
+    public function last(int $shoot): ?array
+    {
+        $row = $this->database->fetchAssociative('SELECT id, what, frames FROM stamp_change WHERE shoot_id = ? AND taken_back_at IS NULL ORDER BY id DESC LIMIT 1', [$shoot]);
+
+        return false === $row ? null : ['id' => is_numeric($row['id']) ? (int) $row['id'] : 0, 'what' => \is_string($row['what']) ? $row['what'] : '', 'frames' => is_numeric($row['frames']) ? (int) $row['frames'] : 0];
+    }
+
+    /** Frames say again what they said before the last change of a shoot; null where there is none. */
+    public function takeBack(int $shoot): ?string
+    {
+        return $this->database->transactional(function () use ($shoot): ?string {
+            $this->database->executeStatement('SELECT id FROM stamp_change WHERE shoot_id = ? FOR UPDATE', [$shoot]);
+            $last = $this->last($shoot);
+            if (null === $last) {
+                return null;
+            }
+            $this->database->executeStatement('UPDATE stamp_change SET taken_back_at = now() WHERE id = ?', [$last['id']]);
+            $this->database->executeStatement('DELETE FROM frame_keyword WHERE frame_id IN (SELECT frame_id FROM stamp_before WHERE change_id = ?)', [$last['id']]);
+            $this->database->executeStatement('INSERT INTO frame_keyword (frame_id, keyword_id) SELECT b.frame_id, k.id FROM stamp_before b, json_array_elements_text(b.keywords) j JOIN keyword k ON k.id = j::int WHERE b.change_id = ? ON CONFLICT DO NOTHING', [$last['id']]);
+            // A frame that said nothing of ours says nothing, and what we wrote is taken out of its files.
+            $this->database->executeStatement("UPDATE frame f SET stamp = coalesce(b.stamp, json_build_object('texts', json_build_object(), 'parents', true)), stamp_revision = stamp_revision + 1, restamp = true FROM stamp_before b WHERE b.change_id = ? AND b.frame_id = f.id", [$last['id']]);
+
+            return $last['what'];
+        });
+    }
+
+    /** Another program's change of these frames' files is left as it is. */
+    public function leave(int $shoot, int ...$frames): void
+    {
+        $this->database->executeStatement('UPDATE frame SET stamp_note = NULL, restamp = false WHERE shoot_id = ? AND id IN (?)', [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
+    }
+
+    public function askAgain(int $shoot, int ...$frames): void
+    {
+        $this->database->executeStatement('UPDATE frame SET restamp = true WHERE shoot_id = ? AND id IN (?)', [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
+    }
+
+    /** @param array<int, array<string, mixed>> $documents by frame */
+    private function say(array $documents): void
+    {
+        $rows = array_map(static fn (int $frame, array $document): array => ['id' => $frame, 'stamp' => $document], array_keys($documents), $documents);
+        foreach (array_chunk($rows, 1000) as $some) {
+            $this->database->executeStatement('UPDATE frame f SET stamp = j.stamp, stamp_revision = stamp_revision + 1, restamp = true FROM json_to_recordset(?) AS j(id int, stamp json) WHERE f.id = j.id', [json_encode($some, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
+        }
+    }
+}

@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence;
+
+use Doctrine\DBAL\Connection;
+use VelvetLedger\Core\Transfer\Copied;
+
+/** Enters what came of stamping: files with new bytes, sidecars that are new, their copies and proofs, and which frames are done. */
+final readonly class StampEntries
+{
+    public function __construct(private Connection $database)
+    {
+    }
+
+    /**
+     * Before any copy is replaced: what the files are about to be. Cut off in between, they are known by it.
+     *
+     * @param list<StampedFile> $files
+     */
+    public function coming(array $files): void
+    {
+        $rows = [];
+        foreach ($files as $file) {
+            if (null !== $file->file) {
+                $rows[] = ['id' => $file->file->id, 'coming' => $file->checksum];
+            }
+        }
+        if ([] !== $rows) {
+            $this->database->executeStatement('UPDATE file f SET coming = j.coming FROM json_to_recordset(?) AS j(id int, coming text) WHERE f.id = j.id', [json_encode($rows, \JSON_THROW_ON_ERROR)]);
+        }
+    }
+
+    /** Whether a store's copy of a file is one that may be replaced: what is damaged there is mended by itself, not stamped over. */
+    public function isGoodAt(StampedFile $file, int $store): bool
+    {
+        foreach ($file->file->copies ?? [] as $copy) {
+            if ($copy['store'] === $store) {
+                return !$copy['bad'];
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * @param list<array{StampedFile, Copied}> $done
+     * @param list<int>                        $stores all of the ledger
+     */
+    public function stamped(array $done, array $stores): void
+    {
+        if ([] !== $done) {
+            $this->database->transactional(function () use ($done, $stores): void {
+                $this->database->executeStatement('SET LOCAL enable_seqscan = off');
+                $this->files($done);
+                $this->copies($done, $stores);
+            });
+        }
+    }
+
+    /**
+     * @param list<FrameToStamp> $frames
+     * @param array<int, string> $notes  by frame: why files of it do not say what they should
+     */
+    public function framesDone(array $frames, array $notes): void
+    {
+        $rows = array_map(static fn (FrameToStamp $frame): array => ['id' => $frame->id, 'revision' => $frame->revision, 'note' => $notes[$frame->id] ?? null], $frames);
+        // What was asked for meanwhile is still to be done.
+        $this->database->executeStatement('UPDATE frame f SET restamp = false, stamp_note = j.note FROM json_to_recordset(?) AS j(id int, revision int, note text) WHERE f.id = j.id AND f.stamp_revision = j.revision', [json_encode($rows, \JSON_THROW_ON_ERROR)]);
+    }
+
+    /** @param list<array{StampedFile, Copied}> $done */
+    private function files(array $done): void
+    {
+        $changed = $new = [];
+        foreach ($done as [$file, $copied]) {
+            $row = ['frame' => $file->frame->id, 'ending' => $file->ending, 'making' => $file->making()->value, 'bytes' => $file->bytes, 'checksum' => $file->checksum, 'sha256' => $copied->written->sha256, 'revision' => $file->frame->revision, 'written' => $file->written->document()];
+            null === $file->file ? $new[] = $row : $changed[] = ['id' => $file->file->id] + $row;
+        }
+        $form = 'frame int, ending text, making text, bytes bigint, checksum text, sha256 text, revision int, written json';
+        $this->database->executeStatement("UPDATE file f SET making = j.making, bytes = j.bytes, checksum = j.checksum, sha256 = j.sha256, stamp_revision = j.revision, written = j.written, coming = NULL FROM json_to_recordset(?) AS j(id int, $form) WHERE f.id = j.id", [json_encode($changed, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
+        $this->database->executeStatement("WITH r AS (SELECT * FROM json_to_recordset(?) AS j($form)), s AS (UPDATE shoot SET files = shoot.files + t.files, bytes = shoot.bytes + t.bytes FROM (SELECT f.shoot_id, count(*) AS files, sum(r.bytes) AS bytes FROM r JOIN frame f ON f.id = r.frame GROUP BY 1) t WHERE shoot.id = t.shoot_id)
+            INSERT INTO file (frame_id, making, ending, bytes, checksum, sha256, stamp_revision, written) SELECT frame, making, ending, bytes, checksum, sha256, revision, written FROM r", [json_encode($new, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
+    }
+
+    /**
+     * @param list<array{StampedFile, Copied}> $done
+     * @param list<int>                        $stores
+     */
+    private function copies(array $done, array $stores): void
+    {
+        $rows = [];
+        foreach ($done as [$file, $copied]) {
+            foreach ($stores as $store) {
+                $copy = $copied->copies[$store] ?? null;
+                $because = ($copied->failed[$store] ?? null)?->getMessage();
+                $rows[] = ['frame' => $file->frame->id, 'ending' => $file->ending, 'store' => $store, 'path' => $file->path(), 'checksum' => $file->checksum, 'because' => null === $copy ? rtrim($because ?? 'its stamp was changed while the drive was away', '.') : null, 'at' => $copy?->provenAt->format('Y-m-d H:i:s.uP')];
+            }
+        }
+        $this->database->executeStatement(
+            "WITH r AS MATERIALIZED (SELECT j.*, f.id AS file FROM json_to_recordset(?) AS j(frame int, ending text, store int, path text, checksum text, because text, at timestamptz) JOIN file f ON f.frame_id = j.frame AND f.ending = j.ending),
+             u AS (UPDATE copy c SET state = CASE WHEN r.at IS NULL THEN 'owed' ELSE 'proven' END, checksum = CASE WHEN r.at IS NULL THEN c.checksum ELSE r.checksum END, proven_at = coalesce(r.at, c.proven_at), because = r.because
+                   FROM r WHERE c.file_id = r.file AND c.store_id = r.store AND (r.at IS NOT NULL OR c.state IN ('proven', 'owed')) RETURNING c.id, r.checksum, r.at),
+             i AS (INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at, because) SELECT file, store, path, CASE WHEN at IS NULL THEN 'owed' ELSE 'proven' END, CASE WHEN at IS NOT NULL THEN checksum END, at, because FROM r
+                   WHERE NOT EXISTS (SELECT 1 FROM copy c WHERE c.file_id = r.file AND c.store_id = r.store) RETURNING id, checksum, proven_at)
+             INSERT INTO proof (copy_id, checksum, holds, at) SELECT id, checksum, true, at FROM u WHERE at IS NOT NULL UNION ALL SELECT id, checksum, true, proven_at FROM i WHERE proven_at IS NOT NULL",
+            [json_encode($rows, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)],
+        );
+    }
+}

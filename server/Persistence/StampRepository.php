@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+
+/** Frames whose files are to be given their stamp, with these files and their copies. */
+final readonly class StampRepository
+{
+    /** One process at a time stamps the files of a shoot. */
+    private const LOCK = 7405;
+    private const ROWS = "SELECT r.id, r.shoot_id, r.folder, r.stem, r.stamp, r.stamp_revision, r.original_name, r.camera_time, r.taken_at, r.clock_correction, r.facts, r.intake_id,
+            (SELECT json_agg(json_build_object('id', f.id, 'ending', f.ending, 'making', f.making, 'bytes', f.bytes, 'checksum', f.checksum, 'coming', f.coming, 'revision', f.stamp_revision, 'written', f.written, 'sha256', f.sha256 IS NOT NULL, 'modified', o.modified_at, 'original', o.path,
+                'copies', (SELECT json_agg(json_build_object('id', c.id, 'store', c.store_id, 'path', c.path, 'state', c.state, 'checksum', c.checksum) ORDER BY c.id) FROM copy c WHERE c.file_id = f.id)) ORDER BY f.id) FROM file f LEFT JOIN original o ON o.id = f.original_id WHERE f.frame_id = r.id) AS files
+        FROM frame r";
+
+    /** Nothing of the frame is still on its way from the card. */
+    private const IS_IN = "NOT EXISTS (SELECT 1 FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE l.frame_id = r.id AND l.outcome = 'waiting' AND i.state IN ('waiting', 'running', 'paused'))";
+
+    public function __construct(private Connection $database)
+    {
+    }
+
+    /**
+     * @param list<int> $of these frames, where any are given
+     *
+     * @return list<FrameToStamp> by number, at most $most
+     */
+    public function waiting(int $shoot, int $after, int $most, array $of = []): array
+    {
+        $only = [] === $of ? '' : ' AND r.id IN (?)';
+
+        return array_map(static fn (array $row): FrameToStamp => new FrameToStamp($row), $this->byKey(self::ROWS.' WHERE r.shoot_id = ? AND r.restamp AND r.id > ? AND '.self::IS_IN."$only ORDER BY r.id LIMIT $most", [$shoot, $after, ...([] === $of ? [] : [$of])], [2 => ArrayParameterType::INTEGER]));
+    }
+
+    /**
+     * Of frames that came in just now: the shoots of those that are to be stamped, and of which nothing is still to come.
+     *
+     * @param list<int> $frames
+     *
+     * @return array<int, list<int>> shoot => frames
+     */
+    public function readyAmong(array $frames): array
+    {
+        $found = [];
+        foreach ([] === $frames ? [] : $this->byKey('SELECT r.shoot_id, r.id FROM frame r WHERE r.id IN (?) AND r.restamp AND '.self::IS_IN.' ORDER BY 1, 2', [$frames], [ArrayParameterType::INTEGER]) as $row) {
+            if (is_numeric($row['shoot_id']) && is_numeric($row['id'])) {
+                $found[(int) $row['shoot_id']][] = (int) $row['id'];
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * What the files of an intake's lines are to say.
+     *
+     * @param list<int> $frames
+     *
+     * @return array<int, FrameToStamp> by frame
+     */
+    public function asked(array $frames): array
+    {
+        $found = [];
+        foreach ([] === $frames ? [] : $this->byKey(self::ROWS.' WHERE r.id IN (?) AND r.stamp IS NOT NULL', [$frames], [ArrayParameterType::INTEGER]) as $row) {
+            $frame = new FrameToStamp($row);
+            $found[$frame->id] = $frame;
+        }
+
+        return $found;
+    }
+
+    /** @return list<int> shoots with frames to be stamped, which nothing keeps from it */
+    public function shoots(): array
+    {
+        return array_map(static fn (mixed $shoot): int => is_numeric($shoot) ? (int) $shoot : 0, $this->database->fetchFirstColumn('SELECT DISTINCT r.shoot_id FROM frame r WHERE r.restamp AND '.self::IS_IN.' ORDER BY 1'));
+    }
+
+    /**
+     * @return array<int, array{rating: int|null, label: string|null, waits: bool, note: string|null}> frame => what it says, in short; by what its file said before it came where nothing else was said
+     */
+    public function ofShoot(int $shoot): array
+    {
+        $found = [];
+        foreach ($this->database->iterateAssociative("SELECT id, coalesce(stamp->>'rating', facts->>'rating') AS rating, coalesce(stamp->>'label', facts->'remarks'->>'label') AS label, restamp, stamp_note FROM frame WHERE shoot_id = ?", [$shoot]) as $row) {
+            if (is_numeric($row['id'])) {
+                $found[(int) $row['id']] = ['rating' => is_numeric($row['rating']) ? (int) $row['rating'] : null, 'label' => \is_string($row['label']) ? $row['label'] : null, 'waits' => true === $row['restamp'], 'note' => \is_string($row['stamp_note']) ? $row['stamp_note'] : null];
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return array{int, int} of a shoot's frames: to be stamped, with a note */
+    public function sums(int $shoot): array
+    {
+        $row = $this->database->fetchNumeric('SELECT count(*) FILTER (WHERE restamp AND '.self::IS_IN.'), count(*) FILTER (WHERE stamp_note IS NOT NULL) FROM frame r WHERE r.shoot_id = ? AND (r.restamp OR r.stamp_note IS NOT NULL)', [$shoot]);
+
+        return [is_numeric($row[0] ?? null) ? (int) $row[0] : 0, is_numeric($row[1] ?? null) ? (int) $row[1] : 0];
+    }
+
+    public function take(int $shoot): bool
+    {
+        return true === $this->database->fetchOne('SELECT pg_try_advisory_lock(?, ?)', [self::LOCK, $shoot]);
+    }
+
+    public function release(int $shoot): void
+    {
+        $this->database->executeStatement('SELECT pg_advisory_unlock(?, ?)', [self::LOCK, $shoot]);
+    }
+
+    /**
+     * By the keys of what is asked for, also in a ledger so young that the planner has no figures of it, see Entries.
+     *
+     * @param list<mixed>                            $of
+     * @param array<int<0, max>, ArrayParameterType> $types
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function byKey(string $query, array $of, array $types): array
+    {
+        return $this->database->transactional(function () use ($query, $of, $types): array {
+            $this->database->executeStatement('SET LOCAL enable_seqscan = off');
+
+            return $this->database->fetchAllAssociative($query, $of, $types);
+        });
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence;
+
+use VelvetLedger\Core\Stamp\Written;
+
+/** A file with its stamp in it, as it lies in the scratch folder, on its way to the stores. */
+final readonly class StampedFile
+{
+    /**
+     * @param FileToStamp|null $file     that it takes the place of; null for a sidecar that is new
+     * @param string           $ending   of its name, behind the frame's stem
+     * @param string           $made     where it lies now
+     * @param string           $checksum XXH128
+     * @param list<string>     $replaces checksums of the files that it may take the place of
+     */
+    public function __construct(public FrameToStamp $frame, public ?FileToStamp $file, public string $ending, public string $made, public int $bytes, public string $checksum, public array $replaces, public Written $written)
+    {
+    }
+
+    public function path(): string
+    {
+        return $this->frame->path($this->ending);
+    }
+
+    public function making(): Making
+    {
+        return null === $this->file || Making::Sidecar === $this->file->making ? Making::Sidecar : Making::Stamped;
+    }
+
+    /** Nothing is to be written: it says already what it should. */
+    public function isAsItWas(): bool
+    {
+        return $this->file?->checksum === $this->checksum;
+    }
+}

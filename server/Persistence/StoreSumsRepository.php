@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use VelvetLedger\Core\Receipt\CopiesAt;
+
+/** What stores hold, added up as the database keeps it. */
+final readonly class StoreSumsRepository
+{
+    public function __construct(private Connection $database)
+    {
+    }
+
+    /** @return array<string, array{int, int}> state => copies, bytes */
+    public function byState(int $store): array
+    {
+        $sums = [];
+        foreach ($this->database->fetchAllNumeric('SELECT state, sum(copies), sum(bytes) FROM shoot_copies WHERE store_id = ? GROUP BY 1', [$store]) as [$state, $copies, $bytes]) {
+            $sums[\is_string($state) ? $state : ''] = [is_numeric($copies) ? (int) $copies : 0, is_numeric($bytes) ? (int) $bytes : 0];
+        }
+
+        return $sums;
+    }
+
+    /** @return array<string, int> month of the last proof, "2026-05" => copies */
+    public function months(int $store): array
+    {
+        $months = [];
+        foreach ($this->database->fetchAllKeyValue("SELECT to_char(proven_at, 'YYYY-MM'), count(*) FROM copy WHERE store_id = ? AND state = 'proven' AND proven_at IS NOT NULL GROUP BY 1 ORDER BY 1", [$store]) as $month => $copies) {
+            $months[(string) $month] = is_numeric($copies) ? (int) $copies : 0;
+        }
+
+        return $months;
+    }
+
+    public function oldestProof(int $store): ?string
+    {
+        $at = $this->database->fetchOne("SELECT proven_at FROM copy WHERE store_id = ? AND state = 'proven' AND proven_at IS NOT NULL ORDER BY proven_at LIMIT 1", [$store]);
+
+        return \is_string($at) ? $at : null;
+    }
+
+    /** Bytes that the last card brought in had on it. */
+    public function lastCard(): ?int
+    {
+        $bytes = $this->database->fetchOne("SELECT sum(bytes) FROM receipt_line WHERE outcome = 'brought in' AND intake_id = (SELECT max(id) FROM intake WHERE state = 'done')");
+
+        return is_numeric($bytes) ? (int) $bytes : null;
+    }
+
+    /**
+     * How many copies of shoots there are where, by state.
+     *
+     * @param list<int> $shoots
+     *
+     * @return array<int, list<CopiesAt>> by shoot
+     */
+    public function ofShoots(array $shoots): array
+    {
+        $found = [];
+        foreach ($this->database->fetchAllNumeric("SELECT c.shoot_id, s.name, coalesce(sum(c.copies) FILTER (WHERE c.state = 'proven'), 0), coalesce(sum(c.copies) FILTER (WHERE c.state = 'owed'), 0), coalesce(sum(c.copies) FILTER (WHERE c.state IN ('missing', 'differs')), 0) FROM shoot_copies c JOIN store s ON s.id = c.store_id WHERE c.shoot_id IN (?) GROUP BY c.shoot_id, s.id, s.name, s.role HAVING sum(c.copies) > 0 ORDER BY s.role = 'main' DESC, s.id", [$shoots], [ArrayParameterType::INTEGER]) as [$shoot, $store, $proven, $owed, $bad]) {
+            if (is_numeric($shoot) && \is_string($store) && is_numeric($proven) && is_numeric($owed) && is_numeric($bad)) {
+                $found[(int) $shoot][] = new CopiesAt($store, (int) $proven, (int) $owed, (int) $bad);
+            }
+        }
+
+        return $found;
+    }
+}

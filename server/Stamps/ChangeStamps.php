@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Stamps;
+
+use Doctrine\ORM\EntityManagerInterface;
+use VelvetLedger\Core\Stamp\StampChange;
+use VelvetLedger\Core\Words\Count;
+use VelvetLedger\Server\Persistence\DayBookEntry;
+use VelvetLedger\Server\Persistence\KeywordRepository;
+use VelvetLedger\Server\Persistence\Shoot;
+use VelvetLedger\Server\Persistence\StampChanges;
+
+/** Changes what frames of a shoot say, takes the last change back, and has it written into their files. */
+final readonly class ChangeStamps
+{
+    public function __construct(private StampChanges $changes, private KeywordRepository $vocabulary, private Restamping $restamping, private EntityManagerInterface $ledger)
+    {
+    }
+
+    /**
+     * @param list<int> $frames
+     *
+     * @return int how many of them are of the shoot, and were changed
+     */
+    public function change(Shoot $shoot, array $frames, StampChange $change): int
+    {
+        $stamps = $this->changes->stamps($shoot->id(), $frames);
+        if ([] === $stamps || $change->isEmpty()) {
+            return 0;
+        }
+        $words = array_values(array_unique(array_map($this->vocabulary->at(...), $change->add)));
+        $ids = array_keys($stamps);
+        $this->changes->enter($shoot->id(), $change->inWords(), array_map(static fn (array $one) => $change->of($one['stamp'], 0 === $one['year'] ? null : $one['year']), $stamps), self::pairs($ids, $words), self::pairs($ids, $change->remove));
+        $this->vocabulary->used($words, \count($ids) * \count($words));
+        $this->say(\sprintf('Stamps of %s changed: %s.', Count::of(\count($ids), 'frame'), $change->inWords()), $shoot);
+
+        return \count($ids);
+    }
+
+    public function takeBack(Shoot $shoot): ?string
+    {
+        $what = $this->changes->takeBack($shoot->id());
+        if (null !== $what) {
+            $this->say("Taken back: $what.", $shoot);
+        }
+
+        return $what;
+    }
+
+    /**
+     * @param \Closure(): mixed $watch
+     * @param list<int>         $merge frames whose files another program changed, and which are to be merged with
+     *
+     * @return bool whether it was done, rather than somebody else at it
+     */
+    public function write(int $shoot, \Closure $watch, array $merge): bool
+    {
+        $this->ledger->clear();
+        if ([] !== $merge) {
+            $this->changes->askAgain($shoot, ...$merge);
+        }
+        $came = $this->restamping->shoot($shoot, $watch, [], $merge);
+        $entity = $this->ledger->find(Shoot::class, $shoot);
+        if (null !== $entity && null !== $came && $came[0] + $came[1] > 0) {
+            $this->say(\sprintf('Stamped: %s.%s', Count::of($came[0], 'frame'), 0 === $came[1] ? '' : ' '.Count::of($came[1], 'frame').' could not be, or not wholly; the shoot\'s page says why.'), $entity);
+        }
+
+        return null !== $came;
+    }
+
+    /**
+     * @param list<int> $frames
+     * @param list<int> $keywords
+     *
+     * @return list<array{int, int}>
+     */
+    private static function pairs(array $frames, array $keywords): array
+    {
+        $pairs = [];
+        foreach ($frames as $frame) {
+            foreach ($keywords as $keyword) {
+                $pairs[] = [$frame, $keyword];
+            }
+        }
+
+        return $pairs;
+    }
+
+    private function say(string $what, Shoot $shoot): void
+    {
+        $this->ledger->persist(DayBookEntry::ofShoot($what, $shoot));
+        $this->ledger->flush();
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Stamps;
+
+use VelvetLedger\Server\Settings\Home;
+
+/** A folder of this process for files that are being made, and gone when it ends; those of processes that were killed are cleared by the next. */
+final class Scratch
+{
+    private ?string $folder = null;
+    private int $made = 0;
+
+    public function __construct(private readonly Home $home)
+    {
+    }
+
+    /** A path at which nothing stands yet. */
+    public function path(string $ending = ''): string
+    {
+        if (null === $this->folder || !is_dir($this->folder)) {
+            $this->clear();
+            $this->folder = $this->home->path.'/scratch/'.getmypid().'-'.bin2hex(random_bytes(4));
+            @mkdir($this->folder, 0o700, true);
+        }
+
+        return $this->folder.'/'.++$this->made.$ending;
+    }
+
+    private function clear(): void
+    {
+        foreach (self::in($this->home->path.'/scratch') as $left) {
+            if (!is_dir('/proc/'.(int) basename($left))) {
+                array_map(unlink(...), self::in($left));
+                @rmdir($left);
+            }
+        }
+    }
+
+    /** @return list<string> */
+    private static function in(string $folder): array
+    {
+        $found = glob($folder.'/*');
+
+        return false === $found ? [] : $found;
+    }
+
+    public function __destruct()
+    {
+        if (null !== $this->folder) {
+            array_map(static fn (string $file): bool => @unlink($file), self::in($this->folder));
+            @rmdir($this->folder);
+        }
+    }
+}

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Stamps;
+
+use Psr\Log\LoggerInterface;
+use VelvetLedger\Core\Stamp\CouldNotStamp;
+use VelvetLedger\Core\Stamp\Embedding;
+use VelvetLedger\Core\Stamp\Embeds;
+use VelvetLedger\Core\Stamp\Place;
+use VelvetLedger\Core\Stamp\StampsXmp;
+use VelvetLedger\Core\Transfer\Care;
+use VelvetLedger\Core\Transfer\Checksum;
+use VelvetLedger\Core\Transfer\CopyOrder;
+use VelvetLedger\Core\Transfer\CouldNotCopy;
+use VelvetLedger\Core\Transfer\Medium;
+use VelvetLedger\Core\Transfer\SourceFile;
+use VelvetLedger\Core\Transfer\Writer;
+use VelvetLedger\Server\Persistence\FrameKeywords;
+use VelvetLedger\Server\Persistence\StampRepository;
+use VelvetLedger\Server\Persistence\WaitingFile;
+
+/**
+ * Stamps pictures between the card and the stores: what comes in under a final name has its stamp. The card is read once,
+ * into the scratch folder, and what is read there has its checksum before anything is written into a copy of it.
+ */
+final class StampsAtIntake
+{
+    public function __construct(private readonly StampRepository $frames, private readonly FrameKeywords $keywords, private readonly Embeds $embeds, private readonly StampsXmp $stamps, private readonly Scratch $scratch, private readonly Medium $medium, private readonly LoggerInterface $log)
+    {
+    }
+
+    /**
+     * @param array<int, array{WaitingFile, SourceFile}> $lines by line
+     * @param Care                                       $care  of the intake
+     *
+     * @return array<int, StampedSource|string> line => in its place, or why it comes in without a stamp; none for those that are to bear none, or could not be read
+     */
+    public function stamp(array $lines, Care $care): array
+    {
+        $asked = $this->frames->asked(array_values(array_unique(array_filter(array_map(static fn (array $line): ?int => $line[0]->frame, $lines), \is_int(...)))));
+        $keywords = $this->keywords->of(array_keys($asked));
+        $came = $under = [];
+        foreach ($lines as $number => [$line, $source]) {
+            $frame = $asked[$line->frame ?? 0] ?? null;
+            if (null === $frame || Place::Inside !== Place::of($line->to, $frame->stamp->style)) {
+                continue;
+            }
+            $from = $this->scratch->path();
+            try {
+                $read = (new Writer($this->medium))->write(CopyOrder::of($number, $source, [$from], 0, 0, new Care()), static fn (int $bytes) => null);
+                $from = CopyOrder::of($number, $source, [$from])->targets[0]->temporary;
+                if ($care->readTwice) {
+                    $this->readAgain($source, $read->checksum);
+                }
+                $stamp = $frame->stamp->with(array_values($keywords[$frame->id] ?? []), $frame->origin->of(basename($line->file->path)));
+                $to = $this->scratch->path();
+                $embedding = Embedding::prepare($this->stamps, $from, $to, $stamp);
+                $this->embeds->ask($number, $embedding);
+                $under[$number] = [$from, $to, $read, $embedding->written, $frame->revision, $source];
+            } catch (CouldNotCopy $broke) {
+                $this->log->info('{file} is left to the intake itself: {reason}', ['file' => $line->file->path, 'reason' => $broke->getMessage()]);
+            } catch (CouldNotStamp $failure) {
+                @unlink($from);
+                $came[$number] = $failure->about($line->file->path)->getMessage();
+            }
+        }
+        $left = $under;
+        while ([] !== $left) {
+            foreach ($this->embeds->answers() as $number => $failure) {
+                [$from, $to, $read, $written, $revision, $source] = $under[$number];
+                unset($left[$number]);
+                @unlink($from);
+                if (null === $failure) {
+                    touch($to, $source->modifiedAt);
+                    clearstatcache(true, $to);
+                    $came[$number] = new StampedSource($to, (int) filesize($to), $source, $read, $written, $revision);
+                } else {
+                    $came[$number] = $failure->about($lines[$number][0]->file->path)->getMessage();
+                }
+            }
+        }
+
+        return $came;
+    }
+
+    private function readAgain(SourceFile $source, string $checksum): void
+    {
+        $this->medium->forget($source->path);
+        $stream = $source->open();
+        $again = Checksum::ofStream($stream);
+        fclose($stream);
+        if ($again !== $checksum) {
+            throw CouldNotCopy::copyDiffers($source->path, $checksum, $again);
+        }
+    }
+}

@@ -1,0 +1,144 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Stores;
+
+use Doctrine\ORM\EntityManagerInterface;
+use VelvetLedger\Core\Naming\PortableText;
+use VelvetLedger\Core\Transfer\StoreMark;
+use VelvetLedger\Core\Words\Count;
+use VelvetLedger\Server\Persistence\CopyRepository;
+use VelvetLedger\Server\Persistence\DayBookEntry;
+use VelvetLedger\Server\Persistence\LedgerStore;
+use VelvetLedger\Server\Persistence\ReceiptRepository;
+use VelvetLedger\Server\Persistence\StoreRole;
+
+/** What a photographer changes about stores: another one, its name, its role, how often it is proven. Each change is in the day book. */
+final readonly class ChangeStores
+{
+    public function __construct(private EntityManagerInterface $ledger, private Stores $stores, private DriveFolders $folders, private CopyRepository $copies, private ReceiptRepository $receipts)
+    {
+    }
+
+    /**
+     * @param string $path      a folder on a drive that is attached
+     * @param string $newFolder made in it, and the store's; '' for the folder itself
+     *
+     * @throws CouldNotChoose|StoreAbsent
+     */
+    public function add(string $path, string $name, StoreRole $role, string $newFolder = ''): LedgerStore
+    {
+        $folder = $this->folders->within($path);
+        if ('' !== $newFolder && (PortableText::forFolder($newFolder) !== $newFolder || str_contains($newFolder, '/') || str_starts_with($newFolder, '.'))) {
+            throw CouldNotChoose::badFolder($newFolder);
+        }
+        $folder = '' === $newFolder ? $folder : rtrim($folder, '/').'/'.$newFolder;
+        $name = $this->name($name);
+        $this->mayBe($role);
+        $mark = StoreMark::at($folder);
+        foreach ($this->stores->all() as $known) {
+            $there = $this->stores->at($known);
+            if (null !== $mark && $mark->uuid === $known->uuid) {
+                throw CouldNotChoose::isStore($folder, $known->name());
+            }
+            if ($there->isPresent() && (str_starts_with($folder.'/', $there->path.'/') || str_starts_with($there->path.'/', $folder.'/'))) {
+                throw CouldNotChoose::inStore($folder, $known->name());
+            }
+            if ($known->name() === $name) {
+                throw CouldNotChoose::nameTaken($name);
+            }
+        }
+        $this->stepDown($role);
+        $store = $this->stores->begin($folder, $name, StoreRole::Former === $role ? StoreRole::Mirror : $role);
+        $this->owe($store);
+
+        return $store;
+    }
+
+    /** @throws CouldNotChoose */
+    public function rename(LedgerStore $store, string $name): void
+    {
+        $name = $this->name($name);
+        foreach ($this->stores->all() as $other) {
+            if ($other !== $store && $other->name() === $name) {
+                throw CouldNotChoose::nameTaken($name);
+            }
+        }
+        $now = $this->stores->at($store);
+        if ($now->isPresent()) {
+            StoreMark::put($now->path, $store->uuid, $name);
+        }
+        $this->say($store, \sprintf('The store %s is now called %s.', $store->name(), $name));
+        $store->isCalled($name);
+        $this->ledger->flush();
+    }
+
+    /** @throws CouldNotChoose */
+    public function role(LedgerStore $store, StoreRole $role): void
+    {
+        if ($store->role() === $role) {
+            return;
+        }
+        $this->mayBe($role);
+        if (StoreRole::Main === $store->role()) {
+            throw CouldNotChoose::needsMain();
+        }
+        $this->stepDown($role);
+        $before = $store->role();
+        $store->becomes($role);
+        if (StoreRole::Former === $role) {
+            $this->copies->forgive($store->id());
+        }
+        $this->say($store, StoreRole::Former === $role ? \sprintf('The store %s is used no more. What lies there stays.', $store->name()) : \sprintf('The store %s, until now %s, is %s.', $store->name(), $before->value, $role->value));
+        $this->ledger->flush();
+        $this->owe($store);
+    }
+
+    public function provenWithin(LedgerStore $store, ?int $days): void
+    {
+        $store->isProvenWithin($days);
+        $this->say($store, null === $days ? \sprintf('%s is no longer proven by night.', $store->name()) : \sprintf('A share of %s is proven each night, all of it within %s.', $store->name(), Count::of($days, 'day')));
+        $this->ledger->flush();
+    }
+
+    /** The former main store mirrors the new one. */
+    private function stepDown(StoreRole $role): void
+    {
+        foreach (StoreRole::Main === $role ? $this->stores->all() : [] as $store) {
+            if (StoreRole::Main === $store->role()) {
+                $store->becomes(StoreRole::Mirror);
+                $this->say($store, \sprintf('The store %s, until now the main one, is a mirror.', $store->name()));
+            }
+        }
+    }
+
+    private function owe(LedgerStore $store): void
+    {
+        $owed = $store->role()->getsCopies() ? $this->copies->oweAll($store->id()) : 0;
+        if ($owed > 0) {
+            $this->say($store, \sprintf('%s is owed %s of what came in before.', $store->name(), Count::of($owed, 'copy', 'copies')));
+            $this->ledger->flush();
+        }
+    }
+
+    /** @throws CouldNotChoose */
+    private function mayBe(StoreRole $role): void
+    {
+        if (StoreRole::Main === $role && [] !== $this->receipts->underWay()) {
+            throw CouldNotChoose::isUnderWay();
+        }
+    }
+
+    private function name(string $name): string
+    {
+        $name = trim(preg_replace('/\s+/u', ' ', $name) ?? '');
+
+        return '' === $name ? throw CouldNotChoose::noName() : $name;
+    }
+
+    private function say(LedgerStore $store, string $entry): void
+    {
+        $this->ledger->persist(DayBookEntry::ofStore($entry, $store));
+    }
+}

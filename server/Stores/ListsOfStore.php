@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Stores;
+
+use Doctrine\DBAL\Connection;
+use Psr\Log\LoggerInterface;
+use VelvetLedger\Core\Transfer\ChecksumList;
+
+/** The checksum lists of shoots' folders at a store: of the copies that are proven there, by what the ledger has of them. */
+final readonly class ListsOfStore
+{
+    public function __construct(private Connection $database, private LoggerInterface $log)
+    {
+    }
+
+    /** @param list<string> $folders of shoots, from the store's root */
+    public function renew(Store $store, int $number, array $folders): void
+    {
+        foreach ($folders as $folder) {
+            if (!$store->isPresent()) {
+                return;
+            }
+            $of = rtrim($store->path.'/'.$folder, '/');
+            if (!is_dir($of)) {
+                continue;
+            }
+            $start = '' === $folder ? '' : $folder.'/';
+            $xxh128 = $sha256 = [];
+            foreach ($this->database->iterateAssociative("SELECT c.path, f.checksum, f.sha256 FROM copy c JOIN file f ON f.id = c.file_id WHERE c.store_id = ? AND c.state = 'proven' AND c.path >= ? AND c.path < ?", [$number, $start, '' === $folder ? "\u{10FFFF}" : $folder.'0']) as $row) {
+                $path = substr(\is_string($row['path']) ? $row['path'] : '', \strlen($start));
+                $xxh128[$path] = \is_string($row['checksum']) ? $row['checksum'] : '';
+                if (\is_string($row['sha256'])) {
+                    $sha256[$path] = $row['sha256'];
+                }
+            }
+            if (!ChecksumList::put($of.'/'.ChecksumList::XXH128, ChecksumList::text($xxh128)) || !ChecksumList::put($of.'/'.ChecksumList::SHA256, ChecksumList::text($sha256))) {
+                $this->log->warning('The checksum list in {file} could not be written', ['file' => $of]);
+            }
+        }
+    }
+}

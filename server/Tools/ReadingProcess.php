@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Tools;
+
+/** The process of server/readback.php and the two pipes to it. It ends when this one does, for then its input ends. */
+final class ReadingProcess
+{
+    private const TICK = 200_000;
+
+    private string $toSend = '';
+    private string $got = '';
+    private bool $alive = true;
+
+    /**
+     * @param resource $process
+     * @param resource $in
+     * @param resource $out
+     */
+    private function __construct(private readonly mixed $process, private readonly mixed $in, private readonly mixed $out)
+    {
+        stream_set_blocking($in, false);
+        stream_set_blocking($out, false);
+    }
+
+    public function __destruct()
+    {
+        fclose($this->in);
+        fclose($this->out);
+        proc_close($this->process);
+    }
+
+    /** Null where no process can be had. */
+    public static function start(): ?self
+    {
+        if (\PHP_SAPI !== 'cli') {
+            return null; // php-fpm's own binary runs no scripts
+        }
+        $pipes = [];
+        $process = @proc_open([\PHP_BINARY, '-d', 'memory_limit=64M', \dirname(__DIR__).'/readback.php'], [['pipe', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']], $pipes);
+
+        return \is_resource($process) ? new self($process, $pipes[0], $pipes[1]) : null;
+    }
+
+    /** Whether it could still be told. */
+    public function tell(string $line): bool
+    {
+        $this->toSend .= $line;
+        $this->send();
+
+        return $this->alive;
+    }
+
+    public function isAlive(): bool
+    {
+        return $this->alive;
+    }
+
+    /**
+     * Whole lines that it has said.
+     *
+     * @param bool $wait a moment for any
+     *
+     * @return list<string>
+     */
+    public function lines(bool $wait): array
+    {
+        $read = [$this->out];
+        $write = '' === $this->toSend ? [] : [$this->in];
+        $except = [];
+        if (false === @stream_select($read, $write, $except, 0, $wait ? self::TICK : 0)) {
+            return []; // a signal came
+        }
+        $this->send();
+        $more = (string) @fread($this->out, 65536);
+        $this->alive = $this->alive && ('' !== $more || !feof($this->out));
+        $lines = explode("\n", $this->got.$more);
+        $this->got = array_pop($lines);
+
+        return $lines;
+    }
+
+    private function send(): void
+    {
+        while ('' !== $this->toSend) {
+            $sent = @fwrite($this->in, $this->toSend);
+            if (false === $sent) {
+                $this->alive = false;
+
+                return;
+            }
+            if (0 === $sent) {
+                return; // its pipe is full
+            }
+            $this->toSend = substr($this->toSend, $sent);
+        }
+    }
+}

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Tools;
+
+use VelvetLedger\Core\Transfer\Medium;
+use VelvetLedger\Core\Transfer\ReadBack;
+use VelvetLedger\Core\Transfer\ReadsBack;
+use VelvetLedger\Core\Transfer\ReadsBackHere;
+
+/**
+ * Reads back in a second process, server/readback.php, while this one reads the card and writes. A line for each file to
+ * it ("F" where it is to be flushed, or "R", and the path in base64), a line for each back (path and checksum, or "!" and
+ * the reason). Where that process cannot be had, or dies, files are read back here.
+ */
+final class ReadsBackBeside implements ReadsBack
+{
+    /** @var array<array-key, bool> path => whether it is to be flushed; asked for and not answered */
+    private array $asked = [];
+
+    private ?ReadingProcess $beside = null;
+    private bool $cannot = false;
+
+    public function __construct(private readonly ReadsBackHere $here)
+    {
+    }
+
+    public static function with(Medium $medium): self
+    {
+        return new self(new ReadsBackHere($medium));
+    }
+
+    public function ask(string $path, bool $flush): void
+    {
+        $this->asked[$path] = $flush;
+        if (!$this->cannot) {
+            $this->beside ??= ReadingProcess::start();
+            $this->cannot = null === $this->beside || !$this->beside->tell(($flush ? 'F' : 'R').base64_encode($path)."\n");
+        }
+    }
+
+    public function answers(bool $wait): array
+    {
+        $found = [];
+        do {
+            foreach (null === $this->beside || $this->cannot ? [] : $this->beside->lines($wait && [] !== $this->asked) as $line) {
+                [$path, $said] = [...explode(' ', $line, 2), ''];
+                $found[(string) base64_decode($path, true)] = '!' === ($said[0] ?? '!') ? ReadBack::failed((string) base64_decode(substr($said, 1), true)) : ReadBack::of($said);
+            }
+            $this->asked = array_diff_key($this->asked, $found);
+            $this->cannot = $this->cannot || null === $this->beside || !$this->beside->isAlive();
+        } while ($wait && [] === $found && [] !== $this->asked && !$this->cannot);
+        if ($this->cannot) {
+            foreach ($this->asked as $path => $flush) {
+                $this->here->ask((string) $path, $flush);
+            }
+            $this->asked = [];
+            $this->beside = null;
+            $this->cannot = false; // the next file starts another
+            $found += $this->here->answers($wait);
+        }
+
+        return $found;
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\View;
+
+use VelvetLedger\Server\Persistence\CopyRow;
+use VelvetLedger\Server\Persistence\CopyState;
+
+/** A copy that is missing or different, and whether there is another to mend it from. */
+final readonly class BadCopyView
+{
+    public int $id;
+    public int $store;
+    public int $shoot;
+    public string $path;
+    public int $bytes;
+    public CopyState $state;
+    public string $because;
+
+    /** @param list<string> $good names of the stores that have a good one */
+    public function __construct(CopyRow $copy, public string $storeName, public array $good)
+    {
+        $this->id = $copy->id;
+        $this->store = $copy->store;
+        $this->shoot = $copy->shoot;
+        $this->path = $copy->path;
+        $this->bytes = $copy->bytes;
+        $this->state = $copy->state;
+        $this->because = $copy->because;
+    }
+}

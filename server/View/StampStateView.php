@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\View;
+
+/** How far the stamps of a shoot are written. */
+final readonly class StampStateView
+{
+    /**
+     * @param int         $waiting     frames whose files are still to be stamped
+     * @param int         $noted       frames of which a file does not say what it should
+     * @param string|null $canTakeBack the last change, in words
+     */
+    public function __construct(public int $waiting, public int $noted, public ?string $canTakeBack, public int $changed)
+    {
+    }
+}

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\View;
+
+/** All stores, and the drives that one can be chosen on. */
+final readonly class StoresView
+{
+    /**
+     * @param list<StorePageView> $stores
+     * @param list<DriveView>     $drives
+     */
+    public function __construct(public array $stores, public array $drives)
+    {
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+/* Reads files back from their medium for the process that started it; see ReadsBackBeside for what passes between them. */
+
+use VelvetLedger\Core\Transfer\ReadsBackHere;
+use VelvetLedger\Server\Tools\PageCache;
+
+require dirname(__DIR__).'/vendor/autoload.php';
+
+const AT_ONCE = 64;
+const BYTES_AT_ONCE = 64_000_000;
+
+foreach ([\SIGINT, \SIGTERM, \SIGQUIT] as $signal) {
+    pcntl_signal($signal, \SIG_IGN); // told to the whole group; it ends when its input does
+}
+$readings = new ReadsBackHere(new PageCache());
+stream_set_blocking(\STDIN, false);
+$got = '';
+$ended = false;
+$asked = [];
+while (!$ended || [] !== $asked) {
+    $read = [\STDIN];
+    $none = [];
+    if (!$ended && false !== @stream_select($read, $none, $none, [] === $asked ? 60 : 0, [] === $asked ? 0 : 25_000)) {
+        $more = (string) fread(\STDIN, 65536);
+        $ended = '' === $more && feof(\STDIN);
+        $lines = explode("\n", $got.$more);
+        $got = array_pop($lines);
+        array_push($asked, ...$lines);
+        if (!$ended && count($asked) < AT_ONCE && '' !== $more) {
+            continue; // more may be waiting: one flush does for many
+        }
+    }
+    for ($bytes = $count = 0; [] !== $asked && $count < AT_ONCE && $bytes < BYTES_AT_ONCE; ++$count) {
+        $line = array_shift($asked);
+        $path = (string) base64_decode(substr($line, 1), true);
+        $bytes += (int) @filesize($path);
+        $readings->ask($path, 'F' === $line[0]);
+    }
+    foreach ($readings->each() as $path => $reading) {
+        fwrite(\STDOUT, base64_encode($path).' '.($reading->checksum ?? '!'.base64_encode($reading->reason))."\n");
+    }
+}

@@ -1,0 +1,180 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests\core;
+
+use PHPUnit\Framework\TestCase;
+use VelvetLedger\Core\Card\FolderNames;
+use VelvetLedger\Core\Transfer\Care;
+use VelvetLedger\Core\Transfer\Copied;
+use VelvetLedger\Core\Transfer\Copying;
+use VelvetLedger\Core\Transfer\CopyOrder;
+use VelvetLedger\Core\Transfer\PublishesByClaim;
+use VelvetLedger\Core\Transfer\PublishesByLink;
+use VelvetLedger\Core\Transfer\ReadBack;
+use VelvetLedger\Core\Transfer\ReadingsApart;
+use VelvetLedger\Core\Transfer\SourceFile;
+use VelvetLedger\Core\Transfer\Writer;
+use VelvetLedger\Server\Tools\PageCache;
+use VelvetLedger\Tests\Folder;
+use VelvetLedger\Tests\LaterReadBack;
+
+/** Many files on their way at once, to a main store and a mirror: what is published when, and what is not. */
+final class CopyingTest extends TestCase
+{
+    private const MAIN = 1;
+    private const MIRROR = 2;
+
+    private Folder $card;
+    private Folder $main;
+    private Folder $mirror;
+    private LaterReadBack $readsBack;
+    private Copying $copying;
+
+    protected function setUp(): void
+    {
+        $this->card = new Folder();
+        $this->main = new Folder();
+        $this->mirror = new Folder();
+        $this->readsBack = new LaterReadBack();
+        $this->copying = new Copying(new Writer(new PageCache()), new ReadingsApart($this->readsBack), new PublishesByLink(new PublishesByClaim()));
+    }
+
+    public function testNothingBearsItsNameBeforeItIsReadBack(): void
+    {
+        $this->start(1);
+        self::assertSame([['.1.jpg.0-0.part'], ['.1.jpg.0-0.part']], [$this->names($this->main), $this->names($this->mirror)]);
+        self::assertSame([true, true], array_values($this->readsBack->asked), 'both are flushed and read back');
+        $done = $this->copying->settle(true);
+        self::assertSame([[self::MAIN, self::MIRROR], []], [array_keys($done[0]->copies), $done[0]->failed]);
+        self::assertSame([['1.jpg'], ['1.jpg']], [$this->names($this->main), $this->names($this->mirror)]);
+        self::assertTrue($this->copying->isEmpty());
+    }
+
+    public function testAFileWaitsForTheSlowerOfItsStores(): void
+    {
+        $this->start(1);
+        $this->readsBack->atATime = 1;
+        self::assertSame([], $this->copying->settle(false));
+        self::assertSame(['.1.jpg.0-0.part'], $this->names($this->main), 'read back at main, and not at its mirror yet');
+        self::assertCount(1, $this->copying->settle(true));
+    }
+
+    public function testFilesArePublishedManyAtATime(): void
+    {
+        $this->start(0);
+        $this->copying->settle(true);
+        for ($i = 1; $i <= 150; ++$i) {
+            $this->start($i);
+        }
+        $this->readsBack->atATime = 2;
+        $lump = $this->copying->settle(true);
+        self::assertGreaterThan(1, \count($lump), 'not one by one, where more are on their way');
+        self::assertLessThanOrEqual(64, \count($lump));
+        $all = $lump;
+        while (!$this->copying->isEmpty()) {
+            array_push($all, ...$this->copying->settle(true));
+        }
+        self::assertSame(range(1, 150), array_map(static fn (Copied $copied): int => $copied->order->name, $all), 'each once, in their order');
+        self::assertCount(151, $this->names($this->mirror));
+    }
+
+    public function testSoManyFilesOrBytesAreUnderWayAtOnce(): void
+    {
+        for ($i = 1; $i <= 255; ++$i) {
+            $this->start($i);
+            self::assertFalse($this->copying->isFull());
+        }
+        $this->start(256);
+        self::assertTrue($this->copying->isFull());
+        $this->copying->settle(true);
+        self::assertFalse($this->copying->isFull());
+    }
+
+    public function testAMirrorThatReadsBackOtherBytesHasNoCopyAndMainHas(): void
+    {
+        $this->readsBack->says[$this->mirror->path.'/.1.jpg.0-0.part'] = ReadBack::of(str_repeat('0', 32));
+        $this->start(1);
+        $done = $this->copying->settle(true)[0];
+        self::assertSame([[self::MAIN], [self::MIRROR]], [array_keys($done->copies), array_keys($done->failed)]);
+        self::assertStringContainsString('do not trust this drive', $done->failed[self::MIRROR]->getMessage());
+        self::assertSame([['1.jpg'], []], [$this->names($this->main), $this->names($this->mirror)]);
+    }
+
+    public function testWithoutMainsCopyNoOtherIsPublished(): void
+    {
+        $this->readsBack->says[$this->main->path.'/.1.jpg.0-0.part'] = ReadBack::failed('it gave an input error');
+        $this->start(1);
+        $done = $this->copying->settle(true)[0];
+        self::assertSame([[], [self::MAIN, self::MIRROR]], [$done->copies, array_keys($done->failed)]);
+        self::assertStringContainsString('it gave an input error', $done->failed[self::MAIN]->getMessage());
+        self::assertSame([[], []], [$this->names($this->main), $this->names($this->mirror)]);
+    }
+
+    public function testANameThatSomebodyTookMeanwhileIsLeftToThem(): void
+    {
+        $this->start(1);
+        $this->main->put('1.jpg', 'somebody else\'s');
+        $done = $this->copying->settle(true)[0];
+        self::assertStringContainsString('1.jpg', $done->failed[self::MAIN]->getMessage());
+        self::assertSame([['1.jpg'], []], [$this->names($this->main), $this->names($this->mirror)]);
+        self::assertStringEqualsFile($this->main->path.'/1.jpg', 'somebody else\'s');
+    }
+
+    public function testWhatARunLeftPublishedIsTakenAsItStands(): void
+    {
+        $this->start(1);
+        $this->main->put('1.jpg', 'bytes of 1', 1_777_900_000);
+        $done = $this->copying->settle(true)[0];
+        self::assertSame([], $done->failed);
+        self::assertSame([['1.jpg'], ['1.jpg']], [$this->names($this->main), $this->names($this->mirror)], 'nothing temporary is left');
+    }
+
+    public function testACardReadTwiceMustSayTheSameTwice(): void
+    {
+        $this->start(1, new Care(readTwice: true));
+        self::assertFalse($this->readsBack->asked[$this->card->path.'/1.jpg'], 'a source is read, never flushed');
+        self::assertSame([], $this->copying->settle(true)[0]->failed);
+        $this->readsBack->says[$this->card->path.'/2.jpg'] = ReadBack::of(str_repeat('0', 32));
+        $this->start(2, new Care(readTwice: true));
+        $failed = $this->copying->settle(true)[0]->failed;
+        self::assertSame([self::MAIN, self::MIRROR], array_keys($failed));
+        self::assertStringContainsString('2.jpg', $failed[self::MAIN]->getMessage());
+        self::assertSame(['1.jpg'], $this->names($this->main));
+    }
+
+    public function testSha256IsTakenOnTheWayWhereAskedFor(): void
+    {
+        $this->start(1, new Care(sha256: true));
+        $this->start(2);
+        [$with, $without] = $this->copying->settle(true);
+        self::assertSame([hash('sha256', 'bytes of 1'), null], [$with->written->sha256, $without->written->sha256]);
+        // The reference program: sha256sum of GNU coreutils.
+        self::assertStringStartsWith($with->written->sha256.' ', (string) shell_exec('sha256sum '.escapeshellarg($this->main->path.'/1.jpg')));
+    }
+
+    public function testWhatIsAbandonedLeavesNothing(): void
+    {
+        foreach ([1, 2, 3] as $number) {
+            $this->start($number);
+        }
+        $this->copying->abandon();
+        self::assertSame([[], [], [], true], [$this->names($this->main), $this->names($this->mirror), $this->readsBack->asked, $this->copying->isEmpty()]);
+        $this->start(4);
+        self::assertCount(1, $this->copying->settle(true));
+    }
+
+    private function start(int $number, Care $care = new Care()): void
+    {
+        $bytes = "bytes of $number";
+        $source = new SourceFile($this->card->put("$number.jpg", $bytes, 1_777_900_000), \strlen($bytes), 1_777_900_000);
+        $this->copying->start(CopyOrder::of($number, $source, [self::MAIN => $this->main->path."/$number.jpg", self::MIRROR => $this->mirror->path."/$number.jpg"], care: $care), static fn (int $bytes) => null);
+    }
+
+    /** @return list<string> */
+    private function names(Folder $folder): array
+    {
+        return FolderNames::in($folder->path);
+    }
+}

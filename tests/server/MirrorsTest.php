@@ -1,0 +1,299 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests\server;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\Process\Process;
+use VelvetLedger\Core\Card\FolderNames;
+use VelvetLedger\Core\Clearance\Clearance;
+use VelvetLedger\Core\Clearance\Missing;
+use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Server\Clearance\CardClearance;
+use VelvetLedger\Server\Clearance\CompareCard;
+use VelvetLedger\Server\Clearance\CouldNotRemove;
+use VelvetLedger\Server\Clearance\RemoveOriginals;
+use VelvetLedger\Server\Copies\Mending;
+use VelvetLedger\Server\Copies\OwedCopies;
+use VelvetLedger\Server\Copies\Proving;
+use VelvetLedger\Server\Intake\Plans;
+use VelvetLedger\Server\Pages\BadCopies;
+use VelvetLedger\Server\Persistence\DayBookRepository;
+use VelvetLedger\Server\Persistence\IntakeState;
+use VelvetLedger\Server\Persistence\ProvingRepository;
+use VelvetLedger\Server\Persistence\StoreRole;
+use VelvetLedger\Server\Settings\Home;
+use VelvetLedger\Server\Stores\ChangeStores;
+use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Server\View\BadCopyView;
+use VelvetLedger\Tests\OnCard;
+use VelvetLedger\Tests\Stills;
+
+/** One card, two drives: what is copied to both, what is owed, what is proven again, and when the card may be formatted. */
+final class MirrorsTest extends LedgerTestCase
+{
+    private const FOLDER = '2026/2026-05-04';
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->drives('Bellows');
+        foreach ([1, 2, 3] as $number) {
+            $this->reader->put("CARD/DCIM/100ORREL/ORL_000$number.JPG", Stills::jpeg("2026-05-04 21:14:0$number", $number));
+        }
+    }
+
+    public function testBothStoresGetTheSameTreeAndTheCardMayBeFormatted(): void
+    {
+        self::assertSame('Not yet: keep CARD as it is. Of 3 files, 3 are nowhere but on this card.', $this->clearance()->sentence);
+        $this->bringIn('CARD');
+        self::assertSame(self::tree($this->at('Anvil')), self::tree($this->at('Bellows')));
+        self::assertCount(4, FolderNames::in($this->at('Bellows', self::FOLDER)), 'three frames and their list');
+        self::assertSame(0, (new Process(['xxhsum', '-c', '--quiet', 'checksums.xxh128'], $this->at('Bellows', self::FOLDER)))->run());
+        $clearance = $this->clearance();
+        self::assertSame(['CARD may be formatted: 3 files on it have 2 proven copies on 2 devices.', true], [$clearance->sentence, $clearance->mayBeFormatted]);
+        unlink($this->at('Bellows', self::FOLDER.'/2026-05-04_0002.jpg'));
+        self::assertSame(['DCIM/100ORREL/ORL_0002.JPG has too few proven copies: 1 of 2: on Anvil'], self::said($this->clearance()), 'proven once is not there now');
+    }
+
+    public function testAMirrorThatIsAwayIsOwedItsCopiesAndGetsThemWhenItIsBack(): void
+    {
+        $this->drivesAway('Bellows');
+        $intake = $this->bringIn('CARD');
+        self::assertSame(IntakeState::Done, $intake->state(), 'main does not wait for its mirror');
+        self::assertSame([3, 3], [$this->copies('Anvil', 'proven'), $this->copies('Bellows', 'owed')]);
+        self::assertSame('Not yet: keep CARD as it is. Of 3 files, 3 have too few proven copies.', $this->clearance()->sentence);
+        $this->drivesBack('Bellows');
+        file_put_contents($this->at('Anvil', self::FOLDER.'/2026-05-04_0002.jpg'), 'rotten');
+        self::assertSame([2, 1], $this->makeOwed());
+        self::assertSame([1, 1], [$this->copies('Bellows', 'owed'), $this->copies('Anvil', 'differs')], 'what is rotten is not spread');
+        file_put_contents($this->at('Anvil', self::FOLDER.'/2026-05-04_0002.jpg'), (string) file_get_contents($this->reader->path.'/CARD/DCIM/100ORREL/ORL_0002.JPG'));
+        $this->prove('Anvil');
+        self::assertSame([1, 0], $this->makeOwed());
+        self::assertTrue($this->clearance()->mayBeFormatted);
+        self::assertStringContainsString('1 owed copy was made at Bellows.', $this->dayBook());
+    }
+
+    public function testAMirrorAddedLaterIsOwedEverythingAndOneUsedNoMoreIsOwedNothing(): void
+    {
+        $this->bringIn('CARD');
+        mkdir($this->store->path.'/Third');
+        $third = $this->service(ChangeStores::class)->add($this->store->path.'/Third', 'Third', StoreRole::Mirror, 'pictures');
+        self::assertSame([3, 0], [$this->copies('Third', 'owed'), $this->service(OwedCopies::class)->make($third->id(), static fn (int $bytes) => null)[1] ?? null]);
+        self::assertSame(self::tree($this->at('Anvil')), self::tree($this->at('Third')));
+        $this->drivesAway('Third');
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0004.JPG', Stills::jpeg('2026-05-04 21:15:00', 4));
+        $this->bringIn('CARD');
+        self::assertSame(1, $this->copies('Third', 'owed'));
+        $this->service(ChangeStores::class)->role($this->service(Stores::class)->find($third->id()), StoreRole::Former);
+        self::assertSame(0, $this->copies('Third', 'owed'));
+    }
+
+    public function testAProofFindsWhatIsMissingChangedAndUnknownAndABadCopyIsMendedAndKept(): void
+    {
+        $this->bringIn('CARD');
+        file_put_contents($this->at('Bellows', self::FOLDER.'/2026-05-04_0001.jpg'), 'flipped', \FILE_APPEND);
+        unlink($this->at('Bellows', self::FOLDER.'/2026-05-04_0003.jpg'));
+        $this->store->put('Bellows/pictures/'.self::FOLDER.'/stray.txt', 'whose?');
+        $proving = $this->prove('Bellows');
+        self::assertSame([3, 2, [self::FOLDER.'/stray.txt']], [$proving->int('files_read'), $proving->int('bad'), $proving->unknown]);
+        $bad = $this->service(BadCopies::class)->of(0, 0);
+        self::assertSame([['2026-05-04_0001.jpg', 'differs', ['Anvil']], ['2026-05-04_0003.jpg', 'missing', ['Anvil']]], array_map(static fn (BadCopyView $copy): array => [basename($copy->path), $copy->state->value, $copy->good], $bad));
+        self::assertFalse($this->clearance()->mayBeFormatted);
+        foreach ($bad as $copy) {
+            $this->service(Mending::class)->mend($copy->id);
+        }
+        self::assertStringEndsWith('flipped', (string) file_get_contents($this->at('Bellows', 'Set aside/'.date('Y-m-d').'/'.self::FOLDER.'/2026-05-04_0001.jpg')), 'the bad one is kept');
+        self::assertSame([0, true], [$this->prove('Bellows')->int('bad'), $this->clearance()->mayBeFormatted]);
+        self::assertMatchesRegularExpression('/Proof of Bellows: 3 copies were read, .*: 2 are missing or different; 1 file there is not the ledger\'s\./', $this->dayBook());
+    }
+
+    public function testWhatIsHeldByItsEndsAloneClearsNoCardBeforeAllOfItIsRead(): void
+    {
+        $long = Stills::jpeg('2026-05-05 08:00:00', 9).str_repeat("\xFF", 300_000);
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0009.JPG', $long);
+        $this->bringIn('CARD');
+        $other = $long;
+        $other[200_000] = 'x'; // between the ends that a quick print is made of
+        $this->reader->put('TWIN/DCIM/100ORREL/ORL_0009.JPG', $other);
+        $this->reader->put('TWIN/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:01', 1));
+        self::assertSame('Not yet: keep TWIN as it is. Of 2 files, 2 seem to be held, and must be read in full to be sure.', $this->clearance('TWIN')->sentence);
+        $this->service(CompareCard::class)->compare($this->card('TWIN')->id, static fn () => null);
+        self::assertSame(['DCIM/100ORREL/ORL_0009.JPG is nowhere but on this card: is nowhere but on this card'], self::said($this->clearance('TWIN')));
+    }
+
+    public function testTwoCopiesOnOneDeviceAreNotTwo(): void
+    {
+        $this->bringIn('CARD');
+        $this->ledger()->getConnection()->executeStatement("UPDATE store SET device = 'one'");
+        $this->drivesAway('Anvil', 'Bellows');
+        self::assertSame('Not yet: keep CARD as it is. Of 3 files, 3 have their copies on one device.', $this->clearance()->sentence);
+    }
+
+    public function testADayBookChangedBehindItsBackShows(): void
+    {
+        $this->bringIn('CARD');
+        $book = $this->service(DayBookRepository::class);
+        self::assertNull($book->chain()[1]);
+        $database = $this->ledger()->getConnection();
+        foreach (["UPDATE day_book_entry SET entry = 'nothing'", 'DELETE FROM day_book_seal', 'TRUNCATE day_book_entry CASCADE', 'SET session_replication_role = replica; DELETE FROM day_book_entry'] as $wrong) {
+            try {
+                $database->executeStatement($wrong);
+                self::fail($wrong);
+            } catch (\Doctrine\DBAL\Exception $refused) {
+                self::assertStringContainsString('added, never changed', $refused->getMessage());
+            }
+        }
+        $database->executeStatement("SET session_replication_role = DEFAULT; ALTER TABLE day_book_entry DISABLE TRIGGER ALL; UPDATE day_book_entry SET entry = 'nothing happened' WHERE id = 3; ALTER TABLE day_book_entry ENABLE TRIGGER ALL; ALTER TABLE day_book_entry ENABLE ALWAYS TRIGGER day_book_entry_stays; ALTER TABLE day_book_entry ENABLE ALWAYS TRIGGER day_book_entry_is_not_emptied");
+        self::assertSame(3, $book->chain()[1]);
+    }
+
+    /** A frame that slot 1 could not keep is taken from slot 2, and both cards are cleared. */
+    public function testAnUnreadableFrameIsTakenFromItsTwin(): void
+    {
+        $whole = Stills::jpeg('2026-05-04 21:14:09', 7);
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0007.JPG', str_repeat("\0", \strlen($whole)));
+        $this->reader->put('SLOT_2/DCIM/100ORREL/ORL_0007.JPG', $whole);
+        $this->bringIn('CARD');
+        $line = $this->lines()[3];
+        self::assertSame(['brought in', 'taken from its twin on SLOT_2'], [$line->outcome()->value, $line->reason()]);
+        self::assertSame($whole, file_get_contents($this->at('Bellows', self::FOLDER.'/2026-05-04_0004.jpg')));
+        self::assertTrue($this->clearance()->mayBeFormatted, $this->clearance()->sentence);
+        $again = $this->service(Plans::class)->make($this->card('CARD'), new Wishes());
+        self::assertSame([0, 4], [$again->totals->frames->toBringIn, $again->totals->frames->held], 'it is held, by the bytes of its twin');
+    }
+
+    /** A deliberate act, off unless the settings ask for it, and only for what every copy is seen to hold just before. */
+    public function testOriginalsAreRemovedOnlyWhereAskedForAndOnlyWhatEveryCopyHolds(): void
+    {
+        $this->bringIn('CARD');
+        $remove = fn () => $this->fresh(RemoveOriginals::class)->remove($this->card('CARD')->id, static fn () => null);
+        try {
+            $remove();
+            self::fail('it is off');
+        } catch (CouldNotRemove $refused) {
+            self::assertStringContainsString('"remove_originals" is not set', $refused->getMessage());
+        }
+        file_put_contents(Home::fromEnvironment()->path.'/settings.yaml', "remove_originals: true\n", \FILE_APPEND);
+        $rotten = $this->at('Bellows', self::FOLDER.'/2026-05-04_0002.jpg');
+        $bytes = (string) file_get_contents($rotten);
+        file_put_contents($rotten, substr($bytes, 0, -1).'X'); // of its size, and not its bytes: only comparing them tells
+        $remove();
+        self::assertSame(['ORL_0002.JPG'], FolderNames::in($this->reader->path.'/CARD/DCIM/100ORREL'));
+        self::assertStringContainsString('DCIM/100ORREL/ORL_0001.JPG was removed from CARD: 2 copies were compared with it byte for byte just before.', $this->dayBook());
+        self::assertStringContainsString('ORL_0002.JPG was not removed: 1 of 2 copies could be compared with it and were the same. It stays on the card.', $this->dayBook());
+    }
+
+    public function testANightsShareProvesWhatWasProvenLongestAgo(): void
+    {
+        $this->bringIn('CARD');
+        $this->ledger()->getConnection()->executeStatement("UPDATE copy SET proven_at = now() - interval '40 days' WHERE id = (SELECT min(id) FROM copy WHERE store_id = ?)", [$this->number('Bellows')]);
+        $provings = $this->fresh(ProvingRepository::class);
+        $this->service(ChangeStores::class)->provenWithin($this->service(Stores::class)->find($this->number('Bellows')), 3);
+        $id = $provings->ask($this->number('Bellows'), null, 3);
+        $this->service(Proving::class)->prove($id, static fn () => null);
+        self::assertSame([1, 'done', true], [$provings->find($id)->int('files_read'), $provings->find($id)->state(), $provings->hadAShareToday($this->number('Bellows'))]);
+        self::assertEquals(0, $this->ledger()->getConnection()->fetchOne("SELECT count(*) FROM copy WHERE proven_at < now() - interval '1 day'"));
+    }
+
+    #[DataProvider('clips')]
+    public function testClipsComeAlongWhereTheOrderSaysSo(string $clips, string $to): void
+    {
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0010.MOV', 'moving pictures', 1_777_929_250); // 4 May 2026, 21:14:10 UTC
+        self::assertStringContainsString('1 is a clip or sound that is nowhere but on this card', $this->clearance()->sentence);
+        $this->bringIn('CARD', new Wishes(OnCard::order(['clips' => $clips])));
+        self::assertStringEqualsFile($this->at('Bellows', $to), 'moving pictures');
+        self::assertTrue($this->clearance()->mayBeFormatted, $this->clearance()->sentence);
+        self::assertSame([0, 4], [$this->plan()->totals->files->bytesToBringIn, $this->copies('Anvil', 'proven')], 'and it is held from now on');
+    }
+
+    /** @return iterable<array{string, string}> */
+    public static function clips(): iterable
+    {
+        yield 'with the stills' => ['with the stills', self::FOLDER.'/2026-05-04_0004.mov'];
+        yield 'in a subfolder' => ['in a subfolder', self::FOLDER.'/clips/2026-05-04_0004.mov'];
+    }
+
+    private function plan(): \VelvetLedger\Core\Plan\Plan
+    {
+        return $this->service(Plans::class)->make($this->card('CARD'), new Wishes(OnCard::order(['clips' => 'with the stills'])));
+    }
+
+    private function clearance(string $card = 'CARD'): Clearance
+    {
+        return $this->fresh(CardClearance::class)->of($this->card($card));
+    }
+
+    /** @return list<string> */
+    private static function said(Clearance $clearance): array
+    {
+        return array_map(static fn (Missing $missing): string => $missing->path.' '.$missing->lack->value.': '.$missing->because, $clearance->missing);
+    }
+
+    private function prove(string $store): \VelvetLedger\Server\Persistence\ProvingRow
+    {
+        $provings = $this->fresh(ProvingRepository::class);
+        $id = $provings->ask($this->number($store), null, null);
+        $this->service(Proving::class)->prove($id, static fn () => null);
+        self::assertSame('done', $provings->find($id)->state(), $provings->find($id)->text('stopped_because') ?? '');
+
+        return $provings->find($id);
+    }
+
+    /** @return array{int, int} */
+    private function makeOwed(string $store = 'Bellows'): array
+    {
+        return $this->fresh(OwedCopies::class)->make($this->number($store), static fn (int $bytes) => null) ?? self::fail('somebody else does it');
+    }
+
+    private function number(string $store): int
+    {
+        $id = $this->ledger()->getConnection()->fetchOne('SELECT id FROM store WHERE name = ?', [$store]);
+
+        return is_numeric($id) ? (int) $id : 0;
+    }
+
+    private function copies(string $store, string $state): int
+    {
+        $copies = $this->ledger()->getConnection()->fetchOne('SELECT coalesce(sum(copies), 0) FROM shoot_copies WHERE store_id = ? AND state = ?', [$this->number($store), $state]);
+        $counted = $this->ledger()->getConnection()->fetchOne('SELECT count(*) FROM copy WHERE store_id = ? AND state = ?', [$this->number($store), $state]);
+        self::assertEquals($counted, $copies, 'the sums are what they are sums of');
+
+        return is_numeric($copies) ? (int) $copies : 0;
+    }
+
+    private function dayBook(): string
+    {
+        return implode("\n", array_map(static fn (mixed $entry): string => \is_string($entry) ? $entry : '', $this->ledger()->getConnection()->fetchFirstColumn('SELECT entry FROM day_book_entry ORDER BY id')));
+    }
+
+    private function at(string $drive, string $path = ''): string
+    {
+        return rtrim($this->store->path.'/'.$drive.('' === $drive ? '' : '/pictures/'.$path), '/');
+    }
+
+    private function drivesAway(string ...$drives): void
+    {
+        array_map(fn (string $drive): bool => rename($this->store->path.'/'.$drive, $this->store->path.'/.'.$drive), $drives);
+    }
+
+    private function drivesBack(string ...$drives): void
+    {
+        array_map(fn (string $drive): bool => rename($this->store->path.'/.'.$drive, $this->store->path.'/'.$drive), $drives);
+    }
+
+    /** @return array<string, string> path => time and checksum, without marks */
+    private static function tree(string $root): array
+    {
+        $tree = [];
+        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($root, \FilesystemIterator::SKIP_DOTS)) as $file) {
+            if ($file instanceof \SplFileInfo && '.' !== $file->getFilename()[0]) {
+                $tree[substr($file->getPathname(), \strlen($root))] = (str_ends_with($file->getFilename(), '.xxh128') ? '' : $file->getMTime()).' '.hash_file('xxh128', $file->getPathname());
+            }
+        }
+        ksort($tree);
+
+        return $tree;
+    }
+}

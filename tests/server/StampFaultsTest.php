@@ -1,0 +1,315 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests\server;
+
+use VelvetLedger\Core\Card\FolderNames;
+use VelvetLedger\Core\Document\Fields;
+use VelvetLedger\Core\Order\OrderDocument;
+use VelvetLedger\Core\Order\StandingOrder;
+use VelvetLedger\Core\Order\StationeryKind;
+use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Core\Stamp\Embedding;
+use VelvetLedger\Core\Stamp\Stamp;
+use VelvetLedger\Core\Stamp\StampChange;
+use VelvetLedger\Core\Stamp\StampField;
+use VelvetLedger\Core\Stamp\StampsXmp;
+use VelvetLedger\Core\Stamp\StampTexts;
+use VelvetLedger\Server\Clearance\CardClearance;
+use VelvetLedger\Server\Intake\Interrupted;
+use VelvetLedger\Server\Intake\Plans;
+use VelvetLedger\Server\Orders\Stationery;
+use VelvetLedger\Server\Pages\StampsOfPlan;
+use VelvetLedger\Server\Persistence\IntakeState;
+use VelvetLedger\Server\Persistence\LedgerFrame;
+use VelvetLedger\Server\Persistence\Shoot;
+use VelvetLedger\Server\Persistence\StampRepository;
+use VelvetLedger\Server\Settings\Home;
+use VelvetLedger\Server\Stamps\ChangeStamps;
+use VelvetLedger\Server\Stamps\Restamping;
+use VelvetLedger\Server\Stamps\Scratch;
+use VelvetLedger\Server\Stores\FramePictures;
+use VelvetLedger\Server\Stores\StoreAbsent;
+use VelvetLedger\Server\Tools\EmbedsWithExifTool;
+use VelvetLedger\Server\Tools\IptcNamesOfExifTool;
+use VelvetLedger\Tests\Stills;
+
+/** Stamps where something is in the way: cut off, a drive that left, a file of somebody else's, a tool that dies. */
+final class StampFaultsTest extends LedgerTestCase
+{
+    private const FRAMES = 6;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->drives('Bellows');
+        for ($number = 1; $number <= self::FRAMES; ++$number) {
+            $this->reader->put("CARD/DCIM/100ORREL/ORL_000$number.JPG", Stills::jpeg("2026-05-04 21:14:0$number", $number));
+            $this->reader->put("CARD/DCIM/100ORREL/ORL_000$number.ORW", Stills::raw("2026-05-04 21:14:0$number", $number));
+        }
+    }
+
+    public function testCutOffAnywhereAnIntakeGoesOnAndAllIsStampedOnce(): void
+    {
+        $intake = $this->start('CARD', self::stamping(['texts' => ['creator' => 'Ada Tern']]))->id();
+        for ($after = 1; $after <= 4; ++$after) {
+            try {
+                $told = 0;
+                $this->bringOn($intake, static function () use (&$told, $after): void {
+                    if (++$told > $after) {
+                        throw Interrupted::bySignal(15);
+                    }
+                });
+            } catch (Interrupted) {
+                $this->addToAssertionCount(1);
+            }
+        }
+        $done = $this->bringOn($intake);
+        self::assertSame([IntakeState::Done, '12 files on the card: 12 brought in and proven.'], [$done->state(), $done->summary()->sentence()]);
+        $this->write();
+        self::assertCount(3 * self::FRAMES + 1, $this->names('Anvil'), 'a picture, a raw and a sidecar of each, and the list');
+        self::assertSame($this->names('Anvil'), $this->names('Bellows'));
+        self::assertSame(array_fill(0, 2 * self::FRAMES, 'Ada Tern'), $this->creators('Anvil'));
+        self::assertSame('', (string) shell_exec('cd '.escapeshellarg($this->at('Bellows')).' && xxhsum -c --quiet checksums.xxh128 2>&1'));
+        self::assertTrue($this->service(CardClearance::class)->of($this->card('CARD'))->mayBeFormatted);
+    }
+
+    public function testWithoutTheMainStoreNothingIsLostAndItIsDoneWhenItIsBack(): void
+    {
+        $this->bringIn('CARD');
+        $this->change(['texts' => ['creator' => 'Ada Tern']]);
+        rename($this->store->path.'/Anvil', $this->store->path.'/.Anvil');
+        try {
+            $this->write();
+            self::fail('there was nothing to write to');
+        } catch (StoreAbsent) {
+            self::assertSame([self::FRAMES, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
+            self::assertSame([$this->shoot()->id()], $this->service(StampRepository::class)->shoots(), 'an idle worker finds it');
+        }
+        rename($this->store->path.'/.Anvil', $this->store->path.'/Anvil');
+        $this->write();
+        self::assertSame(array_fill(0, 2 * self::FRAMES, 'Ada Tern'), $this->creators('Bellows'));
+        self::assertSame([], $this->service(StampRepository::class)->shoots());
+    }
+
+    public function testEndedBetweenFramesItGoesOnWhereItWas(): void
+    {
+        $this->bringIn('CARD');
+        $this->change(['rating' => 3]);
+        try {
+            $this->fresh(Restamping::class)->shoot($this->shoot()->id(), static fn () => throw Interrupted::bySignal(15));
+            self::fail('it was ended');
+        } catch (Interrupted) {
+            self::assertSame([self::FRAMES, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
+        }
+        $this->write();
+        self::assertSame([0, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
+    }
+
+    public function testOneProcessAtATimeStampsAShoot(): void
+    {
+        $this->bringIn('CARD');
+        $this->change(['rating' => 3]);
+        $other = new \PDO(...self::connection());
+        self::assertNotFalse($other->query('SELECT pg_advisory_lock(7405, '.$this->shoot()->id().')'));
+        self::assertNull($this->service(Restamping::class)->shoot($this->shoot()->id(), static fn () => null), 'it is told that another is at it');
+        $other->query('SELECT pg_advisory_unlock_all()');
+        self::assertSame([self::FRAMES, 0], $this->service(Restamping::class)->shoot($this->shoot()->id(), static fn () => null));
+    }
+
+    public function testASidecarThatStoodThereBeforeIsNotOurs(): void
+    {
+        $this->bringIn('CARD');
+        foreach (['Anvil', 'Bellows'] as $drive) {
+            file_put_contents($this->at($drive).'2026-05-04_0001.xmp', '<x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#"><rdf:Description rdf:about="" xmlns:o="http://other.example/" o:by="an editor"/></rdf:RDF></x:xmpmeta>');
+        }
+        $this->change(['rating' => 3]);
+        $this->write();
+        self::assertSame([0, 1], $this->service(StampRepository::class)->sums($this->shoot()->id()));
+        self::assertStringNotContainsString('Rating', (string) file_get_contents($this->at('Anvil').'2026-05-04_0001.xmp'));
+        $this->fresh(ChangeStamps::class)->write($this->shoot()->id(), static fn () => null, array_map(static fn (LedgerFrame $frame): int => $frame->id(), $this->frames()));
+        self::assertSame([0, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
+        foreach (['o:by="an editor"', '>3<'] as $both) {
+            self::assertStringContainsString($both, (string) file_get_contents($this->at('Bellows').'2026-05-04_0001.xmp'));
+        }
+    }
+
+    public function testADamagedCopyOnAMirrorIsNotStampedOver(): void
+    {
+        $this->bringIn('CARD');
+        file_put_contents($this->at('Bellows').'2026-05-04_0001.jpg', 'rot', \FILE_APPEND);
+        $this->change(['rating' => 3]);
+        $this->write();
+        self::assertStringEndsWith('rot', (string) file_get_contents($this->at('Bellows').'2026-05-04_0001.jpg'));
+        self::assertSame([['owed', '2026-05-04_0001.jpg was changed by another program since. It was not touched']], array_map(static fn (array $row): array => [$row['state'], preg_replace('#^.*/#', '', \is_string($row['because']) ? $row['because'] : '')], $this->ledger()->getConnection()->fetchAllAssociative("SELECT state, because FROM copy WHERE state <> 'proven'")));
+        self::assertSame(3, self::exiftool($this->at('Anvil').'2026-05-04_0001.jpg')['Rating'] ?? null);
+    }
+
+    public function testACopyThatAProofFoundChangedIsMergedWithWhereThatIsAskedFor(): void
+    {
+        $this->bringIn('CARD');
+        shell_exec('exiftool -q -overwrite_original -XMP-xmp:Label=Theirs '.escapeshellarg($this->at('Anvil').'2026-05-04_0001.jpg'));
+        $this->ledger()->getConnection()->executeStatement("UPDATE copy SET state = 'differs' WHERE path LIKE '%_0001.jpg' AND store_id = 1");
+        $this->change(['rating' => 3]);
+        $this->write();
+        self::assertSame([0, 1], $this->service(StampRepository::class)->sums($this->shoot()->id()));
+        $this->fresh(ChangeStamps::class)->write($this->shoot()->id(), static fn () => null, [$this->frames()[0]->id()]);
+        self::assertSame([0, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
+        foreach (['Anvil', 'Bellows'] as $drive) {
+            $tags = self::exiftool($this->at($drive).'2026-05-04_0001.jpg');
+            self::assertSame(['Theirs', 3], [$tags['Label'] ?? null, $tags['Rating'] ?? null], $drive);
+        }
+        self::assertSame([], $this->ledger()->getConnection()->fetchFirstColumn("SELECT path FROM copy WHERE state <> 'proven'"));
+    }
+
+    public function testJpegsThatAreToStayAsTheyAreGetASidecar(): void
+    {
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0009.JPG', Stills::jpeg('2026-05-04 21:14:09', 9));
+        $this->bringIn('CARD', self::stamping(['texts' => ['creator' => 'Ada Tern'], 'jpegSidecar' => true]));
+        self::assertFileEquals($this->reader->path.'/CARD/DCIM/100ORREL/ORL_0001.JPG', $this->at('Anvil').'2026-05-04_0001.jpg');
+        self::assertCount(self::FRAMES + 1, array_filter($this->names('Anvil'), static fn (string $name): bool => str_ends_with($name, '.xmp')), 'one a frame');
+        self::assertSame('ORL_0009.JPG', self::exiftool($this->at('Anvil').'2026-05-04_0007.xmp')['PreservedFileName'] ?? null);
+    }
+
+    public function testReadTwiceACardThatReadsTwoWaysGivesNothingStamped(): void
+    {
+        $this->bringIn('CARD', new Wishes(OrderDocument::read(['copies' => ['number' => 2, 'readTwice' => true, 'sha256' => true], 'stamps' => ['texts' => ['creator' => 'Ada Tern']]] + OrderDocument::of(StandingOrder::byTheDay()))));
+        self::assertSame(array_fill(0, 2 * self::FRAMES, 'Ada Tern'), $this->creators('Anvil'));
+        $this->change(['rating' => 1]);
+        $this->write();
+        self::assertSame('', (string) shell_exec('cd '.escapeshellarg($this->at('Anvil')).' && sha256sum -c --quiet checksums.sha256 2>&1'), 'the list of SHA-256 is renewed, too');
+    }
+
+    public function testTheDeskSaysWhichSlipAppliesAndThatOneIsGone(): void
+    {
+        $sample = $this->sample(...);
+        self::assertSame([null, null, []], [$sample([])['slip'], $sample([])['notThere'], $sample([])['says']]);
+        $this->service(Stationery::class)->save(StationeryKind::Rights, 'Studio', ['notice' => '© [year] Studio', 'credit' => str_repeat('c', 40)]);
+        $said = $sample(['keywords' => [['boats']]]);
+        self::assertSame(['Studio', [['boats']]], [$said['slip'], $said['keywords']], 'the first slip is the default');
+        self::assertStringContainsString('2026 Studio', (string) json_encode($said['says'], \JSON_UNESCAPED_UNICODE));
+        self::assertStringContainsString('that holds \"cccccccccccccccccccccccccccccccc\"', (string) json_encode($said['limits']));
+        self::assertSame('Elsewhere', $sample(['slip' => 'Elsewhere'])['notThere']);
+        self::assertNull($sample(['slip' => ''])['slip']);
+        $this->service(Stationery::class)->drop(StationeryKind::Rights, 'Studio');
+        $this->bringIn('CARD', self::stamping(['slip' => 'Studio']));
+        self::assertCount(2 * self::FRAMES + 1, $this->names('Anvil'), 'of a slip that is gone nothing is written, and all comes in');
+    }
+
+    public function testPicturesOfStampedFilesAreFoundWhereTheyLieNow(): void
+    {
+        $this->bringIn('CARD', self::stamping(['texts' => ['usageTerms' => str_repeat('terms ', 300)]]));
+        foreach ($this->frames() as $frame) {
+            self::assertNotFalse(getimagesizefromstring($this->service(FramePictures::class)->of($frame->id(), 160)));
+        }
+    }
+
+    public function testAToolThatDiesIsStartedAgainAndLeavesNothing(): void
+    {
+        $embeds = new EmbedsWithExifTool();
+        $prepared = fn (int $number): Embedding => Embedding::prepare(new StampsXmp(new IptcNamesOfExifTool()), $this->reader->path."/CARD/DCIM/100ORREL/ORL_000$number.JPG", $this->store->path."/$number.jpg", new Stamp(StampTexts::of(StampField::Creator, 'Ada')));
+        $embeds->ask(1, $prepared(1));
+        self::assertSame([1 => null], $embeds->answers());
+        shell_exec('pkill -KILL -P '.getmypid().' -f "exiftool -stay_open"');
+        usleep(200_000);
+        $embeds->ask(2, $prepared(2));
+        $failed = $embeds->answers()[2] ?? null;
+        $embeds->ask(3, $prepared(3));
+        self::assertSame([3 => null], $embeds->answers());
+        self::assertSame([true, null === $failed, true], array_map(fn (int $number): bool => is_file($this->store->path."/$number.jpg"), [1, 2, 3]));
+        unset($embeds);
+        self::assertSame([], glob(sys_get_temp_dir().'/velvet-stamps-'.getmypid().'-*/*.in'));
+    }
+
+    public function testTheScratchFolderOfOneWhoWasKilledIsCleared(): void
+    {
+        $home = Home::fromEnvironment();
+        @mkdir($home->path.'/scratch/999999999-dead', 0o700, true);
+        file_put_contents($home->path.'/scratch/999999999-dead/1', 'left');
+        $scratch = new Scratch($home);
+        [$first, $second] = [$scratch->path('.a'), $scratch->path('.a')];
+        self::assertNotSame($first, $second);
+        file_put_contents($first, 'made');
+        self::assertDirectoryDoesNotExist($home->path.'/scratch/999999999-dead');
+        unset($scratch);
+        self::assertFileDoesNotExist($first);
+    }
+
+    /**
+     * @param array<string, mixed> $stamps
+     *
+     * @return array<mixed>
+     */
+    private function sample(array $stamps): array
+    {
+        $wishes = self::stamping($stamps);
+
+        return (array) $this->fresh(StampsOfPlan::class)->sample($this->service(Plans::class)->make($this->card('CARD'), $wishes), $wishes->order->made->stamps);
+    }
+
+    /** @param array<string, mixed> $how */
+    private function change(array $how): void
+    {
+        $frames = array_map(static fn (LedgerFrame $frame): int => $frame->id(), $this->frames());
+        self::assertSame(\count($frames), $this->fresh(ChangeStamps::class)->change($this->shoot(), $frames, StampChange::read(Fields::of($how))));
+    }
+
+    private function write(): void
+    {
+        self::assertTrue($this->fresh(ChangeStamps::class)->write($this->shoot()->id(), static fn () => null, []));
+    }
+
+    private function at(string $drive): string
+    {
+        return $this->store->path."/$drive/pictures/2026/2026-05-04/";
+    }
+
+    /** @return list<string> */
+    private function names(string $drive): array
+    {
+        return FolderNames::in(rtrim($this->at($drive), '/'));
+    }
+
+    /** @return list<mixed> of pictures and sidecars */
+    private function creators(string $drive): array
+    {
+        $stamped = array_filter($this->names($drive), static fn (string $name): bool => 1 === preg_match('/\.(jpg|xmp)$/', $name));
+
+        return array_values(array_map(fn (string $name): mixed => self::exiftool($this->at($drive).$name)['Creator'] ?? null, $stamped));
+    }
+
+    private function shoot(): Shoot
+    {
+        return $this->ledger()->getRepository(Shoot::class)->findAll()[0];
+    }
+
+    /** @return list<LedgerFrame> */
+    private function frames(): array
+    {
+        return $this->ledger()->getRepository(LedgerFrame::class)->findBy([], ['id' => 'ASC']);
+    }
+
+    /** @return array{string, string, string} */
+    private static function connection(): array
+    {
+        $at = parse_url((string) getenv('DATABASE_URL'));
+        $at = \is_array($at) ? $at : [];
+
+        return [\sprintf('pgsql:host=%s;port=%d;dbname=%s', $at['host'] ?? '', $at['port'] ?? 0, ltrim($at['path'] ?? '', '/')), rawurldecode($at['user'] ?? ''), rawurldecode($at['pass'] ?? '')];
+    }
+
+    /** @param array<string, mixed> $stamps */
+    private static function stamping(array $stamps): Wishes
+    {
+        return new Wishes(OrderDocument::read(['stamps' => $stamps] + OrderDocument::of(StandingOrder::byTheDay())));
+    }
+
+    /** @return array<mixed> */
+    private static function exiftool(string $file): array
+    {
+        $decoded = json_decode((string) shell_exec('exiftool -fast2 -j '.escapeshellarg($file)), true);
+
+        return \is_array($decoded) && \is_array($decoded[0] ?? null) ? $decoded[0] : [];
+    }
+}

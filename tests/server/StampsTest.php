@@ -1,0 +1,316 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests\server;
+
+use Symfony\Bundle\FrameworkBundle\Console\Application;
+use Symfony\Component\Console\Tester\ApplicationTester;
+use VelvetLedger\Core\Document\Fields;
+use VelvetLedger\Core\Order\OrderDocument;
+use VelvetLedger\Core\Order\StandingOrder;
+use VelvetLedger\Core\Order\StationeryKind;
+use VelvetLedger\Core\Plan\BodyClock;
+use VelvetLedger\Core\Plan\ShootWish;
+use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Core\Shoot\ClockCorrection;
+use VelvetLedger\Core\Shoot\Clocks;
+use VelvetLedger\Core\Stamp\StampChange;
+use VelvetLedger\Core\Stamp\StampField;
+use VelvetLedger\Core\Stamp\StampTexts;
+use VelvetLedger\Server\Clearance\CardClearance;
+use VelvetLedger\Server\Copies\OwedCopies;
+use VelvetLedger\Server\Intake\Plans;
+use VelvetLedger\Server\Orders\Stationery;
+use VelvetLedger\Server\Persistence\IntakeState;
+use VelvetLedger\Server\Persistence\LedgerFrame;
+use VelvetLedger\Server\Persistence\ReceiptLine;
+use VelvetLedger\Server\Persistence\Shoot;
+use VelvetLedger\Server\Persistence\StampRepository;
+use VelvetLedger\Server\Stamps\ChangeStamps;
+use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Tests\Stills;
+
+/** Stamps through a whole ledger: at intake, and on what is held already; read back by ExifTool. */
+final class StampsTest extends LedgerTestCase
+{
+    private const SLIP = ['creator' => 'Ada Tern; Ben Tallow', 'notice' => '© [year] Tern & Tallow', 'usageTerms' => 'No use without leave.', 'status' => 'copyrighted', 'mail' => 'desk@tern.example'];
+    private const FOLDER = '/2026/2026-05-04/';
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->drives('Bellows');
+        $this->service(Stationery::class)->save(StationeryKind::Rights, 'Tern & Tallow', self::SLIP);
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.ORW', Stills::raw('2026-05-04 21:14:09'));
+    }
+
+    public function testWhatComesInHasItsStampAndIsProvenWithIt(): void
+    {
+        $intake = $this->bringIn('CARD', self::stamping(['keywords' => [['places', 'Quillhaven'], ['lanterns']]]));
+        self::assertSame([IntakeState::Done, '2 files on the card: 2 brought in and proven.'], [$intake->state(), $intake->summary()->sentence()]);
+        self::assertSame(['2026-05-04_0001.jpg', '2026-05-04_0001.orw', '2026-05-04_0001.xmp', 'checksums.xxh128'], array_values(array_diff((array) scandir($this->at('Anvil')), ['.', '..'])));
+        self::assertFileEquals($this->reader->path.'/CARD/DCIM/100ORREL/ORL_0001.ORW', $this->at('Anvil', '.orw'), 'a raw file is never changed');
+        foreach (['.jpg' => 'ORL_0001.JPG', '.xmp' => 'ORL_0001.ORW'] as $ending => $was) {
+            $tags = self::exiftool($this->at('Anvil', $ending));
+            self::assertSame([['Ada Tern', 'Ben Tallow'], '© 2026 Tern & Tallow', 'No use without leave.', true, ['lanterns', 'places', 'Quillhaven'], $was], [$tags['Creator'], $tags['Rights'], $tags['UsageTerms'], $tags['Marked'], $tags['Subject'], $tags['PreservedFileName']], $ending);
+            self::assertFileEquals($this->at('Anvil', $ending), $this->at('Bellows', $ending));
+        }
+        self::assertSame('', (string) shell_exec('cd '.escapeshellarg($this->at('Bellows')).' && xxhsum -c --quiet checksums.xxh128 2>&1'));
+        $plan = $this->fresh(Plans::class)->make($this->card('CARD'), new Wishes());
+        self::assertSame([1, 0], [$plan->totals->frames->held, $plan->totals->frames->toBringIn], 'stamped, it is known all the same');
+        self::assertTrue($this->service(CardClearance::class)->of($this->card('CARD'))->mayBeFormatted, 'and clears the card');
+    }
+
+    public function testAShootsOwnWordsAndACorrectedClockAreWritten(): void
+    {
+        $key = $this->service(Plans::class)->make($this->card('CARD'), new Wishes())->shoots[0]->id;
+        $clocks = new Clocks(array_fill_keys(array_map(static fn (BodyClock $clock): string => $clock->body, $this->service(Plans::class)->make($this->card('CARD'), new Wishes())->clocks), ClockCorrection::by(3600)));
+        $this->bringIn('CARD', new Wishes(self::stamping(['slip' => '', 'texts' => ['creator' => 'Cal']])->order, [$key => new ShootWish('Boats', texts: StampTexts::of(StampField::Event, 'Regatta'), keywords: [['boats']])], clocks: $clocks));
+        $file = glob($this->store->path.'/Anvil/pictures/2026/*/*.jpg')[0] ?? '';
+        $tags = self::exiftool($file);
+        self::assertSame(['Cal', 'Regatta', 'boats', '2026:05:04 22:14:09', '2026:05:04 22:14:09', '2026:05:04 21:14:09', 3600], [$tags['Creator'], $tags['Event'], $tags['Subject'], $tags['DateTimeOriginal'], $tags['DateCreated'], $tags['CameraTime'], $tags['ClockCorrection']]);
+        self::assertArrayNotHasKey('UsageTerms', $tags, 'no slip was asked for');
+    }
+
+    public function testASelectionIsChangedAtAllStoresAndTakenBack(): void
+    {
+        $this->bringIn('CARD', self::stamping([]));
+        rename($this->store->path.'/Bellows', $this->store->path.'/.Bellows');
+        $this->change(['texts' => ['event' => 'Regatta', 'usageTerms' => ''], 'add' => [['places', 'quay']], 'rating' => 4]);
+        foreach (['.jpg', '.xmp'] as $ending) {
+            $tags = self::exiftool($this->at('Anvil', $ending));
+            self::assertSame(['Regatta', null, ['places', 'quay'], 4, '© 2026 Tern & Tallow'], [$tags['Event'], $tags['UsageTerms'] ?? null, $tags['Subject'], $tags['Rating'], $tags['Rights']]);
+        }
+        self::assertSame(['proven', 'proven', 'proven', 'owed', 'owed', 'proven'], $this->states(), 'the mirror is owed the change, not the raw');
+        rename($this->store->path.'/.Bellows', $this->store->path.'/Bellows');
+        self::assertSame([2, 0], $this->service(OwedCopies::class)->make($this->mirror(), static fn () => null));
+        self::assertFileEquals($this->at('Anvil', '.jpg'), $this->at('Bellows', '.jpg'));
+        self::assertFileEquals($this->at('Anvil', '.xmp'), $this->at('Bellows', '.xmp'));
+        $stamps = $this->service(ChangeStamps::class);
+        self::assertSame('event, usage terms; 1 keyword added; stars', $stamps->takeBack($this->shoot()));
+        $stamps->write($this->shoot()->id(), static fn () => null, []);
+        self::assertNull($stamps->takeBack($this->shoot()), 'once');
+        self::assertArrayNotHasKey('Event', self::exiftool($this->at('Bellows', '.jpg')));
+        self::assertSame('No use without leave.', self::exiftool($this->at('Bellows', '.xmp'))['UsageTerms']);
+        self::assertSame(['proven', 'proven', 'proven', 'proven', 'proven', 'proven'], $this->states());
+    }
+
+    public function testWhatAnotherProgramChangedIsShownAndMergedOrLeft(): void
+    {
+        $this->bringIn('CARD', self::stamping([]));
+        shell_exec('exiftool -q -overwrite_original -XMP-dc:Subject+=theirs -XMP-xmp:Label=Green '.escapeshellarg($this->at('Anvil', '.xmp')));
+        $theirs = file_get_contents($this->at('Anvil', '.xmp'));
+        $this->change(['add' => [['ours']]]);
+        self::assertSame($theirs, file_get_contents($this->at('Anvil', '.xmp')), 'never overwritten unasked');
+        self::assertStringContainsString('2026-05-04_0001.xmp was changed by another program since. It was not touched.', (string) $this->note());
+        self::assertSame('ours', self::exiftool($this->at('Anvil', '.jpg'))['Subject'], 'which keeps no other file from being stamped');
+        $this->service(ChangeStamps::class)->write($this->shoot()->id(), static fn () => null, [$this->frame()]);
+        self::assertNull($this->note());
+        $tags = self::exiftool($this->at('Bellows', '.xmp'));
+        self::assertSame([['theirs', 'ours'], 'Green', '© 2026 Tern & Tallow'], [$tags['Subject'], $tags['Label'], $tags['Rights']]);
+        file_put_contents($this->at('Anvil', '.xmp'), '<x');
+        $this->change(['rating' => 1]);
+        self::assertStringContainsString('2026-05-04_0001.xmp was not stamped: what is written in it already is damaged', (string) $this->note());
+        self::assertSame('<x', file_get_contents($this->at('Anvil', '.xmp')));
+    }
+
+    public function testCutOffBetweenTheDiskAndTheLedgerItGoesOn(): void
+    {
+        $this->bringIn('CARD', self::stamping([]));
+        $before = (string) file_get_contents($this->at('Anvil', '.jpg'));
+        $this->change(['rating' => 2]);
+        $new = hash_file('xxh128', $this->at('Anvil', '.jpg'));
+        // As it was when the main store had the new file and the ledger did not: before its row was written, and after the note of what is coming.
+        $this->ledger()->getConnection()->executeStatement("UPDATE file SET checksum = ?, bytes = ?, coming = ?, stamp_revision = 1 WHERE ending = '.jpg'", [hash('xxh128', $before), \strlen($before), $new]);
+        $this->ledger()->getConnection()->executeStatement('UPDATE frame SET restamp = true');
+        file_put_contents($this->at('Bellows', '.jpg'), $before);
+        $this->fresh(ChangeStamps::class)->write($this->shoot()->id(), static fn () => null, []);
+        self::assertNull($this->note());
+        self::assertSame([2, 2], [self::exiftool($this->at('Anvil', '.jpg'))['Rating'], self::exiftool($this->at('Bellows', '.jpg'))['Rating']]);
+        self::assertSame('', (string) shell_exec('cd '.escapeshellarg($this->at('Bellows')).' && xxhsum -c --quiet checksums.xxh128 2>&1'));
+        self::assertSame([0, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
+    }
+
+    public function testWhatWasSaidBeforeIntakeIsKnownShownAndCarriedOver(): void
+    {
+        $raw = $this->reader->path.'/CARD/DCIM/100ORREL/ORL_0001.ORW';
+        rename($raw, $raw.'.tif');
+        shell_exec('exiftool -q -overwrite_original -XMP:Rating=3 -XMP:Label=Best -IFD0:Artist=Camera -XMP-dc:Subject=inside '.escapeshellarg($raw.'.tif'));
+        rename($raw.'.tif', $raw);
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0002.ORW', Stills::raw('2026-05-04 21:15:09', 2));
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0002.XMP', '<x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#"><rdf:Description rdf:about="" xmlns:xmp="http://ns.adobe.com/xap/1.0/" xmlns:o="http://other.example/" xmp:Rating="5" o:kept="yes"/></rdf:RDF></x:xmpmeta>');
+        $this->bringIn('CARD', self::stamping(['slip' => '', 'keywords' => [['boats']]]));
+        $tags = self::exiftool($this->at('Anvil', '.xmp'));
+        self::assertSame([3, 'Best', 'Camera', ['boats', 'inside']], [$tags['Rating'], $tags['Label'], $tags['Creator'], $tags['Subject']], 'who reads the sidecar need not read the raw');
+        $sidecar = (string) file_get_contents(str_replace('_0001', '_0002', $this->at('Anvil', '.xmp')));
+        self::assertStringContainsString('o:kept="yes"', $sidecar);
+        self::assertStringContainsString('>boats<', $sidecar);
+        self::assertSame([[3, 'Best'], [5, null]], array_values(array_map(static fn (array $says): array => [$says['rating'], $says['label']], $this->service(StampRepository::class)->ofShoot($this->shoot()->id()))));
+    }
+
+    public function testWhatCannotBeStampedComesInAllTheSameAndSaysWhy(): void
+    {
+        $this->reader->put("CARD/DCIM/100ORREL/a;b'%d \$x.JPG", Stills::jpeg('2026-05-04 21:15:00', 2));
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0003.JPG', substr(Stills::jpeg('2026-05-04 21:16:00', 3), 0, -300));
+        $packet = "http://ns.adobe.com/xap/1.0/\0<x:xmpmeta xmlns:x='adobe:ns:meta/'><rdf:RDF";
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0004.JPG', "\xFF\xD8\xFF\xE1".pack('n', \strlen($packet) + 2).$packet.substr(Stills::jpeg('2026-05-04 21:17:00', 4), 2));
+        $this->bringIn('CARD', self::stamping([]));
+        $reasons = [];
+        foreach ($this->ledger()->getRepository(ReceiptLine::class)->findAll() as $line) {
+            $reasons[basename($line->path)] = [$line->outcome()->value, $line->reason()];
+        }
+        self::assertSame(['brought in', ''], $reasons["a;b'%d \$x.JPG"]);
+        self::assertSame('brought in', $reasons['ORL_0003.JPG'][0]);
+        self::assertStringStartsWith('ORL_0003.JPG could not be stamped: the file ends at byte', $reasons['ORL_0003.JPG'][1]);
+        self::assertStringStartsWith('ORL_0004.JPG was not stamped: what is written in it already is damaged', $reasons['ORL_0004.JPG'][1]);
+        self::assertFileEquals($this->reader->path.'/CARD/DCIM/100ORREL/ORL_0004.JPG', str_replace('_0001', '_0004', $this->at('Anvil', '.jpg')), 'as the camera wrote it');
+        self::assertSame('© 2026 Tern & Tallow', self::exiftool(str_replace('_0001', '_0002', $this->at('Anvil', '.jpg')))['Rights']);
+    }
+
+    public function testTheVocabularyIsChangedWithTheFramesThatBearItsWords(): void
+    {
+        $this->bringIn('CARD', self::stamping(['slip' => '', 'keywords' => [['places', 'quay'], ['boat']]]));
+        $this->keywords(['what' => 'add', 'word' => 'boats']);
+        $keywords = fn (): array => [$this->fresh(ChangeStamps::class)->write($this->shoot()->id(), static fn () => null, []), self::exiftool($this->at('Anvil', '.jpg'))['Subject'] ?? null];
+        self::assertStringContainsString('1 frame is to be stamped anew', $this->keywords(['what' => 'rename', 'word' => 'places > quay', 'to' => 'north quay']));
+        self::assertEqualsCanonicalizing(['places', 'north quay', 'boat'], $keywords()[1]);
+        $this->keywords(['what' => 'merge', 'word' => 'boat', 'to' => 'boats']);
+        $this->keywords(['what' => 'move', 'word' => 'boats', 'to' => 'places']);
+        self::assertEqualsCanonicalizing(['boats', 'north quay', 'places'], $keywords()[1]);
+        self::assertSame("places\n\tboats = boat\n\tnorth quay\n", $this->keywords([]));
+        $this->keywords(['what' => 'drop', 'word' => 'places']);
+        $keywords();
+        self::assertArrayNotHasKey('Subject', self::exiftool($this->at('Anvil', '.jpg')));
+        foreach ([['what' => 'drop', 'word' => 'nowhere'], ['what' => 'add', 'word' => 'a=b'], ['what' => 'sing', 'word' => 'x']] as $bad) {
+            self::assertNotSame(0, $this->command('keywords', $bad)->getStatusCode());
+        }
+    }
+
+    public function testTheCommandStampsAndSaysWhatDidNotWork(): void
+    {
+        $this->bringIn('CARD', self::stamping(['slip' => '']));
+        self::assertSame(['2026-05-04_0001.jpg', '2026-05-04_0001.orw', 'checksums.xxh128'], array_values(array_diff((array) scandir($this->at('Anvil')), ['.', '..'])), 'nothing was asked for');
+        $ran = $this->command('stamp', ['shoot' => '2026/2026-05-04', '--slip' => 'Tern & Tallow', '--set' => ['event=Regatta'], '--keyword' => ['places > quay'], '--rating' => '5', '--label' => 'Second']);
+        self::assertSame([0, '0 frames are still to be stamped, 0 not as they should be.'], [$ran->getStatusCode(), trim($ran->getDisplay())]);
+        $tags = self::exiftool($this->at('Bellows', '.xmp'));
+        self::assertSame(['© 2026 Tern & Tallow', 'Regatta', 5, 'Second'], [$tags['Rights'], $tags['Event'], $tags['Rating'], $tags['Label']]);
+        file_put_contents($this->at('Anvil', '.jpg'), 'x', \FILE_APPEND);
+        $ran = $this->command('stamp', ['shoot' => '1', '--rating' => '1', '--json' => true]);
+        self::assertSame(1, $ran->getStatusCode());
+        self::assertStringContainsString('2026-05-04_0001.jpg was changed by another program since', $ran->getDisplay());
+        self::assertNotSame(0, $this->command('stamp', ['shoot' => 'no/such', '--rating' => '1'])->getStatusCode());
+    }
+
+    public function testThePagesShowWhatFramesHaveInCommonAndWhereTheyDiffer(): void
+    {
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0002.JPG', Stills::jpeg('2026-05-04 21:15:09', 2));
+        $this->bringIn('CARD', self::stamping(['keywords' => [['boats']]]));
+        $browser = $this->browser();
+        $id = $this->shoot()->id();
+        $ask = static function (string $path, mixed $body = null) use ($browser): array {
+            $browser->jsonRequest(null === $body ? 'GET' : 'POST', $path, \is_array($body) ? $body : []);
+
+            return [$browser->getResponse()->getStatusCode(), json_decode((string) $browser->getResponse()->getContent(), true)];
+        };
+        $frames = array_map(static fn (LedgerFrame $frame): int => $frame->id(), $this->ledger()->getRepository(LedgerFrame::class)->findAll());
+        self::assertSame([200, ['frames' => 1]], $ask("/api/shoots/$id/stamps", ['frames' => [$frames[0]], 'texts' => ['event' => 'Regatta'], 'add' => ['quay'], 'rating' => 2]));
+        [, $common] = $ask("/api/shoots/$id/stamps/common", ['frames' => $frames]);
+        self::assertIsArray($common);
+        $fields = array_combine(array_filter(self::each($common['fields'], 'field'), \is_string(...)), self::each($common['fields'], 'text'));
+        self::assertSame([2, 'Ada Tern; Ben Tallow', null, null, true], [$common['frames'], $fields['creator'], $fields['event'], $common['rating'], $common['ratingDiffers']]);
+        self::assertSame([[['boats'], 2], [['quay'], 1]], array_map(null, self::each($common['keywords'], 'path'), self::each($common['keywords'], 'frames')));
+        [, $state] = $ask("/api/shoots/$id/stamps");
+        self::assertSame(['waiting' => 1, 'noted' => 0, 'canTakeBack' => 'event; 1 keyword added; stars', 'changed' => 1], $state);
+        [, $found] = $ask('/api/keywords/completing?typed=qu');
+        self::assertSame([['quay']], self::each($found, 'path'));
+        self::assertSame([400, 404, 400], [$ask("/api/shoots/$id/stamps", ['frames' => []])[0], $ask("/api/shoots/$id/stamps", ['frames' => $frames, 'slip' => 'none such'])[0], $ask("/api/shoots/$id/stamps", ['frames' => $frames, 'texts' => ['status' => 'mine']])[0]]);
+    }
+
+    /** @return list<mixed> */
+    private static function each(mixed $list, string $key): array
+    {
+        return array_map(static fn (mixed $one): mixed => \is_array($one) ? $one[$key] ?? null : null, \is_array($list) ? array_values($list) : []);
+    }
+
+    private function at(string $drive, string $ending = ''): string
+    {
+        return $this->store->path."/$drive/pictures".self::FOLDER.('' === $ending ? '' : '2026-05-04_0001'.$ending);
+    }
+
+    /** @param array<string, mixed> $how */
+    private function change(array $how): void
+    {
+        $stamps = $this->fresh(ChangeStamps::class);
+        self::assertSame(1, $stamps->change($this->shoot(), [$this->frame(), 999_999], StampChange::read(Fields::of($how))));
+        self::assertTrue($stamps->write($this->shoot()->id(), static fn () => null, []));
+    }
+
+    private function shoot(): Shoot
+    {
+        return $this->ledger()->getRepository(Shoot::class)->findAll()[0];
+    }
+
+    private function frame(): int
+    {
+        return $this->ledger()->getRepository(LedgerFrame::class)->findAll()[0]->id();
+    }
+
+    private function note(): ?string
+    {
+        return array_values($this->service(StampRepository::class)->ofShoot($this->shoot()->id()))[0]['note'];
+    }
+
+    private function mirror(): int
+    {
+        return $this->service(Stores::class)->mirrors()[0]->id();
+    }
+
+    /** @return list<mixed> Anvil's copies, then those of Bellows: JPEG, raw, sidecar */
+    private function states(): array
+    {
+        return $this->ledger()->getConnection()->fetchFirstColumn("SELECT c.state FROM copy c JOIN file f ON f.id = c.file_id ORDER BY c.store_id, f.ending = '.orw', f.ending");
+    }
+
+    /** @param array<string, mixed> $input */
+    private function keywords(array $input): string
+    {
+        $ran = $this->command('keywords', $input);
+        self::assertSame(0, $ran->getStatusCode(), $ran->getDisplay());
+
+        return $ran->getDisplay();
+    }
+
+    /** @param array<string, mixed> $input */
+    private function command(string $verb, array $input): ApplicationTester
+    {
+        self::ensureKernelShutdown();
+        $application = new Application(self::bootKernel());
+        $application->setAutoExit(false);
+        $tester = new ApplicationTester($application);
+        $tester->run(['command' => $verb] + $input);
+
+        return $tester;
+    }
+
+    /** @param array<string, mixed> $stamps */
+    private static function stamping(array $stamps): Wishes
+    {
+        return new Wishes(OrderDocument::read(['stamps' => $stamps] + OrderDocument::of(StandingOrder::byTheDay())));
+    }
+
+    /** @return array<string, mixed> */
+    private static function exiftool(string $file): array
+    {
+        $decoded = json_decode((string) shell_exec('exiftool -j '.escapeshellarg($file)), true);
+        self::assertIsArray($decoded);
+        self::assertIsArray($decoded[0]);
+        $tags = [];
+        foreach ($decoded[0] as $tag => $value) {
+            $tags[(string) $tag] = $value;
+        }
+
+        return $tags;
+    }
+}

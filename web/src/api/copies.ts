@@ -1,0 +1,113 @@
+import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { get, post } from "./client";
+import type { Clearance, DayBook, DriveFolders, Findings, Proving, Receipt, Stores } from "./views";
+
+/** Stores, proofs, clearance and the day book. */
+
+const GLANCE = 700;
+const REST = 4000;
+
+const isMoving = (proving: Proving | null) => proving?.state === "running" || proving?.state === "waiting";
+
+/** Asked again often while anything is proven or owed copies are being made. */
+export const useStores = () =>
+  useQuery({
+    queryKey: ["stores"],
+    queryFn: () => get<Stores>("/api/stores"),
+    refetchInterval: (query) => (query.state.data?.stores.some((store) => isMoving(store.proving) || (store.present && store.sums.owed > 0)) ? GLANCE : REST),
+  });
+
+export const useDriveFolders = (path: string) =>
+  useQuery({
+    queryKey: ["drive folders", path],
+    queryFn: () => get<DriveFolders>(`/api/drives/folders?in=${encodeURIComponent(path)}`),
+    enabled: path !== "",
+  });
+
+function useCopiesChange<T>(change: (given: T) => Promise<unknown>) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: change,
+    onSettled: () => Promise.all(["stores", "findings", "clearance", "cards", "shoot", "shoots"].map((key) => queries.invalidateQueries({ queryKey: [key] }))),
+  });
+}
+
+export interface NewStore {
+  path: string;
+  newFolder: string;
+  name: string;
+  role: string;
+}
+
+export const useAddStore = () => useCopiesChange((store: NewStore) => post("/api/stores", store));
+export const useChangeStore = () =>
+  useCopiesChange(({ id, ...how }: { id: number; name?: string; role?: string; nightlyDays?: number | null }) => post(`/api/stores/${id}`, how));
+export const useProve = () => useCopiesChange((store: number) => post(`/api/stores/${store}/prove`, {}));
+export const useProveShoot = () => useCopiesChange((shoot: number) => post(`/api/shoots/${shoot}/prove`, {}));
+export const useStopProving = () => useCopiesChange((proving: number) => post(`/api/provings/${proving}/stop`, {}));
+export const useMend = () =>
+  useCopiesChange(async (copies: number[]) => {
+    for (const copy of copies) await post(`/api/copies/${copy}/mend`, {});
+  });
+
+/** Copies that are missing or different, of all stores or of one shoot. */
+export const useFindings = (shoot: number | null, often: boolean) =>
+  useQuery({
+    queryKey: ["findings", shoot],
+    queryFn: () => get<Findings>(`/api/findings${shoot === null ? "" : `?shoot=${shoot}`}`),
+    refetchInterval: often ? GLANCE * 2 : REST,
+  });
+
+/** Of a card in a reader, or of the one that a receipt was written from. */
+export const useClearance = (of: { card: string } | { receipt: string }, ready: boolean) =>
+  useQuery({
+    queryKey: ["clearance", of],
+    queryFn: () => get<Clearance>("card" in of ? `/api/cards/${of.card}/clearance` : `/api/receipts/${of.receipt}/clearance`),
+    enabled: ready,
+    retry: false,
+    refetchInterval: (query) => (query.state.data?.comparison?.running ? GLANCE : REST),
+  });
+
+export const useCompare = () => useCopiesChange((card: string) => post(`/api/cards/${card}/clearance/compare`, {}));
+export const useNod = () => useCopiesChange(({ card, files }: { card: string; files: string[] }) => post(`/api/cards/${card}/clearance/nod`, { files }));
+export const useRemoveOriginals = () =>
+  useCopiesChange(({ card, label }: { card: string; label: string }) => post(`/api/cards/${card}/clearance/remove`, { label }));
+
+export interface About {
+  kind: string;
+  card: number;
+  store: number;
+  shoot: number;
+}
+
+export const aboutInAddress = ({ kind, card, store, shoot }: About): string =>
+  [kind && `kind=${encodeURIComponent(kind)}`, card > 0 && `card=${card}`, store > 0 && `store=${store}`, shoot > 0 && `shoot=${shoot}`]
+    .filter(Boolean)
+    .join("&");
+
+export const useDayBook = (about: About) =>
+  useInfiniteQuery({
+    queryKey: ["day book", about],
+    queryFn: ({ pageParam }) => get<DayBook>(`/api/daybook?${aboutInAddress(about)}&before=${pageParam}`),
+    initialPageParam: 0,
+    getNextPageParam: (page) => page.older,
+    refetchInterval: REST,
+  });
+
+/** Pauses an intake, or stops it. */
+export const useHold = (number: string) => {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (how: "pause" | "stop") => post<Receipt>(`/api/receipts/${number}/${how}`, {}),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["receipt", number] }),
+  });
+};
+
+/** The frames that came in last, while more do. */
+export const useLanded = (number: string, files: number, moving: boolean) =>
+  useQuery({
+    queryKey: ["landed", number, Math.floor(files / 4)],
+    queryFn: () => get<number[]>(`/api/receipts/${number}/landed`),
+    enabled: moving,
+    placeholderData: (before) => before,
+  });

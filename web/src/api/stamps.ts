@@ -1,0 +1,104 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { get, post, postText } from "./client";
+import type { CommonStamps, Completion, Keywords, StampState } from "./views";
+
+/** Rights and keywords: the vocabulary, and what frames of a shoot say. */
+
+const GLANCE = 700;
+
+export interface KeywordChange {
+  id: number;
+  word?: string;
+  heading?: boolean;
+  synonyms?: string[];
+  /** Another parent; 0 for none. */
+  under?: number;
+  into?: number;
+}
+
+/** A change of a selection; what is not named stays as it is with each frame. */
+export interface StampChange {
+  frames: number[];
+  texts?: Record<string, string>;
+  add?: string[][];
+  remove?: number[];
+  rating?: number;
+  unrate?: boolean;
+  label?: string;
+  slip?: string;
+}
+
+/** Words that go on from what is typed. */
+export const useCompletions = (typed: string) =>
+  useQuery({
+    queryKey: ["completing", typed],
+    queryFn: () => get<Completion[]>(`/api/keywords/completing?typed=${encodeURIComponent(typed)}`),
+    enabled: typed.trim() !== "",
+    placeholderData: keepPreviousData,
+    staleTime: 5000,
+  });
+
+/** Words right below one (0: the outermost), or all that have a text in them. */
+export const useKeywords = (of: { under: number } | { search: string }, open: boolean) =>
+  useQuery({
+    queryKey: ["keywords", of],
+    queryFn: () => get<Keywords>(`/api/keywords?${"search" in of ? `search=${encodeURIComponent(of.search)}` : `under=${of.under}`}`),
+    enabled: open,
+    placeholderData: keepPreviousData,
+  });
+
+export const framesOfKeyword = (id: number) => get<{ frames: number }>(`/api/keywords/${id}/frames`);
+
+function useVocabularyChange<T, A = unknown>(change: (given: T) => Promise<A>) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: change,
+    onSuccess: () => Promise.all(["keywords", "completing", "shoot"].map((key) => queries.invalidateQueries({ queryKey: [key] }))),
+  });
+}
+
+export const useAddKeyword = () => useVocabularyChange((word: { under: number | null; word: string }) => post<{ id: number }>("/api/keywords", word));
+export const useChangeKeyword = () => useVocabularyChange(({ id, ...how }: KeywordChange) => post(`/api/keywords/${id}`, how));
+export const useDropKeyword = () => useVocabularyChange((id: number) => post(`/api/keywords/${id}/drop`, {}));
+export const useImportKeywords = () => useVocabularyChange((text: string) => postText<{ added: number }>("/api/keywords/list", text));
+
+export const useDefaultSlip = () => {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (name: string) => post("/api/stationery/default", { name }),
+    onSuccess: () => Promise.all(["stationery", "plan"].map((key) => queries.invalidateQueries({ queryKey: [key] }))),
+  });
+};
+
+/** How far a shoot's stamps are; asked again often while any are being written. */
+export const useStampState = (shoot: string) =>
+  useQuery({
+    queryKey: ["stamp state", shoot],
+    queryFn: () => get<StampState>(`/api/shoots/${shoot}/stamps`),
+    enabled: shoot !== "",
+    refetchInterval: (query) => ((query.state.data?.waiting ?? 0) > 0 ? GLANCE : false),
+  });
+
+export const useCommonStamps = (shoot: string, frames: number[]) =>
+  useQuery({
+    queryKey: ["common stamps", shoot, frames],
+    queryFn: () => post<CommonStamps>(`/api/shoots/${shoot}/stamps/common`, { frames }),
+    enabled: frames.length > 0,
+    placeholderData: keepPreviousData,
+  });
+
+function useStampsChange<T>(shoot: string, change: (given: T) => Promise<unknown>) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: change,
+    onSettled: () =>
+      Promise.all(
+        [["shoot", shoot], ["stamp state", shoot], ["common stamps", shoot], ["keywords"]].map((queryKey) => queries.invalidateQueries({ queryKey })),
+      ),
+  });
+}
+
+export const useChangeStamps = (shoot: string) => useStampsChange(shoot, (change: StampChange) => post(`/api/shoots/${shoot}/stamps`, change));
+export const useTakeStampsBack = (shoot: string) => useStampsChange<undefined>(shoot, () => post(`/api/shoots/${shoot}/stamps/back`, {}));
+export const useSettleStamps = (shoot: string) =>
+  useStampsChange(shoot, ({ frames, how }: { frames: number[]; how: "merge" | "leave" }) => post(`/api/shoots/${shoot}/stamps/${how}`, { frames }));

@@ -1,0 +1,63 @@
+import { useMend } from "../api/copies";
+import type { BadCopy } from "../api/views";
+import { TextButton } from "../ledger/Field";
+import { Trouble } from "../ledger/Notice";
+import { count, size } from "../words/format";
+
+/** Copies that are missing or different, each to be mended from a good one; what was there is kept aside. */
+export function BadCopies({ copies }: { copies: BadCopy[] }) {
+  const mend = useMend();
+  const can = copies.filter((copy) => copy.good.length > 0);
+  return (
+    <section aria-label="Copies that need mending" className="pb-10">
+      <div className="flex items-baseline justify-between border-b border-rule-strong pt-6 pr-6 pb-[6px] pl-[72px]">
+        <h2 className="text-hand font-semibold">
+          Missing or different <span className="font-plain text-body font-normal text-faded">{count(copies.length, "copy", "copies")}</span>
+        </h2>
+        {can.length > 1 && (
+          <TextButton
+            disabled={mend.isPending}
+            onClick={() => {
+              mend.mutate(can.map((copy) => copy.id));
+            }}
+          >
+            mend all {can.length}
+          </TextButton>
+        )}
+      </div>
+      <Trouble error={mend.error} />
+      <ul>
+        {copies.map((copy) => (
+          <li
+            key={copy.id}
+            className="grid grid-cols-[var(--spacing-margin)_minmax(240px,2fr)_120px_minmax(180px,1.4fr)_80px_110px] items-baseline gap-x-[14px] border-b border-rule py-[6px] pr-6"
+          >
+            <span className="justify-self-center font-hand font-semibold text-brass" aria-hidden="true">
+              !
+            </span>
+            <span className="font-path text-path break-all">{copy.path}</span>
+            <span>{copy.storeName}</span>
+            <span className="text-brass">
+              <b>{copy.state}</b>: {copy.because}
+            </span>
+            <span className="text-right text-faded">{size(copy.bytes)}</span>
+            <span className="text-right">
+              {copy.good.length > 0 ? (
+                <TextButton
+                  disabled={mend.isPending}
+                  onClick={() => {
+                    mend.mutate([copy.id]);
+                  }}
+                >
+                  mend from {copy.good[0]}
+                </TextButton>
+              ) : (
+                <b className="text-brass">no good copy</b>
+              )}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
