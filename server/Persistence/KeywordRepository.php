@@ -53,6 +53,34 @@ final readonly class KeywordRepository
         return $this->below($parent, $word) ?? throw NotInLedger::keyword(0);
     }
 
+    /**
+     * Many words at once, whose parents are there. Words that are there already stay, with what synonyms are new.
+     *
+     * @param array<int, array{parent: int|null, word: string, synonyms: list<string>, heading: bool}> $words
+     *
+     * @return array<int, int> the number of each, by its key
+     */
+    public function enterAll(array $words): array
+    {
+        $ids = $has = [];
+        foreach (array_chunk($words, 2000, true) as $some) {
+            $with = 'WITH w AS (SELECT * FROM json_to_recordset(?) AS w(n int, parent int, word text, synonyms json, heading boolean))';
+            $rows = json_encode(array_map(static fn (int $n, array $word): array => ['n' => $n, ...$word], array_keys($some), $some), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
+            $this->database->executeStatement("$with INSERT INTO keyword (parent_id, word, synonyms, is_heading) SELECT parent, word, synonyms, heading FROM w ORDER BY n ON CONFLICT DO NOTHING", [$rows]);
+            foreach ($this->database->fetchAllAssociative("$with SELECT w.n, k.id, k.word, k.synonyms, k.is_heading FROM w JOIN keyword k ON coalesce(k.parent_id, 0) = coalesce(w.parent, 0) AND lower(k.word) = lower(w.word)", [$rows]) as $row) {
+                [$n, $there] = [is_numeric($row['n']) ? (int) $row['n'] : 0, new KeywordRow($row)];
+                $ids[$n] = $there->id;
+                $has[$there->id] ??= $there->synonyms;
+                if ([] !== array_diff($some[$n]['synonyms'], $has[$there->id])) {
+                    $has[$there->id] = array_values(array_unique([...$has[$there->id], ...$some[$n]['synonyms']]));
+                    $this->change($there->id, ['synonyms' => json_encode($has[$there->id], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
+                }
+            }
+        }
+
+        return $ids;
+    }
+
     public function find(int $id): KeywordRow
     {
         return $this->rows(self::ROWS.' WHERE k.id = ?', [$id])[0] ?? throw NotInLedger::keyword($id);

@@ -146,7 +146,11 @@ final readonly class Restamping
             }
         }
         $source = new SourceFile($file->made, $file->bytes, (int) filemtime($file->made), null, $file->checksum);
-        $copying->start(CopyOrder::of($name, $source, $to, 0, 0, new Care(false, true === $file->file?->sha256))->replacing($file->replaces), static fn (int $bytes) => null);
+        $order = CopyOrder::of($name, $source, $to, 0, 0, new Care(false, true === $file->file?->sha256))->replacing($file->replaces);
+        foreach ($order->targets as $target) {
+            @unlink($target->temporary); // of one who was killed: only who holds the shoot writes such
+        }
+        $copying->start($order, static fn (int $bytes) => null);
     }
 
     /**

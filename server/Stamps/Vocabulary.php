@@ -113,14 +113,15 @@ final readonly class Vocabulary
         return $this->database->transactional(function () use ($list): int {
             $this->words->alone();
             $before = $this->words->count();
-            $above = [];
-            foreach ($list as $word) {
-                $parent = 0 === $word->depth ? null : $above[$word->depth - 1];
-                $there = $this->words->below($parent, $word->word);
-                $above[$word->depth] = $there ?? $this->words->enter($parent, $word->word, $word->synonyms, $word->isHeading);
-                if (null !== $there && [] !== $word->synonyms) {
-                    $this->words->change($there, ['synonyms' => self::json(array_values(array_unique([...$this->words->find($there)->synonyms, ...$word->synonyms])))]);
-                }
+            // Depth by depth, many words to a query: a word's parent has its number by then.
+            $levels = $ids = $path = [];
+            foreach ($list as $n => $word) {
+                $path[$word->depth] = $n;
+                $levels[$word->depth][$n] = ['parent' => $path[$word->depth - 1] ?? null, 'word' => $word];
+            }
+            ksort($levels);
+            foreach ($levels as $words) {
+                $ids += $this->words->enterAll(array_map(static fn (array $one): array => ['parent' => null === $one['parent'] ? null : $ids[$one['parent']], 'word' => $one['word']->word, 'synonyms' => $one['word']->synonyms, 'heading' => $one['word']->isHeading], $words));
             }
 
             return $this->words->count() - $before;

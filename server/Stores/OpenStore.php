@@ -70,7 +70,7 @@ final readonly class OpenStore
             throw $this->store->absence();
         }
         if ($free < $bytes + self::SPARE_ROOM) {
-            throw StoreAbsent::full($this->store, $bytes);
+            throw StoreAbsent::full($this->store, $bytes, self::SPARE_ROOM);
         }
     }
 }

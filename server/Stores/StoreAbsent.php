@@ -49,9 +49,10 @@ final class StoreAbsent extends \RuntimeException implements CouldNot
         return new self(\sprintf('The store %s at %s cannot be written to. Check who owns the folder.', $store->name, $store->path), $store->path);
     }
 
-    public static function full(Store $store, int $needed): self
+    /** @param int $spare bytes that are never used up */
+    public static function full(Store $store, int $needed, int $spare): self
     {
-        return new self(\sprintf('The store %s has %s left and the next file needs %s. Make room, then go on; what is copied stays.', $store->name, Size::of($store->freeBytes() ?? 0), Size::of($needed)), $store->path);
+        return new self(\sprintf('The store %s has %s left. The next file needs %s, and %s are never used up. Make room, then go on; what is copied stays.', $store->name, Size::of($store->freeBytes() ?? 0), Size::of($needed), Size::of($spare)), $store->path);
     }
 
     public function kind(): FailureKind

@@ -1,4 +1,4 @@
-import { expect, type Page } from "@playwright/test";
+import { expect, type Locator, type Page } from "@playwright/test";
 import { existsSync, renameSync } from "node:fs";
 import { choose, openCard, reader, shootOf, test } from "./ledger";
 
@@ -12,6 +12,21 @@ const boatsOpen = async (page: Page) => {
   return page.getByRole("listbox", { name: "Frames of Mon 4 May" });
 };
 const marked = (page: Page, words: string) => expect(shootOf(page, "Mon 4 May").getByText(words)).toBeVisible();
+/** Waits until what stands above has found its place: a press on a picture's place hits that picture. */
+async function standsStill(picture: Locator) {
+  let before = "";
+  await expect
+    .poll(
+      async () => {
+        const now = JSON.stringify(await picture.boundingBox());
+        const still = now === before;
+        before = now;
+        return still;
+      },
+      { intervals: [400] },
+    )
+    .toBe(true);
+}
 
 test("hints mark, and one click leaves out what is black; filters show what is asked for", async ({ ledger: page }) => {
   const frames = await boatsOpen(page);
@@ -45,6 +60,7 @@ test("marking by click, range, area and keyboard", async ({ ledger: page }) => {
   await page.getByRole("button", { name: "none", exact: true }).last().click();
   await marked(page, "45 frames, 0 marked");
   await expect(shootOf(page, "Mon 4 May")).toContainText("stays on the card");
+  await standsStill(nth(10));
   const [from, to] = [await nth(1).boundingBox(), await nth(10).boundingBox()];
   if (!from || !to) throw new Error("the pictures have no place");
   await page.mouse.move(from.x + 30, from.y + 30);

@@ -43,7 +43,13 @@ export function PictureGrid({ label, pictures, width: least, captionLines = 1, s
     ),
   );
   const [focused, setFocused] = useState(false);
-  const [area, setArea] = useState<Area | null>(null);
+  const [area, drawArea] = useState<Area | null>(null);
+  // The pointer may be let go before the last step of its way has been drawn: what it has come to is kept beside what is drawn.
+  const drag = useRef<Area | null>(null);
+  const setArea = (next: Area | null) => {
+    drag.current = next;
+    drawArea(next);
+  };
   const anchor = useRef<number | null>(null);
   const columns = Math.max(1, Math.floor((room - 2 * SIDE + GAP) / (least + GAP)));
   const width = Math.floor((room - 2 * SIDE + GAP) / columns) - GAP;
@@ -82,10 +88,10 @@ export function PictureGrid({ label, pictures, width: least, captionLines = 1, s
     event.preventDefault();
   };
 
-  const inArea = (index: number): boolean => {
-    if (!area || area.from === area.to) return false;
+  const isIn = (over: Area | null, index: number): boolean => {
+    if (!over || over.from === over.to) return false;
     const [c, r] = [index % columns, Math.floor(index / columns)];
-    const [c1, r1, c2, r2] = [area.from % columns, Math.floor(area.from / columns), area.to % columns, Math.floor(area.to / columns)];
+    const [c1, r1, c2, r2] = [over.from % columns, Math.floor(over.from / columns), over.to % columns, Math.floor(over.to / columns)];
     return c >= Math.min(c1, c2) && c <= Math.max(c1, c2) && r >= Math.min(r1, r2) && r <= Math.max(r1, r2);
   };
   const under = (event: PointerEvent): number | null => {
@@ -99,16 +105,18 @@ export function PictureGrid({ label, pictures, width: least, captionLines = 1, s
     if (onMark && !event.shiftKey) setArea({ from: index, to: index, on: !(pictures[index]?.chosen ?? false) });
   };
   const dragged = (event: PointerEvent) => {
-    const index = area ? under(event) : null;
-    if (area && index !== null && index !== area.to) setArea({ ...area, to: index });
+    const [over, index] = [drag.current, drag.current ? under(event) : null];
+    if (over && index !== null && index !== over.to) setArea({ ...over, to: index });
   };
   const up = (event: PointerEvent) => {
-    if (!area) {
+    dragged(event);
+    const over = drag.current;
+    if (!over) {
       if (event.shiftKey && event.button === 0) markOne(focus, true);
       return;
     }
-    if (area.from === area.to) markOne(area.from, false);
-    else onMark?.(ids(pictures.filter((_, index) => inArea(index))), area.on);
+    if (over.from === over.to) markOne(over.from, false);
+    else onMark?.(ids(pictures.filter((_, index) => isIn(over, index))), over.on);
     setArea(null);
   };
 
@@ -151,7 +159,7 @@ export function PictureGrid({ label, pictures, width: least, captionLines = 1, s
                 index={index}
                 width={width}
                 active={focused && index === focus}
-                inArea={inArea(index)}
+                inArea={isIn(area, index)}
                 markable={onMark !== undefined}
               />
             );
