@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 /*
  * Stamps: 1,000 JPEGs stamped inside, each with its picture compared before and after, beside one run of ExifTool that
- * writes the same; and 3,000 sidecars through the ledger, at two stores, flushed and read back.
+ * writes the same; 3,000 sidecars through the ledger, at two stores, flushed and read back; and a vocabulary of 20,000 words.
  * usage: bin/ledger bench stamps [JPEGS] [SIDECARS]
  */
 
@@ -27,7 +27,9 @@ use VelvetLedger\Server\Intake\RunIntake;
 use VelvetLedger\Server\Intake\StartIntake;
 use VelvetLedger\Server\Kernel;
 use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Persistence\KeywordRepository;
 use VelvetLedger\Server\Settings\Home;
+use VelvetLedger\Server\Stamps\Vocabulary;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Tools\EmbedsWithExifTool;
 use VelvetLedger\Server\Tools\IptcNamesOfExifTool;
@@ -108,4 +110,30 @@ $measure = static function (string $creator) use ($ledger, $database, $stores, $
 };
 [$without, $with] = [$measure(''), $measure('Ada Tern')];
 printf("an intake of %d raws to two stores: %.1f s, %.1f s with their sidecars: %.0f sidecars a minute, flushed and read back at both; memory %.0f MB\n", $sidecars, $without, $with, $sidecars * 60 / ($with - $without), memory_get_peak_usage() / 1e6);
+
+// A vocabulary of 20,000 words: taken in, and completed while somebody types, beside a search through the same list as a text.
+$list = '';
+for ($group = 0; $group < 200; ++$group) {
+    $list .= "place $group:\n".implode('', array_map(static fn (int $i): string => "\t".substr(hash('xxh32', "$group/$i"), 0, 6)." quay $group-$i\n", range(1, 99)));
+}
+file_put_contents("$place/words.txt", $list);
+[$vocabulary, $words] = array_map($service, [Vocabulary::class, KeywordRepository::class]);
+assert($vocabulary instanceof Vocabulary && $words instanceof KeywordRepository);
+$begun = microtime(true);
+$vocabulary->import($list);
+$import = microtime(true) - $begun;
+$times = $search = [];
+foreach (['q', 'qu', 'a', '7', 'f3', 'quay 19', 'p', 'no such word'] as $typed) {
+    for ($i = 0; $i < 10; ++$i) {
+        $begun = microtime(true);
+        $words->completing($typed, 12);
+        $times[] = microtime(true) - $begun;
+        $begun = microtime(true);
+        (new Process(['grep', '-i', '-m', '12', $typed, "$place/words.txt"]))->run();
+        $search[] = microtime(true) - $begun;
+    }
+}
+sort($times);
+sort($search);
+printf("%d words taken in: %.1f s; completing: median %.1f ms, slowest %.1f ms; grep in the same list, slowest %.1f ms\n", $words->count(), $import, 1000 * $times[intdiv(count($times), 2)], 1000 * max($times), 1000 * max($search));
 (new Process(['rm', '-rf', $place]))->mustRun();

@@ -102,10 +102,11 @@ final readonly class KeywordRepository
         $like = addcslashes($typed, '\\%_');
         $found = [];
         foreach ($this->database->fetchAllAssociative(
-            'SELECT k.id, k.word, '.self::UP.' AS above, s.synonym FROM keyword k
-             LEFT JOIN LATERAL (SELECT x AS synonym FROM json_array_elements_text(k.synonyms) x WHERE x ILIKE :start LIMIT 1) s ON NOT k.word ILIKE :start
-             WHERE NOT k.is_heading AND (k.word ILIKE :start OR k.word ILIKE :inside OR s.synonym IS NOT NULL)
-             ORDER BY k.word ILIKE :start DESC, s.synonym IS NULL, k.used_at DESC NULLS LAST, k.uses DESC, length(k.word), lower(k.word) LIMIT '.$most,
+            'SELECT k.id, k.word, '.self::UP.' AS above, k.synonym FROM (
+                 SELECT id, parent_id, word, used_at, uses, lower(word) AS lowered, CASE WHEN synonyms::text <> \'[]\' AND NOT lower(word) LIKE lower(:start) THEN (SELECT x FROM json_array_elements_text(synonyms) x WHERE lower(x) LIKE lower(:start) LIMIT 1) END AS synonym
+                 FROM keyword WHERE NOT is_heading OFFSET 0) k
+             WHERE lowered LIKE lower(:start) OR lowered LIKE lower(:inside) OR synonym IS NOT NULL
+             ORDER BY lowered LIKE lower(:start) DESC, synonym IS NULL, used_at DESC NULLS LAST, uses DESC, length(word), lowered LIMIT '.$most,
             ['start' => $like.'%', 'inside' => '% '.$like.'%'],
         ) as $row) {
             $above = \is_string($row['above']) ? json_decode($row['above'], true) : [];
