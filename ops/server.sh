@@ -40,7 +40,9 @@ eject: [umount, '{volume}']
 YAML
 }
 
-console() { "$PHP" -d memory_limit=1G "$ROOT/server/console.php" "$@"; }
+# What codes pictures needs PHP's compiler to machine code (docs/dng.md has what it gives).
+COMPILED=(-d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M)
+console() { "$PHP" -d memory_limit=1G $([ "${1:-}" != dng ] || printf '%s ' "${COMPILED[@]}") "$ROOT/server/console.php" "$@"; }
 
 # The compiled container and routes are kept until the server's sources change.
 sources_stamp() {

@@ -110,7 +110,7 @@ final class StampFaultsTest extends LedgerTestCase
         }
         $this->write();
         self::assertSame([0, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
-        self::assertSame([], [...glob($this->at('Anvil').'.*.part') ?: [], ...glob($this->at('Bellows').'.*.part') ?: []]);
+        self::assertSame([[], []], [glob($this->at('Anvil').'.*.part'), glob($this->at('Bellows').'.*.part')]);
     }
 
     public function testOneProcessAtATimeStampsAShoot(): void

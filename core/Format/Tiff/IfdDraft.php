@@ -12,6 +12,9 @@ final class IfdDraft
     /** @var array<int, array{FieldType, int, string}> tag => type, count, bytes */
     private array $fields = [];
 
+    /** @var array<int, array{FieldType, int, int}> tag => type, count, offset */
+    private array $placed = [];
+
     /** @var array<int, list<self>> pointer tag => directories */
     private array $children = [];
 
@@ -52,6 +55,22 @@ final class IfdDraft
         return $this;
     }
 
+    /** A field as it stands in another directory of the same byte order. */
+    public function field(int $tag, FieldType $type, int $count, string $bytes): self
+    {
+        $this->fields[$tag] = [$type, $count, $bytes];
+
+        return $this;
+    }
+
+    /** A field of more than four bytes that stand elsewhere in the file already. */
+    public function placed(int $tag, FieldType $type, int $count, int $offset): self
+    {
+        $this->placed[$tag] = [$type, $count, $offset];
+
+        return $this;
+    }
+
     /** @param array{int, int} ...$values numerator and denominator */
     public function rationals(int $tag, array ...$values): self
     {
@@ -88,12 +107,17 @@ final class IfdDraft
     public function bytesAt(int $offset, bool $last): string
     {
         $fields = $this->fields;
-        $tags = array_unique([...array_keys($fields), ...array_keys($this->children), ...array_keys($this->blocks)]);
+        $tags = array_unique([...array_keys($fields), ...array_keys($this->children), ...array_keys($this->blocks), ...array_keys($this->placed)]);
         sort($tags);
         $dataAt = $offset + 2 + 12 * \count($tags) + 4;
         $table = $this->order->packU16(\count($tags));
         $data = '';
         foreach ($tags as $tag) {
+            if (isset($this->placed[$tag])) {
+                [$type, $count, $at] = $this->placed[$tag];
+                $table .= $this->order->packU16($tag).$this->order->packU16($type->value).$this->order->packU32($count).$this->order->packU32($at);
+                continue;
+            }
             [$type, $count, $bytes] = $fields[$tag] ?? $this->pointer($tag, $dataAt, $data);
             $value = str_pad($bytes, 4, "\0");
             if (\strlen($bytes) > 4) {

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Dng;
+
+/** Writes all of it, or says why not. */
+final class Written
+{
+    /**
+     * @param resource $out
+     *
+     * @throws CouldNotConvert
+     */
+    public static function to(mixed $out, string $bytes): void
+    {
+        for ($done = 0, $length = \strlen($bytes); $done < $length; $done += $written) {
+            error_clear_last();
+            $written = @fwrite($out, 0 === $done ? $bytes : substr($bytes, $done));
+            if (false === $written || 0 === $written) {
+                throw CouldNotConvert::notWritten(stream_get_meta_data($out)['uri'] ?? 'The DNG', preg_replace('/^.*errno=\d+ /', '', error_get_last()['message'] ?? 'the drive took no more') ?? '');
+            }
+        }
+    }
+}
