@@ -5,19 +5,19 @@ declare(strict_types=1);
 namespace VelvetLedger\Demo;
 
 use VelvetLedger\Core\Format\ByteOrder;
+use VelvetLedger\Core\Format\LosslessJpeg\Arrangement;
+use VelvetLedger\Core\Format\LosslessJpeg\LosslessJpeg;
+use VelvetLedger\Core\Format\LosslessJpeg\Predictor;
 use VelvetLedger\Core\Format\Tiff\FieldType;
 use VelvetLedger\Core\Format\Tiff\IfdDraft;
 use VelvetLedger\Core\Format\Tiff\TiffWriter;
 
 /**
  * Writes a painted shot the way a camera would: JPEG with Exif (CIPA DC-008) or a TIFF/EP raw (ISO 12234-2)
- * whose mosaic is uncompressed 16-bit RGGB.
+ * whose mosaic, masked margins and all, is lossless JPEG, with its levels as DNG writes them.
  */
 final class CameraFile
 {
-    private const BLACK = 512;
-    private const WHITE = 15871;
-
     public static function jpeg(Body $body, Shot $shot, Canvas $picture): string
     {
         $stream = $picture->jpeg(86);
@@ -34,19 +34,26 @@ final class CameraFile
         return "\xFF\xD8\xFF\xE1".pack('n', \strlen($exif) + 2).$exif.substr($stream, 2 + $jfif);
     }
 
-    public static function raw(Body $body, Shot $shot, Canvas $picture): string
+    /** @param int $scale pixels of the sensor to each of the picture's, along an edge */
+    public static function raw(Body $body, Shot $shot, Canvas $picture, int $scale = 1): string
     {
-        $mosaic = (new IfdDraft())->longs(0x00FE, 0)->longs(0x0100, $picture->width)->longs(0x0101, $picture->height)
-            ->shorts(0x0102, 16)->shorts(0x0103, 1)->shorts(0x0106, 32803)->shorts(0x0115, 1)->longs(0x0116, $picture->height)
-            ->shorts(0x011C, 1)->shorts(0x828D, 2, 2)->raw(0x828E, "\0\1\1\2", FieldType::Byte)
-            ->block(0x0111, 0x0117, self::mosaic($picture));
+        $sensor = $body->sensor;
+        [$samples, $width, $height] = $sensor->record($picture, $scale, $shot->seed + $shot->number);
+        $pattern = strtr($sensor->filters, 'RGB', "\0\1\2");
+        $mosaic = (new IfdDraft())->longs(0x00FE, 0)->longs(0x0100, $width)->longs(0x0101, $height)
+            ->shorts(0x0102, 16)->shorts(0x0103, 7)->shorts(0x0106, 32803)->shorts(0x0115, 1)->longs(0x0116, $height)
+            ->shorts(0x011C, 1)->shorts(0x828D, $sensor->side, $sensor->side)->raw(0x828E, $pattern, FieldType::Byte)
+            ->shorts(0xC619, 2, 2)->shorts(0xC61A, ...$sensor->black)->longs(0xC61D, Sensor::WHITE)->longs(0xC68D, $sensor->top, $sensor->left, $height, $width)
+            ->block(0x0111, 0x0117, (new LosslessJpeg([new Arrangement(2, 2)], [Predictor::Mean]))->encode($samples, $width, $height));
         $preview = (new IfdDraft())->longs(0x00FE, 1)->shorts(0x0103, 6)->rationals(0x011A, [300, 1])->rationals(0x011B, [300, 1])->shorts(0x0128, 2)
             ->block(0x0201, 0x0202, $picture->jpeg(82));
         $small = $picture->scaled(96, 64);
         $main = self::main($body, $shot)->longs(0x00FE, 1)->longs(0x0100, 96)->longs(0x0101, 64)
             ->shorts(0x0102, 8, 8, 8)->shorts(0x0103, 1)->shorts(0x0106, 2)->shorts(0x0115, 3)->longs(0x0116, 64)->shorts(0x011C, 1)
             ->block(0x0111, 0x0117, self::rgb($small))
-            ->below(0x014A, $mosaic, $preview)->raw(0x9216, "\1\0\0\0", FieldType::Byte)
+            ->below(0x014A, $mosaic, $preview)->rationals(0xC628, [500, 1000], [1000, 1000], [620, 1000])
+            ->signedRationals(0xC621, [6480, 10000], [-1630, 10000], [-720, 10000], [-4690, 10000], [12510, 10000], [2410, 10000], [-960, 10000], [1830, 10000], [6150, 10000])->shorts(0xC65A, 21)
+            ->raw(0x9216, "\1\0\0\0", FieldType::Byte)
             ->below(0x8769, self::exif($body, $shot)->raw(0x9000, '0232')->raw(0xA000, '0100')->shorts(0xA001, 1));
         $thumbnail = (new IfdDraft())->longs(0x00FE, 1)->shorts(0x0103, 6)->rationals(0x011A, [72, 1])->rationals(0x011B, [72, 1])->shorts(0x0128, 2)
             ->block(0x0201, 0x0202, $picture->scaled(160, 107)->jpeg(80));
@@ -94,37 +101,5 @@ final class CameraFile
         }
 
         return $bytes;
-    }
-
-    /** The RGGB mosaic: uint16 little endian, row major, width x height; the sRGB curve undone, green twice as sensitive as red. */
-    private static function mosaic(Canvas $picture): string
-    {
-        [$red, $green, $blue] = [self::linear(0.5), self::linear(1.0), self::linear(0.62)];
-        $image = $picture->image;
-        $rows = [];
-        for ($y = 0; $y < $picture->height; $y += 2) {
-            $even = $odd = '';
-            for ($x = 0; $x < $picture->width; $x += 2) {
-                $even .= $red[imagecolorat($image, $x, $y) >> 16 & 255].$green[imagecolorat($image, $x + 1, $y) >> 8 & 255];
-                $odd .= $green[imagecolorat($image, $x, $y + 1) >> 8 & 255].$blue[imagecolorat($image, $x + 1, $y + 1) & 255];
-            }
-            $rows[] = $even;
-            $rows[] = $odd;
-        }
-
-        return implode('', $rows);
-    }
-
-    /** @return array<int, string> the sRGB value 0 to 255 => the sensor's, as two bytes */
-    private static function linear(float $gain): array
-    {
-        $values = [];
-        for ($v = 0; $v < 256; ++$v) {
-            $x = $v / 255;
-            $light = $x <= 0.04045 ? $x / 12.92 : (($x + 0.055) / 1.055) ** 2.4;
-            $values[$v] = pack('v', (int) round(self::BLACK + $light * $gain * (self::WHITE - self::BLACK)));
-        }
-
-        return $values;
     }
 }

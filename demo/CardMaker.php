@@ -87,7 +87,7 @@ final class CardMaker
             $stem = \sprintf('%s/%s%04d', $folder, $body->filePrefix, $shot->number);
             $this->put($stem.'.JPG', CameraFile::jpeg($body, $shot, $picture), $shot->takenAt + $body->secondsFast);
             if ($shot->raw) {
-                $this->put($stem.'.ORW', CameraFile::raw($body, $shot, $picture->scaled(1008, 672)), $shot->takenAt + $body->secondsFast);
+                $this->put($stem.'.'.$body->rawExtension(), CameraFile::raw($body, $shot, $picture->scaled(1008, 672), $shot->rawScale), $shot->takenAt + $body->secondsFast);
             }
         }
     }

@@ -13,6 +13,7 @@ final readonly class Shot
      * @param int   $seed        decides the composition; equal seeds give the same view
      * @param float $shift       how far the view has moved since the seed's first frame, in frame widths
      * @param float $ev          exposure bias in EV
+     * @param int   $rawScale    pixels of the raw to each that is painted, along an edge
      */
     public function __construct(
         public Scene $scene,
@@ -24,6 +25,7 @@ final readonly class Shot
         public Fault $fault = Fault::None,
         public float $shift = 0.0,
         public float $ev = 0.0,
+        public int $rawScale = 1,
     ) {
     }
 }

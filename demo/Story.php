@@ -62,13 +62,14 @@ final class Story
         $story->frames(Scene::LanternBoats, 16, 112);
         $story->frames(Scene::NightFerry, 8, 64);
         $story->at('2026-05-09 06:05:12');
-        $story->frames(Scene::SaltPans, 18, 88);
+        $story->frames(Scene::SaltPans, 5, 88, raw: true);
+        $story->frames(Scene::SaltPans, 13, 88);
 
         return $story->shots;
     }
 
     /**
-     * The signal tower's repair, on one short card.
+     * The signal tower's repair, on one short card; its first frames are raws as large as such a body's are.
      *
      * @return list<Shot>
      */
@@ -76,7 +77,8 @@ final class Story
     {
         $story = new self(1320, 9900);
         $story->at('2026-06-18 15:30:05');
-        $story->frames(Scene::SignalTower, 14, 140);
+        $story->frames(Scene::SignalTower, 3, 140, raw: true, rawScale: 6);
+        $story->frames(Scene::SignalTower, 11, 140);
 
         return $story->shots;
     }
@@ -86,10 +88,10 @@ final class Story
         $this->clock = (new \DateTimeImmutable($moment.' UTC'))->getTimestamp();
     }
 
-    private function frames(Scene $scene, int $count, int $pause, bool $raw = false, Fault $fault = Fault::None): void
+    private function frames(Scene $scene, int $count, int $pause, bool $raw = false, Fault $fault = Fault::None, int $rawScale = 1): void
     {
         for ($i = 0; $i < $count; ++$i) {
-            $this->add($scene, $raw, $fault);
+            $this->add($scene, $raw, $fault, rawScale: $rawScale);
             $this->clock += $pause + ($this->wobble = ($this->wobble * 7 + 11) % 23) - 11;
         }
     }
@@ -113,9 +115,9 @@ final class Story
         $this->clock += 25;
     }
 
-    private function add(Scene $scene, bool $raw, Fault $fault, ?int $seedOf = null, ?int $centisecond = null, float $shift = 0.0, float $ev = 0.0): void
+    private function add(Scene $scene, bool $raw, Fault $fault, ?int $seedOf = null, ?int $centisecond = null, float $shift = 0.0, float $ev = 0.0, int $rawScale = 1): void
     {
-        $this->shots[] = new Shot($scene, $this->number, $this->clock, $centisecond ?? ($this->number * 37) % 100, $this->seed + ($seedOf ?? $this->number), $raw, $fault, $shift, $ev);
+        $this->shots[] = new Shot($scene, $this->number, $this->clock, $centisecond ?? ($this->number * 37) % 100, $this->seed + ($seedOf ?? $this->number), $raw, $fault, $shift, $ev, $rawScale);
         ++$this->number;
     }
 }

@@ -24,6 +24,21 @@ final class Stills
         return CameraFile::raw(Body::orrelM4(), self::shot($at, $number, 0), self::picture($number, 192, 128));
     }
 
+    /** Of the body whose filters repeat every six places. */
+    public static function sixBySix(string $at, int $number = 1): string
+    {
+        return CameraFile::raw(Body::vantry6(), self::shot($at, $number, 0), self::picture($number, 192, 128), 5); // LibRaw develops no smaller one
+    }
+
+    /** With the lens cap on. */
+    public static function black(string $at): string
+    {
+        $canvas = new Canvas(192, 128);
+        $canvas->blend(0, 1, [[0, [0, 0, 0]], [1, [0, 0, 0]]]);
+
+        return CameraFile::raw(Body::orrelM4(), self::shot($at, 1, 0), $canvas);
+    }
+
     private static function shot(string $at, int $number, int $centisecond): Shot
     {
         return new Shot(Scene::SaltPans, $number, (new \DateTimeImmutable($at.' UTC'))->getTimestamp(), $centisecond, 1);

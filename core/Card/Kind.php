@@ -20,7 +20,7 @@ enum Kind: string
         '3fr' => self::StillRaw, 'arw' => self::StillRaw, 'cr2' => self::StillRaw, 'cr3' => self::StillRaw, 'crw' => self::StillRaw,
         'dcr' => self::StillRaw, 'dng' => self::StillRaw, 'erf' => self::StillRaw, 'fff' => self::StillRaw, 'iiq' => self::StillRaw,
         'k25' => self::StillRaw, 'kdc' => self::StillRaw, 'mef' => self::StillRaw, 'mos' => self::StillRaw, 'mrw' => self::StillRaw,
-        'nef' => self::StillRaw, 'nrw' => self::StillRaw, 'orf' => self::StillRaw, 'orw' => self::StillRaw, 'pef' => self::StillRaw,
+        'nef' => self::StillRaw, 'nrw' => self::StillRaw, 'orf' => self::StillRaw, 'orw' => self::StillRaw, 'vrw' => self::StillRaw, 'pef' => self::StillRaw,
         'raf' => self::StillRaw, 'raw' => self::StillRaw, 'rw2' => self::StillRaw, 'rwl' => self::StillRaw, 'sr2' => self::StillRaw,
         'srf' => self::StillRaw, 'srw' => self::StillRaw, 'x3f' => self::StillRaw,
         'avif' => self::StillRendered, 'heic' => self::StillRendered, 'heif' => self::StillRendered, 'hif' => self::StillRendered,

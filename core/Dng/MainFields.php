@@ -17,7 +17,6 @@ final class MainFields
 
     private const D65 = 21;
     private const MATRIX_UNIT = 10_000;
-    private const NEUTRAL_UNIT = 1_000_000;
 
     /** @param array{int, int}|null $note offset and length of the maker note */
     public static function of(DngParts $parts, ?array $note): IfdDraft
@@ -41,7 +40,7 @@ final class MainFields
             ->raw(0xC612, self::VERSION, FieldType::Byte)->raw(0xC613, self::BACKWARD_VERSION, FieldType::Byte)
             ->text(0xC614, $parts->raw->camera) // UniqueCameraModel
             ->signedRationals(0xC621, ...array_map(static fn (float $value): array => [(int) round($value * self::MATRIX_UNIT), self::MATRIX_UNIT], $colour->xyzToCamera)) // ColorMatrix1
-            ->rationals(0xC628, ...array_map(static fn (float $value): array => [(int) round($value * self::NEUTRAL_UNIT), self::NEUTRAL_UNIT], $colour->neutral())) // AsShotNeutral
+            ->rationals(0xC628, ...$colour->neutral()) // AsShotNeutral
             ->signedRationals(0xC62A, [0, 100]) // BaselineExposure, EV
             ->rationals(0xC62B, [1, 1])->rationals(0xC62C, [1, 1])->rationals(0xC62E, [1, 1]) // BaselineNoise, BaselineSharpness, LinearResponseLimit
             ->shorts(0xC65A, self::D65) // CalibrationIlluminant1

@@ -33,8 +33,12 @@ final readonly class Tiling
 
     private static function edge(int $pixels): int
     {
-        $each = intdiv($pixels + max(1, (int) round($pixels / self::EDGE)) - 1, max(1, (int) round($pixels / self::EDGE)));
+        $tiles = max(1, (int) round($pixels / self::EDGE));
+        do {
+            $edge = intdiv(intdiv($pixels + $tiles - 1, $tiles) + self::STEP - 1, self::STEP) * self::STEP;
+            ++$tiles;
+        } while ($edge > $pixels && $edge > self::STEP); // LibRaw takes the end of a row of the mosaic for that of its tile
 
-        return intdiv($each + self::STEP - 1, self::STEP) * self::STEP;
+        return $edge;
     }
 }

@@ -10,6 +10,7 @@ use VelvetLedger\Core\Dng\CouldNotConvert;
 use VelvetLedger\Core\Dng\DecodedRaw;
 use VelvetLedger\Core\Dng\DecodesRaw;
 use VelvetLedger\Core\Dng\FilterPattern;
+use VelvetLedger\Core\Dng\Levels;
 use VelvetLedger\Core\Dng\LevelsFound;
 use VelvetLedger\Core\Dng\Mosaic;
 use VelvetLedger\Core\Dng\Sensor;
@@ -38,13 +39,15 @@ final readonly class DecodesWithLibRaw implements DecodesRaw
         if (1 !== preg_match('/^Camera: (.*?) ID: 0x/m', $said, $camera)) {
             throw CouldNotConvert::raw($path, 'LibRaw does not know it as a raw');
         }
-        $pattern = FilterPattern::of(1 === preg_match('/^Filter pattern: ([A-Z]+)/m', $said, $found) ? $found[1] : '') ?? throw CouldNotConvert::raw($path, 'its filter pattern is none that is known, or it has no mosaic');
+        if (1 !== preg_match('/^Raw colors: 3$/m', $said)) {
+            throw CouldNotConvert::raw($path, 'its colours are not red, green and blue');
+        }
         [$mosaic, $printed] = $this->read($libRaw, $path);
         $active = self::active($said, $printed, $mosaic, $path);
-        $levels = $this->levels($libRaw, $mosaic, $active, $pattern) ?? throw CouldNotConvert::raw($path, 'its black and white levels cannot be told: no light is in it');
+        [$pattern, $levels] = $this->levels($libRaw, $mosaic, $active) ?? throw CouldNotConvert::raw($path, 'its filters, black and white level cannot be told, or too little light is in it');
         $flip = 1 === preg_match('/^Image flip: (\d+)/m', $said, $found) ? (int) $found[1] : 0;
 
-        return new DecodedRaw($mosaic, new Sensor($pattern, $active, self::crop($said, $active), $levels), new SensorColour(self::multipliers($said), self::matrix($said)), self::ORIENTATIONS[$flip] ?? throw CouldNotConvert::raw($path, 'its pixels stand askew'), '' === trim($camera[1]) ? 'unknown' : trim($camera[1]));
+        return new DecodedRaw($mosaic, new Sensor($pattern, $active, self::crop($said, $active), $levels), self::colour($said, $path), self::ORIENTATIONS[$flip] ?? throw CouldNotConvert::raw($path, 'its pixels stand askew'), '' === trim($camera[1]) ? 'unknown' : trim($camera[1]));
     }
 
     public function mosaic(string $path): Mosaic
@@ -77,7 +80,8 @@ final readonly class DecodesWithLibRaw implements DecodesRaw
         return [new Mosaic($samples, $width, $height), $printed];
     }
 
-    private function levels(LibRaw $libRaw, Mosaic $mosaic, Area $active, FilterPattern $pattern): ?\VelvetLedger\Core\Dng\Levels
+    /** @return array{FilterPattern, Levels}|null */
+    private function levels(LibRaw $libRaw, Mosaic $mosaic, Area $active): ?array
     {
         $side = static fn (int $length): int => min(self::WINDOW, $length - $length % self::STEP);
         $start = static fn (int $length, int $of): int => intdiv(intdiv($length - $of, 2), self::STEP) * self::STEP;
@@ -87,9 +91,11 @@ final readonly class DecodesWithLibRaw implements DecodesRaw
             $cut = $window->width === $active->width && $window->height === $active->height ? [] : ['-B', (string) $window->left, (string) $window->top, (string) $window->width, (string) $window->height];
             $picture = $libRaw->run('dcraw_emu', '-4', '-disinterp', '-o', '0', '-r', '1', '1', '1', '1', '-j', '-t', '0', '-W', '-c', '0', ...$cut, ...['-Z', '-']);
             if (1 === preg_match('/^P6\n(\d+) (\d+)\n65535\n/', $picture, $header) && (int) $header[1] === $window->width && (int) $header[2] === $window->height) {
-                $levels = LevelsFound::in($mosaic, new Area($active->left + $window->left, $active->top + $window->top, $window->width, $window->height), $pattern, substr($picture, \strlen($header[0])));
-                if (null !== $levels) {
-                    return $levels;
+                $developed = substr($picture, \strlen($header[0]));
+                $pattern = FilterPattern::seenIn($developed, $window->width, $window->height);
+                $levels = null === $pattern ? null : LevelsFound::in($mosaic, new Area($active->left + $window->left, $active->top + $window->top, $window->width, $window->height), $pattern, $developed);
+                if (null !== $pattern && null !== $levels) {
+                    return [$pattern, $levels];
                 }
             }
         }
@@ -114,6 +120,14 @@ final readonly class DecodesWithLibRaw implements DecodesRaw
         return $crop->isWithin($active) ? $crop : $active;
     }
 
+    private static function colour(string $said, string $path): SensorColour
+    {
+        $neutral = self::within($path, 0xC628, 3);
+        $matrix = self::matrix($said) ?? self::within($path, 0xC621, 9);
+
+        return new SensorColour([] !== $neutral && min($neutral) > 0 ? array_map(static fn (float $value): float => 1 / $value, $neutral) : self::multipliers($said), [] === $matrix ? null : $matrix);
+    }
+
     /** @return non-empty-list<float> as the camera balanced it; else for daylight */
     private static function multipliers(string $said): array
     {
@@ -135,5 +149,23 @@ final readonly class DecodesWithLibRaw implements DecodesRaw
         $values = array_map(floatval(...), explode(' ', (string) preg_replace('/\s+/', ' ', trim($found[1]))));
 
         return 9 === \count($values) && 0.0 !== array_sum(array_map(abs(...), $values)) ? $values : null;
+    }
+
+    /**
+     * The raw's own word where it has DNG's ColorMatrix1 (0xC621) and AsShotNeutral (0xC628) without being a DNG: LibRaw
+     * uses the first and does not print it, and rounds the second.
+     *
+     * @return list<float> none where it does not say
+     */
+    private static function within(string $path, int $tag, int $count): array
+    {
+        try {
+            $tiff = TiffReader::at(Bytes::ofFile($path));
+            $values = array_map(floatval(...), $tiff->ifd($tiff->first)?->numbers($tag) ?? []);
+        } catch (\RuntimeException) {
+            return []; // it is not built on TIFF
+        }
+
+        return $count === \count($values) ? $values : [];
     }
 }

@@ -27,12 +27,13 @@ final readonly class PreviewsOfRaw implements MakesPreviews
 
     public function of(string $path, CaptureFacts $facts, int $edge): Previews
     {
-        $jpeg = self::inside($path, $facts, $edge) ?? $this->developed($path);
-        $preview = RenderedPreview::ofJpeg($jpeg);
+        $inside = self::inside($path, $facts, $edge);
+        $picture = $inside ?? $this->developed($path);
+        $preview = null === $inside ? null : RenderedPreview::ofJpeg($inside);
         if (null === $preview || max($preview->width, $preview->height) > $edge) {
-            $preview = RenderedPreview::ofJpeg(self::scaled($path, $jpeg, $edge, self::QUALITY)) ?? throw CouldNotConvert::raw($path, 'no preview could be made of it');
+            $preview = RenderedPreview::ofJpeg(self::scaled($path, $picture, $edge, self::QUALITY, null === $inside)) ?? throw CouldNotConvert::raw($path, 'no preview could be made of it');
         }
-        $small = self::scaled($path, $jpeg, self::THUMBNAIL, '.ppm');
+        $small = self::scaled($path, $picture, self::THUMBNAIL, '.ppm', null === $inside);
         if (1 !== preg_match('/^P6\s(?:#[^\n]*\n)*(\d+)\s+(\d+)\s+255\s/', $small, $header) || \strlen($small) - \strlen($header[0]) !== 3 * (int) $header[1] * (int) $header[2]) {
             throw CouldNotConvert::raw($path, 'no thumbnail could be made of it');
         }
@@ -57,9 +58,9 @@ final readonly class PreviewsOfRaw implements MakesPreviews
     }
 
     /** @throws CouldNotConvert */
-    private static function scaled(string $path, string $picture, int $edge, string $output): string
+    private static function scaled(string $path, string $picture, int $edge, string $output, bool $ours): string
     {
-        $process = Vips::scale(['stdin'], $edge, $output, self::SECONDS, null, $picture);
+        $process = Vips::scale(['stdin'], $edge, $output, self::SECONDS, null, $picture, $ours);
 
         return $process->isSuccessful() ? $process->getOutput() : throw CouldNotConvert::raw($path, 'no preview could be made of it ('.Vips::said($process).')');
     }

@@ -23,7 +23,7 @@ final readonly class Arrangement
     public static function for(int $columns, int $rows): array
     {
         $found = [];
-        foreach (array_unique([1, $rows]) as $together) {
+        foreach (6 === $rows ? [1, 3, 6] : [1, 2] as $together) {
             foreach (2 === $columns ? [1, 2, 4] : [1, 2, 3] as $components) {
                 $found[] = new self($components, $together);
             }
