@@ -34,7 +34,7 @@ final readonly class DngWriter
             throw CouldNotConvert::notWritten($path, preg_replace('/^.*: /', '', error_get_last()['message'] ?? '') ?? '');
         }
         try {
-            Written::to($out, str_repeat("\0", 8));
+            Whole::to($out, str_repeat("\0", 8));
             $note = $this->makerNote($out, $parts->records);
             $main = MainFields::of($parts, $note)->below(0x014A, $this->mosaic($out, $parts->raw, $parts->records->order), ...$this->previews($out, $parts));
             if (null !== $parts->embedded) {
@@ -45,14 +45,14 @@ final readonly class DngWriter
             }
             self::even($out);
             $at = (int) ftell($out);
-            Written::to($out, $main->bytesAt($at, true));
+            Whole::to($out, $main->bytesAt($at, true));
             $size = (int) ftell($out);
             if ($size > self::LARGEST) {
                 throw CouldNotConvert::raw($parts->originalName, 'the DNG would be larger than 4 GB');
             }
             fseek($out, 0);
             $order = $parts->records->order;
-            Written::to($out, $order->value.$order->packU16(42).$order->packU32($at));
+            Whole::to($out, $order->value.$order->packU16(42).$order->packU32($at));
             if (!fflush($out) || !fsync($out)) {
                 throw CouldNotConvert::notWritten($path, 'the drive did not take it');
             }
@@ -74,10 +74,10 @@ final readonly class DngWriter
             return null;
         }
         if ($records->noteKeepsItsPlace()) {
-            Written::to($out, str_repeat("\0", (int) $records->noteAt - 8));
+            Whole::to($out, str_repeat("\0", (int) $records->noteAt - 8));
         }
         $at = (int) ftell($out);
-        Written::to($out, $records->makerNote);
+        Whole::to($out, $records->makerNote);
 
         return [$at, \strlen($records->makerNote)];
     }
@@ -97,7 +97,7 @@ final readonly class DngWriter
             self::even($out);
             $offsets[] = (int) ftell($out);
             $lengths[] = \strlen($coded);
-            Written::to($out, $coded);
+            Whole::to($out, $coded);
         }
 
         return MosaicFields::of($raw, $tiling, $order)->longs(0x0144, ...$offsets)->longs(0x0145, ...$lengths);
@@ -114,7 +114,7 @@ final readonly class DngWriter
         foreach ($parts->previews->larger as $preview) {
             self::even($out);
             $at = (int) ftell($out);
-            Written::to($out, $preview->jpeg);
+            Whole::to($out, $preview->jpeg);
             $drafts[] = (new IfdDraft($parts->records->order))->longs(0x00FE, 1)->longs(0x0100, $preview->width)->longs(0x0101, $preview->height)
                 ->shorts(0x0102, 8, 8, 8)->shorts(0x0103, 7)->shorts(0x0106, 6)->longs(0x0111, $at)->shorts(0x0115, 3)->longs(0x0116, $preview->height)
                 ->longs(0x0117, \strlen($preview->jpeg))->shorts(0x011C, 1)->shorts(0x0212, ...$preview->subsampling)->shorts(0x0213, 1)
@@ -128,7 +128,7 @@ final readonly class DngWriter
     private static function even(mixed $out): void
     {
         if (1 === (int) ftell($out) % 2) {
-            Written::to($out, "\0");
+            Whole::to($out, "\0");
         }
     }
 }

@@ -45,17 +45,17 @@ final class EmbeddedOriginal
         $blocks = intdiv($size + self::BLOCK - 1, self::BLOCK);
         $start = (int) ftell($out);
         $offsets = [4 * ($blocks + 2)];
-        Written::to($out, pack('N', $size).str_repeat("\0", 4 * ($blocks + 1)));
+        Whole::to($out, pack('N', $size).str_repeat("\0", 4 * ($blocks + 1)));
         for ($i = 0; $i < $blocks; ++$i) {
             $packed = (string) gzcompress((string) stream_get_contents($in, self::BLOCK), self::LEVEL);
-            Written::to($out, $packed);
+            Whole::to($out, $packed);
             $offsets[] = $offsets[$i] + \strlen($packed);
         }
         fclose($in);
-        Written::to($out, self::NOTHING_MORE);
+        Whole::to($out, self::NOTHING_MORE);
         $end = (int) ftell($out);
         fseek($out, $start + 4);
-        Written::to($out, pack('N*', ...$offsets));
+        Whole::to($out, pack('N*', ...$offsets));
         $hash = hash_init('md5');
         fseek($out, $start);
         hash_update_stream($hash, $out, $end - $start);

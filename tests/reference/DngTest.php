@@ -98,7 +98,8 @@ final class DngTest extends TestCase
         self::assertSame(hash_file('sha256', self::REAL), hash('sha256', (string) shell_exec('exiftool -b -OriginalRawImage '.escapeshellarg($dng))));
         self::assertSame(\strlen($restored), filesize(self::REAL));
         $bytes = (string) file_get_contents($dng);
-        $bytes[\strlen($bytes) - 400_000] ^= "\1";
+        $at = \strlen($bytes) - 400_000;
+        $bytes = substr_replace($bytes, \chr(\ord($bytes[$at]) ^ 1), $at, 1);
         $this->expectExceptionMessage('The original raw file in damaged.dng is damaged: its digest is another. Nothing was restored.');
         EmbeddedOriginal::restore($this->folder->put('damaged.dng', $bytes), static fn (string $piece) => self::fail('nothing is given of what is damaged'));
     }

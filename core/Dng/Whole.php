@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Core\Dng;
 
 /** Writes all of it, or says why not. */
-final class Written
+final class Whole
 {
     /**
      * @param resource $out
