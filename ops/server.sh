@@ -40,8 +40,6 @@ eject: [umount, '{volume}']
 YAML
 }
 
-# What codes pictures needs PHP's compiler to machine code (docs/dng.md has what it gives).
-COMPILED=(-d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M)
 console() { "$PHP" -d memory_limit=1G $([ "${1:-}" != dng ] || printf '%s ' "${COMPILED[@]}") "$ROOT/server/console.php" "$@"; }
 
 # The compiled container and routes are kept until the server's sources change.
@@ -216,6 +214,8 @@ start_worker() {
 }
 
 WORKERS=(worker:work look-1:look "look-2:look land")
+# Raws are converted on all processors.
+for ((i = 1; i <= $(nproc); i++)); do WORKERS+=("convert-$i:convert"); done
 
 stop_php() {
   local worker

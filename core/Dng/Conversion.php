@@ -25,11 +25,12 @@ final readonly class Conversion
     }
 
     /**
-     * @param string $to where nothing stands yet; nothing is left there unless it is proven
+     * @param string      $to   where nothing stands yet; nothing is left there unless it is proven
+     * @param string|null $name what the raw was called by the camera, where it has another name now
      *
      * @throws CouldNotConvert
      */
-    public function convert(string $raw, CaptureFacts $facts, string $to, DngWanted $wanted): Converted
+    public function convert(string $raw, CaptureFacts $facts, string $to, DngWanted $wanted, ?string $name = null): Converted
     {
         if (self::main($raw)?->has(self::DNG_VERSION) ?? false) {
             throw CouldNotConvert::raw($raw, 'it is a DNG already');
@@ -37,7 +38,7 @@ final readonly class Conversion
         clearstatcache(true, $raw);
         [$size, $time] = [(int) filesize($raw), filemtime($raw)];
         $decoded = $this->decodes->decode($raw);
-        $parts = new DngParts($decoded, CarriedRecords::of($raw, $facts), $this->previews->of($raw, $facts, $wanted->previewEdge), basename($raw), $facts->gear->serial, $wanted->embedsRaw ? $raw : null);
+        $parts = new DngParts($decoded, CarriedRecords::of($raw, $facts), $this->previews->of($raw, $facts, $wanted->previewEdge), $name ?? basename($raw), $facts->gear->serial, $wanted->embedsRaw ? $raw : null);
         $temporary = \dirname($to).'/.'.basename($to).'.part';
         @unlink($temporary); // of one who was cut off
         try {

@@ -38,6 +38,11 @@ final class CouldNotOrder extends \DomainException implements CouldNot
         return new self(\sprintf('A shoot\'s description is at most %d characters long.', $most));
     }
 
+    public static function preview(int $least, int $most): self
+    {
+        return new self("A preview's longer side is $least to $most pixels.");
+    }
+
     public static function copies(int $most): self
     {
         return new self(\sprintf('A card is cleared by 1 to %d proven copies of each file.', $most));

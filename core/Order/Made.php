@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Order;
 
-/** What an order makes of each file that comes in: how many copies, and what is stamped on them. */
+/** What an order makes of each file that comes in: how many copies, what is stamped on them, and which become DNGs. */
 final readonly class Made
 {
     public CopiesWanted $copies;
+    public DngsWanted $dngs;
 
-    public function __construct(?CopiesWanted $copies = null, public StampsWanted $stamps = new StampsWanted())
+    public function __construct(?CopiesWanted $copies = null, public StampsWanted $stamps = new StampsWanted(), ?DngsWanted $dngs = null)
     {
+        $this->dngs = $dngs ?? DngsWanted::none();
         $this->copies = $copies ?? CopiesWanted::two();
     }
 }

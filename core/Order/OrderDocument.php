@@ -30,6 +30,7 @@ final class OrderDocument
             'names' => PatternDocument::ofNames($order->names),
             'copies' => ['number' => $order->made->copies->number, 'readTwice' => $order->made->copies->readTwice, 'sha256' => $order->made->copies->sha256],
             'stamps' => $order->made->stamps->document(),
+            'dng' => $order->made->dngs->document(),
         ];
     }
 
@@ -57,7 +58,7 @@ final class OrderDocument
             $fields->has('folders') ? PatternDocument::readFolders($fields->object('folders')) : $plain->folders,
             self::subfolders($fields->object('subfolders')),
             $fields->has('names') ? PatternDocument::readNames($fields->object('names')) : $plain->names,
-            new Made(self::copies($fields->object('copies')), StampsWanted::read($fields->object('stamps'))),
+            new Made(self::copies($fields->object('copies')), StampsWanted::read($fields->object('stamps')), DngsWanted::read($fields->object('dng'))),
         ));
     }
 

@@ -18,7 +18,7 @@ use VelvetLedger\Server\Stores\StoreAbsent;
 /** Enters what came of files that were on their way, many at a time: published first, entered then, so that a cut between the two is made good by the next run. */
 final readonly class LineEnd
 {
-    public function __construct(private Entries $entries, private FailedLine $failed, private TellsLanding $landings, private SidecarsFollow $stamps)
+    public function __construct(private Entries $entries, private FailedLine $failed, private TellsLanding $landings, private SidecarsFollow $stamps, private TellsRaws $raws)
     {
     }
 
@@ -42,8 +42,10 @@ final readonly class LineEnd
             array_push($prints, ...$passage->drop($passage->line($copied->order->name)));
             $run->fileDone();
         }
-        $this->stamps->follow($run, array_values(array_unique(array_filter(array_map(static fn (BroughtIn $file): ?int => $file->frame(), $came), \is_int(...)))));
-        $this->landings->landed(array_values(array_filter(array_map(static fn (BroughtIn $file): ?int => $file->frame(), $came), \is_int(...))));
+        $frames = array_values(array_unique(array_filter(array_map(static fn (BroughtIn $file): ?int => $file->frame(), $came), \is_int(...))));
+        $this->stamps->follow($run, $frames);
+        $this->raws->cameIn($frames);
+        $this->landings->landed($frames);
 
         return $prints;
     }

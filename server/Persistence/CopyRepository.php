@@ -24,7 +24,7 @@ final readonly class CopyRepository
     {
         return (int) $this->database->executeStatement(
             "INSERT INTO copy (file_id, store_id, path, state, because) SELECT DISTINCT ON (m.file_id) m.file_id, ?::int, m.path, 'owed', 'it came in before this store was there'
-             FROM copy m JOIN store s ON s.id = m.store_id WHERE m.state <> 'set aside' AND NOT EXISTS (SELECT 1 FROM copy x WHERE x.file_id = m.file_id AND x.store_id = ?) ORDER BY m.file_id, s.role = 'main' DESC, m.id ON CONFLICT DO NOTHING",
+             FROM copy m JOIN store s ON s.id = m.store_id WHERE m.state NOT IN ('set aside', 'let go') AND NOT EXISTS (SELECT 1 FROM copy x WHERE x.file_id = m.file_id AND x.store_id = ?) ORDER BY m.file_id, s.role = 'main' DESC, m.id ON CONFLICT DO NOTHING",
             [$store, $store],
         );
     }
@@ -95,7 +95,7 @@ final readonly class CopyRepository
      */
     public function toProve(int $store, ?int $shoot, ?string $before, int $after, int $most): array
     {
-        return $this->rows(self::ROWS." WHERE c.store_id = ? AND c.state <> 'owed' AND c.state <> 'set aside' AND (?::int IS NULL OR r.shoot_id = ?) AND (?::timestamptz IS NULL OR c.proven_at IS NULL OR c.proven_at <= ?) AND c.id > ? ORDER BY c.id LIMIT $most", [$store, $shoot, $shoot, $before, $before, $after]);
+        return $this->rows(self::ROWS." WHERE c.store_id = ? AND c.state NOT IN ('owed', 'set aside', 'let go') AND (?::int IS NULL OR r.shoot_id = ?) AND (?::timestamptz IS NULL OR c.proven_at IS NULL OR c.proven_at <= ?) AND c.id > ? ORDER BY c.id LIMIT $most", [$store, $shoot, $shoot, $before, $before, $after]);
     }
 
     /** When those were last proven whose turn it is, if a share of 1/$days is proven each night. */
@@ -109,13 +109,13 @@ final readonly class CopyRepository
     /** @return list<string> folders that copies at a store lie in, all of them or those of a shoot, from the store's root */
     public function folders(int $store, ?int $shoot): array
     {
-        return array_values(array_filter($this->database->fetchFirstColumn("SELECT DISTINCT regexp_replace(c.path, '/?[^/]*$', '') FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.store_id = ? AND c.state <> 'owed' AND (?::int IS NULL OR r.shoot_id = ?) ORDER BY 1", [$store, $shoot, $shoot]), \is_string(...)));
+        return array_values(array_filter($this->database->fetchFirstColumn("SELECT DISTINCT regexp_replace(c.path, '/?[^/]*$', '') FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.store_id = ? AND c.state NOT IN ('owed', 'let go') AND (?::int IS NULL OR r.shoot_id = ?) ORDER BY 1", [$store, $shoot, $shoot]), \is_string(...)));
     }
 
     /** @return array{int, int} files, bytes */
     public function sumToProve(int $store, ?int $shoot, ?string $before): array
     {
-        $row = $this->database->fetchNumeric("SELECT count(*), coalesce(sum(f.bytes), 0) FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.store_id = ? AND c.state <> 'owed' AND c.state <> 'set aside' AND (?::int IS NULL OR r.shoot_id = ?) AND (?::timestamptz IS NULL OR c.proven_at IS NULL OR c.proven_at <= ?)", [$store, $shoot, $shoot, $before, $before]);
+        $row = $this->database->fetchNumeric("SELECT count(*), coalesce(sum(f.bytes), 0) FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.store_id = ? AND c.state NOT IN ('owed', 'set aside', 'let go') AND (?::int IS NULL OR r.shoot_id = ?) AND (?::timestamptz IS NULL OR c.proven_at IS NULL OR c.proven_at <= ?)", [$store, $shoot, $shoot, $before, $before]);
 
         return [is_numeric($row[0] ?? null) ? (int) $row[0] : 0, is_numeric($row[1] ?? null) ? (int) $row[1] : 0];
     }

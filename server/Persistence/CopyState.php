@@ -13,4 +13,7 @@ enum CopyState: string
     case Missing = 'missing';
     case Differs = 'differs';
     case SetAside = 'set aside';
+
+    /** A raw's, that its DNG took the place of. */
+    case LetGo = 'let go';
 }

@@ -53,7 +53,7 @@ final readonly class FileToStamp
         $copies = [];
         foreach (\is_array($row['copies'] ?? null) ? $row['copies'] : [] as $copy) {
             if (\is_array($copy)) {
-                $copies[] = ['id' => $int($copy['id'] ?? null), 'store' => $int($copy['store'] ?? null), 'path' => $text($copy['path'] ?? null) ?? '', 'bad' => \in_array($copy['state'] ?? null, [CopyState::Differs->value, CopyState::SetAside->value], true), 'checksum' => $text($copy['checksum'] ?? null)];
+                $copies[] = ['id' => $int($copy['id'] ?? null), 'store' => $int($copy['store'] ?? null), 'path' => $text($copy['path'] ?? null) ?? '', 'bad' => \in_array($copy['state'] ?? null, [CopyState::Differs->value, CopyState::SetAside->value, CopyState::LetGo->value], true), 'checksum' => $text($copy['checksum'] ?? null)];
             }
         }
         $this->copies = $copies;

@@ -43,7 +43,7 @@ final readonly class HeldRepository
     public function byPrint(array $prints): array
     {
         $held = [];
-        foreach ($this->rows("SELECT o.quick_print AS key, o.frame_id, c.path, c.proven_at FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id AND c.state <> 'owed' WHERE o.quick_print IN (?) ORDER BY o.id, c.id", $prints) as [$key, $as]) {
+        foreach ($this->rows("SELECT o.quick_print AS key, o.frame_id, c.path, c.proven_at FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id AND c.state NOT IN ('owed', 'let go') WHERE o.quick_print IN (?) ORDER BY o.id, c.id", $prints) as [$key, $as]) {
             $held[$key][$as->frame] ??= $as;
         }
 
@@ -58,7 +58,7 @@ final readonly class HeldRepository
     public function byExposure(array $identities): array
     {
         $held = [];
-        foreach ($this->rows("SELECT f.exposure_identity AS key, f.id AS frame_id, c.path, c.proven_at FROM frame f JOIN file l ON l.frame_id = f.id JOIN copy c ON c.file_id = l.id AND c.state <> 'owed' WHERE f.exposure_identity IN (?) ORDER BY f.id, l.id, c.id", $identities) as [$key, $as]) {
+        foreach ($this->rows("SELECT f.exposure_identity AS key, f.id AS frame_id, c.path, c.proven_at FROM frame f JOIN file l ON l.frame_id = f.id JOIN copy c ON c.file_id = l.id AND c.state NOT IN ('owed', 'let go') WHERE f.exposure_identity IN (?) ORDER BY f.id, l.id, c.id", $identities) as [$key, $as]) {
             $held[$key] ??= $as;
         }
 

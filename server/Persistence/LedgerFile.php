@@ -70,6 +70,12 @@ class LedgerFile
         return $this->checksum;
     }
 
+    /** Whether another file of the frame took its place at every store. */
+    public function isLetGo(): bool
+    {
+        return !$this->copies->isEmpty() && $this->copies->forAll(static fn (int $i, Copy $copy): bool => CopyState::LetGo === $copy->state());
+    }
+
     /** Where an order asked for it. */
     public function sha256(): ?string
     {

@@ -27,7 +27,11 @@ final readonly class StampedFile
 
     public function making(): Making
     {
-        return null === $this->file || Making::Sidecar === $this->file->making ? Making::Sidecar : Making::Stamped;
+        return match ($this->file?->making) {
+            null, Making::Sidecar => Making::Sidecar,
+            Making::Dng => Making::Dng,
+            default => Making::Stamped,
+        };
     }
 
     /** Nothing is to be written: it says already what it should. */

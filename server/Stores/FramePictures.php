@@ -33,7 +33,7 @@ final readonly class FramePictures
     {
         $frame = $this->ledger->find(LedgerFrame::class, $id) ?? throw NotInLedger::frame($id);
         $facts = $frame->facts->facts();
-        $still = $frame->files()->findFirst(static fn (int $i, LedgerFile $file): bool => true === $file->original?->kind->isStill());
+        $still = $frame->files()->findFirst(static fn (int $i, LedgerFile $file): bool => true === $file->original?->kind->isStill() && !$file->isLetGo());
         $copies = array_filter($still?->copies()->toArray() ?? [], static fn (Copy $copy): bool => CopyState::Owed !== $copy->state());
         if (null === $facts || [] === $copies) {
             throw CouldNotMakePicture::noneInside();
@@ -43,7 +43,7 @@ final readonly class FramePictures
             $store = $this->stores->at($copy->store);
             $path = $store->path.'/'.$copy->path();
             if (is_file($path)) {
-                return $this->pictures->of($path, Making::Stamped === $still?->making() ? CoreFactsReader::of(Bytes::ofFile($path, new Budget())) : $facts, $edge);
+                return $this->pictures->of($path, Making::AsItIs !== $still?->making() ? CoreFactsReader::of(Bytes::ofFile($path, new Budget())) : $facts, $edge);
             }
             $absent ??= $store->isPresent() ? null : $store->absence();
         }

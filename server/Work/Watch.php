@@ -26,10 +26,14 @@ final class Watch
     /** What could not be made is tried again after so many seconds. */
     private const AGAIN = 600;
 
+    /** Between two looks at what is to be converted, and at raws that may go. */
+    private const DNGS = 30;
+
     private const NIGHT = [1, 2, 3, 4, 5];
     private const IDLE_LOAD = 0.7;
 
     private float $looked = 0.0;
+    private float $converted = 0.0;
 
     /** @var array<int, array{float, int}> store => when its owed copies were last asked for, and how many they were; none while it is away */
     private array $asked = [];
@@ -37,7 +41,7 @@ final class Watch
     /** @var array<int, float> shoot => when its stamps were last asked for */
     private array $stamping = [];
 
-    public function __construct(private readonly EntityManagerInterface $ledger, private readonly Stores $stores, private readonly CopyRepository $copies, private readonly ProvingRepository $provings, private readonly StampRepository $stamps, private readonly MessageBusInterface $bus)
+    public function __construct(private readonly EntityManagerInterface $ledger, private readonly Stores $stores, private readonly CopyRepository $copies, private readonly ProvingRepository $provings, private readonly StampRepository $stamps, private readonly MessageBusInterface $bus, private readonly Conversions $conversions)
     {
     }
 
@@ -62,10 +66,19 @@ final class Watch
             }
             if (StoreRole::Main === $store->role()) {
                 $this->stamps();
+                $this->dngs();
             }
             if (null !== $store->nightlyDays()) {
                 $this->nightly($store, $store->nightlyDays());
             }
+        }
+    }
+
+    private function dngs(): void
+    {
+        if (microtime(true) - $this->converted > self::DNGS) {
+            $this->converted = microtime(true);
+            $this->conversions->lookAround();
         }
     }
 

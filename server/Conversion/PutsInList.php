@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Conversion;
+
+use VelvetLedger\Server\Persistence\ConversionRepository;
+use VelvetLedger\Server\Persistence\ConversionRow;
+use VelvetLedger\Server\Persistence\ShootRepository;
+use VelvetLedger\Server\Stores\ListsOfStore;
+use VelvetLedger\Server\Stores\Stores;
+
+/** Renews the checksum lists of a shoot when the last of its raws is converted: once, not for every DNG. */
+final readonly class PutsInList
+{
+    public function __construct(private ConversionRepository $conversions, private Stores $stores, private ShootRepository $shoots, private ListsOfStore $lists)
+    {
+    }
+
+    public function after(ConversionRow $row): void
+    {
+        if (!$this->conversions->waitInShoot($row->shoot)) {
+            $this->renew($row->shoot);
+        }
+    }
+
+    public function renew(int $shoot): void
+    {
+        $folders = $this->shoots->foldersAbove([$this->shoots->find($shoot)->folder]);
+        foreach ($this->stores->all() as $store) {
+            $this->lists->renew($this->stores->at($store), $store->id(), $folders);
+        }
+    }
+}

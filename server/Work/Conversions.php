@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Work;
+
+use Symfony\Component\Messenger\Attribute\AsMessageHandler;
+use Symfony\Component\Messenger\Exception\RecoverableMessageHandlingException;
+use Symfony\Component\Messenger\MessageBusInterface;
+use VelvetLedger\Server\Conversion\ConvertsRaw;
+use VelvetLedger\Server\Conversion\LetsRawsGo;
+use VelvetLedger\Server\Intake\TellsRaws;
+use VelvetLedger\Server\Persistence\ConversionRepository;
+use VelvetLedger\Server\Stores\StoreAbsent;
+
+/** Asks for the DNGs of raws that came in, one message a raw, and has them made; a raw whose order wants a DNG instead goes when it may. */
+final readonly class Conversions implements TellsRaws
+{
+    private const ABSENT = 30_000;
+
+    /** A worker hears of a message at once; one that has not come by then was lost. Seconds. */
+    private const OVERLOOKED = 900;
+
+    public function __construct(private ConversionRepository $conversions, private ConvertsRaw $converts, private LetsRawsGo $letsGo, private MessageBusInterface $bus)
+    {
+    }
+
+    public function cameIn(array $frames): void
+    {
+        foreach ($this->conversions->ask($frames) as $conversion) {
+            $this->bus->dispatch(new ConvertRaw($conversion));
+        }
+    }
+
+    #[AsMessageHandler]
+    public function convert(ConvertRaw $work): void
+    {
+        try {
+            $this->converts->convert($work->conversion);
+        } catch (StoreAbsent $absent) {
+            throw new RecoverableMessageHandlingException($absent->getMessage(), 0, $absent, self::ABSENT);
+        }
+        $this->letsGo->letGo();
+    }
+
+    /** What an idle worker finds: messages that were lost, and raws that may go since a store came back. */
+    public function lookAround(): void
+    {
+        foreach ($this->conversions->overlooked(self::OVERLOOKED) as $conversion) {
+            $this->bus->dispatch(new ConvertRaw($conversion));
+        }
+        $this->letsGo->letGo();
+    }
+}

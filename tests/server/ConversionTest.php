@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests\server;
+
+use VelvetLedger\Core\Card\FolderNames;
+use VelvetLedger\Core\Order\OrderDocument;
+use VelvetLedger\Core\Order\StandingOrder;
+use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Server\Clearance\CardClearance;
+use VelvetLedger\Server\Conversion\ConvertsRaw;
+use VelvetLedger\Server\Conversion\LetsRawsGo;
+use VelvetLedger\Server\Copies\OwedCopies;
+use VelvetLedger\Server\Persistence\ConversionRepository;
+use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Tests\Stills;
+
+/** Raws that become DNGs by their standing order: beside them or in their place, at stores that come and go, with and without stamps. */
+final class ConversionTest extends LedgerTestCase
+{
+    private const FRAMES = 3;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->drives('Bellows');
+        for ($number = 1; $number <= self::FRAMES; ++$number) {
+            $this->reader->put("CARD/DCIM/100ORREL/ORL_000$number.ORW", Stills::raw("2026-05-04 21:14:0$number", $number));
+        }
+    }
+
+    public function testADngComesToLieBesideEachRawWithItsStampAndIsProven(): void
+    {
+        $this->bringOn($this->start('CARD', self::order('beside the raw', ['texts' => ['creator' => 'Ada Tern']]))->id());
+        self::assertSame('3 are still to be converted.', $this->sentence());
+        $this->convertAll();
+        self::assertMatchesRegularExpression('/^3 raws, \d+ kB, became 3 DNGs, \d+ kB, all proven\.$/', $this->sentence());
+        self::assertSame(['.dng', '.orw', '.xmp'], $this->endings('Anvil'));
+        self::assertSame(FolderNames::in($this->at('Anvil')), FolderNames::in($this->at('Bellows')));
+        foreach (['Anvil', 'Bellows'] as $drive) {
+            self::assertSame('', (string) shell_exec('cd '.escapeshellarg($this->at($drive)).' && xxhsum -c --quiet checksums.xxh128 2>&1'));
+        }
+        self::assertSame("Ada Tern\nORL_0002.ORW\n2026:05:04 21:14:02\n", (string) shell_exec('exiftool -s3 -Creator -OriginalRawFileName -DateTimeOriginal '.escapeshellarg($this->at('Anvil').'/2026-05-04_0002.dng')));
+        self::assertTrue($this->service(CardClearance::class)->of($this->card('CARD'))->mayBeFormatted, 'by the raws\' copies');
+        $this->convertAll();
+        self::assertSame(3, $this->service(ConversionRepository::class)->sum(1)->proven, 'asked twice it is done once');
+        self::assertSame([9, 9], [$this->ledger()->getConnection()->fetchOne('SELECT files FROM shoot'), $this->ledger()->getConnection()->fetchOne("SELECT sum(copies)::int FROM shoot_copies JOIN store ON store.id = store_id WHERE name = 'Anvil' AND state = 'proven'")], 'the sums of the shoot and the store have them');
+    }
+
+    public function testARawGoesOnlyWhenItsDngIsProvenAtEveryStore(): void
+    {
+        $this->bringOn($this->start('CARD', self::order('instead of the raw', [], true))->id());
+        rename($this->store->path.'/Bellows', $this->store->path.'/.Bellows');
+        $this->convertAll();
+        self::assertSame(['.dng', '.orw'], $this->endings('Anvil'));
+        self::assertStringContainsString('3 raws stay until its DNG is proven at every store.', $this->sentence());
+        rename($this->store->path.'/.Bellows', $this->store->path.'/Bellows');
+        foreach ($this->service(Stores::class)->all() as $store) {
+            $this->fresh(OwedCopies::class)->make($store->id(), static fn () => null);
+        }
+        file_put_contents($this->at('Bellows').'/2026-05-04_0003.dng', 'damaged since');
+        self::assertSame(2, $this->fresh(LetsRawsGo::class)->letGo(), 'each DNG is read once more: one is not as it was proven');
+        self::assertFileExists($this->at('Anvil').'/2026-05-04_0003.orw');
+        self::assertFileDoesNotExist($this->at('Bellows').'/2026-05-04_0001.orw');
+        self::assertStringContainsString('2 raws were let go: the DNG is there in its place, at every store.', $this->sentence());
+        self::assertTrue($this->service(CardClearance::class)->of($this->card('CARD'))->cleared >= 2, 'by the DNGs, which have the raws in them');
+        self::assertSame('', trim((string) shell_exec('exiftool -b -OriginalRawImage '.escapeshellarg($this->at('Anvil').'/2026-05-04_0001.dng').' | cmp - '.escapeshellarg($this->reader->path.'/CARD/DCIM/100ORREL/ORL_0001.ORW').' 2>&1')));
+        $this->expectExceptionMessage('There is nothing to bring in'); // what went is held: the card gives nothing new
+        $this->start('CARD', self::order('instead of the raw', [], true));
+    }
+
+    public function testWhatCannotBeConvertedStaysAndTheReceiptSaysWhy(): void
+    {
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0009.ORW', substr(Stills::raw('2026-05-04 21:14:09', 9), 0, 2000));
+        $this->bringOn($this->start('CARD', self::order('instead of the raw'))->id());
+        file_put_contents($this->at('Anvil').'/2026-05-04_0003.dng', 'somebody else’s');
+        $this->convertAll();
+        self::assertStringContainsString('2 raws could not be converted and stay as they are.', $this->sentence());
+        $refused = $this->service(ConversionRepository::class)->refusedOf(1);
+        self::assertSame(['DCIM/100ORREL/ORL_0002.ORW', 'DCIM/100ORREL/ORL_0009.ORW'], array_column($refused, 0));
+        self::assertStringContainsString('2026-05-04_0003.dng', $refused[0][1]);
+        self::assertStringStartsWith('2026-05-04_0001.orw was not converted: ', $refused[1][1]);
+        self::assertSame('somebody else’s', file_get_contents($this->at('Anvil').'/2026-05-04_0003.dng'));
+        self::assertFileExists($this->at('Anvil').'/2026-05-04_0003.orw');
+        self::assertSame([], glob($this->at('Anvil').'/.*.part'));
+    }
+
+    private function convertAll(): void
+    {
+        foreach ($this->ledger()->getConnection()->fetchFirstColumn('SELECT id FROM conversion ORDER BY id') as $id) {
+            $this->fresh(ConvertsRaw::class)->convert(is_numeric($id) ? (int) $id : 0);
+        }
+        $this->fresh(LetsRawsGo::class)->letGo();
+    }
+
+    private function sentence(): string
+    {
+        return $this->service(ConversionRepository::class)->sum(1)->sentence();
+    }
+
+    /** @return list<string> */
+    private function endings(string $drive): array
+    {
+        return array_values(array_unique(array_map(static fn (string $name): string => (string) strrchr($name, '.'), array_filter(FolderNames::in($this->at($drive)), static fn (string $name): bool => str_starts_with($name, '2026')))));
+    }
+
+    private function at(string $drive): string
+    {
+        return $this->store->path."/$drive/pictures/2026/2026-05-04";
+    }
+
+    /** @param array<string, mixed> $stamps */
+    private static function order(string $mode, array $stamps = [], bool $embed = false): Wishes
+    {
+        return new Wishes(OrderDocument::read(['dng' => ['mode' => $mode, 'embedRaw' => $embed], 'stamps' => $stamps + ['slip' => '']] + OrderDocument::of(StandingOrder::byTheDay())));
+    }
+}
