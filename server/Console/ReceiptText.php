@@ -10,6 +10,7 @@ use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\ReceiptLine;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
 use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Server\View\ConversionsView;
 use VelvetLedger\Server\View\ReceiptLineView;
 use VelvetLedger\Server\View\ReceiptView;
 
@@ -22,7 +23,9 @@ final readonly class ReceiptText
 
     public function view(Intake $intake): ReceiptView
     {
-        return new ReceiptView($intake, $this->receipts->summary($intake), $this->receipts->copies($intake), $this->receipts->stamped($intake));
+        $conversions = $this->receipts->conversions($intake);
+
+        return new ReceiptView($intake, $this->receipts->summary($intake), $this->receipts->copies($intake), $this->receipts->stamped($intake), null === $conversions ? null : new ConversionsView(...$conversions));
     }
 
     public function text(Intake $intake): string
@@ -39,6 +42,10 @@ final readonly class ReceiptText
             $lines[] = '  stopped: '.$view->stoppedBecause;
         }
         $lines[] = $view->sentence.(null === $view->bytesPerSecond ? '' : \sprintf(' %s at %s a second.', Size::of($view->bytesCopied), Size::of((int) $view->bytesPerSecond)));
+
+        if (null !== $view->conversions) {
+            $lines[] = $view->conversions->sentence;
+        }
 
         return implode("\n", $lines);
     }

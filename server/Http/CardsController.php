@@ -27,6 +27,7 @@ use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Intake\StartIntake;
 use VelvetLedger\Server\Orders\OrderBook;
+use VelvetLedger\Server\Pages\DngsOfPlan;
 use VelvetLedger\Server\Pages\StampsOfPlan;
 use VelvetLedger\Server\Pages\StoresOfPlan;
 use VelvetLedger\Server\Persistence\Intake;
@@ -96,14 +97,14 @@ final readonly class CardsController
     }
 
     #[Route('/api/cards/{id}/plan', methods: ['POST'], requirements: ['id' => '[0-9a-f]{16}'])]
-    public function plan(string $id, Request $request, Plans $plans, DeskInput $input, OrderBook $orders, StoresOfPlan $stores, StampsOfPlan $stamps): Response
+    public function plan(string $id, Request $request, Plans $plans, DeskInput $input, OrderBook $orders, StoresOfPlan $stores, StampsOfPlan $stamps, DngsOfPlan $dngs): Response
     {
         $volume = $this->readers->volume($id);
         $wishes = $input->wishes($request, $volume);
 
         $plan = $plans->make($volume, $wishes);
 
-        return new JsonResponse(new PlanView($plan, $wishes->order, $orders->findOrDefault($wishes->order->name), $this->stores->main(), $stores->of($plan->totals->files->bytesToBringIn), $stamps->sample($plan, $wishes->order->made->stamps)));
+        return new JsonResponse(new PlanView($plan, $wishes->order, $orders->findOrDefault($wishes->order->name), $this->stores->main(), $stores->of($plan->totals->files->bytesToBringIn), $stamps->sample($plan, $wishes->order->made->stamps), $dngs->of($plan, $wishes->order->made->dngs)));
     }
 
     /** The same, file by file: what it was called, and what it will be. */

@@ -15,6 +15,7 @@ use VelvetLedger\Server\Intake\HoldIntake;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\ReceiptLine;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
+use VelvetLedger\Server\View\ConversionsView;
 use VelvetLedger\Server\View\ReceiptLineView;
 use VelvetLedger\Server\View\ReceiptsView;
 use VelvetLedger\Server\View\ReceiptView;
@@ -112,6 +113,8 @@ final readonly class ReceiptsController
 
     private function view(Intake $intake): ReceiptView
     {
-        return new ReceiptView($intake, $this->receipts->summary($intake), $this->receipts->copies($intake), $this->receipts->stamped($intake));
+        $conversions = $this->receipts->conversions($intake);
+
+        return new ReceiptView($intake, $this->receipts->summary($intake), $this->receipts->copies($intake), $this->receipts->stamped($intake), null === $conversions ? null : new ConversionsView(...$conversions));
     }
 }

@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Persistence;
 
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Card\Kind;
+use VelvetLedger\Core\Receipt\Conversions;
 use VelvetLedger\Core\Receipt\CopiesAt;
 use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Core\Receipt\Sum;
@@ -16,7 +17,7 @@ final readonly class ReceiptRepository
 {
     public const PAGE = 20;
 
-    public function __construct(private EntityManagerInterface $ledger)
+    public function __construct(private EntityManagerInterface $ledger, private ConversionRepository $conversions)
     {
     }
 
@@ -103,6 +104,14 @@ final readonly class ReceiptRepository
         $number = static fn (mixed $value): int => is_numeric($value) ? (int) $value : 0;
 
         return array_map(static fn (array $row): CopiesAt => new CopiesAt(\is_string($row['name']) ? $row['name'] : '', $number($row['proven']), $number($row['owed']), $number($row['bad'])), $rows);
+    }
+
+    /** @return array{Conversions, list<array{string, string}>}|null what became of its raws, and of which not; null where its order makes no DNGs */
+    public function conversions(Intake $intake): ?array
+    {
+        $sum = $this->conversions->sum($intake->id());
+
+        return 0 === $sum->asked ? null : [$sum, 0 === $sum->refused ? [] : $this->conversions->refusedOf($intake->id())];
     }
 
     /** How many files came in with a stamp, or have got one since. */

@@ -48,7 +48,7 @@ final readonly class PlanView
     public bool $hasRoom;
 
     /** @param list<PlannedStoreView> $stores that copies would go to, the main one first */
-    public function __construct(Plan $plan, StandingOrder $order, StandingOrder $saved, Store $store, public array $stores, public StampSampleView $stamps)
+    public function __construct(Plan $plan, StandingOrder $order, StandingOrder $saved, Store $store, public array $stores, public StampSampleView $stamps, public DngEstimateView $dngs)
     {
         $this->shoots = array_map(static fn (PlannedShoot $shoot): PlannedShootView => new PlannedShootView($shoot), $plan->shoots);
         $this->totals = new TotalsView($plan->totals, $store->name);

@@ -42,7 +42,7 @@ final readonly class ReceiptView
     public array $problems;
 
     /** @param list<CopiesAt> $copies store by store, the main one first */
-    public function __construct(Intake $intake, Summary $summary, public array $copies, int $stamped = 0)
+    public function __construct(Intake $intake, Summary $summary, public array $copies, int $stamped = 0, public ?ConversionsView $conversions = null)
     {
         $this->number = $intake->id();
         $this->card = $intake->source->label;

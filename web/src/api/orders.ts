@@ -28,6 +28,14 @@ export interface CopiesWanted {
   sha256: boolean;
 }
 
+export type DngMode = "off" | "beside the raw" | "instead of the raw";
+
+export interface DngsWanted {
+  mode: DngMode;
+  previewEdge: number;
+  embedRaw: boolean;
+}
+
 /** What is stamped on every frame; the names of texts are those of core/Stamp/StampField. */
 export interface StampsWanted {
   /** A rights slip's name; null for the default, "" for none. */
@@ -86,6 +94,7 @@ export interface OrderParts {
   names: NamePattern;
   copies: CopiesWanted;
   stamps: StampsWanted;
+  dng: DngsWanted;
 }
 
 export type OrderPart = keyof OrderParts;

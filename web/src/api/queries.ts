@@ -98,7 +98,8 @@ export const useReceipt = (number: string) =>
   useQuery({
     queryKey: ["receipt", number],
     queryFn: () => get<Receipt>(`/api/receipts/${number}`),
-    refetchInterval: (query) => (query.state.error || isMoving(query.state.data) ? PROGRESS_GLANCE : false),
+    refetchInterval: (query) =>
+      query.state.error || isMoving(query.state.data) || (query.state.data?.conversions?.waiting ?? 0) > 0 ? PROGRESS_GLANCE : false,
   });
 
 /** While files are being copied their lines are asked for again about forty times in all. */

@@ -138,6 +138,14 @@ export interface Completion {
   synonym: string | null;
 }
 
+/** How far the raws of a receipt are on their way to being DNGs, and which could not be. */
+export interface Conversions {
+  asked: number;
+  waiting: number;
+  sentence: string;
+  refused: RefusedRaw[];
+}
+
 /** Copies at one store of the files that one intake brought in. */
 export interface CopiesAt {
   store: string;
@@ -147,7 +155,7 @@ export interface CopiesAt {
 }
 
 /** How a copy was when it was last looked at. */
-export type CopyState = "owed" | "proven" | "missing" | "differs" | "set aside";
+export type CopyState = "owed" | "proven" | "missing" | "differs" | "set aside" | "let go";
 
 /** A page of the day book, the latest first, and whether its chain of digests is whole. */
 export interface DayBook {
@@ -183,6 +191,13 @@ export interface Desk {
   others: OtherFile[];
   store: Store;
   order: string;
+}
+
+/** What DNGs of the raws that are to come in will cost, by what this body's frames gave before. */
+export interface DngEstimate {
+  raws: number;
+  rawBytes: number;
+  sentence: string;
 }
 
 /** A drive that is attached. */
@@ -344,6 +359,7 @@ export interface Plan {
   hasRoom: boolean;
   stores: PlannedStore[];
   stamps: StampSample;
+  dngs: DngEstimate;
 }
 
 /** One file of a plan: what it was called, and what it will be, or why it stays. */
@@ -453,6 +469,7 @@ export interface Receipt {
   secondsLeft: number | null;
   problems: string[];
   copies: CopiesAt[];
+  conversions: Conversions | null;
 }
 
 /** One line of a receipt. */
@@ -479,6 +496,12 @@ export interface Receipts {
   receipts: Receipt[];
   older: number | null;
   failed: FailedPiece[];
+}
+
+/** A raw that could not be converted: its path on the card, and why. */
+export interface RefusedRaw {
+  path: string;
+  because: string;
 }
 
 /** What the photographer can do about a lack. */

@@ -9,6 +9,7 @@ import { Nothing } from "../ledger/Nothing";
 import { Notice, Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
 import { dateOf, moment, size, timeOfDay } from "../words/format";
+import { Conversions } from "./Conversions";
 import { ReceiptLines } from "./ReceiptLines";
 import { ReceiptSums } from "./ReceiptSums";
 import { Progress } from "./Progress";
@@ -78,6 +79,7 @@ function ReceiptNumber({ number }: { number: string }) {
             <p className="mt-1 mb-4 text-faded">{subline(data)}</p>
             {moving && <Progress receipt={data} number={number} />}
             {!moving && <Exports number={number} />}
+            {data.conversions && <Conversions of={data.conversions} />}
             <ReceiptSums receipt={data} shown={shown} onShow={setShown} />
           </div>
           <div className="grid content-start gap-y-4">

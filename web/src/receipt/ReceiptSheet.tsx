@@ -39,6 +39,7 @@ export function ReceiptSheet() {
       <p className="mt-1">
         <b>{data.verdict.heading}.</b> {data.verdict.sentence}
       </p>
+      {data.conversions && <p className="mt-1">{data.conversions.sentence}</p>}
       <Trouble error={lines.error} />
       <table className="mt-5 w-full table-fixed text-[11px] leading-[15px]">
         <colgroup>

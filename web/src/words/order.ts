@@ -12,6 +12,7 @@ export const PART_NAMES: Record<keyof OrderParts, string> = {
   names: "names",
   copies: "copies",
   stamps: "stamps",
+  dng: "DNG",
 };
 
 export const BETWEEN = [

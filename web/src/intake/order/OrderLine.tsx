@@ -10,6 +10,7 @@ import { Mark, Trouble } from "../../ledger/Notice";
 import { orderInWords, PART_NAMES } from "../../words/order";
 import { BringPart, ClipsPart, ShootsPart } from "./BringAndShoots";
 import { CopiesPart } from "./CopiesPart";
+import { DngPart } from "./DngPart";
 import { DestinationPart } from "./DestinationPart";
 import { FoldersPart } from "./FoldersPart";
 import { NamesPart } from "./NamesPart";
@@ -162,6 +163,15 @@ export function OrderLine({ plan, name, changed, open, onOpen, onOrder, children
                   value={order.copies}
                   onChange={(value) => {
                     change("copies", value);
+                  }}
+                />
+              </Part>
+              <Part name="dng" departs={departs}>
+                <DngPart
+                  value={order.dng}
+                  estimate={plan?.dngs.sentence ?? ""}
+                  onChange={(value) => {
+                    change("dng", value);
                   }}
                 />
               </Part>

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\View;
+
+use VelvetLedger\Core\Receipt\Conversions;
+
+/** How far the raws of a receipt are on their way to being DNGs, and which could not be. */
+final readonly class ConversionsView
+{
+    public int $asked;
+    public int $waiting;
+    public string $sentence;
+
+    /** @var list<RefusedRawView> */
+    public array $refused;
+
+    /** @param list<array{string, string}> $refused path on the card, and why */
+    public function __construct(Conversions $sum, array $refused)
+    {
+        [$this->asked, $this->waiting, $this->sentence] = [$sum->asked, $sum->waiting, $sum->sentence()];
+        $this->refused = array_map(static fn (array $one): RefusedRawView => new RefusedRawView(...$one), $refused);
+    }
+}

@@ -1,0 +1,32 @@
+import { Progress as Bar } from "radix-ui";
+import type { Conversions as Sum } from "../api/views";
+import { figure } from "../words/format";
+
+/** How far a receipt's raws are on their way to being DNGs, apart from the copying; then what they came to. */
+export function Conversions({ of }: { of: Sum }) {
+  const done = of.asked - of.waiting;
+  return (
+    <section aria-label="DNG" className="mb-5">
+      {of.waiting > 0 && (
+        <>
+          <Bar.Root value={Math.round((100 * done) / of.asked)} aria-label="Converted" className="relative h-[7px] border-y border-ink">
+            <Bar.Indicator className="h-full origin-left bg-brass transition-transform duration-300" style={{ transform: `scaleX(${done / of.asked})` }} />
+          </Bar.Root>
+          <p className="mt-2" role="status">
+            <b>{figure(done)}</b> of {figure(of.asked)} raws converted. <span className="text-faded">Copying does not wait for it; this page can be left.</span>
+          </p>
+        </>
+      )}
+      <p className={of.waiting > 0 ? "mt-1" : "totalled py-1"}>{of.sentence}</p>
+      {of.refused.length > 0 && (
+        <ul className="mt-1">
+          {of.refused.map((one) => (
+            <li key={one.path} className="text-brass">
+              <span className="font-path">{one.path}</span> {one.because}
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
