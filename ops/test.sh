@@ -103,7 +103,7 @@ test_web() {
 }
 
 run_bench() {
-  install_debian_packages "${DEBIAN_PACKAGES[@]}"
+  install_debian_packages "${DEBIAN_PACKAGES[@]}" dcmtk
   set_up
   cd "$ROOT" || return 1
   test_home
@@ -112,14 +112,14 @@ run_bench() {
   APP_ENV=test bring_up_to_date || return 1
   local bench
   if [ $# -gt 0 ]; then
-    fetch_reference_files && "$PHP" -d memory_limit=1G -d opcache.enable_cli=1 "bench/$1.php" "${@:2}"
+    fetch_reference_files && "$PHP" -d memory_limit=1G "${COMPILED[@]}" "bench/$1.php" "${@:2}"
     local result=$?
     stop_postgres
     return "$result"
   fi
   for bench in bench/[a-z]*.php; do
     say "== ${bench##*/}"
-    "$PHP" -d memory_limit=1G -d opcache.enable_cli=1 "$bench" || return 1
+    "$PHP" -d memory_limit=1G "${COMPILED[@]}" "$bench" || return 1
   done
   stop_postgres
 }

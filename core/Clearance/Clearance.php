@@ -25,8 +25,9 @@ final readonly class Clearance
      * @param list<FileToClear> $files
      * @param list<Trouble>     $troubles places of the card that could not be listed
      * @param int               $copies   proven copies wanted, each on a device of its own
+     * @param list<string>      $waiting  paths of raws that are to be converted first, by the order
      */
-    public static function of(string $card, array $files, array $troubles, int $copies): self
+    public static function of(string $card, array $files, array $troubles, int $copies, array $waiting = []): self
     {
         $missing = array_map(static fn (Trouble $trouble): Missing => self::lack($trouble->path, Lack::Unlisted, $trouble->reason), array_values(array_filter($troubles, static fn (Trouble $trouble): bool => $trouble->isDamage)));
         $counted = array_values(array_filter($files, static fn (FileToClear $file): bool => self::counts($file->file->kind)));
@@ -36,7 +37,7 @@ final readonly class Clearance
             $cleared += null === $lack ? 1 : 0;
             $missing[] = $lack;
         }
-        $missing = array_values(array_filter($missing));
+        $missing = [...array_values(array_filter($missing)), ...array_map(static fn (string $path): Missing => self::lack($path, Lack::NotConverted, 'its DNG is not proven yet'), $waiting)];
         $rank = array_flip(array_map(static fn (Lack $lack): string => $lack->value, Lack::cases()));
         usort($missing, static fn (Missing $a, Missing $b): int => [$rank[$a->lack->value], $a->path] <=> [$rank[$b->lack->value], $b->path]);
 
@@ -114,6 +115,6 @@ final readonly class Clearance
 
     private static function inPlural(Lack $lack, int $count): string
     {
-        return 1 === $count ? $lack->value : strtr($lack->value, ['is nowhere' => 'are nowhere', 'is in the' => 'are in the', 'its copies' => 'their copies', 'its end' => 'their ends', 'has ' => 'have ', 'seems' => 'seem', 'was ' => 'were ', 'is a clip or sound that is' => 'are clips or sounds that are']);
+        return 1 === $count ? $lack->value : strtr($lack->value, ['is nowhere' => 'are nowhere', 'is still' => 'are still', 'is in the' => 'are in the', 'its copies' => 'their copies', 'its end' => 'their ends', 'has ' => 'have ', 'seems' => 'seem', 'was ' => 'were ', 'is a clip or sound that is' => 'are clips or sounds that are']);
     }
 }

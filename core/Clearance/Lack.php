@@ -14,13 +14,14 @@ enum Lack: string
     case TooFewCopies = 'has too few proven copies';
     case OneDevice = 'has its copies on one device';
     case NotCompared = 'seems to be held, and must be read in full to be sure';
+    case NotConverted = 'is still to be converted';
     case LeftOut = 'was left out and is nowhere else';
     case ClipStays = 'is a clip or sound that is nowhere but on this card';
 
     public function remedy(): Remedy
     {
         return match ($this) {
-            self::Unlisted, self::Unreadable => Remedy::None,
+            self::Unlisted, self::Unreadable, self::NotConverted => Remedy::None,
             self::NotHeld, self::ClipStays => Remedy::BringIn,
             self::LeftOut => Remedy::Nod,
             self::Gone => Remedy::Prove,

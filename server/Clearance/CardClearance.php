@@ -33,7 +33,7 @@ final readonly class CardClearance
     {
         $listing = $this->walker->list($volume->path);
 
-        return Clearance::of($volume->label(), $this->files($volume, $listing), $listing->troubles, $this->wanted($volume));
+        return Clearance::of($volume->label(), $this->files($volume, $listing), $listing->troubles, $this->wanted($volume), $this->waiting($volume, $listing));
     }
 
     /**
@@ -58,8 +58,10 @@ final readonly class CardClearance
     public function cleared(Volume $volume): array
     {
         $wanted = $this->wanted($volume);
+        $listing = $this->walker->list($volume->path);
+        $waiting = $this->waiting($volume, $listing);
 
-        return array_values(array_filter($this->files($volume, $this->walker->list($volume->path)), static fn (FileToClear $file): bool => $file->matches && null === $file->twin && $file->devices() >= $wanted));
+        return array_values(array_filter($this->files($volume, $listing), static fn (FileToClear $file): bool => $file->matches && null === $file->twin && $file->devices() >= $wanted && !\in_array($file->file->text(), $waiting, true)));
     }
 
     /** Proven copies that the standing order asks for: the one that the card was last brought in by, or would be. */
@@ -69,6 +71,15 @@ final readonly class CardClearance
         $order = null === $card ? [] : $this->known->lastOrder($card);
 
         return ([] === $order ? $this->orders->byDefault() : OrderDocument::read($order))->made->copies->number;
+    }
+
+    /** @return list<string> paths on the card of raws that are to be DNGs before it is cleared */
+    private function waiting(Volume $volume, CardListing $listing): array
+    {
+        $card = $this->cards->find($volume->identity);
+        $waiting = null === $card ? [] : $this->known->waitingForDng($card);
+
+        return [] === $waiting ? [] : array_values(array_intersect($waiting, array_map(static fn (CardFile $file): string => $file->text(), $listing->files)));
     }
 
     /** @return list<FileToClear> */

@@ -59,6 +59,12 @@ final readonly class ClearanceRepository
         return \is_array($document) ? $document : [];
     }
 
+    /** @return list<string> paths of raws whose order clears their card only when they are converted, and which wait for that */
+    public function waitingForDng(Card $card): array
+    {
+        return array_values(array_filter($this->database->fetchFirstColumn("SELECT o.path FROM original o JOIN file f ON f.original_id = o.id JOIN conversion v ON v.file_id = f.id JOIN intake i ON i.id = v.intake_id WHERE o.card_id = ? AND v.state = 'waiting' AND (i.standing_order->'dng'->>'cardWaits')::boolean ORDER BY 1", [$card->id()]), \is_string(...)));
+    }
+
     public function nod(Card $card, CardFile $file): void
     {
         $this->database->executeStatement('INSERT INTO nod (card_id, path, bytes, modified_at, at) VALUES (?, ?, ?, ?, now()) ON CONFLICT (card_id, path) DO UPDATE SET bytes = excluded.bytes, modified_at = excluded.modified_at, at = excluded.at', [$card->id(), $file->text(), $file->bytes, $file->modifiedAt]);

@@ -42,7 +42,7 @@ final class OrdersTest extends TestCase
             "slip": "Tern & Tallow", "texts": { "creator": "Ada Tern" }, "keywords": [["places", "Quillhaven"]], "parents": false, "jpegSidecar": true, "iim": true
           },
           "dng": {
-            "mode": "instead of the raw", "previewEdge": 1024, "embedRaw": true
+            "mode": "instead of the raw", "previewEdge": 1024, "embedRaw": true, "cardWaits": true
           }
         }
         JSON;

@@ -34,6 +34,7 @@ final class ConversionTest extends LedgerTestCase
     {
         $this->bringOn($this->start('CARD', self::order('beside the raw', ['texts' => ['creator' => 'Ada Tern']]))->id());
         self::assertSame('3 are still to be converted.', $this->sentence());
+        self::assertSame(['Not yet: keep CARD as it is. Of 3 files, 3 are still to be converted.', 0], [$this->service(CardClearance::class)->of($this->card('CARD'))->sentence, \count($this->service(CardClearance::class)->cleared($this->card('CARD')))]);
         $this->convertAll();
         self::assertMatchesRegularExpression('/^3 raws, \d+ kB, became 3 DNGs, \d+ kB, all proven\.$/', $this->sentence());
         self::assertSame(['.dng', '.orw', '.xmp'], $this->endings('Anvil'));
@@ -113,6 +114,6 @@ final class ConversionTest extends LedgerTestCase
     /** @param array<string, mixed> $stamps */
     private static function order(string $mode, array $stamps = [], bool $embed = false): Wishes
     {
-        return new Wishes(OrderDocument::read(['dng' => ['mode' => $mode, 'embedRaw' => $embed], 'stamps' => $stamps + ['slip' => '']] + OrderDocument::of(StandingOrder::byTheDay())));
+        return new Wishes(OrderDocument::read(['dng' => ['mode' => $mode, 'embedRaw' => $embed, 'cardWaits' => true], 'stamps' => $stamps + ['slip' => '']] + OrderDocument::of(StandingOrder::byTheDay())));
     }
 }

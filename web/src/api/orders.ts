@@ -34,6 +34,7 @@ export interface DngsWanted {
   mode: DngMode;
   previewEdge: number;
   embedRaw: boolean;
+  cardWaits: boolean;
 }
 
 /** What is stamped on every frame; the names of texts are those of core/Stamp/StampField. */

@@ -45,6 +45,18 @@ export function DngPart({ value, estimate, onChange }: { value: DngsWanted; esti
               onChange({ ...value, previewEdge: Number(edge) });
             }}
           />
+          <Choice
+            label="its card is cleared"
+            value={value.cardWaits ? "after" : "before"}
+            shown={value.cardWaits ? "when they are proven" : "without waiting for them"}
+            options={[
+              { value: "before", name: "without waiting for them", hint: "by proven copies of the raws" },
+              { value: "after", name: "when they are proven" },
+            ]}
+            onChoose={(when) => {
+              onChange({ ...value, cardWaits: when === "after" });
+            }}
+          />
           {estimate !== "" && <span className="text-faded">{estimate}</span>}
         </>
       )}
