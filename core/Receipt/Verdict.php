@@ -28,15 +28,20 @@ final readonly class Verdict
     /**
      * @param list<CopiesAt> $copies  store by store, the main one first
      * @param int            $stamped files that were given their stamp on the way
+     * @param int            $dngs    raws that their DNGs took the place of
      */
-    public static function of(Summary $summary, array $copies, int $stamped = 0): self
+    public static function of(Summary $summary, array $copies, int $stamped = 0, int $dngs = 0): self
     {
+        $but = array_filter([
+            0 === $stamped ? '' : \sprintf('the %s in %s', 1 === $stamped ? 'stamp' : 'stamps', 1 === $stamped ? 'one, whose picture is the same' : Count::figure($stamped).', whose pictures are the same'),
+            0 === $dngs ? '' : \sprintf('%s: there %s in %s place, proven sample for sample', Count::of($dngs, 'raw'), 1 === $dngs ? 'is a DNG' : 'are DNGs', 1 === $dngs ? 'its' : 'their'),
+        ], static fn (string $part): bool => '' !== $part);
         $brought = $summary->files(Outcome::BroughtIn);
         $elsewhere = $summary->files(Outcome::Promised);
         $missing = $summary->troubles() - $elsewhere - $summary->unlisted;
         $whole = array_values(array_filter($copies, static fn (CopiesAt $at): bool => $at->proven === $brought && $brought > 0));
         $parts = [
-            0 === $brought ? 'No file of this card was brought in.' : ([] === $whole ? '' : \sprintf('%s of this card %s on %s, read back and equal to the card%s.', Count::of($brought, 'file'), 1 === $brought ? 'is' : 'are', self::list(array_map(static fn (CopiesAt $at): string => $at->store, $whole)), 0 === $stamped ? '' : \sprintf(', but for the %s in %s', 1 === $stamped ? 'stamp' : 'stamps', 1 === $stamped ? 'one, whose picture is the same' : Count::figure($stamped).', whose pictures are the same'))),
+            0 === $brought ? 'No file of this card was brought in.' : ([] === $whole ? '' : \sprintf('%s of this card %s on %s, read back and equal to the card%s.', Count::of($brought, 'file'), 1 === $brought ? 'is' : 'are', self::list(array_map(static fn (CopiesAt $at): string => $at->store, $whole)), [] === $but ? '' : ', but for '.implode(', and for ', $but))),
             ...array_map(static fn (CopiesAt $at): string => $at->owed > 0 ? \sprintf('%s is owed %s: made when it is there.', $at->store, Count::of($at->owed, 'copy', 'copies')) : '', $copies),
             ...array_map(static fn (CopiesAt $at): string => $at->bad > 0 ? \sprintf('%s of %s %s found missing or different since.', Count::of($at->bad, 'copy', 'copies'), $at->store, 1 === $at->bad ? 'was' : 'were') : '', $copies),
             0 === $missing ? '' : Count::of($missing, 'file').' could not be brought in.',

@@ -20,6 +20,7 @@ use VelvetLedger\Server\View\ReceiptLineView;
 use VelvetLedger\Server\View\ReceiptsView;
 use VelvetLedger\Server\View\ReceiptView;
 use VelvetLedger\Server\Work\BringIn;
+use VelvetLedger\Server\Work\Dngs;
 use VelvetLedger\Server\Work\FailedWork;
 
 /** Receipts: each intake, under way or done, and the line of every file that was on the card; and work that failed. */
@@ -60,6 +61,16 @@ final readonly class ReceiptsController
             $this->failed->forgetReceipt($again->id());
             $bus->dispatch(new BringIn($again->id()));
         });
+
+        return new JsonResponse($this->view($intake));
+    }
+
+    /** Tries again to convert the raws that could not be. */
+    #[Route('/api/receipts/{number}/convert', methods: ['POST'], requirements: ['number' => '\d{1,9}'])]
+    public function convert(int $number, Dngs $dngs): Response
+    {
+        $intake = $this->receipts->find($number);
+        $dngs->again($number);
 
         return new JsonResponse($this->view($intake));
     }

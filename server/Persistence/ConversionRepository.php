@@ -91,6 +91,8 @@ final readonly class ConversionRepository
                 [$row->frame, Making::Dng->value, $row->ending, $made->bytes, $written->checksum, $written->sha256, $stamp['revision'], $stamp['written'], $row->file],
             );
             $this->database->executeStatement('UPDATE shoot SET files = files + 1, bytes = bytes + ? WHERE id = ?', [$made->bytes, $row->shoot]);
+            // Its stamp was changed meanwhile: the DNG is to have the new one, too.
+            $this->database->executeStatement('UPDATE frame SET restamp = true WHERE id = ? AND stamp IS NOT NULL AND stamp_revision > ?', [$row->frame, $stamp['revision']]);
             foreach ($stores as $store => $path) {
                 $copy = $copied->copies[$store] ?? null;
                 $at = $copy?->provenAt->format('Y-m-d H:i:s.uP');
@@ -102,6 +104,12 @@ final readonly class ConversionRepository
             }
             $this->database->update('conversion', ['state' => 'proven', 'dng_id' => $file, 'dng_bytes' => $made->bytes, 'dng_checksum' => $written->checksum, 'digest' => $made->digest, 'seconds' => $seconds, 'ended_at' => date(\DATE_ATOM)], ['id' => $row->id]);
         });
+    }
+
+    /** @return list<int> conversions of a receipt that could not be made, and are tried again */
+    public function again(int $intake): array
+    {
+        return self::ids($this->database->fetchFirstColumn("UPDATE conversion SET state = 'waiting', because = NULL, asked_at = now() WHERE intake_id = ? AND state = 'refused' RETURNING id", [$intake]));
     }
 
     public function waitInShoot(int $shoot): bool
@@ -169,7 +177,7 @@ final readonly class ConversionRepository
                 return; // another was faster
             }
             $this->database->executeStatement("UPDATE copy SET state = 'let go', because = 'its DNG is there in its place' WHERE file_id = ?", [$file]);
-            $this->database->executeStatement('UPDATE receipt_line SET file_id = (SELECT dng_id FROM conversion WHERE id = ?) WHERE file_id = ?', [$id, $file]);
+            $this->database->executeStatement("UPDATE receipt_line l SET file_id = d.id, name = r.stem || d.ending, checksum = d.checksum, proven_at = v.ended_at, reason = trim(l.reason || ' its DNG is there in its place') FROM conversion v JOIN file d ON d.id = v.dng_id JOIN frame r ON r.id = v.frame_id WHERE v.id = ? AND l.file_id = ?", [$id, $file]);
             $this->database->executeStatement('UPDATE shoot SET files = files - 1, bytes = bytes - ? WHERE id = ?', [$bytes, $shoot]);
         });
     }

@@ -43,7 +43,7 @@ final readonly class FramePictures
             $store = $this->stores->at($copy->store);
             $path = $store->path.'/'.$copy->path();
             if (is_file($path)) {
-                return $this->pictures->of($path, Making::AsItIs !== $still?->making() ? CoreFactsReader::of(Bytes::ofFile($path, new Budget())) : $facts, $edge);
+                return $this->pictures->of($path, Making::AsItIs !== $still?->making() || $still !== $frame->files()->first() ? CoreFactsReader::of(Bytes::ofFile($path, new Budget())) : $facts, $edge);
             }
             $absent ??= $store->isPresent() ? null : $store->absence();
         }

@@ -56,7 +56,7 @@ final readonly class ReceiptView
         $this->verdict = match (true) {
             IntakeState::Paused === $this->state => Verdict::paused(),
             $this->state->isUnderWay() => Verdict::underWay(),
-            default => Verdict::of($summary, $copies, $stamped),
+            default => Verdict::of($summary, $copies, $stamped, $conversions->gone ?? 0),
         };
         $this->sums = $summary->sums;
         $this->files = $summary->files();

@@ -41,7 +41,7 @@ final class Watch
     /** @var array<int, float> shoot => when its stamps were last asked for */
     private array $stamping = [];
 
-    public function __construct(private readonly EntityManagerInterface $ledger, private readonly Stores $stores, private readonly CopyRepository $copies, private readonly ProvingRepository $provings, private readonly StampRepository $stamps, private readonly MessageBusInterface $bus, private readonly Conversions $conversions)
+    public function __construct(private readonly EntityManagerInterface $ledger, private readonly Stores $stores, private readonly CopyRepository $copies, private readonly ProvingRepository $provings, private readonly StampRepository $stamps, private readonly MessageBusInterface $bus, private readonly Dngs $dngs)
     {
     }
 
@@ -78,7 +78,7 @@ final class Watch
     {
         if (microtime(true) - $this->converted > self::DNGS) {
             $this->converted = microtime(true);
-            $this->conversions->lookAround();
+            $this->dngs->lookAround();
         }
     }
 

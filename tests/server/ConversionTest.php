@@ -9,11 +9,16 @@ use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Clearance\CardClearance;
+use VelvetLedger\Server\Console\ReceiptText;
 use VelvetLedger\Server\Conversion\ConvertsRaw;
 use VelvetLedger\Server\Conversion\LetsRawsGo;
 use VelvetLedger\Server\Copies\OwedCopies;
 use VelvetLedger\Server\Persistence\ConversionRepository;
+use VelvetLedger\Server\Persistence\ReceiptLine;
+use VelvetLedger\Server\Persistence\ReceiptRepository;
+use VelvetLedger\Server\Stores\FramePictures;
 use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Server\Work\Dngs;
 use VelvetLedger\Tests\Stills;
 
 /** Raws that become DNGs by their standing order: beside them or in their place, at stores that come and go, with and without stamps. */
@@ -64,6 +69,11 @@ final class ConversionTest extends LedgerTestCase
         self::assertSame(2, $this->fresh(LetsRawsGo::class)->letGo(), 'each DNG is read once more: one is not as it was proven');
         self::assertFileExists($this->at('Anvil').'/2026-05-04_0003.orw');
         self::assertFileDoesNotExist($this->at('Bellows').'/2026-05-04_0001.orw');
+        $receipt = $this->service(ReceiptText::class)->text($this->service(ReceiptRepository::class)->find(1));
+        self::assertStringContainsString('became 3 DNGs', $receipt);
+        self::assertSame(['2026-05-04_0001.dng', '2026-05-04_0002.dng', '2026-05-04_0003.orw'], array_map(static fn (ReceiptLine $line): ?string => $line->name, $this->lines()), 'the lines say what is there now');
+        self::assertStringContainsString(', but for 2 raws: there are DNGs in their place, proven sample for sample.', (string) json_encode($this->service(ReceiptText::class)->view($this->service(ReceiptRepository::class)->find(1))));
+        self::assertNotSame('', $this->service(FramePictures::class)->of(1, 160), 'a picture of what is there now');
         self::assertStringContainsString('2 raws were let go: the DNG is there in its place, at every store.', $this->sentence());
         self::assertTrue($this->service(CardClearance::class)->of($this->card('CARD'))->cleared >= 2, 'by the DNGs, which have the raws in them');
         self::assertSame('', trim((string) shell_exec('exiftool -b -OriginalRawImage '.escapeshellarg($this->at('Anvil').'/2026-05-04_0001.dng').' | cmp - '.escapeshellarg($this->reader->path.'/CARD/DCIM/100ORREL/ORL_0001.ORW').' 2>&1')));
@@ -85,6 +95,10 @@ final class ConversionTest extends LedgerTestCase
         self::assertSame('somebody else’s', file_get_contents($this->at('Anvil').'/2026-05-04_0003.dng'));
         self::assertFileExists($this->at('Anvil').'/2026-05-04_0003.orw');
         self::assertSame([], glob($this->at('Anvil').'/.*.part'));
+        unlink($this->at('Anvil').'/2026-05-04_0003.dng');
+        $this->service(Dngs::class)->again(1);
+        $this->convertAll();
+        self::assertStringStartsWith('3 raws, ', $this->sentence(), 'tried again, what was in the way is gone');
     }
 
     private function convertAll(): void

@@ -111,16 +111,22 @@ export const useReceiptLines = (number: string, { filesCopied, files, state }: {
     placeholderData: keepPreviousData,
   });
 
-export const useContinue = (number: string) => {
+/** Asks something of a receipt, and shows what it is then. */
+const useReceiptWork = (number: string, what: "continue" | "convert") => {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: () => post<Receipt>(`/api/receipts/${number}/continue`, {}),
+    mutationFn: () => post<Receipt>(`/api/receipts/${number}/${what}`, {}),
     onSuccess: (receipt) => {
       queries.setQueryData(["receipt", number], receipt);
       return queries.invalidateQueries({ queryKey: ["receipt", number] });
     },
   });
 };
+
+export const useContinue = (number: string) => useReceiptWork(number, "continue");
+
+/** Tries again to convert the raws that could not be. */
+export const useConvertAgain = (number: string) => useReceiptWork(number, "convert");
 
 export const useShoots = () =>
   useInfiniteQuery({

@@ -142,6 +142,8 @@ export interface Completion {
 export interface Conversions {
   asked: number;
   waiting: number;
+  /** Raws that their DNGs took the place of. */
+  gone: number;
   sentence: string;
   refused: RefusedRaw[];
 }

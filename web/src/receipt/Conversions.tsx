@@ -1,9 +1,13 @@
 import { Progress as Bar } from "radix-ui";
 import type { Conversions as Sum } from "../api/views";
+import { useConvertAgain } from "../api/queries";
+import { TextButton } from "../ledger/Field";
+import { Trouble } from "../ledger/Notice";
 import { figure } from "../words/format";
 
 /** How far a receipt's raws are on their way to being DNGs, apart from the copying; then what they came to. */
-export function Conversions({ of }: { of: Sum }) {
+export function Conversions({ of, number }: { of: Sum; number: string }) {
+  const again = useConvertAgain(number);
   const done = of.asked - of.waiting;
   return (
     <section aria-label="DNG" className="mb-5">
@@ -18,8 +22,19 @@ export function Conversions({ of }: { of: Sum }) {
         </>
       )}
       <p className={of.waiting > 0 ? "mt-1" : "totalled py-1"}>{of.sentence}</p>
+      <Trouble error={again.error} />
       {of.refused.length > 0 && (
         <ul className="mt-1">
+          <li>
+            <TextButton
+              disabled={again.isPending}
+              onClick={() => {
+                again.mutate();
+              }}
+            >
+              try to convert {of.refused.length === 1 ? "it" : "them"} again
+            </TextButton>
+          </li>
           {of.refused.map((one) => (
             <li key={one.path} className="text-brass">
               <span className="font-path">{one.path}</span> {one.because}

@@ -79,7 +79,7 @@ function ReceiptNumber({ number }: { number: string }) {
             <p className="mt-1 mb-4 text-faded">{subline(data)}</p>
             {moving && <Progress receipt={data} number={number} />}
             {!moving && <Exports number={number} />}
-            {data.conversions && <Conversions of={data.conversions} />}
+            {data.conversions && <Conversions of={data.conversions} number={number} />}
             <ReceiptSums receipt={data} shown={shown} onShow={setShown} />
           </div>
           <div className="grid content-start gap-y-4">

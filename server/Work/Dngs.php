@@ -14,7 +14,7 @@ use VelvetLedger\Server\Persistence\ConversionRepository;
 use VelvetLedger\Server\Stores\StoreAbsent;
 
 /** Asks for the DNGs of raws that came in, one message a raw, and has them made; a raw whose order wants a DNG instead goes when it may. */
-final readonly class Conversions implements TellsRaws
+final readonly class Dngs implements TellsRaws
 {
     private const ABSENT = 30_000;
 
@@ -28,6 +28,14 @@ final readonly class Conversions implements TellsRaws
     public function cameIn(array $frames): void
     {
         foreach ($this->conversions->ask($frames) as $conversion) {
+            $this->bus->dispatch(new ConvertRaw($conversion));
+        }
+    }
+
+    /** Tries again what of a receipt could not be converted. */
+    public function again(int $receipt): void
+    {
+        foreach ($this->conversions->again($receipt) as $conversion) {
             $this->bus->dispatch(new ConvertRaw($conversion));
         }
     }
