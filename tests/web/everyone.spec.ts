@@ -72,7 +72,7 @@ test("a card is brought in with the keyboard alone", async ({ ledger: page }) =>
   await expect(description).toBeFocused();
   await page.keyboard.type("Salt pans, b and low tide");
   await expect(page.getByRole("button", { name: "Bring in 42 frames" })).toBeEnabled();
-  await expect(pans).toContainText("2026-05-09_salt-pans-b-and-low-tide_0001.jpg");
+  await expect(pans).toContainText("2026-05-09_salt-pans-b-and-low-tide_0001.vrw");
   await page.keyboard.press("Shift+Tab");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("listbox", { name: "Frames of Sat 9 May" })).toBeVisible();

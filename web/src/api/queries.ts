@@ -98,8 +98,11 @@ export const useReceipt = (number: string) =>
   useQuery({
     queryKey: ["receipt", number],
     queryFn: () => get<Receipt>(`/api/receipts/${number}`),
-    refetchInterval: (query) =>
-      query.state.error || isMoving(query.state.data) || (query.state.data?.conversions?.waiting ?? 0) > 0 ? PROGRESS_GLANCE : false,
+    refetchInterval: (query) => {
+      const { waiting = 0, staying = 0 } = query.state.data?.conversions ?? {};
+      if (query.state.error || isMoving(query.state.data) || waiting > 0) return PROGRESS_GLANCE;
+      return staying > 0 ? 3000 : false;
+    },
   });
 
 /** While files are being copied their lines are asked for again about forty times in all. */

@@ -142,6 +142,8 @@ export interface Completion {
 export interface Conversions {
   asked: number;
   waiting: number;
+  /** Raws that are to go, and stay until their DNGs are proven at every store. */
+  staying: number;
   /** Raws that their DNGs took the place of. */
   gone: number;
   sentence: string;

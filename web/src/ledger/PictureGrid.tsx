@@ -106,7 +106,9 @@ export function PictureGrid({ label, pictures, width: least, captionLines = 1, s
   };
   const dragged = (event: PointerEvent) => {
     const [over, index] = [drag.current, drag.current ? under(event) : null];
-    if (over && index !== null && index !== over.to) setArea({ ...over, to: index });
+    if (!over || index === null || index === over.to) return;
+    box.current?.setPointerCapture(event.pointerId); // wherever it is let go, what it has come to counts
+    setArea({ ...over, to: index });
   };
   const up = (event: PointerEvent) => {
     dragged(event);
