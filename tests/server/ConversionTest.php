@@ -4,15 +4,19 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Tests\server;
 
+use Symfony\Component\Console\Tester\CommandTester;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Clearance\CardClearance;
+use VelvetLedger\Server\Console\DngCommand;
 use VelvetLedger\Server\Console\ReceiptText;
 use VelvetLedger\Server\Conversion\ConvertsRaw;
 use VelvetLedger\Server\Conversion\LetsRawsGo;
 use VelvetLedger\Server\Copies\OwedCopies;
+use VelvetLedger\Server\Intake\Plans;
+use VelvetLedger\Server\Pages\DngsOfPlan;
 use VelvetLedger\Server\Persistence\ConversionRepository;
 use VelvetLedger\Server\Persistence\ReceiptLine;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
@@ -99,6 +103,36 @@ final class ConversionTest extends LedgerTestCase
         $this->service(Dngs::class)->again(1);
         $this->convertAll();
         self::assertStringStartsWith('3 raws, ', $this->sentence(), 'tried again, what was in the way is gone');
+    }
+
+    public function testTheDeskSaysWhatItWillCostByWhatThisBodyGaveBefore(): void
+    {
+        $say = fn (Wishes $wishes): string => $this->fresh(DngsOfPlan::class)->of($this->service(Plans::class)->make($this->card('CARD'), $wishes), $wishes->order->made->dngs)->sentence;
+        self::assertSame('', $say(new Wishes()));
+        self::assertMatchesRegularExpression('/^3 raws, \d+ kB\. No raw of Orrel M4 was converted so far, so time and size cannot be told\.$/', $say(self::order('instead of the raw')));
+        $this->bringOn($this->start('CARD', self::order('beside the raw'))->id());
+        $this->convertAll();
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0021.ORW', Stills::raw('2026-05-04 23:14:01', 21));
+        self::assertMatchesRegularExpression('/^1 raw, 5\d kB, will be about \d+ kB of DNGs, in about a minute; on each store that (saves [\d.]+ kB|takes [\d.]+ kB more)\.$/', $say(self::order('instead of the raw')));
+        self::assertMatchesRegularExpression('/; on each store that takes \d+ kB more\.$/', $say(self::order('beside the raw')));
+        self::assertStringContainsString('cannot be told', $say(self::order('beside the raw', [], true)), 'with the raw in it none was made');
+    }
+
+    public function testTheCommandConvertsRestoresAndSaysWhatItCouldNot(): void
+    {
+        $raws = array_map(fn (int $n): string => $this->reader->path."/CARD/DCIM/100ORREL/ORL_000$n.ORW", [1, 2]);
+        $bad = $this->reader->put('words.orw', 'no raw');
+        $command = new CommandTester($this->service(DngCommand::class));
+        self::assertSame(1, $command->execute(['in' => [...$raws, $bad], '--out' => $this->store->path, '--embed-raw' => true, '--json' => true]));
+        $said = json_decode($command->getDisplay(), true);
+        self::assertIsArray($said);
+        self::assertSame(['proven', 'proven', 'failed'], array_column($said, 'verdict'));
+        self::assertStringEndsWith('words.orw was not converted: LibRaw does not know it as a raw.', \is_array($said[2]) && \is_string($said[2]['error']) ? $said[2]['error'] : '');
+        self::assertSame(1, $command->execute(['in' => [$raws[0]], '--out' => $this->store->path]), 'what stands there stays');
+        self::assertStringContainsString('a file stands there already', $command->getDisplay());
+        self::assertSame(0, $command->execute(['in' => [$this->store->path.'/ORL_0001.dng'], '--restore' => true]));
+        self::assertStringContainsString('1 raw restored', $command->getDisplay());
+        self::assertFileEquals($raws[0], $this->store->path.'/ORL_0001.ORW');
     }
 
     private function convertAll(): void
