@@ -147,10 +147,10 @@ final readonly class ConversionRepository
         return \is_array($row) && is_numeric($row[0]) && is_numeric($row[1]) ? [(float) $row[0], (float) $row[1]] : null;
     }
 
-    /** @return list<int> conversions whose raws may go: their DNGs are proven at every store, and nothing of their shoot is still to be converted */
+    /** @return list<int> conversions whose raws may go: their DNGs are proven at every store that is used, and nothing of their shoot is still to be converted */
     public function mayLetGo(int $most): array
     {
-        return self::ids($this->database->fetchFirstColumn("SELECT v.id FROM conversion v WHERE v.state = 'proven' AND v.instead AND NOT v.let_go AND NOT EXISTS (SELECT 1 FROM copy c WHERE c.file_id = v.dng_id AND c.state <> 'proven') AND NOT EXISTS (SELECT 1 FROM conversion w JOIN frame x ON x.id = w.frame_id JOIN frame r ON r.id = v.frame_id WHERE w.state = 'waiting' AND x.shoot_id = r.shoot_id) ORDER BY v.id LIMIT ?", [$most]));
+        return self::ids($this->database->fetchFirstColumn("SELECT v.id FROM conversion v WHERE v.state = 'proven' AND v.instead AND NOT v.let_go AND NOT EXISTS (SELECT 1 FROM copy c JOIN store s ON s.id = c.store_id WHERE c.file_id = v.dng_id AND c.state <> 'proven' AND s.role <> 'former') AND NOT EXISTS (SELECT 1 FROM conversion w JOIN frame x ON x.id = w.frame_id JOIN frame r ON r.id = v.frame_id WHERE w.state = 'waiting' AND x.shoot_id = r.shoot_id) ORDER BY v.id LIMIT ?", [$most]));
     }
 
     /**
@@ -164,7 +164,7 @@ final readonly class ConversionRepository
         }
         $int = static fn (mixed $value): int => is_numeric($value) ? (int) $value : 0;
         $text = static fn (mixed $value): string => \is_string($value) ? $value : '';
-        $copies = $this->database->fetchAllAssociative('SELECT c.store_id, c.path, f.checksum, d.path AS dng, g.checksum AS dng_checksum FROM conversion v JOIN file f ON f.id = v.file_id JOIN file g ON g.id = v.dng_id JOIN copy c ON c.file_id = f.id LEFT JOIN copy d ON d.file_id = v.dng_id AND d.store_id = c.store_id WHERE v.id = ? ORDER BY 1', [$id]);
+        $copies = $this->database->fetchAllAssociative("SELECT c.store_id, c.path, f.checksum, d.path AS dng, g.checksum AS dng_checksum FROM conversion v JOIN file f ON f.id = v.file_id JOIN file g ON g.id = v.dng_id JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id LEFT JOIN copy d ON d.file_id = v.dng_id AND d.store_id = c.store_id WHERE v.id = ? AND s.role <> 'former' ORDER BY 1", [$id]);
 
         return ['file' => $int($row['file_id']), 'shoot' => $int($row['shoot_id']), 'bytes' => $int($row['bytes']), 'intake' => $int($row['intake_id']), 'copies' => array_map(static fn (array $copy): array => ['store' => $int($copy['store_id']), 'path' => $text($copy['path']), 'checksum' => $text($copy['checksum']), 'dng' => \is_string($copy['dng']) ? $copy['dng'] : null, 'dngChecksum' => $text($copy['dng_checksum'])], $copies)];
     }
@@ -176,7 +176,7 @@ final readonly class ConversionRepository
             if (1 !== $this->database->executeStatement('UPDATE conversion SET let_go = true WHERE id = ? AND NOT let_go', [$id])) {
                 return; // another was faster
             }
-            $this->database->executeStatement("UPDATE copy SET state = 'let go', because = 'its DNG is there in its place' WHERE file_id = ?", [$file]);
+            $this->database->executeStatement("UPDATE copy SET state = 'let go', because = 'its DNG is there in its place' FROM store s WHERE s.id = copy.store_id AND s.role <> 'former' AND file_id = ?", [$file]);
             $this->database->executeStatement("UPDATE receipt_line l SET file_id = d.id, name = r.stem || d.ending, checksum = d.checksum, proven_at = v.ended_at, reason = trim(l.reason || ' its DNG is there in its place') FROM conversion v JOIN file d ON d.id = v.dng_id JOIN frame r ON r.id = v.frame_id WHERE v.id = ? AND l.file_id = ?", [$id, $file]);
             $this->database->executeStatement('UPDATE shoot SET files = files - 1, bytes = bytes - ? WHERE id = ?', [$bytes, $shoot]);
         });

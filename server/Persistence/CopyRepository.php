@@ -24,7 +24,7 @@ final readonly class CopyRepository
     {
         return (int) $this->database->executeStatement(
             "INSERT INTO copy (file_id, store_id, path, state, because) SELECT DISTINCT ON (m.file_id) m.file_id, ?::int, m.path, 'owed', 'it came in before this store was there'
-             FROM copy m JOIN store s ON s.id = m.store_id WHERE m.state NOT IN ('set aside', 'let go') AND NOT EXISTS (SELECT 1 FROM copy x WHERE x.file_id = m.file_id AND x.store_id = ?) ORDER BY m.file_id, s.role = 'main' DESC, m.id ON CONFLICT DO NOTHING",
+             FROM copy m JOIN store s ON s.id = m.store_id WHERE m.state <> 'set aside' AND NOT EXISTS (SELECT 1 FROM copy y WHERE y.file_id = m.file_id AND y.state = 'let go') AND NOT EXISTS (SELECT 1 FROM copy x WHERE x.file_id = m.file_id AND x.store_id = ?) ORDER BY m.file_id, s.role = 'main' DESC, m.id ON CONFLICT DO NOTHING",
             [$store, $store],
         );
     }
@@ -135,7 +135,7 @@ final readonly class CopyRepository
         $this->database->executeStatement(
             "WITH r AS MATERIALIZED (SELECT * FROM json_to_recordset(?) AS j(copy int, state text, checksum text, because text, at timestamptz)),
              p AS (INSERT INTO proof (copy_id, checksum, holds, at) SELECT copy, checksum, state = 'proven', at FROM r WHERE checksum IS NOT NULL)
-             UPDATE copy c SET state = r.state, checksum = coalesce(r.checksum, c.checksum), because = r.because, proven_at = CASE WHEN r.state = 'proven' THEN r.at ELSE c.proven_at END FROM r, file f WHERE c.id = r.copy AND f.id = c.file_id
+             UPDATE copy c SET state = r.state, checksum = coalesce(r.checksum, c.checksum), because = r.because, proven_at = CASE WHEN r.state = 'proven' THEN r.at ELSE c.proven_at END FROM r, file f WHERE c.id = r.copy AND f.id = c.file_id AND c.state <> 'let go'
                 AND NOT (r.state = 'proven' AND r.checksum <> f.checksum) AND NOT (r.state = 'differs' AND r.checksum IS NOT NULL AND (r.checksum = f.checksum OR r.checksum = coalesce(f.coming, '') OR c.state = 'owed'))",
             [json_encode($rows, \JSON_THROW_ON_ERROR)],
         );

@@ -73,7 +73,7 @@ class LedgerFile
     /** Whether another file of the frame took its place at every store. */
     public function isLetGo(): bool
     {
-        return !$this->copies->isEmpty() && $this->copies->forAll(static fn (int $i, Copy $copy): bool => CopyState::LetGo === $copy->state());
+        return $this->copies->exists(static fn (int $i, Copy $copy): bool => CopyState::LetGo === $copy->state());
     }
 
     /** Where an order asked for it. */
