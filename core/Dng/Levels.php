@@ -7,7 +7,7 @@ namespace VelvetLedger\Core\Dng;
 /** Between which values of the mosaic the light lies. */
 final readonly class Levels
 {
-    /** @param list<int> $black the value without light, for each place of the filter pattern, row by row */
+    /** @param non-empty-list<int> $black the value without light, for each place of the filter pattern, row by row */
     public function __construct(public array $black, public int $white)
     {
     }
