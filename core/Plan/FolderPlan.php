@@ -12,6 +12,9 @@ use VelvetLedger\Core\Naming\PortableText;
  */
 final class FolderPlan
 {
+    /** Bytes of a name, on every file system in use. */
+    private const LONGEST = 255;
+
     /** @var array<array-key, string> key of a path => its spelling */
     private array $spelled = [];
 
@@ -25,16 +28,18 @@ final class FolderPlan
     {
     }
 
-    /** The folder in the spelling that it will have. */
+    /** The folder in the spelling that it will have: the store's, or one that every file system takes. */
     public function settle(string $folder): string
     {
         $path = '';
         foreach ('' === $folder ? [] : explode('/', $folder) as $name) {
             $key = PortableText::key(ltrim("$path/$name", '/'));
             if (!isset($this->spelled[$key])) {
-                $there = FolderState::New === ($this->states[$path] ?? null) ? null : $this->store->spelling($path, $name);
-                $this->spelled[$key] = ltrim($path.'/'.($there ?? $name), '/');
-                $this->states[$this->spelled[$key]] = null === $there ? FolderState::New : FolderState::Exists;
+                $made = PortableText::forFolder($name, self::LONGEST);
+                $made = '' === $made ? '_' : $made;
+                $there = FolderState::New === ($this->states[$path] ?? null) ? null : $this->store->spelling($path, $name) ?? $this->store->spelling($path, $made);
+                $this->spelled[$key] = ltrim($path.'/'.($there ?? $made), '/');
+                $this->states[$this->spelled[$key]] ??= null === $there ? FolderState::New : FolderState::Exists;
             }
             $path = $this->spelled[$key];
         }

@@ -55,6 +55,10 @@ final class ShootProblems
             $because = [] === $removed ? 'file systems do not take every character of the description, its ending, or its whole length' : \sprintf('file systems do not take every character of the description (%s)', implode(' ', $removed));
             $this->add(About::Name, \sprintf('The folder is called "%s": %s.', basename($folder), $because));
         }
+        $typed = $this->draft->wish->folder;
+        if (null !== $typed && null === $this->draft->wish->into && PortableText::key($typed) !== PortableText::key($folder)) {
+            $this->add(About::Name, \sprintf('The folder is called "%s": not every file system takes "%s".', $folder, $typed));
+        }
         $stem = $named->names[0]->stem;
         if ($this->draft->order->names->saysDescription() && !str_contains($stem, PortableText::forFile($description)) && !str_contains($stem, PortableText::forFileAsWritten($description))) {
             $this->add(About::Name, 'The file names carry only the beginning of the description: a name has at most 255 bytes.');

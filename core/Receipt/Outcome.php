@@ -41,7 +41,7 @@ enum Outcome: string
     }
 
     /** After a number of files, in a sentence. */
-    public function inWords(): string
+    public function inWords(int $files): string
     {
         return match ($this) {
             self::BroughtIn => 'brought in and proven',
@@ -49,7 +49,7 @@ enum Outcome: string
             self::Held => 'held already',
             self::Promised => 'to come in by another receipt',
             self::LeftOut => 'left out',
-            self::NotAStill => 'not stills',
+            self::NotAStill => 1 === $files ? 'not a still' : 'not stills',
             self::Unreadable => 'unreadable',
             self::Failed => 'failed',
         };

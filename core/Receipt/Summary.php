@@ -40,7 +40,7 @@ final readonly class Summary
         foreach (Outcome::cases() as $outcome) {
             $count = $this->files($outcome);
             if ($count > 0) {
-                $parts[] = Count::figure($count).' '.$outcome->inWords();
+                $parts[] = Count::figure($count).' '.$outcome->inWords($count);
             }
         }
         $unlisted = 0 === $this->unlisted ? '' : ' '.Count::of($this->unlisted, 'folder', 'folders').' could not be listed to the end: there may be more on the card.';

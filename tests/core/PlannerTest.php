@@ -103,6 +103,7 @@ final class PlannerTest extends TestCase
         yield 'by the day of the intake, where that is chosen' => [$folders([['piece' => 'date of intake', 'fields' => 'yyyy-MM-dd']]), $boats, '2026-11-23/0001.jpg'];
         yield 'kind of work' => [['destination' => ['kindOfWork' => 'Own projects', 'folder' => 'own/long term']] + $folders([['piece' => 'kind of work', 'style' => 'as written']], [self::DAY]), $boats, 'own/long term/Own projects/2026-05-04/0001.jpg'];
         yield 'a destination of the shoot\'s own' => [$folders([self::DAY]), new ShootWish('', destination: Destination::of('Tests', 'tests')), 'tests/2026-05-04/0001.jpg'];
+        yield 'into one folder, as nobody\'s file system takes it' => [$folders([self::DAY]), new ShootWish('', folder: 'jobs/Acme: "x"?/CON'), 'jobs/Acme x/CON_/0001.jpg'];
         yield 'into one folder' => [$folders([self::DAY]), new ShootWish('', folder: 'wedding/all'), 'wedding/all/0001.jpg'];
         yield 'frames into a subfolder' => [['subfolders' => ['make' => ['originals', 'exports/web'], 'framesInto' => 'originals']] + $folders([self::DAY]), $boats, '2026-05-04/originals/0001.jpg'];
         yield 'into a shoot that is held' => [['subfolders' => ['make' => ['originals'], 'framesInto' => 'originals']] + $folders([self::DAY]), new ShootWish('', into: new ExistingShoot(3, '2026/2026-05-03 quay', '2026/2026-05-03 quay/raw', '2026-05-03', 'quay')), '2026/2026-05-03 quay/raw/0001.jpg'];

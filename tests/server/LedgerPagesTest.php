@@ -29,7 +29,7 @@ final class LedgerPagesTest extends LedgerTestCase
     {
         $receipt = $this->get('/api/receipts/1');
         self::assertSame(['done', 'CARD', 'Main', 4, 3, 3, null], [$receipt['state'], $receipt['card'], $receipt['store'], $receipt['files'], $receipt['filesToCopy'], $receipt['filesCopied'], $receipt['stoppedBecause']]);
-        self::assertSame('4 files on the card: 3 brought in and proven, 1 not stills.', $receipt['sentence']);
+        self::assertSame('4 files on the card: 3 brought in and proven, 1 not a still.', $receipt['sentence']);
         $sums = \is_array($receipt['sums']) ? $receipt['sums'] : [];
         self::assertSame($receipt['files'], array_sum(array_column($sums, 'files')));
         self::assertSame($receipt['bytes'], array_sum(array_column($sums, 'bytes')));

@@ -24,6 +24,7 @@ use VelvetLedger\Server\Persistence\Migrations\Version20261123210500;
 use VelvetLedger\Server\Persistence\Migrations\Version20261125004500;
 use VelvetLedger\Server\Persistence\Migrations\Version20261125040000;
 use VelvetLedger\Server\Persistence\Migrations\Version20261125110000;
+use VelvetLedger\Server\Persistence\Migrations\Version20261125150000;
 use VelvetLedger\Server\Persistence\NamesRepository;
 use VelvetLedger\Server\Persistence\Proof;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
@@ -81,7 +82,7 @@ final class MigrationTest extends LedgerTestCase
         try {
             self::migrate($database, Version20261123180000::class, Version20261123191500::class, Version20261123210500::class);
             $database->executeStatement((string) file_get_contents(__DIR__.'/older-ledger.sql'));
-            self::migrate($database, Version20261125004500::class, Version20261125040000::class, Version20261125110000::class);
+            self::migrate($database, Version20261125004500::class, Version20261125040000::class, Version20261125110000::class, Version20261125150000::class);
             self::assertNull($this->service(Stores::class)->prepare());
             $this->carriedOver();
             self::assertSame(IntakeState::Done, $this->goOn(2)->state());
@@ -98,7 +99,7 @@ final class MigrationTest extends LedgerTestCase
     private function carriedOver(): void
     {
         $receipts = $this->service(ReceiptRepository::class);
-        self::assertSame('6 files on the card: 4 brought in and proven, 1 not stills, 1 unreadable.', $receipts->find(1)->summary()->sentence());
+        self::assertSame('6 files on the card: 4 brought in and proven, 1 not a still, 1 unreadable.', $receipts->find(1)->summary()->sentence());
         self::assertSame([IntakeState::Stopped, 'TOWER', 'Anvil', 'DCIM/100VANTR/V6A_0003.JPG'], [$receipts->find(2)->state(), $receipts->find(2)->source->label, $receipts->find(2)->store->name(), explode("\t", $receipts->find(2)->source->lastStill)[0]]);
         $shoots = $this->service(ShootRepository::class)->page(null);
         self::assertSame([['2026-06-01', 1, 1], ['2026-05-06', 1, 1], ['2026-05-04', 2, 3]], array_map(static fn (ShootSums $sums): array => [$sums->shoot->date, $sums->frames, $sums->files], $shoots));

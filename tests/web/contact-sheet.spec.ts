@@ -39,9 +39,19 @@ test("hints mark, and one click leaves out what is black; filters show what is a
   await expect(frames.getByRole("option").first()).toHaveAccessibleName(/burst 1\/8/);
   await choose(page, /^show/, /^bracket/);
   await expect(frames.getByRole("option")).toHaveCount(3);
+  await choose(page, /^show/, /^black/);
+  await expect(shootOf(page, "Mon 4 May").getByText("of the 5 frames shown")).toBeVisible();
+  await page.getByRole("button", { name: "all", exact: true }).last().click();
+  await marked(page, "45 frames, 45 marked");
+  await page.getByRole("button", { name: "none", exact: true }).last().click();
+  await marked(page, "45 frames, 40 marked");
   await choose(page, /^show/, /^left out/);
   await expect(frames.getByRole("option")).toHaveCount(5);
   await choose(page, /^show/, /^all/);
+  await page.getByRole("button", { name: "new only", exact: true }).last().click();
+  await marked(page, "45 frames, 45 marked");
+  await page.keyboard.press("z");
+  await marked(page, "45 frames, 40 marked"); // one step, taken back by one
   await page.getByRole("button", { name: "all", exact: true }).last().click();
   await marked(page, "45 frames, 45 marked");
 });

@@ -77,6 +77,8 @@ test("a card is brought in with the keyboard alone", async ({ ledger: page }) =>
   await page.keyboard.press("Enter");
   await expect(page.getByRole("listbox", { name: "Frames of Sat 9 May" })).toBeVisible();
   await page.keyboard.press("b");
+  await expect(page.getByRole("button", { name: /^Bring in \d+ frames/ })).toBeFocused();
+  await page.keyboard.press("Enter");
   await expect(page.getByRole("heading", { name: "Two proven copies" })).toBeVisible({ timeout: 30_000 });
   await checkAgainstWcag(page, "receipt");
   await page.goto("/shoots");

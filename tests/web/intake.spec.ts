@@ -37,6 +37,8 @@ test("a card becomes shoot folders: desk, names while typing, receipt, shoot", a
   await expect(page.getByRole("button", { name: "Bring in 91 frames" })).toBeEnabled();
   await page.getByRole("main").click({ position: { x: 600, y: 20 } });
   await page.keyboard.press("b");
+  await expect(page.getByRole("button", { name: /^Bring in \d+ frames/ })).toBeFocused();
+  await page.keyboard.press("Enter");
 
   await expect(page.getByRole("heading", { name: /Receipt \d+, ORREL_A/ })).toBeVisible();
   await expect(page.getByRole("heading", { name: "Not all of it is safe" })).toBeVisible({ timeout: 30_000 });

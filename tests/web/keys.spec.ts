@@ -7,7 +7,7 @@ test.afterEach(() => {
   rmSync(`${reader}/.SAME`, { recursive: true, force: true });
 });
 
-test("a letter typed where keys are taken never begins an intake", async ({ ledger: page }) => {
+test("no letter alone begins an intake, wherever it is typed", async ({ ledger: page }) => {
   await openCard(page, "TOWER");
   const begin = page.getByRole("button", { name: /^Bring in 14 frames/ });
   await expect(begin).toBeEnabled();
@@ -23,6 +23,10 @@ test("a letter typed where keys are taken never begins an intake", async ({ ledg
   await page.keyboard.press("b");
   await page.keyboard.press("Escape");
   await row.getByRole("textbox").first().press("b");
+  await page.keyboard.press("Escape");
+  await page.getByRole("main").click({ position: { x: 600, y: 20 } });
+  await page.keyboard.press("b");
+  await expect(begin).toBeFocused(); // and waits there for Enter
   await page.waitForTimeout(700);
   await expect(page).toHaveURL(/\/intake\/[0-9a-f]{16}$/);
   await expect(begin).toBeEnabled();

@@ -72,11 +72,17 @@ export function DeskFoot({ desk, plan, failed, present, ready, busy, stale, last
         <button
           type="button"
           disabled={!ready}
+          data-begins=""
           onClick={onBegin}
-          className={`${last ? "" : "ml-auto"} shrink-0 bg-velvet px-[22px] py-[9px] text-[15px] font-semibold text-paper hover:bg-ink disabled:bg-transparent disabled:text-faded disabled:outline disabled:outline-1 disabled:outline-rule-strong`}
+          className={`${last ? "" : "ml-auto"} group shrink-0 bg-velvet px-[22px] py-[9px] text-[15px] font-semibold text-paper hover:bg-ink disabled:bg-transparent disabled:text-faded disabled:outline disabled:outline-1 disabled:outline-rule-strong`}
         >
           {busy ? "Beginning…" : !present ? "The card is out" : totals ? `Bring in ${count(totals.framesToBringIn, "frame")}` : "Bring in"}
-          <Key onVelvet={ready}>B</Key>
+          <span className="group-focus:hidden">
+            <Key onVelvet={ready}>B</Key>
+          </span>
+          <span className="hidden group-focus:inline">
+            <Key onVelvet={ready}>Enter</Key>
+          </span>
         </button>
       </div>
     </footer>

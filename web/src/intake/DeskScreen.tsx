@@ -70,7 +70,11 @@ function DeskForCard({ card }: { card: string }) {
       },
     });
   };
-  useKeys({ b: start, z: said.undo, o: toggleOrder });
+  // The key leads to the button; only Enter on it begins: one letter, pressed by accident, copies nothing.
+  const toBegin = () => {
+    document.querySelector<HTMLElement>("[data-begins]")?.focus();
+  };
+  useKeys({ b: toBegin, z: said.undo, o: toggleOrder });
   // What the browser kept of an earlier version may lack a part.
   const order = wishes.order.document && plan ? { ...plan.order, ...wishes.order.document } : (wishes.order.document ?? plan?.order);
   const bringClips = () => {

@@ -21,11 +21,7 @@ export function MarkWords({ frames, marks, onMat = false }: { frames: CardFrame[
       <TextButton
         onMat={onMat}
         onClick={() => {
-          marks.mark(frames, false);
-          marks.mark(
-            frames.filter((frame) => !frame.unmarked),
-            true,
-          );
+          marks.mark(frames, "new only");
         }}
       >
         new only

@@ -38,7 +38,8 @@ export function SheetTools({ frames, shown, hints, marks, picks, show, sort, vie
           <b>{count(frames.length, "frame")}</b>, {marked.length} marked
         </span>
         <span>
-          <MarkWords onMat frames={frames} marks={marks} />
+          <MarkWords onMat frames={shown} marks={marks} />
+          {shown.length < frames.length && ` of the ${count(shown.length, "frame")} shown`}
         </span>
         {LEAVABLE.some((name) => withHint(name).some(marks.isMarked)) && (
           <span>

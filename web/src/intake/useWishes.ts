@@ -10,8 +10,8 @@ const MOST_STEPS = 200;
 /** Which frames are marked to be brought in. */
 export interface Marks {
   isMarked: (frame: CardFrame) => boolean;
-  /** Marks all of these frames, or unmarks them. */
-  mark: (frames: CardFrame[], on: boolean) => void;
+  /** Marks all of these frames, unmarks them, or marks what is new of them and nothing else. */
+  mark: (frames: CardFrame[], on: boolean | "new only") => void;
 }
 
 /** A change in words, and what was said before it. */
@@ -56,13 +56,14 @@ export function useWishes(card: string): Desk {
     setDesk((now) => ({ said: now.steps.at(-1)?.before ?? now.said, steps: now.steps.slice(0, -1) }));
   }, []);
   const mark = useCallback(
-    (frames: CardFrame[], on: boolean) => {
-      change(`${on ? "marking" : "leaving out"} ${frames.length === 1 ? (frames[0]?.name ?? "") : `${frames.length} frames`}`, (now) => {
+    (frames: CardFrame[], on: boolean | "new only") => {
+      change(`${on === "new only" ? "marking only the new of" : on ? "marking" : "leaving out"} ${frames.length === 1 ? (frames[0]?.name ?? "") : `${frames.length} frames`}`, (now) => {
         const out = new Set(now.leftOut);
         const brought = new Set(now.broughtAgain);
         for (const { key, unmarked } of frames) {
           out.delete(key);
           brought.delete(key);
+          if (on === "new only") continue;
           if (on && unmarked) brought.add(key);
           if (!on && !unmarked) out.add(key);
         }
