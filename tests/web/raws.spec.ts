@@ -29,10 +29,17 @@ test("an order with DNG: its cost before, copying and converting apart, and what
   await page.getByRole("button", { name: "Bring in 2 frames" }).click();
   const dng = page.getByRole("region", { name: "DNG" });
   await expect(page.getByRole("heading", { name: "Two proven copies" })).toBeVisible({ timeout: 20_000 });
-  await expect(dng).toContainText(/2 raws, 2\.\d MB, became 2 DNGs, \d\.\d MB, all proven\. 2 raws were let go: the DNG is there in its place, at every store\./, { timeout: 45_000 });
+  await expect(dng).toContainText(
+    /2 raws, 2\.\d MB, became 2 DNGs, \d\.\d MB, all proven\. 2 raws were let go: the DNG is there in its place, at every store\./,
+    { timeout: 45_000 },
+  );
   await checkAgainstWcag(page, "a receipt with DNGs");
   const folder = `${store}/2026/2026-05-09 Salt pans, raw`;
-  expect(readdirSync(folder).filter((name) => !name.startsWith("."))).toEqual(["2026-05-09_salt-pans-raw_0001.dng", "2026-05-09_salt-pans-raw_0002.dng", "checksums.xxh128"]);
+  expect(readdirSync(folder).filter((name) => !name.startsWith("."))).toEqual([
+    "2026-05-09_salt-pans-raw_0001.dng",
+    "2026-05-09_salt-pans-raw_0002.dng",
+    "checksums.xxh128",
+  ]);
   expect(existsSync(`${store.replace("Anvil", "Bellows")}/2026/2026-05-09 Salt pans, raw/2026-05-09_salt-pans-raw_0002.dng`)).toBe(true);
   await page.getByRole("link", { name: "See the shoots" }).click();
   await page.getByRole("link", { name: /Salt pans, raw/ }).click();
