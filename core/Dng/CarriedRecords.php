@@ -15,7 +15,7 @@ use VelvetLedger\Core\Format\Tiff\TiffReader;
 /**
  * What the camera recorded in a raw, as it goes into its DNG. The bytes of a raw built on TIFF are taken over as they are,
  * in its byte order; its maker note too, and to the same place in the file, for what stands in such a note are often
- * offsets from the file's start. Of another raw it is what the capture facts know.
+ * offsets from the file's start. Of another raw they are what Exif can be found in it, or else what the capture facts know.
  */
 final readonly class CarriedRecords
 {
@@ -38,20 +38,29 @@ final readonly class CarriedRecords
     {
     }
 
-    public static function of(string $path, CaptureFacts $facts): self
+    public static function of(string $path, CaptureFacts $facts, ?FindsExif $finds = null): self
+    {
+        $found = self::in(Bytes::ofFile($path));
+        if (null !== $found) {
+            return $found;
+        }
+        $bytes = $finds?->in($path);
+
+        return (null === $bytes ? null : self::in(Bytes::ofString($bytes))) ?? self::ofFacts($facts);
+    }
+
+    /** Null where it is built otherwise. */
+    private static function in(Bytes $bytes): ?self
     {
         try {
-            $tiff = TiffReader::at(Bytes::ofFile($path));
+            $tiff = TiffReader::at($bytes);
             $main = $tiff->ifd($tiff->first);
             $exif = null === $main ? null : $tiff->children($main, self::EXIF)[0] ?? null;
-            if (null !== $main && null !== $exif) {
-                return self::ofTiff($tiff, $main, $exif);
-            }
-        } catch (BrokenFile) {
-            // it is built otherwise
-        }
 
-        return self::ofFacts($facts);
+            return null === $main || null === $exif ? null : self::ofTiff($tiff, $main, $exif);
+        } catch (BrokenFile) {
+            return null;
+        }
     }
 
     /** Whether what the note's offsets point at is where they say. */

@@ -20,7 +20,7 @@ final readonly class Conversion
     private const DNG_VERSION = 0xC612;
     private const RAW_IMAGE_DIGEST = 0xC71C;
 
-    public function __construct(private DecodesRaw $decodes, private MakesPreviews $previews, private DngWriter $writer = new DngWriter())
+    public function __construct(private DecodesRaw $decodes, private MakesPreviews $previews, private DngWriter $writer = new DngWriter(), private ?FindsExif $exif = null)
     {
     }
 
@@ -38,7 +38,7 @@ final readonly class Conversion
         clearstatcache(true, $raw);
         [$size, $time] = [(int) filesize($raw), filemtime($raw)];
         $decoded = $this->decodes->decode($raw);
-        $parts = new DngParts($decoded, CarriedRecords::of($raw, $facts), $this->previews->of($raw, $facts, $wanted->previewEdge), $name ?? basename($raw), $facts->gear->serial, $wanted->embedsRaw ? $raw : null);
+        $parts = new DngParts($decoded, CarriedRecords::of($raw, $facts, $this->exif), $this->previews->of($raw, $facts, $wanted->previewEdge), $name ?? basename($raw), $facts->gear->serial, $wanted->embedsRaw ? $raw : null);
         $temporary = \dirname($to).'/.'.basename($to).'.part';
         @unlink($temporary); // of one who was cut off
         try {

@@ -6,7 +6,9 @@ namespace VelvetLedger\Tests\reference;
 
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Filesystem\Filesystem;
+use VelvetLedger\Core\Capture\CaptureFacts;
 use VelvetLedger\Core\Capture\CoreFactsReader;
+use VelvetLedger\Core\Dng\CarriedRecords;
 use VelvetLedger\Core\Dng\Conversion;
 use VelvetLedger\Core\Dng\Converted;
 use VelvetLedger\Core\Dng\CouldNotConvert;
@@ -16,6 +18,7 @@ use VelvetLedger\Core\Format\LosslessJpeg\Arrangement;
 use VelvetLedger\Core\Format\LosslessJpeg\LosslessJpeg;
 use VelvetLedger\Core\Format\LosslessJpeg\Predictor;
 use VelvetLedger\Server\Tools\DecodesWithLibRaw;
+use VelvetLedger\Server\Tools\ExifWithExifTool;
 use VelvetLedger\Server\Tools\PreviewsOfRaw;
 use VelvetLedger\Tests\Folder;
 use VelvetLedger\Tests\Stills;
@@ -104,6 +107,29 @@ final class DngTest extends TestCase
         EmbeddedOriginal::restore($this->folder->put('damaged.dng', $bytes), static fn (string $piece) => self::fail('nothing is given of what is damaged'));
     }
 
+    /** Headers of raws that are no TIFF, in ExifTool's package: all that ExifTool reads there of Exif and maker note, it reads in what is carried over. */
+    public function testExifAndMakerNotesOfRawsNotBuiltOnTiffAreFound(): void
+    {
+        foreach (['CanonRaw.cr3' => 'Canon', 'FujiFilm.raf' => 'FujiFilm'] as $name => $maker) {
+            $raw = \dirname(self::REAL, 3)."/exiftool/t/images/$name";
+            copy($raw, $odd = $this->folder->path."/100%d $name");
+            $found = (new ExifWithExifTool(new Filesystem()))->in($odd);
+            self::assertNotNull($found, $name);
+            $records = CarriedRecords::of($odd, new CaptureFacts(), new ExifWithExifTool(new Filesystem()));
+            self::assertTrue($records->noteKeepsItsPlace(), $name);
+            // Not of Exif or the note, but of boxes beside them: version of the coder, pictures. Of one fraction ExifTool rounds the last digits.
+            $read = static function (string $file) use ($maker): array {
+                $tags = json_decode((string) shell_exec("exiftool -j -G1 -ExifIFD:all -$maker:all -x CompressorVersion -x PreviewImage -x ThumbnailImage -x FocalPlaneYResolution -x FocalPlaneXResolution ".escapeshellarg($file)), true);
+
+                return array_diff_key(\is_array($tags) && \is_array($tags[0] ?? null) ? $tags[0] : [], ['SourceFile' => '']);
+            };
+            [$theirs, $ours] = [$read($odd), $read($this->folder->put("$name.exif", $found))];
+            self::assertGreaterThan(25, \count($theirs), $name);
+            self::assertEquals($theirs, array_intersect_key($ours, $theirs), $name);
+        }
+        self::assertNull((new ExifWithExifTool(new Filesystem()))->in($this->folder->put('words.raf', 'none')));
+    }
+
     public function testWhatCannotBeConvertedSaysWhyAndLeavesNothing(): void
     {
         $dng = $this->convert(self::REAL)->path;
@@ -168,7 +194,7 @@ final class DngTest extends TestCase
         try {
             $facts = (new CoreFactsReader())->read($raw);
         } catch (\RuntimeException) {
-            $facts = new \VelvetLedger\Core\Capture\CaptureFacts();
+            $facts = new CaptureFacts();
         }
 
         return (new Conversion(new DecodesWithLibRaw($files), new PreviewsOfRaw($files)))->convert($raw, $facts, $this->folder->path.'/'.bin2hex(random_bytes(4)).'.dng', $wanted);
