@@ -87,7 +87,7 @@ test_web() {
   mkdir -p "$LEDGER_HOME"
   if [ ! -f "$LEDGER_HOME/reader.made" ]; then
     rm -rf "$LEDGER_HOME/reader"
-    "$PHP" -d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M demo/build.php "$LEDGER_HOME/reader" --many 3000 || return 1
+    "$PHP" "${COMPILED[@]}" demo/build.php "$LEDGER_HOME/reader" --many 3000 || return 1
     touch "$LEDGER_HOME/reader.made"
   fi
   printf 'readers: ["%s/reader"]\nsimulated_drives: "%s/drives"\nstores:\n    main: { name: Anvil, path: %s/drives/Anvil }\n    mirrors: [{ name: Bellows, path: %s/drives/Bellows }]\neject: [bash, %s/demo/eject.sh, "{volume}"]\n' "$LEDGER_HOME" "$LEDGER_HOME" "$LEDGER_HOME" "$LEDGER_HOME" "$ROOT" >"$LEDGER_HOME/settings.yaml"

@@ -9,6 +9,7 @@ use VelvetLedger\Core\Format\LosslessJpeg\Arrangement;
 use VelvetLedger\Core\Format\LosslessJpeg\LosslessJpeg;
 use VelvetLedger\Core\Format\Tiff\FieldType;
 use VelvetLedger\Core\Format\Tiff\IfdDraft;
+use VelvetLedger\Core\Transfer\SystemReason;
 
 /**
  * Writes a DNG (DNG 1.4): the maker note first, where it stood in the raw; then tiles, previews and the original, as they
@@ -31,7 +32,7 @@ final readonly class DngWriter
         error_clear_last();
         $out = @fopen($path, 'x+');
         if (false === $out) {
-            throw CouldNotConvert::notWritten($path, preg_replace('/^.*: /', '', error_get_last()['message'] ?? '') ?? '');
+            throw CouldNotConvert::notWritten($path, SystemReason::last());
         }
         try {
             Whole::to($out, str_repeat("\0", 8));

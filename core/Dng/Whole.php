@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Dng;
 
+use VelvetLedger\Core\Transfer\SystemReason;
+
 /** Writes all of it, or says why not. */
 final class Whole
 {
@@ -18,7 +20,7 @@ final class Whole
             error_clear_last();
             $written = @fwrite($out, 0 === $done ? $bytes : substr($bytes, $done));
             if (false === $written || 0 === $written) {
-                throw CouldNotConvert::notWritten(stream_get_meta_data($out)['uri'] ?? 'The DNG', preg_replace('/^.*errno=\d+ /', '', error_get_last()['message'] ?? 'the drive took no more') ?? '');
+                throw CouldNotConvert::notWritten(stream_get_meta_data($out)['uri'] ?? 'The DNG', SystemReason::last());
             }
         }
     }

@@ -20,6 +20,7 @@ use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\CouldNotRead;
 use VelvetLedger\Core\Format\NoPicture;
+use VelvetLedger\Core\Transfer\SystemReason;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Size;
 
@@ -49,6 +50,9 @@ final class DngCommand extends Command
         $restores = true === $input->getOption('restore');
         if (null === $out && !$restores) {
             throw new InvalidOptionException('Say with --out which folder the DNGs go to.');
+        }
+        if (null !== $out && !is_dir($out) && !@mkdir($out, 0o777, true)) {
+            throw new InvalidOptionException(\sprintf('The folder %s could not be made: %s.', $out, SystemReason::last()));
         }
         if (!is_numeric($edge) || (int) $edge < 256 || (int) $edge > 16384) {
             throw new InvalidOptionException('The preview\'s longer side is 256 to 16384 pixels.');

@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Console;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Dng\CouldNotConvert;
 use VelvetLedger\Core\Dng\EmbeddedOriginal;
+use VelvetLedger\Core\Transfer\SystemReason;
 
 /** Writes the raw that is in a DNG as a file again, under its own name; what stands there stays. */
 final class RestoresRaw
@@ -23,7 +24,7 @@ final class RestoresRaw
         error_clear_last();
         $out = @fopen($temporary, 'x');
         if (false === $out) {
-            throw CouldNotConvert::notWritten($temporary, preg_replace('/^.*: /', '', error_get_last()['message'] ?? '') ?? '');
+            throw CouldNotConvert::notWritten($temporary, SystemReason::last());
         }
         try {
             $name = EmbeddedOriginal::restore($dng, static function (string $piece) use ($out, $temporary): void {

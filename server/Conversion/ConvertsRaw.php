@@ -120,8 +120,7 @@ final readonly class ConvertsRaw
     /** @return array{Copied, non-empty-array<int, string>} what came of it; and each store's path, the main one's first */
     private function copy(ConversionRow $row, Converted $made, OpenStore $main): array
     {
-        $ending = static fn (string $raw): string => substr($raw, 0, \strlen($raw) - \strlen($row->rawEnding)).$row->ending;
-        $path = $ending($row->copies[0]['path']);
+        $path = substr($row->copies[0]['path'], 0, -\strlen($row->rawEnding)).$row->ending;
         $mainNumber = $this->stores->ofLedger()->id();
         [$to, $paths] = [[$mainNumber => $main->path($path)], [$mainNumber => $path]];
         $main->checkRoom($made->bytes);

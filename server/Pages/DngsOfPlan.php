@@ -32,7 +32,7 @@ final readonly class DngsOfPlan
         }
         [$count, $bytes] = [array_sum(array_column($raws, 0)), array_sum(array_column($raws, 1))];
 
-        return new DngEstimateView($count, $bytes, 0 === $count ? '' : $this->say($raws, $count, $bytes, $wanted));
+        return new DngEstimateView(0 === $count ? '' : $this->say($raws, $count, $bytes, $wanted));
     }
 
     /** @param array<array-key, array{int, int}> $raws body => frames, bytes */

@@ -6,7 +6,9 @@ namespace VelvetLedger\Server\Persistence;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use VelvetLedger\Core\Card\Kind;
 use VelvetLedger\Core\Dng\Converted;
+use VelvetLedger\Core\Order\DngMode;
 use VelvetLedger\Core\Receipt\Conversions;
 use VelvetLedger\Core\Transfer\Copied;
 
@@ -31,9 +33,9 @@ final readonly class ConversionRepository
     {
         return [] === $frames ? [] : self::ids($this->database->fetchFirstColumn(
             "INSERT INTO conversion (frame_id, intake_id, file_id, instead, embeds, preview_edge, state, raw_bytes, raw_checksum, asked_at)
-             SELECT r.id, i.id, f.id, i.standing_order->'dng'->>'mode' = 'instead of the raw', (i.standing_order->'dng'->>'embedRaw')::boolean, (i.standing_order->'dng'->>'previewEdge')::int, 'waiting', f.bytes, f.checksum, now()
+             SELECT r.id, i.id, f.id, i.standing_order->'dng'->>'mode' = '".DngMode::Instead->value."', (i.standing_order->'dng'->>'embedRaw')::boolean, (i.standing_order->'dng'->>'previewEdge')::int, 'waiting', f.bytes, f.checksum, now()
              FROM frame r JOIN intake i ON i.id = r.intake_id JOIN file f ON f.frame_id = r.id JOIN original o ON o.id = f.original_id
-             WHERE r.id IN (?) AND i.standing_order->'dng'->>'mode' IN ('beside the raw', 'instead of the raw') AND o.kind = 'still raw' AND f.making = 'original as it is'
+             WHERE r.id IN (?) AND i.standing_order->'dng'->>'mode' <> '".DngMode::Off->value."' AND o.kind = '".Kind::StillRaw->value."' AND f.making = '".Making::AsItIs->value."'
              ON CONFLICT (file_id) DO NOTHING RETURNING id",
             [$frames],
             [ArrayParameterType::INTEGER],
@@ -121,7 +123,7 @@ final readonly class ConversionRepository
     public function sum(int $intake): Conversions
     {
         $row = $this->database->fetchAssociative("SELECT count(*) AS asked, count(*) FILTER (WHERE state = 'waiting') AS waiting, count(*) FILTER (WHERE state = 'proven') AS proven, count(*) FILTER (WHERE state = 'refused') AS refused, count(*) FILTER (WHERE state = 'proven' AND instead AND NOT let_go) AS staying, count(*) FILTER (WHERE state = 'proven' AND let_go) AS gone,
-            coalesce(sum(raw_bytes) FILTER (WHERE state = 'proven'), 0) AS raw_bytes, coalesce(sum(dng_bytes), 0) AS dng_bytes, avg(seconds) FILTER (WHERE state = 'proven') AS seconds FROM conversion WHERE intake_id = ?", [$intake]);
+            coalesce(sum(raw_bytes) FILTER (WHERE state = 'proven'), 0) AS raw_bytes, coalesce(sum(dng_bytes), 0) AS dng_bytes FROM conversion WHERE intake_id = ?", [$intake]);
         $int = static fn (string $key): int => \is_array($row) && is_numeric($row[$key]) ? (int) $row[$key] : 0;
 
         return new Conversions($int('asked'), $int('waiting'), $int('proven'), $int('refused'), $int('raw_bytes'), $int('dng_bytes'), $int('staying'), $int('gone'));

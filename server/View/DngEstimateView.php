@@ -8,7 +8,7 @@ namespace VelvetLedger\Server\View;
 final readonly class DngEstimateView
 {
     /** @param string $sentence '' where there is nothing to say */
-    public function __construct(public int $raws, public int $rawBytes, public string $sentence)
+    public function __construct(public string $sentence)
     {
     }
 }

@@ -199,8 +199,6 @@ export interface Desk {
 
 /** What DNGs of the raws that are to come in will cost, by what this body's frames gave before. */
 export interface DngEstimate {
-  raws: number;
-  rawBytes: number;
   sentence: string;
 }
 
