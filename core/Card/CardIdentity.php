@@ -11,6 +11,8 @@ namespace VelvetLedger\Core\Card;
  */
 final readonly class CardIdentity
 {
+    private const VOLUME = 'volume ';
+
     /**
      * @param string|null $uuid  of the volume
      * @param string      $label as it is mounted
@@ -37,10 +39,16 @@ final readonly class CardIdentity
         return hash('xxh64', implode("\0", [$this->uuid ?? 'label '.$this->label, $this->first]));
     }
 
+    /** The same of a card that is known by its name, as name() gives it. */
+    public static function keyOf(string $name, string $label, string $first): string
+    {
+        return (new self(str_starts_with($name, self::VOLUME) ? substr($name, \strlen(self::VOLUME)) : null, $label, $first, ''))->key();
+    }
+
     /** Names the card itself, whatever is on it: "volume 1A2B-3C4D", or by its contents where the system tells no UUID. */
     public function name(): string
     {
-        return null === $this->uuid ? 'contents '.$this->key() : 'volume '.$this->uuid;
+        return null === $this->uuid ? 'contents '.$this->key() : self::VOLUME.$this->uuid;
     }
 
     /** Whether a still that stood on the card, as first or last, is on it yet. */

@@ -11,10 +11,11 @@ use VelvetLedger\Core\Capture\RemarksDraft;
 use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\Bytes;
 use VelvetLedger\Core\Format\CouldNotRead;
+use VelvetLedger\Core\Format\Extent\FileExtent;
 use VelvetLedger\Core\Format\NoPicture;
 use VelvetLedger\Core\Format\Xmp\XmpPacket;
 
-/** Reads a frame's capture facts from its leading file, or where that fails, from the next still of the frame. */
+/** Reads a frame's capture facts from its leading file, or where that fails, from the next still of the frame; and whether its stills reach as far as they say. */
 final readonly class FrameReader
 {
     /** Bytes of a sidecar that is read; they have a few thousand. */
@@ -25,6 +26,30 @@ final readonly class FrameReader
     }
 
     public function read(string $root, Frame $frame): ReadFrame
+    {
+        $read = $this->facts($root, $frame);
+        $incomplete = [];
+        foreach ($frame->files as $file) {
+            $lacks = $file->kind->isStill() && !isset($read->unreadable[$file->path]) ? self::shortfall($root.'/'.$file->path) : null;
+            if (null !== $lacks) {
+                $incomplete[$file->path] = $lacks;
+            }
+        }
+
+        return [] === $incomplete ? $read : $read->lacking($incomplete);
+    }
+
+    /** In words, what a still lacks of what it says is in it. */
+    private static function shortfall(string $path): ?string
+    {
+        try {
+            return FileExtent::shortfall(Bytes::ofFile($path))?->inWords();
+        } catch (CouldNotRead) {
+            return null; // copying it says why
+        }
+    }
+
+    private function facts(string $root, Frame $frame): ReadFrame
     {
         $caution = null;
         $unreadable = [];

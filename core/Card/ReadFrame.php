@@ -16,6 +16,8 @@ final readonly class ReadFrame
      * @param string|null           $caution    why facts are missing though the file can be copied
      * @param array<string, string> $unreadable path => reason, for files with nothing in them to bring in
      * @param array<string, string> $twins      path => label of the card that has the same file whole, for those that are unreadable here
+     * @param array<string, string> $incomplete path => what there is of it, "20 kB of a picture that says more"
+     * @param string|null           $wholeOn    label of a card that has the frame whole, where it is incomplete or unreadable here
      */
     public function __construct(
         public Frame $frame,
@@ -24,7 +26,26 @@ final readonly class ReadFrame
         public ?string $caution,
         public array $unreadable,
         public array $twins = [],
+        public array $incomplete = [],
+        public ?string $wholeOn = null,
     ) {
+    }
+
+    /** @param array<string, string> $incomplete */
+    public function lacking(array $incomplete): self
+    {
+        return new self($this->frame, $this->facts, $this->factsFrom, $this->caution, $this->unreadable, $this->twins, $incomplete, $this->wholeOn);
+    }
+
+    public function isWholeOn(string $card): self
+    {
+        return new self($this->frame, $this->facts, $this->factsFrom, $this->caution, $this->unreadable, $this->twins, $this->incomplete, $card);
+    }
+
+    /** The first of its files that is incomplete, in words. */
+    public function shortfall(): ?string
+    {
+        return [] === $this->incomplete ? null : 'incomplete: '.array_values($this->incomplete)[0];
     }
 
     /** The camera's time, or where it gave none, the file's. */

@@ -26,8 +26,9 @@ final readonly class Clearance
      * @param list<Trouble>     $troubles places of the card that could not be listed
      * @param int               $copies   proven copies wanted, each on a device of its own
      * @param list<string>      $waiting  paths of raws that are to be converted first, by the order
+     * @param int               $cutOff   files on it that end before their pictures do
      */
-    public static function of(string $card, array $files, array $troubles, int $copies, array $waiting = []): self
+    public static function of(string $card, array $files, array $troubles, int $copies, array $waiting = [], int $cutOff = 0): self
     {
         $missing = array_map(static fn (Trouble $trouble): Missing => self::lack($trouble->path, Lack::Unlisted, $trouble->reason), array_values(array_filter($troubles, static fn (Trouble $trouble): bool => $trouble->isDamage)));
         $counted = array_values(array_filter($files, static fn (FileToClear $file): bool => self::counts($file->file->kind)));
@@ -41,7 +42,7 @@ final readonly class Clearance
         $rank = array_flip(array_map(static fn (Lack $lack): string => $lack->value, Lack::cases()));
         usort($missing, static fn (Missing $a, Missing $b): int => [$rank[$a->lack->value], $a->path] <=> [$rank[$b->lack->value], $b->path]);
 
-        return new self([] === $missing && [] !== $counted, self::say($card, $counted, $missing, $copies), $missing, \count($counted), $cleared);
+        return new self([] === $missing && [] !== $counted, self::say($card, $counted, $missing, $copies).self::sayCutOff($cutOff), $missing, \count($counted), $cleared);
     }
 
     /** What the camera keeps for itself may go with the card. */
@@ -111,6 +112,11 @@ final readonly class Clearance
         }
 
         return \sprintf('Not yet: keep %s as it is. Of %s, %s.', $card, Count::of(\count($files), 'file'), implode(', ', $parts));
+    }
+
+    private static function sayCutOff(int $files): string
+    {
+        return 0 === $files ? '' : \sprintf(' %s cut off on it: what there is of %s is all that can be held.', 1 === $files ? 'One picture is' : Count::figure($files).' pictures are', 1 === $files ? 'it' : 'them');
     }
 
     private static function inPlural(Lack $lack, int $count): string

@@ -48,7 +48,7 @@ final class Comparison
             $comparison->compare($frame);
         }
 
-        return new Holdings($comparison->files, $comparison->promised, $comparison->again, $comparison->twins, $comparison->sameExposure);
+        return new Holdings($comparison->files, $comparison->promised, $comparison->again, $comparison->twins, $comparison->sameExposure, $known->places, $known->leftOut);
     }
 
     private function compare(ReadFrame $read): void

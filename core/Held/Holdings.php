@@ -16,8 +16,10 @@ final readonly class Holdings
      * @param array<string, Twin>       $again        path on the card => where the same file stands on it before
      * @param array<string, Twin>       $twins        frame key => where the same frame stands
      * @param array<string, HeldAs>     $sameExposure frame key => the held frame of the same exposure with other bytes
+     * @param InLedger                  $places       where what is held lies
+     * @param array<string, int>        $leftOut      path on the card => the receipt whose order left it out
      */
-    public function __construct(private array $files = [], private array $promised = [], private array $again = [], private array $twins = [], private array $sameExposure = [])
+    public function __construct(private array $files = [], private array $promised = [], private array $again = [], private array $twins = [], private array $sameExposure = [], public InLedger $places = new InLedger(), private array $leftOut = [])
     {
     }
 
@@ -42,16 +44,43 @@ final readonly class Holdings
         return $this->again[$file->path] ?? null;
     }
 
-    /** What the whole frame is held as: null unless all of its files are held. */
+    /** What the whole frame is held as: null unless all of its files are held, but for those that an order left out. */
     public function frameHeldAs(Frame $frame): ?HeldAs
     {
+        $first = null;
         foreach ($frame->files as $file) {
-            if (!isset($this->files[$file->path])) {
+            $held = $this->files[$file->path] ?? null;
+            if (null === $held && null === $this->leftOutBefore($file, $frame)) {
                 return null;
             }
+            $first ??= $held;
         }
 
-        return $this->files[$frame->lead()->path];
+        return $first;
+    }
+
+    /** The frame in the ledger that has some of the frame's stills and not all of its files: the rest would join it. */
+    public function partlyHeldAs(Frame $frame): ?HeldFrame
+    {
+        $held = null;
+        $rest = false;
+        foreach ($frame->files as $file) {
+            $as = $file->kind->isStill() ? $this->files[$file->path] ?? null : null;
+            $held ??= null === $as ? null : $this->places->frame($as->frame);
+            $rest = $rest || !isset($this->files[$file->path]);
+        }
+
+        return $rest ? $held : null;
+    }
+
+    /** The receipt whose order left a companion on the card that held the rest of the frame. */
+    public function leftOutBefore(CardFile $file, Frame $frame): ?int
+    {
+        if (!isset($this->leftOut[$file->path]) || isset($this->files[$file->path])) {
+            return null;
+        }
+
+        return null === $this->partlyHeldAs($frame) ? null : $this->leftOut[$file->path];
     }
 
     /** The intake that will bring in what is not held of the frame; null where any of it is neither held nor promised. */
@@ -82,7 +111,7 @@ final readonly class Holdings
     public function isUnmarked(Frame $frame): bool
     {
         foreach ($frame->files as $file) {
-            if (!isset($this->files[$file->path]) && !isset($this->promised[$file->path]) && !isset($this->again[$file->path])) {
+            if (!isset($this->files[$file->path]) && !isset($this->promised[$file->path]) && !isset($this->again[$file->path]) && null === $this->leftOutBefore($file, $frame)) {
                 return false;
             }
         }

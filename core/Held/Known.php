@@ -12,8 +12,10 @@ final readonly class Known
      * @param array<string, HeldAs>       $exposures  exposure identity => what the ledger holds
      * @param array<string, string>       $otherCards quick print => label of another card present
      * @param array<string, PromisedBy>   $promised   quick print => the intake under way that will bring it in
+     * @param InLedger                    $places     where what is held lies
+     * @param array<string, int>          $leftOut    path on the card => the receipt whose order left it out
      */
-    public function __construct(public array $prints = [], public array $exposures = [], public array $otherCards = [], public array $promised = [])
+    public function __construct(public array $prints = [], public array $exposures = [], public array $otherCards = [], public array $promised = [], public InLedger $places = new InLedger(), public array $leftOut = [])
     {
     }
 }

@@ -14,4 +14,6 @@ enum About: string
     case Stray = 'a stray';
     case Damage = 'damage';
     case Held = 'what is held';
+    case Joined = 'a shoot that is joined';
+    case Companions = 'companions that stay';
 }

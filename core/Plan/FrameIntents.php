@@ -33,7 +33,11 @@ final readonly class FrameIntents
     private function lineOf(CardFile $file, TimedFrame $timed): ?PlanLine
     {
         $reason = $timed->read->unreadable[$file->path] ?? null;
-        $asked = $this->wishes->bringsAgain($timed->key());
+        $frame = $timed->read->frame;
+        $joins = $this->holdings->partlyHeldAs($frame);
+        $marked = $this->wishes->bringsAgain($timed->key());
+        $asked = $marked && null === $joins; // of a frame that is held in part only the rest comes
+        $before = $marked ? null : $this->holdings->leftOutBefore($file, $frame);
         $held = $asked ? null : $this->holdings->heldAs($file);
         $promise = $asked ? null : $this->holdings->promisedBy($file);
         $again = $asked ? null : $this->holdings->againAs($file);
@@ -46,7 +50,9 @@ final readonly class FrameIntents
             null !== $held => PlanLine::held($file, $timed, $held),
             null !== $promise => PlanLine::promised($file, $timed, $promise),
             null !== $again => PlanLine::leaveOut($file, $timed, 'the same frame as '.$again->where),
-            null !== $unwanted => PlanLine::leaveOut($file, $timed, $unwanted),
+            null !== $before => PlanLine::leftByOrder($file, $timed, "left out by the order of receipt $before"),
+            null !== $unwanted && !($marked && null !== $joins) => PlanLine::leftByOrder($file, $timed, $unwanted),
+            null !== $joins && !$file->kind->isStill() && \in_array('.'.strtolower($frame->extensionOf($file)), $joins->endings, true) => PlanLine::leaveOut($file, $timed, 'its frame is held with another '.$file->kind->value),
             default => null,
         };
     }

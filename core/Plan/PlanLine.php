@@ -18,7 +18,10 @@ final readonly class PlanLine
     public ?string $name;
     public ?int $number;
 
-    /** @param bool $again whether it comes in though it is held, promised or a twin, by the photographer's wish */
+    /**
+     * @param bool $again   whether it comes in though it is held, promised or a twin, by the photographer's wish
+     * @param bool $byOrder whether it is an order that leaves it out
+     */
     private function __construct(
         public CardFile $file,
         public Intent $intent,
@@ -27,6 +30,7 @@ final readonly class PlanLine
         public ?NewName $becomes = null,
         public bool $again = false,
         public ?PromisedBy $promise = null,
+        public bool $byOrder = false,
     ) {
         $this->folder = $becomes?->folder;
         $this->name = $becomes?->name;
@@ -41,6 +45,11 @@ final readonly class PlanLine
     public static function leaveOut(CardFile $file, TimedFrame $frame, string $reason = 'left out by you'): self
     {
         return new self($file, Intent::LeaveOut, $reason, $frame);
+    }
+
+    public static function leftByOrder(CardFile $file, TimedFrame $frame, string $reason): self
+    {
+        return new self($file, Intent::LeaveOut, $reason, $frame, null, false, null, true);
     }
 
     public static function held(CardFile $file, TimedFrame $frame, HeldAs $as): self

@@ -8,6 +8,7 @@ use VelvetLedger\Core\Capture\CapturedAt;
 use VelvetLedger\Core\Card\CardContents;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Card\ReadFrame;
+use VelvetLedger\Core\Held\ExistingShoot;
 use VelvetLedger\Core\Held\Holdings;
 use VelvetLedger\Core\Order\Samples;
 use VelvetLedger\Core\Shoot\ProposedShoot;
@@ -73,17 +74,41 @@ final class Planner
     private function draft(ProposedShoot $shoot): ShootDraft
     {
         $wish = $this->wishes->of($shoot);
+        $proposed = $wish->saysWhere() || $this->wishes->keepsApart($shoot) ? null : $this->neighbours($shoot);
+        $wish = null === $proposed ? $wish : $wish->joining($proposed);
         $intents = new FrameIntents($this->wishes, $this->holdings, ($wish->order ?? $this->wishes->order)->bring->stills, $wish->leftOut);
-        $coming = $staying = [];
+        $coming = $staying = $joining = [];
         foreach ($shoot->frames as $frame) {
             $lines = $intents->staying($frame);
             $staying += $lines;
-            if (\count($lines) < \count($frame->read->frame->files)) {
+            $held = $this->holdings->partlyHeldAs($frame->read->frame);
+            if (\count($lines) === \count($frame->read->frame->files)) {
+                continue;
+            }
+            if (null === $held) {
+                $coming[] = $frame;
+            } else {
+                $joining[$frame->key()] = $held;
+            }
+        }
+
+        return new ShootDraft($shoot, $wish, $this->wishes->order, $this->now, $coming, $staying, $joining, null !== $proposed);
+    }
+
+    /** The shoot that a proposed one is part of, by frames of it that are held, or by others that the same bodies took then. */
+    private function neighbours(ProposedShoot $shoot): ?ExistingShoot
+    {
+        $coming = $held = [];
+        foreach ($shoot->frames as $frame) {
+            $as = $this->holdings->frameHeldAs($frame->read->frame);
+            if (null !== $as) {
+                $held[] = [$frame, $as->frame];
+            } elseif (null === $this->holdings->partlyHeldAs($frame->read->frame) && !$this->holdings->isUnmarked($frame->read->frame)) {
                 $coming[] = $frame;
             }
         }
 
-        return new ShootDraft($shoot, $wish, $this->wishes->order, $this->now, $coming, $staying);
+        return [] === $coming ? null : $this->holdings->places->neighbours($coming, $held);
     }
 
     private function add(ShootDraft $draft, NamedShoot $named, ?string $stray): void
@@ -119,12 +144,14 @@ final class Planner
         $lines = [];
         foreach ($draft->shoot->frames as $frame) {
             $name = $names[$frame->key()] ?? null;
+            $joins = isset($draft->joining[$frame->key()]) ? new JoinedName($draft->joining[$frame->key()], $draft->order->names->extension) : null;
             foreach ($frame->read->frame->files as $file) {
                 $stays = $draft->staying[$file->path] ?? null;
-                if (null === $stays && null === $name) {
-                    throw new \LogicException("A frame that comes has no name: {$frame->key()}.");
-                }
-                $lines[] = $stays ?? PlanLine::bringIn($file, $frame, new NewName($name->folder, $name->ofFile($file), $name->stem, $name->number, $scope), $this->wishes->bringsAgain($frame->key()));
+                $lines[] = $stays ?? PlanLine::bringIn($file, $frame, match (true) {
+                    null !== $joins => new NewName($this->folders->settle($joins->held->folder), $joins->ofFile($file, $frame->read->frame), $joins->held->stem, null, null, $joins->held->id),
+                    null !== $name => new NewName($name->folder, $name->ofFile($file), $name->stem, $name->number, $scope),
+                    default => throw new \LogicException("A frame that comes has no name: {$frame->key()}."),
+                }, null === $joins && $this->wishes->bringsAgain($frame->key()));
             }
         }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Core\Plan;
 
 use VelvetLedger\Core\Capture\CapturedAt;
+use VelvetLedger\Core\Held\HeldFrame;
 use VelvetLedger\Core\Naming\NameSource;
 use VelvetLedger\Core\Naming\Scope;
 use VelvetLedger\Core\Order\Clips;
@@ -22,10 +23,12 @@ final readonly class ShootDraft
     public Destination $destination;
 
     /**
-     * @param list<TimedFrame>        $coming  of which any file is brought in
-     * @param array<string, PlanLine> $staying path on the card => its line, for the files that stay
+     * @param list<TimedFrame>            $coming     of which any file is brought in under a new name
+     * @param array<string, PlanLine>     $staying    path on the card => its line, for the files that stay
+     * @param array<array-key, HeldFrame> $joining    frame key => the held frame that what comes of it joins
+     * @param bool                        $isProposed whether the shoot that it joins is proposed by its neighbours
      */
-    public function __construct(public ProposedShoot $shoot, public ShootWish $wish, StandingOrder $order, public CapturedAt $now, public array $coming, public array $staying)
+    public function __construct(public ProposedShoot $shoot, public ShootWish $wish, StandingOrder $order, public CapturedAt $now, public array $coming, public array $staying, public array $joining = [], public bool $isProposed = false)
     {
         $this->date = $wish->into->date ?? $shoot->date;
         $said = trim(preg_replace('/\s+/u', ' ', mb_scrub($wish->description, 'UTF-8')) ?? '');

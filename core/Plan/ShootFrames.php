@@ -20,10 +20,12 @@ final readonly class ShootFrames
 
     public static function of(ShootDraft $draft): self
     {
+        $coming = array_fill_keys(array_map(static fn (TimedFrame $frame): string => $frame->key(), $draft->coming), true);
+
         return new self(
             array_map(static fn (TimedFrame $frame): string => $frame->key(), $draft->shoot->frames),
             array_map(static fn (TimedFrame $frame): string => $frame->at->local, $draft->shoot->frames),
-            array_map(static fn (TimedFrame $frame): string => $frame->key(), $draft->coming),
+            array_values(array_map(static fn (TimedFrame $frame): string => $frame->key(), array_filter($draft->shoot->frames, static fn (TimedFrame $frame): bool => isset($draft->joining[$frame->key()]) || isset($coming[$frame->key()])))),
         );
     }
 

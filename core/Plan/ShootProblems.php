@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Plan;
 
+use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Held\Holdings;
 use VelvetLedger\Core\Naming\PortableText;
 use VelvetLedger\Core\Shoot\TimedFrame;
 use VelvetLedger\Core\Shoot\TimeSource;
+use VelvetLedger\Core\Words\Count;
 
 /** What the photographer should know of one shoot of a plan, in sentences. */
 final class ShootProblems
@@ -97,10 +99,34 @@ final class ShootProblems
                 $this->add(About::Damage, \sprintf('%s cannot be read: %s. The rest of the frame is brought in.', PathText::of($path), $reason));
             }
         }
+        $incomplete = array_values(array_filter($frames, static fn (TimedFrame $frame): bool => [] !== $frame->read->incomplete));
+        if ([] !== $incomplete) {
+            $first = $incomplete[0]->read;
+            $whole = array_values(array_filter(array_map(static fn (TimedFrame $frame): ?string => $frame->read->wholeOn, $incomplete), \is_string(...)));
+            $this->add(About::Damage, \sprintf('%s here %s, first %s: %s. What there is comes in as it is%s.', self::count(\count($incomplete), 'frame'), 1 === \count($incomplete) ? 'is incomplete' : 'are incomplete', PathText::of((string) array_key_first($first->incomplete)), array_values($first->incomplete)[0], [] === $whole ? '' : \sprintf('; %s has %s whole', $whole[0], \count($whole) === \count($incomplete) ? (1 === \count($whole) ? 'it' : 'them') : Count::figure(\count($whole)).' of them')));
+        }
+        $this->joined($holdings);
         $rivals = array_values(array_filter($frames, static fn (TimedFrame $frame): bool => null !== $holdings->sameExposureAs($frame->read->frame)));
         if ([] !== $rivals) {
             $first = $rivals[0]->read->frame;
             $this->add(About::Held, \sprintf('%s here of an exposure that is held with other bytes, first %s (held as %s). Compare them and leave out what is not wanted.', self::count(\count($rivals), 'frame'), $first->lead()->text(), $holdings->sameExposureAs($first)?->path));
+        }
+    }
+
+    private function joined(Holdings $holdings): void
+    {
+        $coming = \count($this->draft->coming);
+        if ($this->draft->isProposed && null !== $this->draft->wish->into) {
+            $into = $this->draft->wish->into;
+            $this->add(About::Joined, \sprintf('%s to "%s", by %s, which is held in %s: %s there, numbers going on.', 1 === $coming ? '1 frame here belongs' : Count::figure($coming).' frames here belong', '' === $into->description ? $into->date : $into->description, 1 === $coming ? 'its time' : 'their times', $into->folder, 1 === $coming ? 'it goes' : 'they go'));
+        }
+        $joining = \count($this->draft->joining);
+        if ($joining > 0) {
+            $this->add(About::Joined, \sprintf('Of %s here a part is held: what comes joins it under its name.', self::count($joining, 'frame')));
+        }
+        $left = array_values(array_filter($this->draft->shoot->frames, fn (TimedFrame $frame): bool => !isset($this->draft->joining[$frame->key()]) && [] !== array_filter($frame->read->frame->files, static fn (CardFile $file): bool => null !== $holdings->leftOutBefore($file, $frame->read->frame))));
+        if ([] !== $left) {
+            $this->add(About::Companions, \sprintf('Of %s here the order left a part on the card when the rest came in: it stays, unless you mark %s.', self::count(\count($left), 'frame'), 1 === \count($left) ? 'it' : 'them'));
         }
     }
 

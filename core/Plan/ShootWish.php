@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Plan;
 
+use VelvetLedger\Core\Held\ExistingShoot;
 use VelvetLedger\Core\Order\CouldNotOrder;
 use VelvetLedger\Core\Order\Destination;
 use VelvetLedger\Core\Order\StandingOrder;
@@ -36,5 +37,17 @@ final readonly class ShootWish
         if (mb_strlen($description) > self::LONGEST) {
             throw CouldNotOrder::descriptionTooLong(self::LONGEST);
         }
+    }
+
+    /** Whether it says what the shoot is or where it goes, so that nothing is proposed. */
+    public function saysWhere(): bool
+    {
+        return '' !== trim($this->description) || $this->leftOut || null !== $this->destination || null !== $this->folder || null !== $this->into;
+    }
+
+    /** The same, joining a shoot by proposal. */
+    public function joining(ExistingShoot $shoot): self
+    {
+        return new self($this->description, $this->leftOut, $this->order, $this->destination, $this->folder, $shoot, $this->texts, $this->keywords);
     }
 }

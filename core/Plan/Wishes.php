@@ -20,6 +20,8 @@ final readonly class Wishes
     /** @var array<array-key, true> */
     private array $broughtAgain;
 
+    /** @var array<array-key, true> */
+    private array $apart;
     private ShootWish $otherwise;
 
     /**
@@ -27,6 +29,7 @@ final readonly class Wishes
      * @param list<string>                $leftOut      keys of frames
      * @param list<string>                $broughtAgain keys of frames to bring in although they are held or twins
      * @param string                      $otherwise    description of a shoot of which nothing is said
+     * @param list<string>                $apart        keys of frames whose shoots are their own, whatever their neighbours are
      */
     public function __construct(
         ?StandingOrder $order = null,
@@ -36,7 +39,9 @@ final readonly class Wishes
         array $leftOut = [],
         array $broughtAgain = [],
         string $otherwise = '',
+        array $apart = [],
     ) {
+        $this->apart = array_fill_keys($apart, true);
         $this->otherwise = new ShootWish($otherwise);
         $this->order = $order ?? StandingOrder::byTheDay();
         $this->leftOut = array_fill_keys($leftOut, true);
@@ -59,6 +64,11 @@ final readonly class Wishes
         }
 
         return $shoot->id;
+    }
+
+    public function keepsApart(ProposedShoot $shoot): bool
+    {
+        return [] !== $this->apart && [] !== array_intersect_key($this->apart, $shoot->keys());
     }
 
     public function leavesOut(string $frameKey): bool

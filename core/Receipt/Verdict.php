@@ -20,6 +20,11 @@ final readonly class Verdict
         return new self('Being copied', 'Leave the card where it is. Every file is compared with the card before it counts as brought in.', false);
     }
 
+    public static function takenBack(): self
+    {
+        return new self('Taken back', 'Nothing was copied, and nothing on the card or the drives was changed. The desk is as it was.', false);
+    }
+
     public static function paused(): self
     {
         return new self('Paused', 'What is copied and proven stays. Leave the card where it is, or bring it back to go on.', false);
@@ -29,8 +34,9 @@ final readonly class Verdict
      * @param list<CopiesAt> $copies  store by store, the main one first
      * @param int            $stamped files that were given their stamp on the way
      * @param int            $dngs    raws that their DNGs took the place of
+     * @param int            $cutOff  files that were cut off on the card already
      */
-    public static function of(Summary $summary, array $copies, int $stamped = 0, int $dngs = 0): self
+    public static function of(Summary $summary, array $copies, int $stamped = 0, int $dngs = 0, int $cutOff = 0): self
     {
         $but = array_filter([
             0 === $stamped ? '' : \sprintf('the %s in %s', 1 === $stamped ? 'stamp' : 'stamps', 1 === $stamped ? 'one, whose picture is the same' : Count::figure($stamped).', whose pictures are the same'),
@@ -44,6 +50,7 @@ final readonly class Verdict
             0 === $brought ? 'No file of this card was brought in.' : ([] === $whole ? '' : \sprintf('%s of this card %s on %s, read back and equal to the card%s.', Count::of($brought, 'file'), 1 === $brought ? 'is' : 'are', self::list(array_map(static fn (CopiesAt $at): string => $at->store, $whole)), [] === $but ? '' : ', but for '.implode(', and for ', $but))),
             ...array_map(static fn (CopiesAt $at): string => $at->owed > 0 ? \sprintf('%s is owed %s: made when it is there.', $at->store, Count::of($at->owed, 'copy', 'copies')) : '', $copies),
             ...array_map(static fn (CopiesAt $at): string => $at->bad > 0 ? \sprintf('%s of %s %s found missing or different since.', Count::of($at->bad, 'copy', 'copies'), $at->store, 1 === $at->bad ? 'was' : 'were') : '', $copies),
+            0 === $cutOff ? '' : \sprintf('%s cut off on the card already: what there is of %s came in.', 1 === $cutOff ? 'One of them was' : Count::figure($cutOff).' of them were', 1 === $cutOff ? 'it' : 'them'),
             0 === $missing ? '' : Count::of($missing, 'file').' could not be brought in.',
             0 === $elsewhere ? '' : Count::of($elsewhere, 'file waits', 'files wait').' for another receipt.',
             0 === $summary->unlisted ? '' : Count::of($summary->unlisted, 'folder').' could not be listed to the end: what else is in it is not known.',

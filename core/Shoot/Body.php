@@ -22,6 +22,12 @@ final readonly class Body
     /** Names the body in wishes and in the ledger, "Orrel M4, no. 40211". */
     public function name(): string
     {
-        return '' === $this->serial ? $this->model : $this->model.', no. '.$this->serial;
+        return self::called($this->model, $this->serial);
+    }
+
+    /** The same of a body that the ledger knows by model and serial number. */
+    public static function called(string $model, string $serial): string
+    {
+        return '' === $serial ? $model : $model.', no. '.$serial;
     }
 }

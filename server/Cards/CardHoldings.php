@@ -13,6 +13,7 @@ use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\CouldNotRead;
 use VelvetLedger\Core\Held\Comparison;
 use VelvetLedger\Core\Held\ExposureIdentity;
+use VelvetLedger\Core\Held\HeldAs;
 use VelvetLedger\Core\Held\Holdings;
 use VelvetLedger\Core\Held\Known;
 use VelvetLedger\Core\Held\PromisedBy;
@@ -62,7 +63,32 @@ final class CardHoldings
         }
         $unique = array_values(array_unique($prints));
 
-        return Comparison::of($frames, $prints, new Known($this->held->byPrint($unique), $this->held->byExposure($identities), $labels, $this->held->promised($unique) + $promised));
+        $held = $this->held->byPrint($unique);
+        $days = array_values(array_unique(array_map(static fn (ReadFrame $frame): string => $frame->takenAt()->date(), $frames)));
+        $places = $this->held->places(array_values(array_unique(array_map(static fn (HeldAs $as): int => $as->frame, array_merge(...array_values($held))))), $days);
+
+        return Comparison::of($frames, $prints, new Known($held, $this->held->byExposure($identities), $labels, $this->held->promised($unique) + $promised, $places, $this->leftByOrders($volume, $frames)));
+    }
+
+    /**
+     * @param list<ReadFrame> $frames
+     *
+     * @return array<string, int> path on the card => the receipt whose order left it there
+     */
+    private function leftByOrders(Volume $volume, array $frames): array
+    {
+        $known = $this->held->leftByOrders($volume->identity->name());
+        $left = [];
+        foreach ([] === $known ? [] : $frames as $frame) {
+            foreach ($frame->frame->files as $file) {
+                [$bytes, $modifiedAt, $receipt] = $known[$file->text()] ?? [null, null, 0];
+                if ($bytes === $file->bytes && $modifiedAt === $file->modifiedAt) {
+                    $left[$file->path] = $receipt;
+                }
+            }
+        }
+
+        return $left;
     }
 
     /**

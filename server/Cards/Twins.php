@@ -26,7 +26,7 @@ final readonly class Twins
     /** A card's contents, with what is unreadable there taken from its twins. */
     public function heal(Volume $volume, CardContents $contents): CardContents
     {
-        return new CardContents(array_map(fn (ReadFrame $frame): ReadFrame => [] === $frame->unreadable ? $frame : $this->healed($volume, $frame), $contents->frames), $contents->others, $contents->troubles);
+        return new CardContents(array_map(fn (ReadFrame $frame): ReadFrame => [] === $frame->unreadable && [] === $frame->incomplete ? $frame : $this->besideItsTwin($volume, $frame), $contents->frames), $contents->others, $contents->troubles);
     }
 
     /**
@@ -57,6 +57,38 @@ final readonly class Twins
         return null === $twin ? null : $twin->path.'/'.$path;
     }
 
+    private function besideItsTwin(Volume $volume, ReadFrame $frame): ReadFrame
+    {
+        $frame = [] === $frame->unreadable ? $frame : $this->healed($volume, $frame);
+        foreach ([...array_keys($frame->unreadable), ...array_keys($frame->incomplete)] as $path) {
+            $whole = $this->whole($volume, $frame, $path);
+            if (null !== $whole) {
+                return $frame->isWholeOn($whole);
+            }
+        }
+
+        return $frame;
+    }
+
+    /** A card that has a file of this name and time from its first byte to its last: cut off here, it is longer there. */
+    private function whole(Volume $volume, ReadFrame $frame, string $path): ?string
+    {
+        foreach ($frame->frame->files as $file) {
+            foreach ($file->path === $path ? $this->readers->volumes() : [] as $other) {
+                $stat = $other->path === $volume->path ? false : @lstat($other->path.'/'.$path);
+                if (false === $stat || !is_file($other->path.'/'.$path) || is_link($other->path.'/'.$path) || abs($stat['mtime'] - $file->modifiedAt) > self::SAME_TIME) {
+                    continue;
+                }
+                $there = $this->reader->read($other->path, new Frame([new CardFile($path, $stat['size'], $stat['mtime'], $file->kind)], $frame->frame->stem));
+                if ([] === $there->unreadable && [] === $there->incomplete && null !== $there->facts) {
+                    return $other->label();
+                }
+            }
+        }
+
+        return null;
+    }
+
     private function healed(Volume $volume, ReadFrame $frame): ReadFrame
     {
         $unreadable = $frame->unreadable;
@@ -74,6 +106,6 @@ final readonly class Twins
             }
         }
 
-        return [] === $twins ? $frame : new ReadFrame($frame->frame, $facts, $from, $frame->caution, $unreadable, $twins);
+        return [] === $twins ? $frame : new ReadFrame($frame->frame, $facts, $from, $frame->caution, $unreadable, $twins, $frame->incomplete);
     }
 }

@@ -33,7 +33,7 @@ final readonly class CardClearance
     {
         $listing = $this->walker->list($volume->path);
 
-        return Clearance::of($volume->label(), $this->files($volume, $listing), $listing->troubles, $this->wanted($volume), $this->waiting($volume, $listing));
+        return Clearance::of($volume->label(), $this->files($volume, $listing), $listing->troubles, $this->wanted($volume), $this->waiting($volume, $listing), $this->cutOff($volume, $listing));
     }
 
     /**
@@ -80,6 +80,15 @@ final readonly class CardClearance
         $waiting = null === $card ? [] : $this->known->waitingForDng($card);
 
         return [] === $waiting ? [] : array_values(array_intersect($waiting, array_map(static fn (CardFile $file): string => $file->text(), $listing->files)));
+    }
+
+    /** Files on it that were entered as cut off and are what they were. */
+    private function cutOff(Volume $volume, CardListing $listing): int
+    {
+        $card = $this->cards->find($volume->identity);
+        $known = null === $card ? [] : $this->known->cutOff($card);
+
+        return \count([] === $known ? [] : array_filter($listing->files, static fn (CardFile $file): bool => ($known[$file->text()] ?? null) === $file->bytes));
     }
 
     /** @return list<FileToClear> */

@@ -8,6 +8,7 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Messenger\MessageBusInterface;
+use Symfony\Component\Messenger\Stamp\DelayStamp;
 use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Core\Capture\FactsReader;
 use VelvetLedger\Core\Card\PathText;
@@ -26,6 +27,7 @@ use VelvetLedger\Server\Cards\Twins;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Intake\StartIntake;
+use VelvetLedger\Server\Intake\TakeBack;
 use VelvetLedger\Server\Orders\OrderBook;
 use VelvetLedger\Server\Pages\DngsOfPlan;
 use VelvetLedger\Server\Pages\StampsOfPlan;
@@ -120,7 +122,7 @@ final readonly class CardsController
     public function begin(string $id, Request $request, StartIntake $start, MessageBusInterface $bus, DeskInput $input): Response
     {
         $volume = $this->readers->volume($id);
-        $intake = $start->start($volume, $input->wishes($request, $volume), static fn (Intake $asked) => $bus->dispatch(new BringIn($asked->id())));
+        $intake = $start->start($volume, $input->wishes($request, $volume), static fn (Intake $asked) => $bus->dispatch(new BringIn($asked->id()), [new DelayStamp(TakeBack::GRACE)]));
 
         return new JsonResponse(new BegunView($intake->id()), 201);
     }

@@ -49,6 +49,8 @@ final readonly class DeskInput
             ),
             $fields->texts('leftOut'),
             $fields->texts('broughtAgain'),
+            '',
+            $fields->texts('apart'),
         ));
     }
 

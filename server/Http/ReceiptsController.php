@@ -12,6 +12,7 @@ use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Server\Intake\GoOn;
 use VelvetLedger\Server\Intake\HoldIntake;
+use VelvetLedger\Server\Intake\TakeBack;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\ReceiptLine;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
@@ -89,6 +90,13 @@ final readonly class ReceiptsController
         return new JsonResponse($this->view($hold->stop($number)));
     }
 
+    /** Takes its beginning back, where nothing of it was copied yet. */
+    #[Route('/api/receipts/{number}/take-back', methods: ['POST'], requirements: ['number' => '\d{1,9}'])]
+    public function takeBack(int $number, TakeBack $takeBack): Response
+    {
+        return new JsonResponse($this->view($takeBack->takeBack($number)));
+    }
+
     /** The frames that came in last, to be looked at while more come. */
     #[Route('/api/receipts/{number}/landed', methods: ['GET'], requirements: ['number' => '\d{1,9}'])]
     public function landed(int $number): Response
@@ -126,6 +134,6 @@ final readonly class ReceiptsController
     {
         $conversions = $this->receipts->conversions($intake);
 
-        return new ReceiptView($intake, $this->receipts->summary($intake), $this->receipts->copies($intake), $this->receipts->stamped($intake), null === $conversions ? null : new ConversionsView(...$conversions));
+        return new ReceiptView($intake, $this->receipts->summary($intake), $this->receipts->copies($intake), $this->receipts->stamped($intake), null === $conversions ? null : new ConversionsView(...$conversions), $this->receipts->cutOff($intake));
     }
 }

@@ -14,6 +14,7 @@ use VelvetLedger\Server\Persistence\GivenName;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\LedgerFrame;
 use VelvetLedger\Server\Persistence\LineShoot;
+use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\ReceiptLine;
 use VelvetLedger\Server\Persistence\Shoot;
 use VelvetLedger\Server\Persistence\ShootRepository;
@@ -70,8 +71,11 @@ final class Promises
         if (null === $line->frame || null === $line->becomes) {
             return null;
         }
+        $becomes = $line->becomes;
+        if (null !== $becomes->joins) {
+            return $this->frames[$line->frame->key()] ??= $this->ledger->find(LedgerFrame::class, $becomes->joins) ?? throw NotInLedger::frame($becomes->joins);
+        }
         if (!isset($this->frames[$line->frame->key()])) {
-            $becomes = $line->becomes;
             $frame = new LedgerFrame($this->shoot($planned), $intake, new GivenName($becomes->folder, $becomes->stem, $becomes->number, $becomes->scope), $line->frame);
             $this->stamps->of($frame, $planned, $line);
             $this->ledger->persist($frame);

@@ -8,7 +8,6 @@ use Doctrine\DBAL\Exception as DatabaseTrouble;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Log\LoggerInterface;
 use VelvetLedger\Server\Cards\SourceGone;
-use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Persistence\IntakeWish;
@@ -30,9 +29,9 @@ final readonly class RunIntake
         private OpensRun $opens,
         private Preparation $preparation,
         private BringInLines $bringIn,
-        private OwnTransaction $own,
         private IntakeRuns $runs,
         private ReceiptRepository $receipts,
+        private RunStates $states,
         private LoggerInterface $log,
     ) {
     }
@@ -69,43 +68,20 @@ final readonly class RunIntake
         try {
             $intake = $this->receipts->find($intakeId);
             $run = $this->opens->run($intake, $number, $watch);
-            $this->own->enter($intakeId, $number, $intake->begins(...));
+            $this->states->begins($intake, $number);
             $run->say();
             $this->preparation->prepare($intake, $run);
             $this->bringIn->bring($run, $this->receipts->waiting($intakeId));
             $run->saysLast();
-            $this->finish($intakeId, $number, null);
+            $this->states->ends($intakeId, $number, null);
         } catch (Wished $wished) {
-            IntakeWish::Pause === $wished->wish ? $this->pause($intakeId, $number) : $this->finish($intakeId, $number, self::STOPPED);
+            match ($wished->wish) {
+                IntakeWish::Pause => $this->states->pauses($intakeId, $number),
+                IntakeWish::Stop => $this->states->ends($intakeId, $number, self::STOPPED),
+                IntakeWish::TakeBack => $this->states->isTakenBack($intakeId, $number),
+            };
         } catch (SourceGone|StoreAbsent $gone) {
-            $this->finish($intakeId, $number, $gone->getMessage());
+            $this->states->ends($intakeId, $number, $gone->getMessage());
         }
-    }
-
-    private function pause(int $intakeId, int $number): void
-    {
-        $this->ledger->clear();
-        $this->own->enter($intakeId, $number, function () use ($intakeId): void {
-            $this->runs->wish($intakeId, null);
-            $intake = $this->receipts->find($intakeId);
-            $intake->pauses($this->receipts->addUp($intake));
-        });
-    }
-
-    private function finish(int $intakeId, int $number, ?string $stoppedBecause): void
-    {
-        $this->ledger->clear();
-        $this->own->enter($intakeId, $number, function () use ($intakeId, $stoppedBecause): void {
-            $this->runs->wish($intakeId, null);
-            $intake = $this->receipts->find($intakeId);
-            $summary = $this->receipts->addUp($intake);
-            null === $stoppedBecause ? $intake->end($summary) : $intake->stop($stoppedBecause, $summary);
-            $this->ledger->persist(DayBookEntry::ofIntake(null === $stoppedBecause ? \sprintf('Receipt %d: %s', $intakeId, $summary->sentence()) : \sprintf('Receipt %d stopped: %s', $intakeId, $stoppedBecause), $intake));
-            $this->ledger->flush();
-            foreach ($this->receipts->settlePromises() as $settled) {
-                $other = $this->receipts->find($settled);
-                $other->sumUp($this->receipts->addUp($other));
-            }
-        });
     }
 }

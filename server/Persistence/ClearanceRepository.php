@@ -65,6 +65,17 @@ final readonly class ClearanceRepository
         return array_values(array_filter($this->database->fetchFirstColumn("SELECT o.path FROM original o JOIN file f ON f.original_id = o.id JOIN conversion v ON v.file_id = f.id JOIN intake i ON i.id = v.intake_id WHERE o.card_id = ? AND v.state = 'waiting' AND (i.standing_order->'dng'->>'cardWaits')::boolean ORDER BY 1", [$card->id()]), \is_string(...)));
     }
 
+    /** @return array<string, int> path on the card => bytes, of what was cut off there when it came in */
+    public function cutOff(Card $card): array
+    {
+        $found = [];
+        foreach ($this->database->fetchAllKeyValue('SELECT l.path, l.bytes FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE i.card_id = ? AND l.incomplete IS NOT NULL ORDER BY l.id', [$card->id()]) as $path => $bytes) {
+            $found[(string) $path] = is_numeric($bytes) ? (int) $bytes : 0;
+        }
+
+        return $found;
+    }
+
     public function nod(Card $card, CardFile $file): void
     {
         $this->database->executeStatement('INSERT INTO nod (card_id, path, bytes, modified_at, at) VALUES (?, ?, ?, ?, now()) ON CONFLICT (card_id, path) DO UPDATE SET bytes = excluded.bytes, modified_at = excluded.modified_at, at = excluded.at', [$card->id(), $file->text(), $file->bytes, $file->modifiedAt]);

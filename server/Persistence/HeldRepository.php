@@ -7,15 +7,19 @@ namespace VelvetLedger\Server\Persistence;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Held\HeldAs;
+use VelvetLedger\Core\Held\HeldFrame;
+use VelvetLedger\Core\Held\HeldSpan;
+use VelvetLedger\Core\Held\InLedger;
 use VelvetLedger\Core\Held\PromisedBy;
 use VelvetLedger\Core\Receipt\Outcome;
+use VelvetLedger\Core\Shoot\Body;
 
 /** Asks the ledger which of a card's files it holds, by size, by quick print, by exposure, and which an intake under way has promised. */
 final readonly class HeldRepository
 {
     private const UNDER_WAY = "('waiting', 'running', 'paused')";
 
-    public function __construct(private Connection $database)
+    public function __construct(private Connection $database, private ShootRepository $shoots)
     {
     }
 
@@ -103,6 +107,59 @@ final readonly class HeldRepository
         }
 
         return $promised;
+    }
+
+    /**
+     * Where frames lie, and what the ledger has of days.
+     *
+     * @param list<int>    $numbers of frames
+     * @param list<string> $days    "2026-05-04"
+     */
+    public function places(array $numbers, array $days): InLedger
+    {
+        $frames = $shoots = $spans = [];
+        foreach (array_chunk($numbers, 10_000) as $some) {
+            foreach ($this->database->fetchAllAssociative('SELECT r.id, r.shoot_id, r.folder, r.stem, (SELECT string_agg(lower(f.ending), chr(10)) FROM file f WHERE f.frame_id = r.id) AS endings FROM frame r WHERE r.id IN (?)', [$some], [ArrayParameterType::INTEGER]) as $row) {
+                $frames[self::int($row, 'id')] = new HeldFrame(self::int($row, 'id'), self::int($row, 'shoot_id'), self::text($row, 'folder'), self::text($row, 'stem'), explode("\n", self::text($row, 'endings')));
+                $shoots[self::int($row, 'shoot_id')] = true;
+            }
+        }
+        $seconds = static fn (string $local): int => (new \DateTimeImmutable($local, new \DateTimeZone('UTC')))->getTimestamp();
+        foreach ($this->database->fetchAllAssociative('SELECT r.shoot_id, r.body, r.serial, min(r.taken_at) AS first, max(r.taken_at) AS last FROM shoot s JOIN frame r ON r.shoot_id = s.id WHERE s.date IN (?) AND s.files > 0 AND r.body IS NOT NULL AND EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id) GROUP BY 1, 2, 3', [$days], [ArrayParameterType::STRING]) as $row) {
+            $spans[] = new HeldSpan(self::int($row, 'shoot_id'), Body::called(self::text($row, 'body'), self::text($row, 'serial')), $seconds(self::text($row, 'first')), $seconds(self::text($row, 'last')));
+            $shoots[self::int($row, 'shoot_id')] = true;
+        }
+
+        return new InLedger($frames, $this->shoots->allToJoin(array_keys($shoots)), $spans);
+    }
+
+    /**
+     * What orders left on a card that they took the rest of a frame from.
+     *
+     * @param string $card its name, see CardIdentity
+     *
+     * @return array<string, array{int, int, int}> path on the card, as PathText => bytes, time of the file, receipt
+     */
+    public function leftByOrders(string $card): array
+    {
+        $left = [];
+        foreach ($this->database->fetchAllAssociative("SELECT l.path, l.bytes, l.modified_at, max(i.id) AS receipt FROM card c JOIN intake i ON i.card_id = c.id JOIN receipt_line l ON l.intake_id = i.id WHERE c.name = ? AND l.outcome = 'left out' AND l.by_order AND i.state <> 'taken back' GROUP BY 1, 2, 3", [$card]) as $row) {
+            $left[self::text($row, 'path')] = [self::int($row, 'bytes'), self::int($row, 'modified_at'), self::int($row, 'receipt')];
+        }
+
+        return $left;
+    }
+
+    /** @param array<string, mixed> $row */
+    private static function int(array $row, string $key): int
+    {
+        return is_numeric($row[$key] ?? null) ? (int) $row[$key] : 0;
+    }
+
+    /** @param array<string, mixed> $row */
+    private static function text(array $row, string $key): string
+    {
+        return \is_string($row[$key] ?? null) ? $row[$key] : '';
     }
 
     /**

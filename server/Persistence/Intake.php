@@ -146,6 +146,13 @@ class Intake
         $this->sumUp($summary);
     }
 
+    public function isTakenBack(Summary $summary): void
+    {
+        $this->state = IntakeState::TakenBack;
+        $this->endedAt = new \DateTimeImmutable();
+        $this->sumUp($summary);
+    }
+
     public function end(Summary $summary): void
     {
         $this->state = IntakeState::Done;

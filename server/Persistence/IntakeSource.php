@@ -24,6 +24,12 @@ final readonly class IntakeSource
     ) {
     }
 
+    /** Names the desk that it was begun on, as CardIdentity names it. */
+    public function desk(Card $card): string
+    {
+        return CardIdentity::keyOf($card->name, $this->label, $this->firstStill);
+    }
+
     /** @param string $path absolute */
     public static function of(string $path, CardIdentity $identity): self
     {

@@ -14,6 +14,8 @@ enum IntakeState: string
     case Paused = 'paused';
     case Stopped = 'stopped';
     case Done = 'done';
+    /** By the photographer's wish, before anything of it was copied. */
+    case TakenBack = 'taken back';
 
     /** Whether what it promised is still to come. */
     public function isUnderWay(): bool

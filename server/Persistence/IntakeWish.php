@@ -9,4 +9,5 @@ enum IntakeWish: string
 {
     case Pause = 'pause';
     case Stop = 'stop';
+    case TakeBack = 'take back';
 }

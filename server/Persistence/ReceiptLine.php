@@ -63,6 +63,14 @@ class ReceiptLine
     #[ORM\Column(type: 'text', nullable: true)]
     private readonly ?string $twin;
 
+    /** What there is of a picture that was cut off on its card, in words. */
+    #[ORM\Column(type: 'text', nullable: true)]
+    public readonly ?string $incomplete;
+
+    /** Whether it is an order that left it out. */
+    #[ORM\Column(options: ['default' => false])]
+    public readonly bool $byOrder;
+
     /** The intake that has promised to bring it in, where another has. */
     #[ORM\Column(nullable: true)]
     public readonly ?int $promisedBy;
@@ -91,6 +99,8 @@ class ReceiptLine
         private readonly ?\DateTimeImmutable $provenAt = null,
     ) {
         $this->twin = $line->frame?->read->twins[$line->file->path] ?? null;
+        $this->incomplete = $line->frame?->read->incomplete[$line->file->path] ?? null;
+        $this->byOrder = $line->byOrder;
         $this->path = $line->file->text();
         $this->kind = $line->file->kind;
         $this->bytes = $line->file->bytes;

@@ -114,6 +114,14 @@ final readonly class ReceiptRepository
         return 0 === $sum->asked ? null : [$sum, 0 === $sum->refused ? [] : $this->conversions->refusedOf($intake->id())];
     }
 
+    /** How many files came in that were cut off on their card already. */
+    public function cutOff(Intake $intake): int
+    {
+        $count = $this->ledger->getConnection()->fetchOne("SELECT count(*) FROM receipt_line WHERE intake_id = ? AND incomplete IS NOT NULL AND outcome = 'brought in'", [$intake->id()]);
+
+        return is_numeric($count) ? (int) $count : 0;
+    }
+
     /** How many files came in with a stamp, or have got one since. */
     public function stamped(Intake $intake): int
     {
@@ -158,7 +166,7 @@ final readonly class ReceiptRepository
              broken AS (
                 UPDATE receipt_line l SET outcome = 'failed', reason = 'receipt ' || l.promised_by || ' was to bring it in and did not; begin again from this card, and it is offered'
                 WHERE l.outcome = 'promised' AND NOT EXISTS (SELECT 1 FROM original o WHERE o.quick_print = l.quick_print)
-                  AND EXISTS (SELECT 1 FROM intake i WHERE i.id = l.promised_by AND i.state IN ('stopped', 'done')) RETURNING l.intake_id)
+                  AND EXISTS (SELECT 1 FROM intake i WHERE i.id = l.promised_by AND i.state IN ('stopped', 'done', 'taken back')) RETURNING l.intake_id)
              SELECT intake_id FROM settled UNION SELECT intake_id FROM broken ORDER BY 1",
         );
 

@@ -6,7 +6,7 @@ namespace VelvetLedger\Server\Persistence;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\ORM\EntityManagerInterface;
-use VelvetLedger\Core\Plan\ExistingShoot;
+use VelvetLedger\Core\Held\ExistingShoot;
 
 /** Finds shoots with their sums, which are added to as files come in, so that no list ever counts the frames. */
 final readonly class ShootRepository
@@ -75,6 +75,22 @@ final readonly class ShootRepository
         $folder = $this->ledger->getConnection()->fetchOne('SELECT folder FROM frame WHERE shoot_id = ? ORDER BY id DESC LIMIT 1', [$id]);
 
         return new ExistingShoot($id, $shoot->folder, \is_string($folder) ? $folder : $shoot->folder, $shoot->date, $shoot->description);
+    }
+
+    /**
+     * @param list<int> $numbers
+     *
+     * @return array<int, ExistingShoot> by number
+     */
+    public function allToJoin(array $numbers): array
+    {
+        $found = [];
+        foreach ([] === $numbers ? [] : $this->ledger->getConnection()->fetchAllAssociative('SELECT s.id, s.folder, s.date, s.description, (SELECT r.folder FROM frame r WHERE r.shoot_id = s.id ORDER BY r.id DESC LIMIT 1) AS frames_folder FROM shoot s WHERE s.id IN (?)', [$numbers], [ArrayParameterType::INTEGER]) as $row) {
+            $text = static fn (string $key): string => \is_string($row[$key]) ? $row[$key] : '';
+            $found[self::int($row, 'id')] = new ExistingShoot(self::int($row, 'id'), $text('folder'), $text('frames_folder'), $text('date'), $text('description'));
+        }
+
+        return $found;
     }
 
     /** @return list<LedgerFrame> in the order they were taken, with their files and copies loaded */

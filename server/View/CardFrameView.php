@@ -31,6 +31,10 @@ final readonly class CardFrameView
     public ?string $picture;
 
     public bool $unreadable;
+    /** What there is of it where it was cut off: "20 kB of a picture that says more". */
+    public ?string $incomplete;
+    /** A card in a reader that has it whole, where it is unreadable or cut off here. */
+    public ?string $wholeOn;
     public ?string $caution;
 
     /** @var list<string> names of its files */
@@ -72,6 +76,8 @@ final readonly class CardFrameView
         $this->bytes = $frame->frame->bytes();
         $this->picture = [] === ($frame->facts->previews ?? []) ? null : $frame->factsFrom?->text();
         $this->unreadable = $frame->isUnreadable();
+        $this->incomplete = array_values($frame->incomplete)[0] ?? null;
+        $this->wholeOn = $frame->wholeOn;
         $reasons = array_values($frame->unreadable);
         $twin = array_values($frame->twins)[0] ?? null;
         $this->caution = $reasons[0] ?? (null === $twin ? $frame->caution : 'it cannot be read here, and is taken from its twin on '.$twin);

@@ -28,11 +28,14 @@ final readonly class ReceiptLineView
     public ?string $twin;
 
     public ?int $frame;
+    /** What there is of a picture that was cut off on its card. */
+    public ?string $incomplete;
 
     public function __construct(ReceiptLine $line)
     {
         $this->path = '' === $line->path ? '/' : $line->path;
         $this->kind = $line->kind;
+        $this->incomplete = $line->incomplete;
         $this->bytes = $line->bytes;
         $this->outcome = $line->outcome();
         $this->reason = $line->reason();

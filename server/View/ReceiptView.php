@@ -17,6 +17,8 @@ final readonly class ReceiptView
 {
     public int $number;
     public string $card;
+    /** Names the desk that it was begun on. */
+    public string $desk;
     public string $store;
     public IntakeState $state;
     public string $askedAt;
@@ -42,10 +44,11 @@ final readonly class ReceiptView
     public array $problems;
 
     /** @param list<CopiesAt> $copies store by store, the main one first */
-    public function __construct(Intake $intake, Summary $summary, public array $copies, int $stamped = 0, public ?ConversionsView $conversions = null)
+    public function __construct(Intake $intake, Summary $summary, public array $copies, int $stamped = 0, public ?ConversionsView $conversions = null, public int $cutOff = 0)
     {
         $this->number = $intake->id();
         $this->card = $intake->source->label;
+        $this->desk = $intake->source->desk($intake->card);
         $this->store = $intake->store->name();
         $this->state = $intake->state();
         $this->askedAt = $intake->askedAt->format(\DATE_ATOM);
@@ -55,8 +58,9 @@ final readonly class ReceiptView
         $this->sentence = $summary->sentence();
         $this->verdict = match (true) {
             IntakeState::Paused === $this->state => Verdict::paused(),
+            IntakeState::TakenBack === $this->state => Verdict::takenBack(),
             $this->state->isUnderWay() => Verdict::underWay(),
-            default => Verdict::of($summary, $copies, $stamped, $conversions->gone ?? 0),
+            default => Verdict::of($summary, $copies, $stamped, $conversions->gone ?? 0, $cutOff),
         };
         $this->sums = $summary->sums;
         $this->files = $summary->files();

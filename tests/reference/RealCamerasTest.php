@@ -13,6 +13,7 @@ use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Card\Kind;
 use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\Bytes;
+use VelvetLedger\Core\Format\Extent\FileExtent;
 use VelvetLedger\Core\Format\Jpeg\JpegReader;
 use VelvetLedger\Core\Format\NoPicture;
 use VelvetLedger\Server\Tools\ExifToolReader;
@@ -177,5 +178,31 @@ final class RealCamerasTest extends TestCase
         }
 
         return $ours === $theirs || (\is_scalar($ours) && \is_scalar($theirs) && (string) $ours === (string) $theirs);
+    }
+
+    /** Of these a part that is cut off is no picture's (what other programs wrote behind the end), or the format does not say how long it is. */
+    private const NOT_TOLD = ['AFCP.jpg', 'ExifTool.jpg', 'FotoStation.jpg', 'Minolta.mrw', 'Panasonic.rw2'];
+
+    public function testEveryRealFileReachesAsFarAsItSaysAndNoneDoesWhenItIsCutOff(): void
+    {
+        foreach (array_filter(FolderNames::in(self::images()), static fn (string $name): bool => Kind::ofPath($name)->isStill()) as $name) {
+            $whole = (string) file_get_contents(self::images().'/'.$name);
+            self::assertNull(FileExtent::shortfall(Bytes::ofString($whole))?->inWords(), $name);
+            foreach ([0.9, 0.6, 0.25] as $share) {
+                $cut = Bytes::ofString(substr($whole, 0, (int) ($share * \strlen($whole))));
+                self::assertTrue(null !== FileExtent::shortfall($cut) || self::cannotBeRead($cut) || \in_array($name, self::NOT_TOLD, true), "$name cut to $share");
+            }
+        }
+    }
+
+    private static function cannotBeRead(Bytes $bytes): bool
+    {
+        try {
+            CoreFactsReader::of($bytes);
+
+            return false;
+        } catch (BrokenFile|NoPicture) {
+            return true;
+        }
     }
 }

@@ -70,6 +70,8 @@ const frame = (over: Partial<CardFrame>): CardFrame => ({
   bytes: 10,
   picture: null,
   unreadable: false,
+  incomplete: null,
+  wholeOn: null,
   caution: null,
   files: ["ORL_0001.ORW", "ORL_0001.JPG"],
   facts: null,

@@ -94,11 +94,11 @@ export const useDayBook = (about: About) =>
     refetchInterval: REST,
   });
 
-/** Pauses an intake, or stops it. */
+/** Pauses an intake, stops it, or takes its beginning back. */
 export const useHold = (number: string) => {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (how: "pause" | "stop") => post<Receipt>(`/api/receipts/${number}/${how}`, {}),
+    mutationFn: (how: "pause" | "stop" | "take-back") => post<Receipt>(`/api/receipts/${number}/${how}`, {}),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["receipt", number] }),
   });
 };

@@ -2,7 +2,7 @@
 import type { OrderDocument, OrderPart } from "./orders";
 
 /** What a problem of a plan is about. */
-export type About = "a changed name" | "a collision" | "a gap" | "a time" | "a stray" | "damage" | "what is held";
+export type About = "a changed name" | "a collision" | "a gap" | "a time" | "a stray" | "damage" | "what is held" | "a shoot that is joined" | "companions that stay";
 
 /** A copy that is missing or different, and whether there is another to mend it from. */
 export interface BadCopy {
@@ -58,6 +58,10 @@ export interface CardFrame {
   /** The file that holds its picture, from the card's root; null where none was found. */
   picture: string | null;
   unreadable: boolean;
+  /** What there is of it where it was cut off: "20 kB of a picture that says more". */
+  incomplete: string | null;
+  /** A card in a reader that has it whole, where it is unreadable or cut off here. */
+  wholeOn: string | null;
   caution: string | null;
   files: string[];
   facts: Facts | null;
@@ -290,7 +294,7 @@ export interface Histogram {
 }
 
 /** Where an intake stands. */
-export type IntakeState = "waiting" | "running" | "paused" | "stopped" | "done";
+export type IntakeState = "waiting" | "running" | "paused" | "stopped" | "done" | "taken back";
 
 /** What a plan means to do with one file of the card. */
 export type Intent = "bring in" | "left out" | "held" | "promised" | "not a still" | "unreadable";
@@ -452,6 +456,8 @@ export interface Proving {
 export interface Receipt {
   number: number;
   card: string;
+  /** Names the desk that it was begun on. */
+  desk: string;
   store: string;
   state: IntakeState;
   askedAt: string;
@@ -472,6 +478,7 @@ export interface Receipt {
   problems: string[];
   copies: CopiesAt[];
   conversions: Conversions | null;
+  cutOff: number;
 }
 
 /** One line of a receipt. */
@@ -491,6 +498,8 @@ export interface ReceiptLine {
   /** The card that it was taken from in place of this one. */
   twin: string | null;
   frame: number | null;
+  /** What there is of a picture that was cut off on its card. */
+  incomplete: string | null;
 }
 
 /** A page of receipts, the latest first; and on the first page, work that failed as often as it is tried. */

@@ -65,7 +65,7 @@ function DeskForCard({ card }: { card: string }) {
     if (!ready) return;
     begin.mutate(wishes, {
       onSuccess: ({ receipt }) => {
-        said.forget();
+        said.begun();
         void go(`/receipts/${receipt}`);
       },
     });

@@ -2,9 +2,8 @@ import { useCallback, useEffect, useMemo, useState } from "react";
 import type { OrderDocument } from "../api/orders";
 import type { ClockWish, Edit, ShootWish, Wishes } from "../api/plan";
 import type { CardFrame } from "../api/types";
-import { readKept } from "../ledger/useKept";
+import { keepBegun, keepDesk, readDesk } from "./keptDesk";
 
-const NOTHING: Wishes = { order: { name: "", document: null }, shoots: {}, edits: [], clocks: {}, byHand: {}, leftOut: [], broughtAgain: [] };
 const MOST_STEPS = 200;
 
 /** Which frames are marked to be brought in. */
@@ -31,17 +30,18 @@ export interface Desk {
   setOrder: (name: string, document: OrderDocument | null, what: string) => void;
   setClock: (body: string, clock: ClockWish | null) => void;
   dateByHand: (frames: string[], time: string) => void;
-  forget: () => void;
+  /** Its intake has begun: all stays as it was said, but what was to come once more has come now. */
+  begun: () => void;
 }
 
 /**
- * What the photographer says of one card, and how it was before each change. Kept in the browser until the intake
- * begins; the steps to undo only until the page is left.
+ * What the photographer says of one card, and how it was before each change. Kept in the browser with the card; the
+ * steps to undo only until the page is left.
  */
 export function useWishes(card: string): Desk {
-  const [{ said, steps }, setDesk] = useState(() => ({ said: readKept(`desk ${card}`, NOTHING), steps: [] as Step[] }));
+  const [{ said, steps }, setDesk] = useState(() => ({ said: readDesk(card), steps: [] as Step[] }));
   useEffect(() => {
-    localStorage.setItem(`desk ${card}`, JSON.stringify(said));
+    keepDesk(card, said);
   }, [card, said]);
   const leftOut = useMemo(() => new Set(said.leftOut), [said.leftOut]);
   const again = useMemo(() => new Set(said.broughtAgain), [said.broughtAgain]);
@@ -57,18 +57,21 @@ export function useWishes(card: string): Desk {
   }, []);
   const mark = useCallback(
     (frames: CardFrame[], on: boolean | "new only") => {
-      change(`${on === "new only" ? "marking only the new of" : on ? "marking" : "leaving out"} ${frames.length === 1 ? (frames[0]?.name ?? "") : `${frames.length} frames`}`, (now) => {
-        const out = new Set(now.leftOut);
-        const brought = new Set(now.broughtAgain);
-        for (const { key, unmarked } of frames) {
-          out.delete(key);
-          brought.delete(key);
-          if (on === "new only") continue;
-          if (on && unmarked) brought.add(key);
-          if (!on && !unmarked) out.add(key);
-        }
-        return { ...now, leftOut: [...out], broughtAgain: [...brought] };
-      });
+      change(
+        `${on === "new only" ? "marking only the new of" : on ? "marking" : "leaving out"} ${frames.length === 1 ? (frames[0]?.name ?? "") : `${frames.length} frames`}`,
+        (now) => {
+          const out = new Set(now.leftOut);
+          const brought = new Set(now.broughtAgain);
+          for (const { key, unmarked } of frames) {
+            out.delete(key);
+            brought.delete(key);
+            if (on === "new only") continue;
+            if (on && unmarked) brought.add(key);
+            if (!on && !unmarked) out.add(key);
+          }
+          return { ...now, leftOut: [...out], broughtAgain: [...brought] };
+        },
+      );
     },
     [change],
   );
@@ -111,8 +114,11 @@ export function useWishes(card: string): Desk {
       },
       [change],
     ),
-    forget: useCallback(() => {
-      setDesk({ said: NOTHING, steps: [] });
-    }, []),
+    begun: useCallback(() => {
+      keepBegun(card, said);
+      const next = { ...said, broughtAgain: [] };
+      keepDesk(card, next);
+      setDesk({ said: next, steps: [] });
+    }, [card, said]),
   };
 }

@@ -1,9 +1,13 @@
 import { Progress as Bar } from "radix-ui";
+import { useNavigate } from "react-router";
 import type { Receipt } from "../api/types";
 import { useHold, useLanded } from "../api/copies";
-import { TextButton } from "../ledger/Field";
+import { useContinue } from "../api/queries";
+import { takeBackDesk } from "../intake/keptDesk";
+import { Key, TextButton } from "../ledger/Field";
 import { Glimpse } from "../ledger/Glimpse";
 import { Trouble } from "../ledger/Notice";
+import { useKeys } from "../ledger/useKeys";
 import { count, duration, figure, size } from "../words/format";
 
 /** How far a running intake is: a rule that fills with ink, and the same in numbers. */
@@ -12,6 +16,19 @@ export function Progress({ receipt, number }: { receipt: Receipt; number: string
   const landed = useLanded(number, receipt.filesCopied, receipt.filesCopied > 0);
   const share = receipt.bytesToCopy > 0 ? receipt.bytesCopied / receipt.bytesToCopy : 0;
   const waiting = receipt.state === "waiting";
+  const begins = waiting && receipt.begunAt === null;
+  const goOn = useContinue(number);
+  const go = useNavigate();
+  const notYet = () => {
+    hold.mutate("take-back", {
+      onSuccess: () => {
+        takeBackDesk(receipt.desk);
+        void go(`/intake/${receipt.desk}`);
+      },
+    });
+  };
+  const canTakeBack = receipt.filesCopied === 0 && !hold.isPending;
+  useKeys(canTakeBack ? { n: notYet } : {});
   return (
     <div className="mb-5">
       <Bar.Root value={Math.round(share * 100)} aria-label="Copied" className="relative h-[7px] border-y border-ink">
@@ -22,31 +39,49 @@ export function Progress({ receipt, number }: { receipt: Receipt; number: string
           <b>{figure(receipt.filesCopied)}</b> of {count(receipt.filesToCopy, "file")}, {size(receipt.bytesCopied)} of {size(receipt.bytesToCopy)}
         </span>
         <span className="text-faded">
-          {waiting && "waits for a worker"}
+          {begins ? "begins in a few seconds" : waiting && "waits for a worker"}
           {!waiting && receipt.bytesPerSecond !== null && `${size(receipt.bytesPerSecond)} a second`}
           {!waiting && receipt.secondsLeft !== null && `, about ${duration(receipt.secondsLeft)} left`}
         </span>
       </p>
       <p className="mt-1 flex flex-wrap gap-x-6">
-        <TextButton
-          disabled={hold.isPending}
-          onClick={() => {
-            hold.mutate("pause");
-          }}
-        >
-          pause
-        </TextButton>
-        <TextButton
-          disabled={hold.isPending}
-          onClick={() => {
-            hold.mutate("stop");
-          }}
-        >
-          stop
-        </TextButton>
-        <span className="text-faded">This page can be left; the work goes on. Leave the card in its reader.</span>
+        {receipt.filesCopied === 0 && (
+          <span>
+            <TextButton disabled={!canTakeBack} onClick={notYet}>
+              not yet
+            </TextButton>
+            <Key>N</Key>
+          </span>
+        )}
+        {begins && (
+          <TextButton
+            disabled={goOn.isPending}
+            onClick={() => {
+              goOn.mutate();
+            }}
+          >
+            begin now
+          </TextButton>
+        )}
+        {!begins &&
+          (["pause", "stop"] as const).map((how) => (
+            <TextButton
+              key={how}
+              disabled={hold.isPending}
+              onClick={() => {
+                hold.mutate(how);
+              }}
+            >
+              {how}
+            </TextButton>
+          ))}
+        <span className="text-faded">
+          {begins
+            ? "Nothing is copied yet: “not yet” takes you back to the desk as it was."
+            : "This page can be left; the work goes on. Leave the card in its reader."}
+        </span>
       </p>
-      <Trouble error={hold.error} />
+      <Trouble error={hold.error ?? goOn.error} />
       <div className="mt-3 grid h-[60px] grid-cols-12 gap-[3px] overflow-hidden bg-mat p-[3px]" role="img" aria-label="The frames that came in last">
         {(landed.data ?? []).map((frame) => (
           <Glimpse key={frame} source={`/api/frames/${frame}/picture?edge=160`} className="h-[54px] w-full object-contain" />

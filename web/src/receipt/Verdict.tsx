@@ -10,7 +10,12 @@ export function Verdict({ receipt }: { receipt: Receipt }) {
       <h2 className={`text-[20px] leading-[26px] font-semibold ${!running && grave ? "text-brass" : "text-ink"}`}>{receipt.verdict.heading}</h2>
       <p className="mt-1">
         {receipt.verdict.sentence}{" "}
-        {!running && (
+        {receipt.state === "taken back" && (
+          <Link to={`/intake/${receipt.desk}`} className="text-velvet underline underline-offset-3">
+            Back to the desk
+          </Link>
+        )}
+        {!running && receipt.state !== "taken back" && (
           <Link to="/shoots" className="text-velvet underline underline-offset-3">
             See the shoots
           </Link>

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Core\Plan;
+namespace VelvetLedger\Core\Held;
 
 /** A shoot that the ledger holds, to be joined. */
 final readonly class ExistingShoot

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Intake;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
+use VelvetLedger\Core\Receipt\Outcome;
+use VelvetLedger\Server\Persistence\DayBookEntry;
+use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Persistence\IntakeRuns;
+use VelvetLedger\Server\Persistence\IntakeWish;
+use VelvetLedger\Server\Persistence\ReceiptRepository;
+
+/**
+ * Takes a beginning back for as long as nothing of it was copied: the names it promised are free again, and the desk is as
+ * it was. Its receipt stays, and says so.
+ */
+final readonly class TakeBack
+{
+    /** A worker takes up what was begun on a desk only after so many milliseconds: so long a hand that slipped has for sure. */
+    public const GRACE = 5000;
+    public const SAID = 'taken back before anything was copied';
+
+    public function __construct(private EntityManagerInterface $ledger, private Connection $database, private ReceiptRepository $receipts, private IntakeRuns $runs)
+    {
+    }
+
+    /**
+     * At once where nobody works on it yet; else its run hears the wish with its next word.
+     *
+     * @throws CouldNotTakeBack where something came in already, or it ended
+     */
+    public function takeBack(int $number): Intake
+    {
+        return $this->ledger->wrapInTransaction(function () use ($number): Intake {
+            $this->database->executeStatement('SELECT 1 FROM intake WHERE id = ? FOR UPDATE', [$number]); // no worker takes it meanwhile
+            $intake = $this->receipts->find($number);
+            if (!$intake->state()->isUnderWay()) {
+                throw CouldNotTakeBack::hasEnded($number);
+            }
+            if ($this->hasBroughtIn($intake)) {
+                throw CouldNotTakeBack::hasBegun($number);
+            }
+            if ($this->runs->isTaken($number)) {
+                $this->runs->wish($number, IntakeWish::TakeBack);
+            } else {
+                $this->free($intake);
+            }
+
+            return $intake;
+        });
+    }
+
+    public function hasBroughtIn(Intake $intake): bool
+    {
+        return false !== $this->database->fetchOne('SELECT 1 FROM receipt_line WHERE intake_id = ? AND outcome = ? LIMIT 1', [$intake->id(), Outcome::BroughtIn->value]);
+    }
+
+    /** Within a transaction: frees what it promised. */
+    public function free(Intake $intake): void
+    {
+        $this->database->executeStatement("UPDATE receipt_line SET outcome = 'left out', reason = ? WHERE intake_id = ? AND outcome IN ('waiting', 'failed')", [self::SAID, $intake->id()]);
+        $this->database->executeStatement('DELETE FROM frame r WHERE intake_id = ? AND NOT EXISTS (SELECT 1 FROM original o WHERE o.frame_id = r.id) AND NOT EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id)', [$intake->id()]);
+        $intake->isTakenBack($this->receipts->addUp($intake));
+        $this->ledger->persist(DayBookEntry::ofIntake("Receipt {$intake->id()} was ".self::SAID.'.', $intake));
+        $this->ledger->flush();
+        foreach ($this->receipts->settlePromises() as $settled) {
+            $other = $this->receipts->find($settled);
+            $other->sumUp($this->receipts->addUp($other));
+        }
+    }
+}
