@@ -33,6 +33,12 @@ final readonly class Holdings
         return $this->files[$file->path] ?? null;
     }
 
+    /** @return list<int> numbers of the shoots that hold any of them */
+    public function shoots(): array
+    {
+        return array_values(array_unique(array_map(static fn (HeldAs $as): int => $as->shoot, array_values($this->files))));
+    }
+
     public function promisedBy(CardFile $file): ?PromisedBy
     {
         return $this->promised[$file->path] ?? null;

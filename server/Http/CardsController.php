@@ -48,6 +48,7 @@ use VelvetLedger\Server\View\PlanView;
 use VelvetLedger\Server\View\StoreView;
 use VelvetLedger\Server\Work\BringIn;
 use VelvetLedger\Server\Work\Looks;
+use VelvetLedger\Server\Work\Sights;
 
 /** The cards in the readers: which there are, what is on one, its plan, its pictures, and the intake made from it. */
 final readonly class CardsController
@@ -69,7 +70,7 @@ final readonly class CardsController
     }
 
     #[Route('/api/cards/{id}', methods: ['GET'], requirements: ['id' => '[0-9a-f]{16}'])]
-    public function card(string $id, CardHoldings $holdings, OrderBook $orders, Twins $twins): Response
+    public function card(string $id, CardHoldings $holdings, OrderBook $orders, Twins $twins, Sights $sights): Response
     {
         $volume = $this->readers->volume($id);
         $reading = $this->readings->soFar($volume);
@@ -81,7 +82,10 @@ final readonly class CardsController
         }
         $known = $reading->isComplete() ? $holdings->of($volume, $reading->contents->frames) : Holdings::none();
 
-        return new JsonResponse(new DeskView($volume, $reading, $known, $orders->lastUsedFor($volume, ...$reading->contents->frames)->name, $this->stores->main()));
+        $looked = $sights->ask($known->shoots());
+        $order = $orders->lastUsedFor($volume, ...$reading->contents->frames)->name;
+
+        return new JsonResponse(new DeskView($volume, $reading, $known, $order, $this->stores->main(), $looked));
     }
 
     /** What the previews hint at; asked again until all are measured. */

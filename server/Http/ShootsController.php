@@ -8,6 +8,7 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
+use VelvetLedger\Server\Copies\FindsLost;
 use VelvetLedger\Server\Pages\FramesPage;
 use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\ShootRepository;
@@ -20,6 +21,7 @@ use VelvetLedger\Server\View\ShootPageView;
 use VelvetLedger\Server\View\ShootsView;
 use VelvetLedger\Server\View\ShootView;
 use VelvetLedger\Server\View\YearView;
+use VelvetLedger\Server\Work\Sights;
 
 /** Shoots: a page of them, one with its frames, and the frames' pictures from the store that they were brought in to. */
 final readonly class ShootsController
@@ -45,11 +47,30 @@ final readonly class ShootsController
     }
 
     #[Route('/api/shoots/{id}', methods: ['GET'], requirements: ['id' => '\d{1,9}'])]
-    public function shoot(int $id, FramesPage $page): Response
+    public function shoot(int $id, FramesPage $page, Sights $sights): Response
     {
         $shoot = $this->shoots->find($id);
+        $looked = $sights->ask([$id]);
 
-        return new JsonResponse(new ShootPageView(new ShootView($this->shoots->one($shoot), $this->sums->ofShoots([$shoot->id()])[$shoot->id()] ?? []), $page->frames($shoot)));
+        return new JsonResponse(new ShootPageView(new ShootView($this->shoots->one($shoot), $this->sums->ofShoots([$shoot->id()])[$shoot->id()] ?? []), $page->frames($shoot), $looked));
+    }
+
+    /** Looks through the stores for copies of a shoot that are not where the ledger left them. */
+    #[Route('/api/shoots/{id}/look-for', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
+    public function lookFor(int $id, Sights $sights): Response
+    {
+        $sights->askToLookFor($this->shoots->find($id)->id());
+
+        return new JsonResponse(null, 202);
+    }
+
+    /** Lets the ledger have them where they were found. */
+    #[Route('/api/shoots/{id}/paths', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
+    public function mendPaths(int $id, FindsLost $finds): Response
+    {
+        $finds->mendPaths($this->shoots->find($id)->id());
+
+        return new JsonResponse(null, 204);
     }
 
     /** @throws NotInLedger|StoreAbsent|CouldNotMakePicture */

@@ -24,6 +24,7 @@ use VelvetLedger\Server\View\DriveFoldersView;
 use VelvetLedger\Server\View\FindingsView;
 use VelvetLedger\Server\View\ProvingView;
 use VelvetLedger\Server\Work\Prove;
+use VelvetLedger\Server\Work\Sights;
 
 /** Stores: which there are and how they are, choosing another, proving one again, and mending what was found. */
 final readonly class StoresController
@@ -119,9 +120,11 @@ final readonly class StoresController
 
     /** Copies that are missing or different: all, or ?store= or ?shoot= ones. */
     #[Route('/api/findings', methods: ['GET'])]
-    public function findings(Request $request, BadCopies $bad): Response
+    public function findings(Request $request, BadCopies $bad, Sights $sights): Response
     {
-        return new JsonResponse(new FindingsView($bad->of(RowNumber::of($request, 'store'), RowNumber::of($request, 'shoot'))));
+        $shoot = RowNumber::of($request, 'shoot');
+
+        return new JsonResponse(new FindingsView($bad->of(RowNumber::of($request, 'store'), $shoot), $shoot > 0 && $sights->isLookedFor($shoot)));
     }
 
     /** Mends one bad copy from a good one. */

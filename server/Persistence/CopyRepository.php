@@ -6,11 +6,12 @@ namespace VelvetLedger\Server\Persistence;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\ParameterType;
 
 /** Copies by what is to be done about them: owed, to be proven, bad; and what came of that, with its proof. */
 final readonly class CopyRepository
 {
-    private const ROWS = 'SELECT c.id, c.store_id, c.file_id, r.shoot_id, c.path, f.bytes, f.checksum, c.checksum AS last, c.state, c.because FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id';
+    private const ROWS = 'SELECT c.id, c.store_id, c.file_id, r.shoot_id, c.path, f.bytes, f.checksum, c.checksum AS last, c.state, c.because, c.found_path FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id';
 
     /** Locks of the work on one store's owed and bad copies. */
     private const LOCK = 7403;
@@ -62,6 +63,48 @@ final readonly class CopyRepository
     public function bad(?int $store = null, ?int $shoot = null, int $most = 500): array
     {
         return $this->rows(self::ROWS." WHERE c.state IN ('missing', 'differs') AND (?::int IS NULL OR c.store_id = ?) AND (?::int IS NULL OR r.shoot_id = ?) ORDER BY c.store_id, c.path LIMIT $most", [$store, $store, $shoot, $shoot]);
+    }
+
+    /** @return list<CopyRow> of a shoot at a store, to be looked at: with the times that tell whether one was written to since its proof */
+    public function toSee(int $store, int $shoot): array
+    {
+        return $this->rows("SELECT c.id, c.store_id, c.file_id, r.shoot_id, c.path, f.bytes, f.checksum, c.checksum AS last, c.state, c.because, c.found_path, floor(extract(epoch FROM c.proven_at))::bigint AS proven_epoch, o.modified_at FROM frame r JOIN file f ON f.frame_id = r.id JOIN original o ON o.id = f.original_id JOIN copy c ON c.file_id = f.id WHERE r.shoot_id = ? AND c.store_id = ? AND c.state IN ('proven', 'missing', 'differs')", [$shoot, $store]);
+    }
+
+    /** @return list<CopyRow> of a shoot, not where the ledger left them, of which others were found */
+    public function foundElsewhere(int $shoot): array
+    {
+        return $this->rows(self::ROWS." WHERE r.shoot_id = ? AND c.found_path IS NOT NULL AND c.state = 'missing' ORDER BY c.store_id, c.path", [$shoot]);
+    }
+
+    /** @param array<int, string> $paths copy => where a file of its bytes was found, from its store's root */
+    public function wereFound(int $store, int $shoot, array $paths): void
+    {
+        $rows = array_map(static fn (int $copy, string $path): array => ['copy' => $copy, 'path' => $path], array_keys($paths), $paths);
+        $this->database->executeStatement('UPDATE copy c SET found_path = NULL FROM file f, frame r WHERE f.id = c.file_id AND r.id = f.frame_id AND r.shoot_id = ? AND c.store_id = ? AND c.found_path IS NOT NULL', [$shoot, $store]);
+        $this->database->executeStatement('UPDATE copy c SET found_path = j.path, found_at = now() FROM json_to_recordset(?) AS j(copy int, path text) WHERE c.id = j.copy', [json_encode($rows, \JSON_THROW_ON_ERROR)]);
+    }
+
+    /**
+     * Which of these paths are a copy's.
+     *
+     * @param list<string> $paths from the store's root
+     *
+     * @return array<string, true>
+     */
+    public function taken(int $store, array $paths): array
+    {
+        return array_fill_keys(array_filter($this->database->fetchFirstColumn('SELECT path FROM copy WHERE store_id = ? AND path IN (?)', [$store, $paths], [ParameterType::INTEGER, ArrayParameterType::STRING]), \is_string(...)), true);
+    }
+
+    /**
+     * The ledger has them where they were found: each is proven as it was when it was read there.
+     *
+     * @param list<int> $copies
+     */
+    public function moveToFound(array $copies): void
+    {
+        $this->database->executeStatement("WITH moved AS (UPDATE copy c SET path = c.found_path, found_path = NULL, state = 'proven', checksum = f.checksum, proven_at = c.found_at, because = NULL FROM file f WHERE f.id = c.file_id AND c.id IN (?) AND c.found_path IS NOT NULL RETURNING c.id, f.checksum, c.found_at) INSERT INTO proof (copy_id, checksum, holds, at) SELECT id, checksum, true, found_at FROM moved", [$copies], [ArrayParameterType::INTEGER]);
     }
 
     /**

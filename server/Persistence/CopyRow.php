@@ -25,6 +25,11 @@ final readonly class CopyRow
 
     public CopyState $state;
     public string $because;
+    /** When it was last proven, and the time that the card's file had: Unix seconds, where they were asked for; else 0. */
+    public int $provenAt;
+    public int $modifiedAt;
+    /** Where a file of its bytes was found since, from the store's root. */
+    public ?string $foundPath;
 
     /** @param array<string, mixed> $row */
     public function __construct(array $row)
@@ -41,6 +46,9 @@ final readonly class CopyRow
         $this->last = '' === $text('last') || $text('last') === $text('checksum') ? null : $text('last');
         $this->state = CopyState::from($text('state'));
         $this->because = $text('because');
+        $this->provenAt = $int('proven_epoch');
+        $this->modifiedAt = $int('modified_at');
+        $this->foundPath = '' === $text('found_path') ? null : $text('found_path');
     }
 
     public function folder(): string

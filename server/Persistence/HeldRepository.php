@@ -17,6 +17,10 @@ use VelvetLedger\Core\Shoot\Body;
 /** Asks the ledger which of a card's files it holds, by size, by quick print, by exposure, and which an intake under way has promised. */
 final readonly class HeldRepository
 {
+    private const HELD = "r.id AS frame_id, r.shoot_id, c.path, c.proven_at, c.state = 'proven' AS is_there, s.name AS store, i.asked_at AS since";
+    private const COPY = " JOIN intake i ON i.id = r.intake_id JOIN copy c ON c.file_id = f.id AND c.state NOT IN ('owed', 'let go') JOIN store s ON s.id = c.store_id";
+    /** Of several copies, and of several frames of the same bytes, one that is there, at the main store before others; else the earliest. */
+    private const BEST = "c.state = 'proven' DESC, s.role = 'main' DESC";
     private const UNDER_WAY = "('waiting', 'running', 'paused')";
 
     public function __construct(private Connection $database, private ShootRepository $shoots)
@@ -42,12 +46,12 @@ final readonly class HeldRepository
     /**
      * @param list<string> $prints
      *
-     * @return array<string, list<HeldAs>> quick print => what is held of it, the earliest first
+     * @return array<string, list<HeldAs>> quick print => what is held of it, what is there before what is not, then the earliest first
      */
     public function byPrint(array $prints): array
     {
         $held = [];
-        foreach ($this->rows("SELECT o.quick_print AS key, o.frame_id, c.path, c.proven_at FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id AND c.state NOT IN ('owed', 'let go') WHERE o.quick_print IN (?) ORDER BY o.id, c.id", $prints) as [$key, $as]) {
+        foreach ($this->rows('SELECT %s AS key, '.self::HELD.' FROM original o JOIN file f ON f.original_id = o.id JOIN frame r ON r.id = o.frame_id'.self::COPY.' WHERE o.quick_print IN (?) ORDER BY '.self::BEST.', o.id', 'o.quick_print', $prints) as [$key, $as]) {
             $held[$key][$as->frame] ??= $as;
         }
 
@@ -62,7 +66,7 @@ final readonly class HeldRepository
     public function byExposure(array $identities): array
     {
         $held = [];
-        foreach ($this->rows("SELECT f.exposure_identity AS key, f.id AS frame_id, c.path, c.proven_at FROM frame f JOIN file l ON l.frame_id = f.id JOIN copy c ON c.file_id = l.id AND c.state NOT IN ('owed', 'let go') WHERE f.exposure_identity IN (?) ORDER BY f.id, l.id, c.id", $identities) as [$key, $as]) {
+        foreach ($this->rows('SELECT %s AS key, '.self::HELD.' FROM frame r JOIN file f ON f.frame_id = r.id'.self::COPY.' WHERE r.exposure_identity IN (?) ORDER BY '.self::BEST.', r.id, f.id', 'r.exposure_identity', $identities) as [$key, $as]) {
             $held[$key] ??= $as;
         }
 
@@ -167,12 +171,12 @@ final readonly class HeldRepository
      *
      * @return iterable<array{string, HeldAs}>
      */
-    private function rows(string $query, array $keys): iterable
+    private function rows(string $query, string $key, array $keys): iterable
     {
         foreach (array_chunk($keys, 10_000) as $some) {
-            foreach ($this->database->fetchAllAssociative($query, [$some], [ArrayParameterType::STRING]) as $row) {
+            foreach ($this->database->fetchAllAssociative(\sprintf($query, $key), [$some], [ArrayParameterType::STRING]) as $row) {
                 if (\is_string($row['key']) && \is_string($row['path']) && is_numeric($row['frame_id'])) {
-                    yield [$row['key'], new HeldAs($row['path'], \is_string($row['proven_at']) ? substr($row['proven_at'], 0, 10) : '', (int) $row['frame_id'])];
+                    yield [$row['key'], new HeldAs($row['path'], substr(self::text($row, 'since'), 0, 10), (int) $row['frame_id'], self::int($row, 'shoot_id'), true === $row['is_there'], self::text($row, 'store'), substr(self::text($row, 'proven_at'), 0, 10))];
                 }
             }
         }

@@ -103,6 +103,35 @@ final readonly class ShootRepository
     }
 
     /**
+     * Frames are called and lie as their copies at the main store do, after those were found elsewhere; and so does their shoot's
+     * folder, where all of them went from one folder to one other.
+     */
+    public function followMain(int $shoot): void
+    {
+        $database = $this->ledger->getConnection();
+        $before = $database->fetchFirstColumn('SELECT DISTINCT folder FROM frame WHERE shoot_id = ?', [$shoot]);
+        $database->executeStatement(
+            "UPDATE frame r SET folder = t.folder, stem = t.stem FROM (
+                SELECT f.frame_id, min(regexp_replace(c.path, '/?[^/]*$', '')) AS folder, min(left(n.name, length(n.name) - length(f.ending))) AS stem
+                FROM frame x JOIN file f ON f.frame_id = x.id JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id AND s.role = 'main', LATERAL (SELECT regexp_replace(c.path, '^.*/', '') AS name) n
+                WHERE x.shoot_id = ? AND c.state = 'proven' GROUP BY 1
+                HAVING count(DISTINCT regexp_replace(c.path, '/?[^/]*$', '')) = 1 AND count(DISTINCT left(n.name, length(n.name) - length(f.ending))) = 1 AND bool_and(lower(right(n.name, length(f.ending))) = lower(f.ending) AND length(n.name) > length(f.ending))
+             ) t WHERE t.frame_id = r.id AND (r.folder <> t.folder OR r.stem <> t.stem)",
+            [$shoot],
+        );
+        $after = $database->fetchFirstColumn('SELECT DISTINCT folder FROM frame WHERE shoot_id = ?', [$shoot]);
+        $one = $this->find($shoot);
+        if (1 === \count($before) && 1 === \count($after) && \is_string($before[0]) && \is_string($after[0]) && str_starts_with($before[0], $one->folder)) {
+            $below = substr($before[0], \strlen($one->folder)); // where its frames lie in it
+            if ('' === $below || str_ends_with($after[0], $below)) {
+                $folder = substr($after[0], 0, \strlen($after[0]) - \strlen($below));
+                $database->executeStatement('UPDATE shoot SET folder = ?, place = ? WHERE id = ? AND NOT EXISTS (SELECT 1 FROM shoot o WHERE o.place = ?)', [$folder, Shoot::placeOf($folder, $one->date, $one->description), $shoot, Shoot::placeOf($folder, $one->date, $one->description)]);
+            }
+        }
+        $database->executeStatement('UPDATE shoot SET first_name = t.first, last_name = t.last FROM (SELECT min(stem) AS first, max(stem) AS last FROM frame WHERE shoot_id = ?) t WHERE id = ?', [$shoot, $shoot]);
+    }
+
+    /**
      * The folders of shoots that any of these are, or lie below.
      *
      * @param list<string> $folders from the store's root

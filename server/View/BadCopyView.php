@@ -17,6 +17,8 @@ final readonly class BadCopyView
     public int $bytes;
     public CopyState $state;
     public string $because;
+    /** Where a file of its bytes was found since, from the store's root. */
+    public ?string $foundPath;
 
     /** @param list<string> $good names of the stores that have a good one */
     public function __construct(CopyRow $copy, public string $storeName, public array $good)
@@ -28,5 +30,6 @@ final readonly class BadCopyView
         $this->bytes = $copy->bytes;
         $this->state = $copy->state;
         $this->because = $copy->because;
+        $this->foundPath = $copy->foundPath;
     }
 }

@@ -56,6 +56,8 @@ final readonly class CardFrameView
     /** An intake under way that will bring in what is not held of it. */
     public ?PromisedBy $promised;
 
+    /** Whether an order left a part of it on the card when the rest came in. */
+    public bool $leftByOrder;
     /** Whether it stays on the card unless it is marked. */
     public bool $unmarked;
 
@@ -66,6 +68,7 @@ final readonly class CardFrameView
         $this->twin = $holdings->twinOf($frame->frame);
         $this->promised = $holdings->framePromisedBy($frame->frame);
         $this->unmarked = $holdings->isUnmarked($frame->frame);
+        $this->leftByOrder = [] !== array_filter($frame->frame->files, static fn (CardFile $file): bool => null !== $holdings->leftOutBefore($file, $frame->frame));
         $lead = $frame->frame->lead();
         $this->key = $frame->frame->key;
         $this->name = PathText::of($lead->name());

@@ -35,8 +35,11 @@ final readonly class DeskView
 
     public StoreView $store;
 
-    /** @param string $order name of the standing order last used for it, or of the default */
-    public function __construct(Volume $volume, Reading $reading, Holdings $holdings, public string $order, Store $store)
+    /**
+     * @param string $order        name of the standing order last used for it, or of the default
+     * @param bool   $copiesLooked whether the copies of what is held were looked at just now; they are being, otherwise
+     */
+    public function __construct(Volume $volume, Reading $reading, Holdings $holdings, public string $order, Store $store, public bool $copiesLooked)
     {
         $contents = $reading->contents;
         $this->id = $volume->id;

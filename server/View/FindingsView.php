@@ -7,8 +7,11 @@ namespace VelvetLedger\Server\View;
 /** What is wrong with copies. */
 final readonly class FindingsView
 {
-    /** @param list<BadCopyView> $copies */
-    public function __construct(public array $copies)
+    /**
+     * @param list<BadCopyView> $copies
+     * @param bool              $looking whether the drives are being looked through for those that are missing
+     */
+    public function __construct(public array $copies, public bool $looking = false)
     {
     }
 }

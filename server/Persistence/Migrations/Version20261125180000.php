@@ -20,8 +20,8 @@ final class Version20261125180000 extends AbstractMigration
         $this->addSql('CREATE INDEX line_incomplete ON receipt_line (intake_id) WHERE incomplete IS NOT NULL');
         // What was written so far: an order said why, a hand did not.
         $this->addSql("UPDATE receipt_line SET by_order = true WHERE outcome = 'left out' AND (reason LIKE 'raw only:%' OR reason LIKE 'JPEG only:%')");
-        // found_path: where a file of its bytes stands on the same store now, by its print; moved at the photographer's word.
-        $this->addSql('ALTER TABLE copy ADD found_path TEXT');
+        // found_path: where a file of its bytes was found on the same store, read in full at found_at; its path from the photographer's word on.
+        $this->addSql('ALTER TABLE copy ADD found_path TEXT, ADD found_at TIMESTAMPTZ(6)');
         $this->addSql('CREATE INDEX copy_found ON copy (id) WHERE found_path IS NOT NULL');
     }
 

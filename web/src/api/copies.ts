@@ -50,12 +50,16 @@ export const useMend = () =>
     for (const copy of copies) await post(`/api/copies/${copy}/mend`, {});
   });
 
+/** Looks through the drives for copies of a shoot that are not where the ledger left them; and has the ledger know them where they were found. */
+export const useLookFor = () => useCopiesChange((shoot: number) => post(`/api/shoots/${shoot}/look-for`, {}));
+export const useMendPaths = () => useCopiesChange((shoot: number) => post(`/api/shoots/${shoot}/paths`, {}));
+
 /** Copies that are missing or different, of all stores or of one shoot. */
 export const useFindings = (shoot: number | null, often: boolean) =>
   useQuery({
     queryKey: ["findings", shoot],
     queryFn: () => get<Findings>(`/api/findings${shoot === null ? "" : `?shoot=${shoot}`}`),
-    refetchInterval: often ? GLANCE * 2 : REST,
+    refetchInterval: (query) => (query.state.data?.looking === true ? GLANCE : often ? GLANCE * 2 : REST),
   });
 
 /** Of a card in a reader, or of the one that a receipt was written from. */

@@ -13,6 +13,8 @@ export interface Wishes {
   byHand: Record<string, string>;
   leftOut: string[];
   broughtAgain: string[];
+  /** Shoots that are their own, whatever their neighbours are. */
+  apart: string[];
 }
 
 export interface ShootWish {

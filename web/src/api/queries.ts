@@ -10,7 +10,7 @@ const PROGRESS_GLANCE = 400;
 
 export const useCards = () => useQuery({ queryKey: ["cards"], queryFn: () => get<Cards>("/api/cards"), refetchInterval: READER_GLANCE });
 
-/** The card's frames; asks again at once until all are read, then rests. */
+/** The card's frames; asks again at once until all are read and the copies of what is held were looked at, then rests. */
 export const useDesk = (card: string, present: boolean) =>
   useQuery({
     queryKey: ["desk", card],
@@ -19,7 +19,7 @@ export const useDesk = (card: string, present: boolean) =>
       return { ...desk, frames: desk.frames.map((frame) => ({ ...frame, plannedAt: frame.takenAt })) };
     },
     enabled: present,
-    refetchInterval: (query) => (query.state.data?.complete === false ? 200 : false),
+    refetchInterval: (query) => (query.state.data?.complete === false ? 200 : query.state.data?.copiesLooked === false ? 700 : false),
     placeholderData: keepPreviousData,
   });
 
@@ -156,4 +156,10 @@ export const useAllShoots = () =>
     staleTime: 30_000,
   });
 
-export const useShoot = (id: string) => useQuery({ queryKey: ["shoot", id], queryFn: () => get<ShootPage>(`/api/shoots/${id}`), enabled: id !== "" });
+export const useShoot = (id: string) =>
+  useQuery({
+    queryKey: ["shoot", id],
+    queryFn: () => get<ShootPage>(`/api/shoots/${id}`),
+    enabled: id !== "",
+    refetchInterval: (query) => (query.state.data?.looked === false ? 700 : false),
+  });

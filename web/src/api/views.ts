@@ -13,6 +13,8 @@ export interface BadCopy {
   bytes: number;
   state: CopyState;
   because: string;
+  /** Where a file of its bytes was found since, from the store's root. */
+  foundPath: string | null;
   storeName: string;
   good: string[];
 }
@@ -74,6 +76,8 @@ export interface CardFrame {
   twin: Twin | null;
   /** An intake under way that will bring in what is not held of it. */
   promised: PromisedBy | null;
+  /** Whether an order left a part of it on the card when the rest came in. */
+  leftByOrder: boolean;
   /** Whether it stays on the card unless it is marked. */
   unmarked: boolean;
 }
@@ -199,6 +203,7 @@ export interface Desk {
   others: OtherFile[];
   store: Store;
   order: string;
+  copiesLooked: boolean;
 }
 
 /** What DNGs of the raws that are to come in will cost, by what this body's frames gave before. */
@@ -248,6 +253,7 @@ export interface FailedPiece {
 /** What is wrong with copies. */
 export interface Findings {
   copies: BadCopy[];
+  looking: boolean;
 }
 
 /** How a folder of the resulting tree comes about. */
@@ -269,11 +275,15 @@ export interface FrameStamp {
   note: string | null;
 }
 
-/** What the ledger holds already: under which name at the store, and since when. */
+/** What the ledger holds already: under which name at which store, since when, and whether that copy was there when it was last looked at. */
 export interface HeldAs {
   path: string;
   since: string;
   frame: number;
+  shoot: number;
+  isThere: boolean;
+  store: string;
+  proven: string;
 }
 
 /** What may be wrong with a frame, or which frames it belongs with. Hints point; they never decide. */
@@ -579,6 +589,7 @@ export interface ShootFrame {
 export interface ShootPage {
   shoot: Shoot;
   frames: ShootFrame[];
+  looked: boolean;
 }
 
 /** A page of shoots, the latest first, and the years that they are of. */

@@ -4,11 +4,11 @@ import type { Plan, PlannedShoot, Problem } from "../api/plan";
 import type { CardFrame, Hints } from "../api/types";
 import { Arrowhead } from "../ledger/Arrowhead";
 import { toNextBlank } from "../ledger/blanks";
-import { Notice } from "../ledger/Notice";
-import { day, figure, hour, size } from "../words/format";
+import { dateInFull, day, figure, hour, size } from "../words/format";
 import { ContactSheet } from "./ContactSheet";
 import { MarkWords } from "./MarkWords";
 import type { Row } from "./rows";
+import { ShootNotices } from "./ShootNotices";
 import { ShootTools, titleOf } from "./ShootTools";
 import { TimeScale } from "./TimeScale";
 import { usePicks } from "./usePicks";
@@ -147,26 +147,7 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
           </span>
           <span className="text-right">{shoot && shoot.files > 0 && !isLeftOut ? size(shoot.bytes) : "—"}</span>
         </div>
-        {problems.map((problem) => (
-          <Notice
-            key={problem.message}
-            action={
-              problem.about === "a stray" && !isLeftOut ? (
-                <button
-                  type="button"
-                  className="text-velvet underline decoration-velvet/50 underline-offset-3"
-                  onClick={() => {
-                    desk.sayOfShoot(anchor, { ...wish, leftOut: true }, "leaving a shoot out");
-                  }}
-                >
-                  leave them out
-                </button>
-              ) : undefined
-            }
-          >
-            {problem.message}
-          </Notice>
-        ))}
+        <ShootNotices row={row} problems={problems} desk={desk} />
         <Collapsible.Content>
           {shoot && (
             <ShootTools
@@ -205,8 +186,9 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
 
 /** Why none of a date's frames is brought in. */
 function staying(frames: CardFrame[], held: number): string {
-  const as = frames.find((frame) => frame.held !== null)?.held;
-  return held === frames.length && as ? `all held since ${day(as.since)}, in ${as.path.slice(0, as.path.lastIndexOf("/"))}` : "stays on the card";
+  const as = frames.find((frame) => frame.held?.isThere)?.held;
+  if (held < frames.length) return "stays on the card";
+  return as ? `all held since ${dateInFull(as.since)}, in ${as.path.slice(0, as.path.lastIndexOf("/"))}` : "all held, and no copy is where it was";
 }
 
 /** What the last name says that the first does not: "0119.jpg". */

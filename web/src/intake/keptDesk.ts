@@ -3,7 +3,16 @@ import { readKept } from "../ledger/useKept";
 
 /** What is said on a desk is kept in the browser under its card; what stood there when an intake began, beside it, for it may be taken back. */
 
-export const NOTHING_SAID: Wishes = { order: { name: "", document: null }, shoots: {}, edits: [], clocks: {}, byHand: {}, leftOut: [], broughtAgain: [] };
+export const NOTHING_SAID: Wishes = {
+  order: { name: "", document: null },
+  shoots: {},
+  edits: [],
+  clocks: {},
+  byHand: {},
+  leftOut: [],
+  broughtAgain: [],
+  apart: [],
+};
 
 export const readDesk = (card: string): Wishes => readKept(`desk ${card}`, NOTHING_SAID);
 

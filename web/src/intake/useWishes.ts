@@ -30,6 +30,8 @@ export interface Desk {
   setOrder: (name: string, document: OrderDocument | null, what: string) => void;
   setClock: (body: string, clock: ClockWish | null) => void;
   dateByHand: (frames: string[], time: string) => void;
+  /** A shoot stays its own, whatever its neighbours are. */
+  keepApart: (anchor: string) => void;
   /** Its intake has begun: all stays as it was said, but what was to come once more has come now. */
   begun: () => void;
 }
@@ -111,6 +113,12 @@ export function useWishes(card: string): Desk {
     dateByHand: useCallback(
       (frames, time) => {
         change("a date by hand", (now) => ({ ...now, byHand: { ...now.byHand, ...Object.fromEntries(frames.map((key) => [key, time])) } }));
+      },
+      [change],
+    ),
+    keepApart: useCallback(
+      (anchor) => {
+        change("a shoot of its own", (now) => ({ ...now, apart: [...now.apart, anchor] }));
       },
       [change],
     ),

@@ -19,7 +19,7 @@ export function ShootScreen() {
   const { id = "" } = useParams();
   const found = useShoot(id);
   const prove = useProveShoot();
-  const findings = useFindings(Number(id), prove.isSuccess);
+  const findings = useFindings(Number(id), prove.isSuccess || found.data?.looked === false);
   const stamps = useStampState(id);
   const scroller = useRef<HTMLElement>(null);
   const [picked, setPicked] = useState<Set<string>>(new Set());
@@ -70,7 +70,9 @@ export function ShootScreen() {
                 </Field>
               </dl>
             </section>
-            {(findings.data?.copies.length ?? 0) > 0 && <BadCopies copies={findings.data?.copies ?? []} />}
+            {(findings.data?.copies.length ?? 0) > 0 && (
+              <BadCopies copies={findings.data?.copies ?? []} shoot={shoot.id} looking={findings.data?.looking ?? false} />
+            )}
             <div className="grid grow grid-cols-[minmax(0,1fr)_340px]">
               <div className="ml-[59px] bg-mat py-3">
                 <PictureGrid

@@ -1,12 +1,16 @@
-import { useMend } from "../api/copies";
+import { useLookFor, useMend, useMendPaths } from "../api/copies";
 import type { BadCopy } from "../api/views";
 import { TextButton } from "../ledger/Field";
 import { Trouble } from "../ledger/Notice";
 import { count, size } from "../words/format";
 
 /** Copies that are missing or different, each to be mended from a good one; what was there is kept aside. */
-export function BadCopies({ copies }: { copies: BadCopy[] }) {
+export function BadCopies({ copies, shoot, looking = false }: { copies: BadCopy[]; shoot?: number; looking?: boolean }) {
   const mend = useMend();
+  const lookFor = useLookFor();
+  const mendPaths = useMendPaths();
+  const missing = copies.filter((copy) => copy.state === "missing");
+  const found = copies.filter((copy) => copy.foundPath !== null);
   const can = copies.filter((copy) => copy.good.length > 0);
   return (
     <section aria-label="Copies that need mending" className="pb-10">
@@ -14,18 +18,40 @@ export function BadCopies({ copies }: { copies: BadCopy[] }) {
         <h2 className="text-hand font-semibold">
           Missing or different <span className="font-plain text-body font-normal text-faded">{count(copies.length, "copy", "copies")}</span>
         </h2>
-        {can.length > 1 && (
-          <TextButton
-            disabled={mend.isPending}
-            onClick={() => {
-              mend.mutate(can.map((copy) => copy.id));
-            }}
-          >
-            mend all {can.length}
-          </TextButton>
-        )}
+        <span className="flex flex-wrap justify-end gap-x-6">
+          {shoot !== undefined && missing.length > found.length && (
+            <TextButton
+              disabled={looking || lookFor.isPending}
+              onClick={() => {
+                lookFor.mutate(shoot);
+              }}
+            >
+              {looking ? "looking through the drives…" : `look for ${missing.length === 1 ? "it" : "them"} on the drives`}
+            </TextButton>
+          )}
+          {shoot !== undefined && found.length > 0 && (
+            <TextButton
+              disabled={mendPaths.isPending}
+              onClick={() => {
+                mendPaths.mutate(shoot);
+              }}
+            >
+              {found.length === 1 ? "1 was found: have the ledger know its place" : `${found.length} were found: have the ledger know their places`}
+            </TextButton>
+          )}
+          {can.length > 1 && (
+            <TextButton
+              disabled={mend.isPending}
+              onClick={() => {
+                mend.mutate(can.map((copy) => copy.id));
+              }}
+            >
+              mend all {can.length}
+            </TextButton>
+          )}
+        </span>
       </div>
-      <Trouble error={mend.error} />
+      <Trouble error={mend.error ?? lookFor.error ?? mendPaths.error} />
       <ul>
         {copies.map((copy) => (
           <li
@@ -39,6 +65,11 @@ export function BadCopies({ copies }: { copies: BadCopy[] }) {
             <span>{copy.storeName}</span>
             <span className="text-brass">
               <b>{copy.state}</b>: {copy.because}
+              {copy.foundPath !== null && (
+                <span className="block text-ink">
+                  found as <span className="font-path text-path break-all">{copy.foundPath}</span>
+                </span>
+              )}
             </span>
             <span className="text-right text-faded">{size(copy.bytes)}</span>
             <span className="text-right">

@@ -20,6 +20,9 @@ export function day(date: string): string {
   return `${weekday} ${dayOfMonth ?? ""} ${MONTHS[(month ?? 1) - 1] ?? ""}`;
 }
 
+/** "Mon 4 May 2026" of the same: wherever the year is not said beside it. */
+export const dateInFull = (date: string): string => `${day(date)} ${date.slice(0, 4)}`;
+
 /** "2 April to 7 May 2026", with as little said twice as can be. */
 export function span(first: string, last: string): string {
   const [y1, m1, d1] = first.split("-").map(Number);

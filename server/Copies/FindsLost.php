@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Copies;
+
+use Doctrine\ORM\EntityManagerInterface;
+use VelvetLedger\Core\Card\FolderNames;
+use VelvetLedger\Core\Transfer\Checksum;
+use VelvetLedger\Core\Transfer\CouldNotCopy;
+use VelvetLedger\Core\Words\Count;
+use VelvetLedger\Server\Persistence\CopyRepository;
+use VelvetLedger\Server\Persistence\CopyRow;
+use VelvetLedger\Server\Persistence\CopyState;
+use VelvetLedger\Server\Persistence\DayBookEntry;
+use VelvetLedger\Server\Persistence\DayBookKind;
+use VelvetLedger\Server\Persistence\Shoot;
+use VelvetLedger\Server\Persistence\ShootRepository;
+use VelvetLedger\Server\Stores\ListsOfStore;
+use VelvetLedger\Server\Stores\OpenStore;
+use VelvetLedger\Server\Stores\StoreAbsent;
+use VelvetLedger\Server\Stores\Stores;
+
+/** Looks through the stores for copies that are not where the ledger left them, by their sizes and then by all of their bytes; and at a word lets the ledger have them where they are. */
+final readonly class FindsLost
+{
+    public function __construct(private CopyRepository $copies, private Stores $stores, private ShootRepository $shoots, private ListsOfStore $lists, private EntityManagerInterface $ledger)
+    {
+    }
+
+    public function ofShoot(int $shoot): void
+    {
+        foreach ($this->stores->all() as $entity) {
+            $missing = array_values(array_filter($this->copies->toSee($entity->id(), $shoot), static fn (CopyRow $copy): bool => CopyState::Missing === $copy->state));
+            if ([] === $missing || !$this->stores->at($entity)->isPresent()) {
+                continue;
+            }
+            try {
+                $open = $this->stores->at($entity)->open();
+                $found = $this->lookThrough($open, $entity->id(), $missing);
+                $open->confirm();
+                $this->copies->wereFound($entity->id(), $shoot, $found);
+            } catch (StoreAbsent) {
+                continue;
+            }
+        }
+    }
+
+    /**
+     * The ledger has the copies that were found where they are now; and where all of a shoot's went together, its folder too.
+     *
+     * @return int copies whose path was mended
+     */
+    public function mendPaths(int $shoot): int
+    {
+        $moving = $this->copies->foundElsewhere($shoot);
+        $stores = [];
+        $standing = [];
+        foreach ($moving as $copy) {
+            $store = $stores[$copy->store] ??= $this->stores->at($this->stores->find($copy->store))->open();
+            $stat = @lstat($store->path((string) $copy->foundPath));
+            if (false !== $stat && $stat['size'] === $copy->bytes) {
+                $standing[] = $copy;
+            }
+        }
+        if ([] !== $standing) {
+            $this->ledger->wrapInTransaction(function () use ($shoot, $standing): void {
+                $this->copies->moveToFound(array_map(static fn (CopyRow $copy): int => $copy->id, $standing));
+                $this->shoots->followMain($shoot);
+                $this->ledger->persist(DayBookEntry::ofStore(\sprintf('The ledger has %s where they were found: %s is now %s.', Count::of(\count($standing), 'copy', 'copies'), $standing[0]->path, (string) $standing[0]->foundPath), $this->stores->find($standing[0]->store), DayBookKind::Repair, $this->ledger->find(Shoot::class, $shoot)));
+                $this->ledger->flush();
+            });
+            foreach ($stores as $number => $store) {
+                $this->lists->renew($store->store, $number, $this->shoots->foldersAbove($this->copies->folders($number, $shoot)));
+            }
+        }
+
+        return \count($standing);
+    }
+
+    /**
+     * @param non-empty-list<CopyRow> $missing
+     *
+     * @return array<int, string> copy => path from the store's root
+     */
+    private function lookThrough(OpenStore $store, int $number, array $missing): array
+    {
+        $bySize = [];
+        foreach ($missing as $copy) {
+            $bySize[$copy->bytes][$copy->checksum] = $copy;
+        }
+        /** @var array<array-key, int> $candidates */
+        $candidates = [];
+        foreach ($this->files($store, '') as $path => $bytes) {
+            if (isset($bySize[$bytes])) {
+                $candidates[$path] = $bytes;
+            }
+        }
+        $found = [];
+        foreach (array_chunk($candidates, 1000, true) as $some) {
+            $taken = $this->copies->taken($number, array_map(strval(...), array_keys($some)));
+            foreach (array_diff_key($some, $taken) as $path => $bytes) {
+                $copy = $bySize[$bytes][self::checksum($store->path((string) $path))] ?? null;
+                if (null !== $copy) {
+                    $found[$copy->id] ??= (string) $path;
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return iterable<string, int> path from the store's root => bytes; hidden folders and what was set aside are not looked into, nor links followed */
+    private function files(OpenStore $store, string $folder): iterable
+    {
+        foreach (FolderNames::in(rtrim($store->path($folder), '/')) as $name) {
+            $path = ltrim("$folder/$name", '/');
+            $stat = '.' === $name[0] || Mending::ASIDE === $path ? false : @lstat($store->path($path));
+            if (false !== $stat && is_dir($store->path($path)) && !is_link($store->path($path))) {
+                yield from $this->files($store, $path);
+            } elseif (false !== $stat && is_file($store->path($path)) && !is_link($store->path($path)) && mb_check_encoding($path, 'UTF-8')) {
+                yield $path => $stat['size'];
+            }
+        }
+    }
+
+    private static function checksum(string $file): string
+    {
+        try {
+            return Checksum::ofFile($file);
+        } catch (CouldNotCopy) {
+            return '';
+        }
+    }
+}
