@@ -41,6 +41,21 @@ final readonly class CardFile
         return pathinfo($this->name(), \PATHINFO_FILENAME);
     }
 
+    /** What it is counted as: its kind, but a rendered still by its format, "JPEG", "HEIC". */
+    public function countedAs(): string
+    {
+        $extension = strtolower(pathinfo($this->path, \PATHINFO_EXTENSION));
+
+        return Kind::StillRendered !== $this->kind ? $this->kind->value : match ($extension) {
+            'jpg', 'jpeg', 'jpe' => 'JPEG',
+            'tif', 'tiff' => 'TIFF',
+            'heic', 'heif', 'hif' => 'HEIC',
+            'jxl' => 'JPEG XL',
+            'webp' => 'WebP',
+            default => strtoupper($extension), // PNG, AVIF
+        };
+    }
+
     public function text(): string
     {
         return PathText::of($this->path);

@@ -16,8 +16,8 @@ enum Hint: string
     /** At least 90 of 100 pixels black, and not all: a frame far under, or a lamp in the night. Common practice, no published source. */
     case Under = 'under';
 
-    /** Focus below 0.3 of the median of its neighbours in time. Common practice, no published source. */
-    case Blurred = 'blurred';
+    /** Focus below 0.3 of the median of its neighbours in time that have structure too: shaken, or out of focus. It may be meant. Common practice, no published source. */
+    case Soft = 'soft';
 
     /** One of at least three frames of one body with pauses of at most 0.6 s. Common practice, no published source. */
     case Burst = 'burst';

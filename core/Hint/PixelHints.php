@@ -27,15 +27,15 @@ final class PixelHints
         $exposed = [];
         foreach ($measured as $key => $one) {
             $hint = self::exposure($one);
-            if (null === $hint || Hint::Under === $hint) {
+            if (null !== $one->focus && null === $hint) {
                 $exposed[$key] = $one->focus;
             }
             if (null !== $hint) {
                 $hints[$key][] = new FrameHint($hint);
             }
         }
-        foreach (self::blurred($exposed) as $key) {
-            $hints[$key][] = new FrameHint(Hint::Blurred);
+        foreach (self::soft($exposed) as $key) {
+            $hints[$key][] = new FrameHint(Hint::Soft);
         }
 
         return $hints;
@@ -56,20 +56,20 @@ final class PixelHints
      *
      * @return list<string>
      */
-    private static function blurred(array $focus): array
+    private static function soft(array $focus): array
     {
         $keys = array_keys($focus);
         $values = array_values($focus);
-        $blurred = [];
+        $soft = [];
         foreach ($values as $i => $value) {
             $around = [...\array_slice($values, max(0, $i - self::NEIGHBOURS), min($i, self::NEIGHBOURS)), ...\array_slice($values, $i + 1, self::NEIGHBOURS)];
             sort($around);
             $median = $around[intdiv(\count($around), 2)] ?? 0.0;
             if (\count($around) >= 4 && $value < self::SHARP_ENOUGH * $median) {
-                $blurred[] = $keys[$i];
+                $soft[] = $keys[$i];
             }
         }
 
-        return $blurred;
+        return $soft;
     }
 }

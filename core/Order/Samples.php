@@ -26,10 +26,11 @@ final readonly class Samples
     {
     }
 
-    public static function of(StandingOrder $order, NameSource $source): self
+    /** @param int|null $first the number that the frame will have, where numbers go on; else the order's first */
+    public static function of(StandingOrder $order, NameSource $source, ?int $first = null): self
     {
         $sequence = $order->names->sequence;
-        $number = $sequence->start ?? 1;
+        $number = $first ?? $sequence->start ?? 1;
         $offered = [];
         foreach (PieceKind::cases() as $kind) {
             $offered[$kind->value] = match ($kind) {

@@ -8,11 +8,15 @@ namespace VelvetLedger\Core\Plan;
 enum About: string
 {
     case Name = 'a changed name';
+    case Digits = 'more digits';
+    case LongPath = 'a long path';
     case Collision = 'a collision';
     case Gap = 'a gap';
     case Time = 'a time';
     case Stray = 'a stray';
+    case Midnight = 'a night over midnight';
     case Damage = 'damage';
+    case CutOff = 'a picture that is cut off';
     case Held = 'what is held';
     case Joined = 'a shoot that is joined';
     case Companions = 'companions that stay';

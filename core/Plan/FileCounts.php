@@ -11,7 +11,7 @@ final readonly class FileCounts
 {
     /**
      * @param array<string, int> $byIntent intent => files
-     * @param array<string, int> $kinds    kind => files to bring in
+     * @param array<string, int> $kinds    what files are counted as => those to bring in
      */
     private function __construct(public int $all, private array $byIntent, public array $kinds, public int $bytes, public int $bytesToBringIn)
     {
@@ -33,7 +33,7 @@ final readonly class FileCounts
             $bytes += $line->file->bytes;
             if (Intent::BringIn === $line->intent) {
                 $toBringIn += $line->file->bytes;
-                $kind = $line->file->kind->value;
+                $kind = $line->file->countedAs();
                 $kinds[$kind] = ($kinds[$kind] ?? 0) + 1;
             }
         }

@@ -10,6 +10,7 @@ use VelvetLedger\Core\Card\Trouble;
 use VelvetLedger\Core\Held\HeldAs;
 use VelvetLedger\Core\Held\PromisedBy;
 use VelvetLedger\Core\Shoot\TimedFrame;
+use VelvetLedger\Core\Words\Day;
 
 /** What happens to one file of the card: where it goes under which name, or why it stays. */
 final readonly class PlanLine
@@ -54,7 +55,7 @@ final readonly class PlanLine
 
     public static function held(CardFile $file, TimedFrame $frame, HeldAs $as): self
     {
-        return new self($file, Intent::Held, \sprintf('held since %s as %s', $as->since, $as->path), $frame);
+        return new self($file, Intent::Held, \sprintf('held since %s as %s', Day::of($as->since), $as->path), $frame);
     }
 
     public static function promised(CardFile $file, TimedFrame $frame, PromisedBy $promise): self

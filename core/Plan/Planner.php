@@ -64,10 +64,13 @@ final class Planner
         $strays = Strays::among($shoots);
         $drafts = array_map($this->draft(...), $shoots);
         $shown = array_values(array_filter($drafts, static fn (ShootDraft $draft): bool => [] !== $draft->coming))[0] ?? $drafts[0] ?? null;
-        $this->samples = null === $shown ? null : Samples::of($this->wishes->order, $shown->source($shown->shoot->frames[0]));
         $namer = new Namer($this->store, $this->folders, $drafts);
         foreach ($drafts as $draft) {
-            $this->add($draft, $namer->name($draft), $strays[$draft->shoot->id] ?? null);
+            $named = $namer->name($draft);
+            if ($draft === $shown) {
+                $this->samples = Samples::of($this->wishes->order, $draft->source($draft->shoot->frames[0]), null === $draft->wish->order ? ($named->names[0] ?? null)?->number : null);
+            }
+            $this->add($draft, $named, $strays[$draft->shoot->id] ?? null);
         }
     }
 

@@ -8,9 +8,11 @@ use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Held\Holdings;
 use VelvetLedger\Core\Naming\PortableText;
+use VelvetLedger\Core\Shoot\Body;
 use VelvetLedger\Core\Shoot\TimedFrame;
 use VelvetLedger\Core\Shoot\TimeSource;
 use VelvetLedger\Core\Words\Count;
+use VelvetLedger\Core\Words\Day;
 
 /** What the photographer should know of one shoot of a plan, in sentences. */
 final class ShootProblems
@@ -38,6 +40,7 @@ final class ShootProblems
                 $found->add(About::Stray, $stray.' Look whether they belong here, or whether the clock was wrong.');
             }
             $found->names($folder, $named);
+            $found->times();
             $found->frames($holdings);
             $found->gaps($numbers);
         }
@@ -66,22 +69,45 @@ final class ShootProblems
             $this->add(About::Name, 'The file names carry only the beginning of the description: a name has at most 255 bytes.');
         }
         if (null !== $named->digits) {
-            $this->add(About::Name, \sprintf('Numbers have %d digits, so that so many frames sort as they count.', $named->digits));
+            $this->add(About::Digits, \sprintf('Numbers have %d digits, so that so many frames sort as they count.', $named->digits));
         }
         $first = $named->names[0];
         $path = mb_strlen($first->folder.'/'.$first->stem);
         if ($path > self::LONG_PATH) {
-            $this->add(About::Name, \sprintf('Paths here are %d characters long from the store\'s root; some Windows programs do not open more than 260 with the drive.', $path));
+            $this->add(About::LongPath, \sprintf('Paths here are %d characters long from the store\'s root; some Windows programs do not open more than 260 with the drive.', $path));
         }
         if ([] !== $named->inUse) {
-            $this->add(About::Collision, \sprintf('%s in %s: files there have these numbers, %s; new ones step over them.', self::count(\count($named->inUse), 'number').(1 === \count($named->inUse) ? ' is' : ' are').' in use', $folder, $this->span($named->inUse)));
+            $this->add(About::Collision, \sprintf('%s in %s: files there have these numbers, %s; new ones step over them.', self::count(\count($named->inUse), 'number').(1 === \count($named->inUse) ? ' is' : ' are').' in use', $folder, $this->span($named->inUse)), \count($named->inUse));
         }
         if ($named->sameName > 0) {
-            $this->add(About::Collision, \sprintf('%s here would be called as an earlier one is: they take _2, _3 and so on, in order of capture.', self::count($named->sameName, 'frame')));
+            $this->add(About::Collision, \sprintf('%s here would be called as an earlier one is: they take _2, _3 and so on, in order of capture.', self::count($named->sameName, 'frame')), $named->sameName);
         }
         if ($named->taken > 0) {
-            $this->add(About::Collision, \sprintf('%s here: the new name is in use in %s, so a number is added to it.', self::count($named->taken, 'frame'), $folder));
+            $this->add(About::Collision, \sprintf('%s here: the new name is in use in %s, so a number is added to it.', self::count($named->taken, 'frame'), $folder), $named->taken);
         }
+    }
+
+    private function times(): void
+    {
+        $frames = $this->draft->shoot->frames;
+        $after = \count(array_filter($frames, fn (TimedFrame $frame): bool => $this->draft->order->shoots->dayOf($frame) > $this->draft->shoot->date));
+        if ($after > 0 && $after < \count($frames) && !$this->isMovedIn()) {
+            $this->add(About::Midnight, \sprintf('It goes on over midnight without a longer rest than before: %s of the next day %s in it.', self::count($after, 'frame'), 1 === $after ? 'is' : 'are'));
+        }
+        $reset = array_values(array_filter($frames, static fn (TimedFrame $frame): bool => TimeSource::Camera === $frame->by && 1 === preg_match('/-01-01T00:/', $frame->at->local)));
+        $bodies = array_map(static fn (TimedFrame $frame): string => Body::of($frame->read->facts)?->name() ?? '', $reset);
+        $evening = array_map(static fn (TimedFrame $frame): string => Body::of($frame->read->facts)?->name() ?? '', array_filter($frames, static fn (TimedFrame $frame): bool => str_contains($frame->at->local, '-12-31T')));
+        if (\count($reset) > 1 && [] === array_intersect($bodies, $evening)) {
+            $this->add(About::Time, \sprintf('%s here are of the first hour of %s, where a camera\'s clock begins when it was reset: put it right under "clocks", if that is so.', self::count(\count($reset), 'frame'), Day::of($reset[0]->at->date())));
+        }
+    }
+
+    /** Whether a shoot of more than one day came about by hand: then nothing was proposed. */
+    private function isMovedIn(): bool
+    {
+        $days = array_values(array_unique(array_map(fn (TimedFrame $frame): string => $this->draft->order->shoots->dayOf($frame), $this->draft->shoot->frames)));
+
+        return \count($days) > 2;
     }
 
     private function frames(Holdings $holdings): void
@@ -103,7 +129,7 @@ final class ShootProblems
         if ([] !== $incomplete) {
             $first = $incomplete[0]->read;
             $whole = array_values(array_filter(array_map(static fn (TimedFrame $frame): ?string => $frame->read->wholeOn, $incomplete), \is_string(...)));
-            $this->add(About::Damage, \sprintf('%s here %s, first %s: %s. What there is comes in as it is%s.', self::count(\count($incomplete), 'frame'), 1 === \count($incomplete) ? 'is incomplete' : 'are incomplete', PathText::of((string) array_key_first($first->incomplete)), array_values($first->incomplete)[0], [] === $whole ? '' : \sprintf('; %s has %s whole', $whole[0], \count($whole) === \count($incomplete) ? (1 === \count($whole) ? 'it' : 'them') : Count::figure(\count($whole)).' of them')));
+            $this->add(About::CutOff, \sprintf('%s here %s, first %s: %s. What there is comes in as it is%s.', self::count(\count($incomplete), 'frame'), 1 === \count($incomplete) ? 'is incomplete' : 'are incomplete', PathText::of((string) array_key_first($first->incomplete)), array_values($first->incomplete)[0], [] === $whole ? '' : \sprintf('; %s has %s whole', $whole[0], \count($whole) === \count($incomplete) ? (1 === \count($whole) ? 'it' : 'them') : Count::figure(\count($whole)).' of them')));
         }
         $this->joined($holdings);
         $rivals = array_values(array_filter($frames, static fn (TimedFrame $frame): bool => null !== $holdings->sameExposureAs($frame->read->frame)));
@@ -118,7 +144,7 @@ final class ShootProblems
         $coming = \count($this->draft->coming);
         if ($this->draft->isProposed && null !== $this->draft->wish->into) {
             $into = $this->draft->wish->into;
-            $this->add(About::Joined, \sprintf('%s to "%s", by %s, which is held in %s: %s there, numbers going on.', 1 === $coming ? '1 frame here belongs' : Count::figure($coming).' frames here belong', '' === $into->description ? $into->date : $into->description, 1 === $coming ? 'its time' : 'their times', $into->folder, 1 === $coming ? 'it goes' : 'they go'));
+            $this->add(About::Joined, \sprintf('%s to "%s" by %s, held in %s: %s there, numbers going on.', 1 === $coming ? '1 frame here belongs' : Count::figure($coming).' frames here belong', '' === $into->description ? $into->date : $into->description, 1 === $coming ? 'its time' : 'their times', $into->folder, 1 === $coming ? 'it goes' : 'they go'));
         }
         $joining = \count($this->draft->joining);
         if ($joining > 0) {
@@ -144,13 +170,14 @@ final class ShootProblems
         return min($numbers) === max($numbers) ? (string) $numbers[0] : min($numbers).' to '.max($numbers);
     }
 
-    private function add(About $about, string $message): void
+    /** @param int $of how many names or frames it is about, where that is counted */
+    private function add(About $about, string $message, int $of = 1): void
     {
-        $this->problems[] = new Problem($message, $about, $this->draft->shoot->id);
+        $this->problems[] = new Problem($message, $about, $this->draft->shoot->id, $of);
     }
 
     private static function count(int $number, string $thing): string
     {
-        return $number.' '.$thing.(1 === $number ? '' : 's');
+        return Count::of($number, $thing);
     }
 }

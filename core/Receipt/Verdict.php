@@ -20,6 +20,11 @@ final readonly class Verdict
         return new self('Being copied', 'Leave the card where it is. Every file is compared with the card before it counts as brought in.', false);
     }
 
+    public static function begins(): self
+    {
+        return new self('About to begin', 'Nothing is copied yet. Leave the card where it is, or say "not yet".', false);
+    }
+
     public static function takenBack(): self
     {
         return new self('Taken back', 'Nothing was copied, and nothing on the card or the drives was changed. The desk is as it was.', false);

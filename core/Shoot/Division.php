@@ -8,6 +8,11 @@ namespace VelvetLedger\Core\Shoot;
 final readonly class Division
 {
     private const LATEST_TURN = 12;
+    /** What goes on over midnight without a longer rest than there was in these hours before it belongs to the evening: a rest of at least the one, and at most the other, counts as usual, seconds; and only until this hour. Common practice, no published source. */
+    private const EVENING = 3 * 3600;
+    private const SHORT_REST = 600;
+    private const LONG_REST = 3600;
+    private const NIGHT_ENDS = 6;
 
     /**
      * @param int|null $pauseMinutes a longer rest begins a new shoot; null where only the day does
@@ -42,10 +47,11 @@ final readonly class Division
     public function propose(array $frames): array
     {
         $seconds = CaptureOrder::seconds($frames);
+        $days = $this->days($frames, $seconds);
         $shoots = [];
         $latest = []; // by day: the shoot under way, and when its last frame was taken
         foreach ($frames as $i => $frame) {
-            $day = $this->dayOf($frame);
+            $day = $days[$i];
             [$shoot, $last] = $latest[$day] ?? [null, 0];
             if (null === $shoot || (null !== $this->pauseMinutes && $seconds[$i] - $last > 60 * $this->pauseMinutes)) {
                 $shoot = \count($shoots);
@@ -55,6 +61,54 @@ final readonly class Division
         }
 
         return array_values(array_map(fn (array $members): ProposedShoot => $this->shoot($members), $shoots));
+    }
+
+    /**
+     * The day that each frame belongs to: the day it was taken, but for what goes on over midnight from the evening before, where nothing was said of when the day turns.
+     *
+     * @param list<TimedFrame> $frames  in order of capture
+     * @param list<int>        $seconds where each stands
+     *
+     * @return list<string>
+     */
+    private function days(array $frames, array $seconds): array
+    {
+        $days = array_map($this->dayOf(...), $frames);
+        $rest = null; // while a night goes on: the longest that counts as usual
+        for ($i = 1, $count = 0 === $this->dayTurnsAt ? \count($frames) : 0; $i < $count; ++$i) {
+            $frame = $frames[$i];
+            $pause = $seconds[$i] - $seconds[$i - 1];
+            $isNext = $this->dayOf($frame) === $frames[$i - 1]->at->movedBy(86400)->date();
+            if (null === $rest && $isNext && TimeSource::File !== $frame->by) {
+                $rest = $this->usualRest($seconds, $i - 1);
+            } elseif (null !== $rest && $this->dayOf($frame) !== $this->dayOf($frames[$i - 1])) {
+                $rest = null;
+            }
+            if (null !== $rest && $pause <= $rest && (int) substr($frame->at->local, 11, 2) < self::NIGHT_ENDS) {
+                $days[$i] = $days[$i - 1];
+            } else {
+                $rest = null;
+            }
+        }
+
+        return array_values($days);
+    }
+
+    /**
+     * @param list<int> $seconds
+     * @param int       $last    of the evening
+     */
+    private function usualRest(array $seconds, int $last): int
+    {
+        if (null !== $this->pauseMinutes) {
+            return 60 * $this->pauseMinutes;
+        }
+        $longest = self::SHORT_REST;
+        for ($i = $last; $i > 0 && $seconds[$last] - $seconds[$i - 1] <= self::EVENING; --$i) {
+            $longest = max($longest, $seconds[$i] - $seconds[$i - 1]);
+        }
+
+        return min(self::LONG_REST, $longest);
     }
 
     /**

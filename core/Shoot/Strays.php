@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Shoot;
 
+use VelvetLedger\Core\Words\Count;
+
 /**
  * Points out shoots that lie far in time from the rest of a card: forgotten frames of an earlier job, or a clock
  * that was reset. Shoots less than a week apart belong together; the group with most frames is the rest, and a
@@ -40,7 +42,7 @@ final class Strays
         foreach ($groups as $i => $group) {
             if ($i !== $main && $sizes[$i] * self::SHARE <= $sizes[$main]) {
                 foreach ($group as $shoot) {
-                    $found[$shoot->id] = self::sentence($shoot, $groups[$main]);
+                    $found[$shoot->id] = self::sentence($shoot, $groups[$main], [...$groups[$i - 1] ?? [], ...$groups[$i + 1] ?? []]);
                 }
             }
         }
@@ -48,24 +50,31 @@ final class Strays
         return $found;
     }
 
-    /** @param non-empty-list<ProposedShoot> $rest */
-    private static function sentence(ProposedShoot $stray, array $rest): string
+    /**
+     * @param non-empty-list<ProposedShoot> $main the group with most frames
+     * @param list<ProposedShoot>           $next those before and after it in time
+     */
+    private static function sentence(ProposedShoot $stray, array $main, array $next): string
     {
+        $apart = static fn (ProposedShoot $other): int => max($stray->frames[0]->at->clockSeconds() - $other->frames[\count($other->frames) - 1]->at->clockSeconds(), $other->frames[0]->at->clockSeconds() - $stray->frames[\count($stray->frames) - 1]->at->clockSeconds());
+        usort($next, static fn (ProposedShoot $a, ProposedShoot $b): int => $apart($a) <=> $apart($b));
+        $isMain = [] === $next || \in_array($next[0], $main, true);
+        $rest = $isMain ? $main : [$next[0]];
         $first = $rest[0]->frames[0]->at->clockSeconds(); // in order of their first frames
         $last = max(array_map(static fn (ProposedShoot $shoot): int => $shoot->frames[\count($shoot->frames) - 1]->at->clockSeconds(), $rest));
         $own = $stray->frames[\count($stray->frames) - 1]->at->clockSeconds();
         $before = $own < $first;
         $apart = $before ? $first - $own : $stray->frames[0]->at->clockSeconds() - $last;
-        $otherYear = substr($stray->date, 0, 4) !== substr($rest[0]->date, 0, 4);
+        $otherYear = substr($stray->date, 0, 4) !== substr($main[0]->date, 0, 4);
         $frames = \count($stray->frames);
 
         return \sprintf(
-            '%d frame%s from %s, %s %s the others.',
-            $frames,
-            1 === $frames ? '' : 's',
+            '%s from %s, %s %s %s.',
+            Count::of($frames, 'frame'),
             (new \DateTimeImmutable($stray->date))->format($otherYear ? 'j F Y' : 'j F'),
             self::inWords($apart),
             $before ? 'before' : 'after',
+            $isMain ? 'the others' : 'the next on the card',
         );
     }
 

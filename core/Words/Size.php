@@ -13,7 +13,9 @@ final class Size
             $bytes >= 1_000_000_000_000 => \sprintf('%.2f TB', $bytes / 1e12),
             $bytes >= 1_000_000_000 => \sprintf('%.2f GB', $bytes / 1e9),
             $bytes >= 1_000_000 => \sprintf('%.1f MB', $bytes / 1e6),
-            default => \sprintf($bytes > 0 && $bytes < 10_000 ? '%.1f kB' : '%.0f kB', $bytes / 1e3),
+            $bytes >= 1000 => \sprintf($bytes < 10_000 ? '%.1f kB' : '%.0f kB', $bytes / 1e3),
+            0 === $bytes => '0 kB',
+            default => Count::of($bytes, 'byte'),
         };
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Cards;
 
+use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Failure\FailureKind;
 use VelvetLedger\Core\Failure\Said;
@@ -26,6 +27,11 @@ final class CouldNotEject extends \RuntimeException implements CouldNot
     public static function commandFailed(string $label, string $command, ?int $code, string $said): self
     {
         return new self(\sprintf('%s was not ejected: "%s" ended with %s%s. Leave it in the reader until it is.', $label, $command, $code ?? 'no code', '' === $said ? '' : ' and said: '.$said));
+    }
+
+    public static function stayed(string $label, string $command, string $path): self
+    {
+        return new self(\sprintf('"%s" said that it let %s go, and the card is still mounted at %s. Leave it in the reader; let your system eject it.', $command, $label, PathText::of($path)));
     }
 
     public function kind(): FailureKind

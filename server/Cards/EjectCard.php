@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Cards;
 
 use Symfony\Component\Process\Exception\ExceptionInterface;
 use Symfony\Component\Process\Process;
+use VelvetLedger\Core\Card\CardIdentity;
 use VelvetLedger\Server\Persistence\CardRepository;
 use VelvetLedger\Server\Settings\Settings;
 
@@ -17,6 +18,10 @@ final readonly class EjectCard
     public function __construct(private Settings $settings, private CardRepository $cards)
     {
     }
+
+    /** So long a system may take to let a volume go whose command has ended: looks, and milliseconds between two. */
+    private const LOOKS = 20;
+    private const BETWEEN = 150;
 
     /** @throws CouldNotEject */
     public function eject(Volume $volume): void
@@ -38,5 +43,19 @@ final readonly class EjectCard
         if (!$process->isSuccessful()) {
             throw CouldNotEject::commandFailed($volume->label(), $command[0], $process->getExitCode(), trim($process->getErrorOutput()));
         }
+        for ($look = 0; $this->isStillThere($volume); ++$look) {
+            if (self::LOOKS === $look) {
+                throw CouldNotEject::stayed($volume->label(), $command[0], $volume->path);
+            }
+            usleep(1000 * self::BETWEEN);
+        }
+    }
+
+    /** What was mounted there is gone when its first still is: an empty mount point stays on some systems. */
+    private function isStillThere(Volume $volume): bool
+    {
+        clearstatcache();
+
+        return '' === $volume->identity->first ? is_dir($volume->path.'/DCIM') : CardIdentity::stands($volume->path, $volume->identity->first);
     }
 }

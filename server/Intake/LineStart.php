@@ -10,6 +10,7 @@ use VelvetLedger\Core\Transfer\Checksum;
 use VelvetLedger\Core\Transfer\CopyOrder;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Transfer\SourceFile;
+use VelvetLedger\Core\Words\Day;
 use VelvetLedger\Server\Cards\SourceGone;
 use VelvetLedger\Server\Persistence\AtTheName;
 use VelvetLedger\Server\Persistence\CardReadingRepository;
@@ -87,7 +88,7 @@ final readonly class LineStart
             return false;
         }
         $this->readings->wasRead($run->intake, $line, $checksum);
-        $this->entries->isHeld($run->intake, $run->number, $line, \sprintf('held since %s as %s: read in full, and the same', $known->held->since, $known->held->path));
+        $this->entries->isHeld($run->intake, $run->number, $line, \sprintf('held since %s as %s: read in full, and the same', Day::of($known->held->since), $known->held->path));
 
         return true;
     }

@@ -161,7 +161,7 @@ final readonly class ReceiptRepository
     {
         $settled = $this->ledger->getConnection()->fetchFirstColumn(
             "WITH settled AS (
-                UPDATE receipt_line l SET outcome = 'held', reason = 'held since ' || to_char(now(), 'YYYY-MM-DD') || ' as ' || (SELECT c.path FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id AND c.state NOT IN ('owed', 'let go') WHERE o.quick_print = l.quick_print ORDER BY o.id, c.id LIMIT 1)
+                UPDATE receipt_line l SET outcome = 'held', reason = 'held since ' || to_char(now(), 'Dy FMDD FMMonth YYYY') || ' as ' || (SELECT c.path FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id AND c.state NOT IN ('owed', 'let go') WHERE o.quick_print = l.quick_print ORDER BY o.id, c.id LIMIT 1)
                 WHERE (l.outcome = 'promised' OR (l.outcome = 'failed' AND l.folder IS NULL)) AND EXISTS (SELECT 1 FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id AND c.state NOT IN ('owed', 'let go') WHERE o.quick_print = l.quick_print) RETURNING l.intake_id),
              broken AS (
                 UPDATE receipt_line l SET outcome = 'failed', reason = 'receipt ' || l.promised_by || ' was to bring it in and did not; begin again from this card, and it is offered'

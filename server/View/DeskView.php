@@ -24,7 +24,7 @@ final readonly class DeskView
     public int $filesInAll;
     public int $bytesInAll;
 
-    /** @var array<string, int> files by kind */
+    /** @var array<string, int> files by what they are counted as */
     public array $kinds;
 
     /** @var list<CardFrameView> */
@@ -55,7 +55,7 @@ final readonly class DeskView
         ];
         $kinds = [];
         foreach ([...array_merge(...array_map(static fn (ReadFrame $frame): array => $frame->frame->files, $contents->frames)), ...$contents->others] as $file) {
-            $kinds[$file->kind->value] = ($kinds[$file->kind->value] ?? 0) + 1;
+            $kinds[$file->countedAs()] = ($kinds[$file->countedAs()] ?? 0) + 1;
         }
         $this->kinds = $kinds;
         $this->store = new StoreView($store);

@@ -58,6 +58,7 @@ final readonly class ReceiptView
         $this->sentence = $summary->sentence();
         $this->verdict = match (true) {
             IntakeState::Paused === $this->state => Verdict::paused(),
+            IntakeState::Waiting === $this->state && null === $this->begunAt => Verdict::begins(),
             IntakeState::TakenBack === $this->state => Verdict::takenBack(),
             $this->state->isUnderWay() => Verdict::underWay(),
             default => Verdict::of($summary, $copies, $stamped, $conversions->gone ?? 0, $cutOff),

@@ -77,7 +77,7 @@ final class ComposingTest extends TestCase
     public function testWhatIsChangedInANameIsSaid(string $description, array $said): void
     {
         $plan = Planner::plan(OnCard::card(['ORL_0001' => '2026-05-04 21:14:09']), new Wishes(shoots: ['2026-05-04' => new ShootWish($description)]), new StoreOf());
-        self::assertSame($said, self::about($plan, About::Name));
+        self::assertSame($said, [...self::about($plan, About::Name), ...self::about($plan, About::LongPath)]);
     }
 
     public function testCorrectionsOfClocksAreSaidInTheirLargestUnits(): void

@@ -24,9 +24,11 @@ final class HintsTest extends TestCase
         // 8 x 8: left half 0, right half 255. Along the two columns at the edge the Laplacian is +255 and -255.
         $half = Measurement::of(new Luminance(str_repeat(str_repeat("\0", 4).str_repeat("\xFF", 4), 8), 8, 8));
         self::assertSame([0.5, 0.5, 127.5, 255], [$half->blackShare, $half->clippedShare, $half->mean, $half->brightest]);
-        self::assertEqualsWithDelta(255 ** 2 * 12 / 36, $half->focus, 1e-6);
+        self::assertNull($half->focus, 'no square of it is whole');
+        $stripes = Measurement::of(new Luminance(str_repeat(str_repeat("\0\xFF", 16), 32), 32, 32));
+        self::assertEqualsWithDelta(16.0, $stripes->focus, 1e-9); // in stripes of one pixel the Laplacian is 4 x (127.5 - v), so its variance 16 times theirs
         $flat = Measurement::of(self::flat(120));
-        self::assertSame([0.0, 0.0, 120.0, 0.0], [$flat->blackShare, $flat->clippedShare, $flat->mean, $flat->focus]);
+        self::assertSame([0.0, 0.0, 120.0, null], [$flat->blackShare, $flat->clippedShare, $flat->mean, $flat->focus]);
     }
 
     public function testBlackBlownUnderAndNeither(): void
@@ -43,13 +45,16 @@ final class HintsTest extends TestCase
         self::assertSame(['cap' => ['black'], 'lamp in the night' => ['under'], 'white' => ['blown']], $names);
     }
 
-    public function testAFrameIsBlurredBesideItsNeighboursAndNotByItself(): void
+    public function testAFrameIsSoftBesideItsNeighboursAndNotByItself(): void
     {
         $sharp = self::checks(2);
-        $soft = self::checks(16);
+        $soft = self::waves(16);
         $measured = array_map(Measurement::of(...), ['a' => $sharp, 'b' => $sharp, 'c' => $soft, 'd' => $sharp, 'e' => $sharp, 'f' => $sharp]);
         self::assertSame(['c'], array_keys(Hints::of([], $measured)));
         self::assertSame([], Hints::of([], array_map(Measurement::of(...), ['a' => $soft, 'b' => $soft, 'c' => $soft, 'd' => $soft, 'e' => $soft])), 'a foggy morning is no mistake');
+        $dusk = self::checks(2, 100, 118); // the same edges in a seventh of the light
+        self::assertSame(['c'], array_keys(Hints::of([], array_map(Measurement::of(...), ['a' => $sharp, 'b' => $dusk, 'c' => $soft, 'd' => $dusk, 'e' => $sharp, 'f' => $sharp]))), 'a dim scene is not soft');
+        self::assertSame([], Hints::of([], array_map(Measurement::of(...), ['a' => $sharp, 'b' => $sharp, 'c' => self::flat(118), 'd' => $sharp, 'e' => $sharp, 'f' => $sharp])), 'of a plain sky nothing can be said');
     }
 
     public function testBurstsAndBracketsAreToldByTimeAndExposure(): void
@@ -80,11 +85,22 @@ final class HintsTest extends TestCase
         return new Luminance(str_repeat(\chr($value), 400), 20, 20);
     }
 
-    private static function checks(int $size): Luminance
+    /** Brightness that goes up and down without an edge, over $size pixels. */
+    private static function waves(int $size): Luminance
     {
         $values = '';
         for ($i = 0; $i < 64 * 64; ++$i) {
-            $values .= \chr(0 === (intdiv($i % 64, $size) + intdiv(intdiv($i, 64), $size)) % 2 ? 60 : 190);
+            $values .= \chr((int) (125 + 60 * sin(2 * \M_PI * ($i % 64) / $size)));
+        }
+
+        return new Luminance($values, 64, 64);
+    }
+
+    private static function checks(int $size, int $dark = 60, int $light = 190): Luminance
+    {
+        $values = '';
+        for ($i = 0; $i < 64 * 64; ++$i) {
+            $values .= \chr(0 === (intdiv($i % 64, $size) + intdiv(intdiv($i, 64), $size)) % 2 ? $dark : $light);
         }
 
         return new Luminance($values, 64, 64);

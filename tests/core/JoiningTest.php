@@ -58,7 +58,7 @@ final class JoiningTest extends TestCase
         $pairs = [self::pair(1)];
         $known = self::known([1], leftOut: ['DCIM/100ORREL/ORL_0001.JPG' => 3]);
         $plan = self::plan($pairs, self::raws(1), $known);
-        self::assertSame(['held since 2026-05-05 as x.orw', 'left out by the order of receipt 3'], array_map(static fn (PlanLine $line): string => $line->reason, $plan->lines));
+        self::assertSame(['held since Tue 5 May 2026 as x.orw', 'left out by the order of receipt 3'], array_map(static fn (PlanLine $line): string => $line->reason, $plan->lines));
         self::assertSame([1, 0, 1, 0], [$plan->totals->frames->all, $plan->totals->frames->toBringIn, $plan->totals->frames->held, $plan->totals->frames->leftOut]);
         self::assertSame(['Of 1 frame here the order left a part on the card when the rest came in: it stays, unless you mark it.'], self::said($plan, About::Companions));
         foreach ([OnCard::order([]), OnCard::order(['bring' => 'raw only'])] as $order) {
@@ -90,7 +90,7 @@ final class JoiningTest extends TestCase
         self::assertSame(self::SHOOT, $plan->shoots[0]->place->folder);
         self::assertSame(7, $plan->shoots[0]->place->joins);
         self::assertSame(['2026-05-04_lantern-boats_0045.orw', '2026-05-04_lantern-boats_0045.jpg'], array_values(array_filter(array_column($plan->lines, 'name'), \is_string(...))));
-        self::assertSame(['1 frame here belongs to "Lantern boats", by its time, which is held in '.self::SHOOT.': it goes there, numbers going on.'], self::said($plan, About::Joined));
+        self::assertSame(['1 frame here belongs to "Lantern boats" by its time, held in '.self::SHOOT.': it goes there, numbers going on.'], self::said($plan, About::Joined));
 
         $apart = Planner::plan(new CardContents($frames, [], []), new Wishes(apart: [$frames[0]->frame->key]), $store, Comparison::of($frames, $prints, $known));
         self::assertNull($apart->shoots[0]->place->joins, 'kept apart by a word');

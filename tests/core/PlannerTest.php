@@ -64,10 +64,10 @@ final class PlannerTest extends TestCase
         yield 'fraction of the second' => [$pieces(['piece' => 'date taken', 'fields' => 'HHmmss-SSS']), $burst, ['211409-100', '211409-350', '211409-600', '211410-000']];
         yield 'camera number, original name' => [$pieces(['piece' => 'camera file number'], ['piece' => 'original name']), $burst, ['0009_ORL_0009', '0010_ORL_0010', '0011_ORL_0011', '0012_ORL_0012']];
         yield 'body, initials, words' => [$pieces(['piece' => 'body'], ['piece' => 'initials', 'text' => 'TT'], ['piece' => 'words', 'text' => 'Night Ferry'], $number('this shoot')), ['A' => '2026-05-04 21:00:00'], ['orrel-m4_TT_night-ferry_001']];
-        $twoDays = ['A' => '2026-05-04 21:00:00', 'B' => '2026-05-04 23:59:59', 'C' => '2026-05-05 00:00:00'];
+        $twoDays = ['A' => '2026-05-04 21:00:00', 'B' => '2026-05-04 23:59:59', 'C' => '2026-05-05 03:00:00'];
         yield 'numbers of the shoot' => [$pieces(self::DAY, $number('this shoot')), $twoDays, ['2026-05-04_001', '2026-05-04_002', '2026-05-05_001']];
         yield 'numbers that run on' => [$pieces(self::DAY, $number('running on', 51, 2)), $twoDays, ['2026-05-04_51', '2026-05-04_52', '2026-05-05_53']];
-        yield 'numbers of the day, two shoots of it' => [['shoots' => ['pauseMinutes' => 60]] + $pieces(['piece' => 'date taken', 'fields' => 'HH'], $number('this day', 0)), $twoDays, ['21_000', '23_001', '00_000']];
+        yield 'numbers of the day, two shoots of it' => [['shoots' => ['pauseMinutes' => 60]] + $pieces(['piece' => 'date taken', 'fields' => 'HH'], $number('this day', 0)), $twoDays, ['21_000', '23_001', '03_000']];
         yield 'a shoot that ends after midnight' => [['shoots' => ['dayTurnsAt' => 4]] + $pieces(self::DAY, $number('this shoot')), $twoDays, ['2026-05-04_001', '2026-05-04_002', '2026-05-05_003']];
         yield 'leap day and year end' => [$pieces(['piece' => 'date taken', 'fields' => 'yyyy-MM-dd EEEE']), ['A' => '2028-02-29 23:59:59', 'B' => '2028-12-31 00:00:00'], ['2028-02-29 Tuesday', '2028-12-31 Sunday']];
         yield 'too few digits grow, so that they sort' => [$pieces($number('this shoot', 8, 1)), $twoDays, ['8', '9', '8']];
@@ -221,7 +221,7 @@ final class PlannerTest extends TestCase
         $plan = Planner::plan(new CardContents($pairs, [], []), new Wishes(OnCard::order(['bring' => 'raw only'])), new StoreOf(), Comparison::of($pairs, $prints, new Known($known)));
         self::assertSame(['DCIM/100ORREL/ORL_0003.ORW' => '2026/2026-05-04/2026-05-04_0001.orw'], array_filter(OnCard::names($plan), \is_string(...)));
         self::assertSame([3, 1, 2, 0], [$plan->shoots[0]->counts->all, $plan->shoots[0]->counts->toBringIn, $plan->shoots[0]->counts->held, $plan->shoots[0]->counts->leftOut]);
-        self::assertSame('3 frames on the card, 2 already held: 1 to bring in to Anvil, 0.1 kB.', $plan->totals->sentence('Anvil'));
+        self::assertSame('3 frames on the card, 2 already held: 1 to bring in to Anvil, 100 bytes.', $plan->totals->sentence('Anvil'));
     }
 
     public function testATwinsUniqueCompanionComesInAndASidecarIsHeldWithItsOwnStillOnly(): void

@@ -9,7 +9,9 @@ use PHPUnit\Framework\TestCase;
 use VelvetLedger\Core\Capture\CapturedAt;
 use VelvetLedger\Core\Card\CardContents;
 use VelvetLedger\Core\Plan\About;
+use VelvetLedger\Core\Plan\Plan;
 use VelvetLedger\Core\Plan\Planner;
+use VelvetLedger\Core\Plan\Problem;
 use VelvetLedger\Core\Plan\ShootWish;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Shoot\ClockCorrection;
@@ -31,7 +33,11 @@ final class ShootsTest extends TestCase
         yield 'the day turns at four' => [null, 4, $evening, ['2026-05-04: A B C D']];
         yield 'turns at four, with a pause' => [60, 4, $evening, ['2026-05-04: A B', '2026-05-04: C', '2026-05-04: D']];
         yield 'a pause of exactly so long is none' => [60, 0, ['A' => '2026-05-04 10:00:00', 'B' => '2026-05-04 11:00:00', 'C' => '2026-05-04 12:00:01'], ['2026-05-04: A B', '2026-05-04: C']];
-        yield 'year end' => [30, 0, ['A' => '2026-12-31 23:59:59', 'B' => '2027-01-01 00:00:00'], ['2026-12-31: A', '2027-01-01: B']];
+        yield 'year end' => [30, 0, ['A' => '2026-12-31 23:59:59', 'B' => '2027-01-01 00:00:00'], ['2026-12-31: A B']];
+        yield 'a wedding that ends at two' => [null, 0, ['A' => '2026-05-04 22:10:00', 'B' => '2026-05-04 22:40:00', 'C' => '2026-05-04 23:50:00', 'D' => '2026-05-05 00:20:00', 'E' => '2026-05-05 01:55:00', 'F' => '2026-05-05 14:00:00'], ['2026-05-04: A B C D', '2026-05-05: E F']];
+        yield 'rests of an hour at most are usual' => [null, 0, ['A' => '2026-05-04 22:10:00', 'B' => '2026-05-04 23:50:00', 'C' => '2026-05-05 00:50:00', 'D' => '2026-05-05 01:51:00'], ['2026-05-04: A B C', '2026-05-05: D']];
+        yield 'a night ends by six' => [null, 0, ['A' => '2026-05-04 23:55:00', 'B' => '2026-05-05 00:05:00', 'C' => '2026-05-05 00:15:00', 'D' => '2026-05-06 00:01:00'], ['2026-05-04: A B C', '2026-05-06: D']];
+        yield 'nor is a rest usual that there was not before' => [null, 0, ['A' => '2026-05-04 23:40:00', 'B' => '2026-05-04 23:45:00', 'C' => '2026-05-05 00:00:00'], ['2026-05-04: A B', '2026-05-05: C']];
         yield 'leap day' => [null, 3, ['A' => '2028-02-29 12:00:00', 'B' => '2028-03-01 02:59:59', 'C' => '2028-03-01 03:00:00'], ['2028-02-29: A B', '2028-03-01: C']];
         // The night of 25 October 2026 in Europe: 02:00 to 03:00 comes twice (EU Directive 2000/84/EC: clocks go back at 01:00 UTC).
         yield 'an hour that comes twice, offsets written' => [30, 0, ['B' => '2026-10-25 02:05:00+01:00', 'A' => '2026-10-25 02:50:00+02:00'], ['2026-10-25: A B']];
@@ -143,6 +149,41 @@ final class ShootsTest extends TestCase
         $clock = $plan->clocks[1];
         self::assertSame(['Vantry 6, no. 7', -3607, 'the quay clock', '2026-05-04T22:21:07', '2026-05-04T21:21:00'], [$clock->body, $clock->seconds, $clock->because, $clock->before, $clock->after]);
         self::assertSame([0, 'as it is'], [$plan->clocks[0]->seconds, $plan->clocks[0]->inWords]);
+    }
+
+    public function testANightOverMidnightIsSaidAndCanBeDivided(): void
+    {
+        $card = OnCard::card(['A' => '2026-05-04 23:50:00', 'B' => '2026-05-04 23:58:00', 'C' => '2026-05-05 00:05:00', 'D' => '2026-05-05 00:09:00']);
+        $plan = Planner::plan($card, new Wishes(), new StoreOf());
+        self::assertSame(['It goes on over midnight without a longer rest than before: 2 frames of the next day are in it.'], self::messages($plan));
+        $cut = Planner::plan($card, new Wishes(edits: new Edits([Edit::cutBefore(OnCard::key('C'))])), new StoreOf());
+        self::assertSame(['2026-05-04: A B', '2026-05-05: C D'], OnCard::shoots($cut));
+        self::assertSame([], self::messages($cut));
+    }
+
+    public function testAClockThatBeganAnewIsPointedOutAndANewYearsNightIsNot(): void
+    {
+        $said = static fn (string $a, string $b = '2026-05-04 12:00:00', string $c = '2026-05-04 12:00:00'): array => array_values(array_filter(self::messages(Planner::plan(OnCard::card(['A' => $a, 'B' => $b, 'C' => $c]), new Wishes(), new StoreOf())), static fn (string $one): bool => str_contains($one, 'reset')));
+        self::assertSame(['2 frames here are of the first hour of Thu 1 January 2015, where a camera\'s clock begins when it was reset: put it right under "clocks", if that is so.'], $said('2015-01-01 00:00:02', '2015-01-01 00:00:40', '2026-05-04 12:00:00'));
+        self::assertSame([], $said('2026-12-31 23:55:00', '2027-01-01 00:00:01', '2027-01-01 00:00:09'));
+        self::assertSame([], $said('2015-01-01 00:00:02'), 'one frame is chance');
+    }
+
+    public function testAStrayIsMeasuredToItsNeighbour(): void
+    {
+        $times = ['A' => '2000-01-01 12:00:00', 'B' => '2000-01-20 12:00:00'];
+        foreach (range(1, 12) as $n) {
+            $times["M$n"] = "2026-05-04 12:00:$n";
+        }
+        $strays = array_values(array_filter(self::messages(Planner::plan(OnCard::card($times), new Wishes(), new StoreOf())), static fn (string $one): bool => str_contains($one, 'belong here')));
+        self::assertStringStartsWith('1 frame from 1 January 2000, three weeks before the next on the card.', $strays[0] ?? '');
+        self::assertStringStartsWith('1 frame from 20 January 2000, three weeks after the next on the card.', $strays[1] ?? '');
+    }
+
+    /** @return list<string> */
+    private static function messages(Plan $plan): array
+    {
+        return array_map(static fn (Problem $problem): string => $problem->message, $plan->problems);
     }
 
     /** @return iterable<string, array{int, string, string}> */

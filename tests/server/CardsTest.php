@@ -26,15 +26,16 @@ final class CardsTest extends LedgerTestCase
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
         $eject = fn (string ...$command) => (new EjectCard(new Settings([], [], array_values($command)), $this->service(CardRepository::class)))->eject($this->card('CARD'));
         $said = [];
-        foreach ([[], ['sh', '-c', 'echo the card is busy >&2; exit 3'], ['/no/such/program', '{volume}']] as $command) {
+        foreach ([[], ['sh', '-c', 'echo the card is busy >&2; exit 3'], ['/no/such/program', '{volume}'], ['true']] as $command) {
             try {
                 $eject(...$command);
             } catch (CouldNotEject $refused) {
                 $said[] = $refused->getMessage();
             }
         }
-        self::assertCount(3, $said);
+        self::assertCount(4, $said);
         self::assertStringContainsString('no command that ejects', $said[0]);
+        self::assertStringContainsString('still mounted at', $said[3]);
         self::assertStringContainsString('ended with 3 and said: the card is busy. Leave it in the reader', $said[1]);
         $eject('mv', '{volume}', $this->reader->path.'/.out');
         self::assertDirectoryDoesNotExist($this->card('CARD')->path);

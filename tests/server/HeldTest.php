@@ -30,7 +30,7 @@ final class HeldTest extends LedgerTestCase
         $plan = $this->plan('CARD', new Wishes(shoots: ['2026-05-04' => new ShootWish('second night')]));
         self::assertSame([3, 2], [$plan->totals->frames->held, $plan->totals->frames->toBringIn]);
         $held = array_values(array_filter($plan->lines, static fn (PlanLine $line): bool => Intent::Held === $line->intent));
-        self::assertSame('held since '.date('Y-m-d').' as 2026/2026-05-04 lantern boats/2026-05-04_lantern-boats_0001.jpg', $held[0]->reason);
+        self::assertSame('held since '.date('D j F Y').' as 2026/2026-05-04 lantern boats/2026-05-04_lantern-boats_0001.jpg', $held[0]->reason);
         self::assertSame(['2026-05-04_second-night_0001.jpg', '2026-05-04_second-night_0002.jpg'], [$plan->shoots[0]->names->first, $plan->shoots[0]->names->last]);
     }
 

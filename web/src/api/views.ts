@@ -2,7 +2,7 @@
 import type { OrderDocument, OrderPart } from "./orders";
 
 /** What a problem of a plan is about. */
-export type About = "a changed name" | "a collision" | "a gap" | "a time" | "a stray" | "damage" | "what is held" | "a shoot that is joined" | "companions that stay";
+export type About = "a changed name" | "more digits" | "a long path" | "a collision" | "a gap" | "a time" | "a stray" | "a night over midnight" | "damage" | "a picture that is cut off" | "what is held" | "a shoot that is joined" | "companions that stay";
 
 /** A copy that is missing or different, and whether there is another to mend it from. */
 export interface BadCopy {
@@ -287,7 +287,7 @@ export interface HeldAs {
 }
 
 /** What may be wrong with a frame, or which frames it belongs with. Hints point; they never decide. */
-export type Hint = "black" | "blown" | "under" | "blurred" | "burst" | "bracket";
+export type Hint = "black" | "blown" | "under" | "soft" | "burst" | "bracket";
 
 /** What previews hint at, as far as they are measured. */
 export interface Hints {
@@ -432,6 +432,7 @@ export interface Problem {
   message: string;
   about: About;
   shoot: string | null;
+  of: number;
 }
 
 /** An intake under way from another card, or from this one, will bring the same file in. */

@@ -1,3 +1,4 @@
+import { Link } from "react-router";
 import type { Plan } from "../api/plan";
 import type { Desk } from "../api/types";
 import { Field, Key, TextButton } from "../ledger/Field";
@@ -10,6 +11,8 @@ interface Props {
   failed: boolean;
   present: boolean;
   ready: boolean;
+  /** The receipt that is being written from this card. */
+  underWay: number | null;
   busy: boolean;
   stale: boolean;
   last: string | null;
@@ -18,7 +21,7 @@ interface Props {
 }
 
 /** The foot of the desk, always in view: where it goes, the sums under a double rule, and the button that begins. */
-export function DeskFoot({ desk, plan, failed, present, ready, busy, stale, last, onUndo, onBegin }: Props) {
+export function DeskFoot({ desk, plan, failed, present, ready, underWay, busy, stale, last, onUndo, onBegin }: Props) {
   const totals = plan?.totals;
   const store = plan?.store ?? desk.store;
   return (
@@ -59,7 +62,16 @@ export function DeskFoot({ desk, plan, failed, present, ready, busy, stale, last
       <div className="flex items-center gap-6 py-[10px] pr-6 pl-[72px]">
         <p role="status">
           {!totals && (desk.complete ? "Working out the names…" : `Reading the card: ${figure(desk.frames.length)} of ${count(desk.framesInAll, "frame")}.`)}
-          {totals && !failed && totals.sentence}
+          {underWay !== null && (
+            <>
+              This card is being brought in:{" "}
+              <Link to={`/receipts/${underWay}`} className="font-semibold text-velvet underline underline-offset-3">
+                receipt {underWay}
+              </Link>
+              .{" "}
+            </>
+          )}
+          {totals && !failed && underWay === null && totals.sentence}
           {failed && present && <b className="text-brass">No plan can be made so: the note above says why. Undo, or change it.</b>}
           {plan && !plan.hasRoom && <b className="text-brass"> There is not room for it on {store.name}: leave frames out or make room.</b>}
         </p>
@@ -76,7 +88,15 @@ export function DeskFoot({ desk, plan, failed, present, ready, busy, stale, last
           onClick={onBegin}
           className={`${last ? "" : "ml-auto"} group shrink-0 bg-velvet px-[22px] py-[9px] text-[15px] font-semibold text-paper hover:bg-ink disabled:bg-transparent disabled:text-faded disabled:outline disabled:outline-1 disabled:outline-rule-strong`}
         >
-          {busy ? "Beginning…" : !present ? "The card is out" : totals ? `Bring in ${count(totals.framesToBringIn, "frame")}` : "Bring in"}
+          {busy
+            ? "Beginning…"
+            : underWay !== null
+              ? "Being brought in"
+              : !present
+                ? "The card is out"
+                : totals
+                  ? `Bring in ${count(totals.framesToBringIn, "frame")}`
+                  : "Bring in"}
           <span className="group-focus:hidden">
             <Key onVelvet={ready}>B</Key>
           </span>

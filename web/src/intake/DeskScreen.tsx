@@ -1,7 +1,7 @@
 import { useMemo, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { Refused } from "../api/client";
-import { useBegin, useCards, useDesk, useEject, useHints, usePlan } from "../api/queries";
+import { useBegin, useCards, useDesk, useEject, useHints, usePlan, useReceipts } from "../api/queries";
 import type { CardFrame } from "../api/types";
 import { Nothing } from "../ledger/Nothing";
 import { Notice, Trouble } from "../ledger/Notice";
@@ -46,6 +46,8 @@ function DeskForCard({ card }: { card: string }) {
   }, [said, answered]);
   const hints = useHints(card, desk.data?.complete === true && present);
   const begin = useBegin(card);
+  const receipts = useReceipts();
+  const underWay = receipts.data?.pages[0]?.receipts.find((one) => one.desk === card && ["waiting", "running", "paused"].includes(one.state));
   const eject = useEject(card);
   const go = useNavigate();
   const scroller = useRef<HTMLElement>(null);
@@ -60,7 +62,14 @@ function DeskForCard({ card }: { card: string }) {
   };
   const gone = !present || (desk.error instanceof Refused && desk.error.status === 404);
   const ready =
-    present && plan !== undefined && asked.error === null && plan.totals.filesToBringIn > 0 && plan.hasRoom && plan.store.present && !begin.isPending;
+    present &&
+    !underWay &&
+    plan !== undefined &&
+    asked.error === null &&
+    plan.totals.filesToBringIn > 0 &&
+    plan.hasRoom &&
+    plan.store.present &&
+    !begin.isPending;
   const start = () => {
     if (!ready) return;
     begin.mutate(wishes, {
@@ -109,6 +118,7 @@ function DeskForCard({ card }: { card: string }) {
           failed={asked.error !== null}
           present={present}
           ready={ready}
+          underWay={underWay?.number ?? null}
           busy={begin.isPending}
           stale={asked.isPlaceholderData}
           last={said.last}
@@ -121,7 +131,7 @@ function DeskForCard({ card }: { card: string }) {
         <CardSlip
           desk={desk.data}
           ejecting={eject.isPending}
-          canEject={present && !begin.isPending}
+          canEject={present && !begin.isPending && !underWay}
           onEject={() => {
             eject.mutate();
           }}

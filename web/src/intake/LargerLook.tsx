@@ -2,7 +2,7 @@ import { useEffect, useRef } from "react";
 import type { CardFrame } from "../api/types";
 import { useHistogram } from "../api/queries";
 import { Key, TextButton } from "../ledger/Field";
-import { clock, day, size } from "../words/format";
+import { clock, dateInFull, figure, size } from "../words/format";
 
 import { FACTS, kinds, pictureOf } from "./view";
 
@@ -76,7 +76,7 @@ export function LargerLook({ card, frame, position, of, marked, words, onStep, o
               alt="the held frame of the same exposure"
               className="min-h-0 w-full grow object-contain"
             />
-            <figcaption className="pt-1 text-center">held since {frame.sameExposure.since}</figcaption>
+            <figcaption className="pt-1 text-center">held since {dateInFull(frame.sameExposure.since)}</figcaption>
           </figure>
         )}
       </div>
@@ -84,19 +84,25 @@ export function LargerLook({ card, frame, position, of, marked, words, onStep, o
         <div>
           <h3 className="font-path text-[14px] break-all">{frame.name}</h3>
           <p>
-            {day(frame.date)}, {clock(frame.takenAt)}
+            {dateInFull(frame.plannedAt.slice(0, 10))}, {clock(frame.plannedAt)}
             {frame.facts?.subsecond ? `.${frame.facts.subsecond}` : ""}
-            {frame.datedByFile ? " by the file" : ""}
+            {frame.plannedAt === frame.takenAt && frame.datedByFile ? " by the file" : ""}
           </p>
+          {frame.plannedAt !== frame.takenAt && (
+            <p>
+              put right: {frame.datedByFile ? "the file" : "the camera"} says {frame.date === frame.plannedAt.slice(0, 10) ? "" : `${dateInFull(frame.date)}, `}
+              {clock(frame.takenAt)}
+            </p>
+          )}
           {words && <p className="mt-1 font-semibold">{words}</p>}
           {frame.held && (
             <p className="mt-1 font-path text-[11.5px] break-all">
-              held since {frame.held.since} as {frame.held.path}
+              held since {dateInFull(frame.held.since)} as {frame.held.path}
             </p>
           )}
           {frame.sameExposure && (
             <p className="mt-1 font-path text-[11.5px] break-all">
-              held with other bytes since {frame.sameExposure.since} as {frame.sameExposure.path}
+              held with other bytes since {dateInFull(frame.sameExposure.since)} as {frame.sameExposure.path}
             </p>
           )}
           {frame.caution && <p className="mt-1">{frame.caution}</p>}
@@ -119,7 +125,7 @@ export function LargerLook({ card, frame, position, of, marked, words, onStep, o
         </dl>
         <div className="mt-auto flex flex-col items-start gap-[3px] pb-1">
           <span>
-            {position + 1} of {of}
+            {figure(position + 1)} of {figure(of)}
             <Key>←</Key>
             <Key>→</Key>
           </span>

@@ -21,8 +21,8 @@ export function Result({ card, plan, wishes, scroller }: Props) {
   const joined = plan.tree.filter((folder) => folder.state === "joined").length;
   const of = (about: string) => plan.problems.filter((problem) => problem.about === about);
   const gaps = of("a gap");
-  const changed = of("a changed name").length;
-  const collisions = of("a collision").length;
+  const changed = new Set(of("a changed name").map((problem) => problem.shoot)).size;
+  const collisions = of("a collision").reduce((sum, problem) => sum + problem.of, 0);
   return (
     <section aria-label="What will be there">
       <Opener label="Folders that result" said={[`${count(made, "folder")} new`, joined > 0 ? `${figure(joined)} joined` : null].filter(Boolean).join(", ")}>

@@ -1,7 +1,7 @@
 import type { CardFrame, HintName, Hints } from "../api/types";
 import { Key, TextButton } from "../ledger/Field";
 import { Choice, Ticks } from "../ledger/Menu";
-import { count } from "../words/format";
+import { count, figure } from "../words/format";
 import { MarkWords } from "./MarkWords";
 import type { Picks } from "./usePicks";
 import type { Marks } from "./useWishes";
@@ -21,8 +21,8 @@ interface Props {
   onView: (view: View) => void;
 }
 
-const LEAVABLE: HintName[] = ["black", "blown", "under", "blurred"];
-const HINTS: HintName[] = [...LEAVABLE, "burst", "bracket"];
+const LEAVABLE: HintName[] = ["black", "blown", "under"];
+const HINTS: HintName[] = [...LEAVABLE, "soft", "burst", "bracket"];
 
 /** The line above the pictures of one shoot: how many, marking, what to show and how. */
 export function SheetTools({ frames, shown, hints, marks, picks, show, sort, view, onShow, onSort, onView }: Props) {
@@ -35,7 +35,7 @@ export function SheetTools({ frames, shown, hints, marks, picks, show, sort, vie
     <div className="px-[14px] py-[7px] leading-6">
       <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
         <span>
-          <b>{count(frames.length, "frame")}</b>, {marked.length} marked
+          <b>{count(frames.length, "frame")}</b>, {figure(marked.length)} marked
         </span>
         <span>
           <MarkWords onMat frames={shown} marks={marks} />
@@ -54,7 +54,7 @@ export function SheetTools({ frames, shown, hints, marks, picks, show, sort, vie
                       marks.mark(some, false);
                     }}
                   >
-                    {some.length} {name}
+                    {figure(some.length)} {name}
                   </TextButton>
                 </span>
               ) : null;
@@ -63,7 +63,7 @@ export function SheetTools({ frames, shown, hints, marks, picks, show, sort, vie
         )}
         {measuring && (
           <span className="text-white">
-            looking at pictures: {hints.measured} of {hints.of}
+            looking at pictures: {figure(hints.measured)} of {figure(hints.of)}
           </span>
         )}
         <span className="ml-auto flex gap-4">
@@ -128,7 +128,7 @@ export function SheetTools({ frames, shown, hints, marks, picks, show, sort, vie
             onView({ ...view, captions });
           }}
         />
-        {show !== "all" && <span>{shown.length} shown</span>}
+        {show !== "all" && <span>{figure(shown.length)} shown</span>}
         <span className="ml-auto">
           as{" "}
           <TextButton

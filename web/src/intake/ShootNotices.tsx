@@ -3,7 +3,7 @@ import type { Problem } from "../api/plan";
 import type { CardFrame } from "../api/types";
 import { TextButton } from "../ledger/Field";
 import { Notice } from "../ledger/Notice";
-import { count, dateInFull } from "../words/format";
+import { dateInFull } from "../words/format";
 import type { Row } from "./rows";
 import type { Desk } from "./useWishes";
 
@@ -20,12 +20,28 @@ export function ShootNotices({ row, problems, desk }: { row: Row; problems: Prob
         desk.sayOfShoot(row.anchor, { ...wish, leftOut: true }, "leaving a shoot out");
       },
     },
+    "a night over midnight": {
+      word: "divide it at midnight",
+      do: () => {
+        const first = row.frames.find((frame) => frame.plannedAt.slice(0, 10) > row.date);
+        if (first) desk.edit({ do: "cut", frame: first.key }, "dividing at midnight");
+      },
+    },
     "a shoot that is joined":
       row.shoot?.joins && wish.into === undefined
         ? {
             word: "make it a shoot of its own",
             do: () => {
               desk.keepApart(row.anchor);
+            },
+          }
+        : undefined,
+    "a picture that is cut off":
+      wholeElsewhere.length > 0
+        ? {
+            word: wholeElsewhere.length === 1 ? "leave it out here" : "leave them out here",
+            do: () => {
+              desk.marks.mark(wholeElsewhere, false);
             },
           }
         : undefined,
@@ -49,22 +65,6 @@ export function ShootNotices({ row, problems, desk }: { row: Row; problems: Prob
           </Notice>
         );
       })}
-      {wholeElsewhere.length > 0 && (
-        <Notice
-          action={
-            <TextButton
-              onClick={() => {
-                desk.marks.mark(wholeElsewhere, false);
-              }}
-            >
-              {wholeElsewhere.length === 1 ? "leave it out here" : "leave them out here"}
-            </TextButton>
-          }
-        >
-          {count(wholeElsewhere.length, "frame")} here {wholeElsewhere.length === 1 ? "is" : "are"} whole on {wholeElsewhere[0]?.wholeOn}: bring{" "}
-          {wholeElsewhere.length === 1 ? "it" : "them"} in from there, and leave out what is cut off here.
-        </Notice>
-      )}
       {gone.length > 0 && <Gone frames={gone} desk={desk} />}
     </>
   );

@@ -4,7 +4,7 @@ import type { Plan, PlannedShoot, Problem } from "../api/plan";
 import type { CardFrame, Hints } from "../api/types";
 import { Arrowhead } from "../ledger/Arrowhead";
 import { toNextBlank } from "../ledger/blanks";
-import { dateInFull, day, figure, hour, size } from "../words/format";
+import { count, dateInFull, day, figure, hour, size } from "../words/format";
 import { ContactSheet } from "./ContactSheet";
 import { MarkWords } from "./MarkWords";
 import type { Row } from "./rows";
@@ -77,8 +77,10 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
   };
   const place = shoot ? shoots.indexOf(shoot) : -1;
   const [earlier, later] = [place > 0 ? shoots[place - 1] : undefined, place >= 0 ? shoots[place + 1] : undefined];
+  const cuts = new Set(desk.wishes.edits.flatMap((edit) => (edit.do === "cut" ? [edit.frame] : [])));
+  // Only where a cut was made: a day's end is none, and is joined by "join it with".
   const uncut = (one: PlannedShoot | undefined, other: PlannedShoot | undefined) =>
-    one && other
+    one && other && cuts.has(other.id.split(".")[0] ?? "")
       ? () => {
           desk.edit({ do: "join", frame: one.keys[0] ?? one.id, other: other.keys[0] ?? other.id }, "taking a cut away");
         }
@@ -94,7 +96,9 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
             <Arrowhead open={open} />
           </Collapsible.Trigger>
           <div>
-            <div className={`text-[14px] font-semibold ${isLeftOut ? "line-through" : ""}`}>{day(row.date)}</div>
+            <div className={`text-[14px] font-semibold ${isLeftOut ? "line-through" : ""}`}>
+              {row.date.slice(0, 4) === new Date().getFullYear().toString() ? day(row.date) : dateInFull(row.date)}
+            </div>
             <div className="text-label text-faded">{first && last && `${hour(first.plannedAt)} to ${hour(last.plannedAt)}`}</div>
           </div>
           <div>
@@ -163,7 +167,7 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
                 desk.edit({ do: "join", frame: shoot.keys[0] ?? shoot.id, other: other.keys[0] ?? other.id }, `joining ${titleOf(other)}`);
               }}
               onMove={(moved, to) => {
-                desk.edit({ do: "move", frames: moved, to: to?.keys[0] ?? null }, `moving ${moved.length === 1 ? "a frame" : `${moved.length} frames`}`);
+                desk.edit({ do: "move", frames: moved, to: to?.keys[0] ?? null }, `moving ${moved.length === 1 ? "a frame" : count(moved.length, "frame")}`);
               }}
               onDate={desk.dateByHand}
             />

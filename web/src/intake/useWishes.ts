@@ -2,6 +2,7 @@ import { useCallback, useEffect, useMemo, useState } from "react";
 import type { OrderDocument } from "../api/orders";
 import type { ClockWish, Edit, ShootWish, Wishes } from "../api/plan";
 import type { CardFrame } from "../api/types";
+import { count } from "../words/format";
 import { keepBegun, keepDesk, readDesk } from "./keptDesk";
 
 const MOST_STEPS = 200;
@@ -60,7 +61,7 @@ export function useWishes(card: string): Desk {
   const mark = useCallback(
     (frames: CardFrame[], on: boolean | "new only") => {
       change(
-        `${on === "new only" ? "marking only the new of" : on ? "marking" : "leaving out"} ${frames.length === 1 ? (frames[0]?.name ?? "") : `${frames.length} frames`}`,
+        `${on === "new only" ? "marking only the new of" : on ? "marking" : "leaving out"} ${frames.length === 1 ? (frames[0]?.name ?? "") : count(frames.length, "frame")}`,
         (now) => {
           const out = new Set(now.leftOut);
           const brought = new Set(now.broughtAgain);

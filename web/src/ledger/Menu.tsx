@@ -133,7 +133,7 @@ function Words({ option }: { option: Option<string> }) {
   return (
     <>
       {option.name}
-      {option.count !== undefined && <span className="ml-auto pl-4 text-faded">{option.count}</span>}
+      {option.count !== undefined && <span className="ml-auto pl-4 text-faded">{option.count.toLocaleString("en")}</span>}
       {option.hint && <span className="ml-auto truncate pl-4 font-path text-path text-faded">{option.hint}</span>}
     </>
   );

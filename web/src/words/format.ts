@@ -6,6 +6,7 @@ export function size(bytes: number): string {
   if (bytes >= 1e12) return `${(bytes / 1e12).toFixed(2)} TB`;
   if (bytes >= 1e9) return `${(bytes / 1e9).toFixed(2)} GB`;
   if (bytes >= 1e6) return `${(bytes / 1e6).toFixed(1)} MB`;
+  if (bytes > 0 && bytes < 1e3) return count(bytes, "byte");
   return `${(bytes / 1e3).toFixed(bytes > 0 && bytes < 1e4 ? 1 : 0)} kB`;
 }
 

@@ -2,7 +2,7 @@ import { figure } from "./format";
 
 const WORDS: [kind: string, one: string, many: string][] = [
   ["still raw", "raw", "raw"],
-  ["still rendered", "JPEG", "JPEG"],
+  ...["JPEG", "HEIC", "TIFF", "PNG", "JPEG XL", "AVIF", "WebP"].map((format): [string, string, string] => [format, format, format]),
   ["sidecar", "sidecar", "sidecars"],
   ["voice note", "voice note", "voice notes"],
   ["moving picture", "clip", "clips"],

@@ -143,7 +143,8 @@ function How({ piece, place, samples, onChange }: { piece: Piece; place: Props["
             width={44}
             value={String(piece.start ?? 1)}
             onDone={(typed) => {
-              onChange({ ...piece, start: Math.max(0, Math.round(Number(typed))) });
+              const start = Math.round(Number(typed));
+              if (typed.trim() !== "" && start >= 0) onChange({ ...piece, start }); // what was emptied stays as it was
             }}
           />
         </span>

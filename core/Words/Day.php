@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Words;
+
+/** A day in a sentence, as the pages write it: "Mon 4 May 2026". */
+final class Day
+{
+    /** @param string $date "2026-05-04", whatever follows; left as it is where it is no date */
+    public static function of(string $date): string
+    {
+        $day = \DateTimeImmutable::createFromFormat('!Y-m-d', substr($date, 0, 10));
+
+        return false === $day ? $date : $day->format('D j F Y');
+    }
+}
