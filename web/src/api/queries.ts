@@ -1,4 +1,5 @@
 import { keepPreviousData, useInfiniteQuery, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { noticed } from "./arrivals";
 import { get, post } from "./client";
 import type { Wishes } from "./plan";
 import type { Cards, Hints, Histogram, Plan, PlanLine, Receipt, ReceiptLine, Receipts, Shoot, ShootPage, Shoots } from "./types";
@@ -8,7 +9,16 @@ import type { Begun, Desk } from "./views";
 const READER_GLANCE = 1000;
 const PROGRESS_GLANCE = 400;
 
-export const useCards = () => useQuery({ queryKey: ["cards"], queryFn: () => get<Cards>("/api/cards"), refetchInterval: READER_GLANCE });
+export const useCards = () =>
+  useQuery({
+    queryKey: ["cards"],
+    queryFn: async () => {
+      const cards = await get<Cards>("/api/cards");
+      noticed(cards.cards);
+      return cards;
+    },
+    refetchInterval: READER_GLANCE,
+  });
 
 /** The card's frames; asks again at once until all are read and the copies of what is held were looked at, then rests. */
 export const useDesk = (card: string, present: boolean) =>

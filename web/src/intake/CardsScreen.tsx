@@ -5,7 +5,7 @@ import { Key, TextButton } from "../ledger/Field";
 import { Nothing } from "../ledger/Nothing";
 import { Notice, Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
-import { useKeys } from "../ledger/useKeys";
+import { useNumberKeys } from "./useNumberKeys";
 import { count, figure, moment, size, span } from "../words/format";
 
 /** Which cards are in the readers now, and the receipts written so far. */
@@ -14,16 +14,10 @@ export function CardsScreen() {
   const receipts = useReceipts();
   const go = useNavigate();
   const present = cards.data?.cards ?? [];
-  useKeys(
-    Object.fromEntries(
-      present.slice(0, 9).map((card, i) => [
-        String(i + 1),
-        () => {
-          void go(`/intake/${card.id}`);
-        },
-      ]),
-    ),
-  );
+  useNumberKeys(present.length, (i) => {
+    const card = present[i];
+    if (card) void go(`/intake/${card.id}`);
+  });
   const store = cards.data?.store;
   const written = receipts.data?.pages.flatMap((page) => page.receipts) ?? [];
   return (
@@ -102,7 +96,7 @@ function CardTable({ cards }: { cards: Card[] }) {
             {card.files > 0 ? size(card.bytes) : "—"}
           </span>
           <span role="cell" className="text-right text-faded">
-            {i < 9 && <Key>{String(i + 1)}</Key>}
+            <Key>{String(i + 1)}</Key>
           </span>
         </Link>
       ))}

@@ -6,14 +6,18 @@ import { clock, size } from "../words/format";
 import { FrameList } from "./FrameList";
 import { LargerLook } from "./LargerLook";
 import { SheetTools } from "./SheetTools";
+import type { Span } from "./TimeScale";
 import type { Picks } from "./usePicks";
 import type { Marks } from "./useWishes";
-import { FACTS, FIRST_VIEW, isShown, pictureOf, type ShowName, SIZES, sorted, type SortName, stamp } from "./view";
+import { FACTS, FIRST_VIEW, isShown, pictureOf, type ShowName, SIZES, sorted, stamp } from "./view";
 
 interface Props {
   card: string;
   name: string;
   frames: CardFrame[];
+  /** The part of the time scale that is shown; null for all of it. */
+  span: Span | null;
+  onSpan: (span: Span | null) => void;
   picks: Picks;
   onCut: (frame: CardFrame) => void;
   hints: Hints | undefined;
@@ -23,10 +27,9 @@ interface Props {
 }
 
 /** The pictures of one shoot on the mat, to be looked at and marked; or the same as a list, or one of them larger. */
-export function ContactSheet({ card, name, frames, picks, onCut, hints, marks, present, scroller }: Props) {
+export function ContactSheet({ card, name, frames, span, onSpan, picks, onCut, hints, marks, present, scroller }: Props) {
   const [view, setView] = useKept("contact sheet", FIRST_VIEW);
   const [show, setShow] = useState<ShowName>("all");
-  const [sort, setSort] = useState<SortName>("time");
   const [look, setLook] = useState<string | null>(null);
   const [lastLook, setLastLook] = useState<string | null>(null);
   const width = SIZES[view.size] ?? 136;
@@ -34,10 +37,13 @@ export function ContactSheet({ card, name, frames, picks, onCut, hints, marks, p
   const shown = useMemo(
     () =>
       sorted(
-        frames.filter((frame) => isShown(frame, show, marks.isMarked(frame), hints?.hints[frame.key])),
-        sort,
+        frames.filter(
+          (frame) =>
+            isShown(frame, show, marks.isMarked(frame), hints?.hints[frame.key]) && (!span || (frame.plannedAt >= span.from && frame.plannedAt <= span.to)),
+        ),
+        view.sort,
       ),
-    [frames, show, sort, marks, hints],
+    [frames, show, span, view.sort, marks, hints],
   );
   const pictures = useMemo(() => {
     const captions = FACTS.filter((fact) => view.captions.includes(fact.value));
@@ -81,13 +87,18 @@ export function ContactSheet({ card, name, frames, picks, onCut, hints, marks, p
         marks={marks}
         picks={picks}
         show={show}
-        sort={sort}
+        span={span}
+        onSpan={onSpan}
         view={view}
         onShow={setShow}
-        onSort={setSort}
         onView={setView}
       />
-      {shown.length === 0 && <p className="px-[14px] py-4">No frame of this shoot is {show.replace(/^(hint|body) /, "")}.</p>}
+      {shown.length === 0 && (
+        <p className="px-[14px] py-4">
+          No frame of this shoot is {span ? "in that span of time and " : ""}
+          {show.replace(/^(hint|body|kinds) /, "")}.
+        </p>
+      )}
       {looked && (
         <LargerLook
           card={card}
@@ -125,7 +136,11 @@ export function ContactSheet({ card, name, frames, picks, onCut, hints, marks, p
             if (frame) onCut(frame);
             return frame !== undefined;
           }}
-          onLook={setLook}
+          onLook={(id, afterMark) => {
+            if (afterMark && picks.on) picks.pick([id], !picks.picked.has(id));
+            else if (afterMark) marks.takeBack();
+            setLook(id);
+          }}
         />
       )}
     </div>

@@ -3,6 +3,7 @@ import { Link, useNavigate, useParams } from "react-router";
 import { Refused } from "../api/client";
 import { useBegin, useCards, useDesk, useEject, useHints, usePlan, useReceipts } from "../api/queries";
 import type { CardFrame } from "../api/types";
+import { toNextDescription } from "../ledger/blanks";
 import { Nothing } from "../ledger/Nothing";
 import { Notice, Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
@@ -83,7 +84,14 @@ function DeskForCard({ card }: { card: string }) {
   const toBegin = () => {
     document.querySelector<HTMLElement>("[data-begins]")?.focus();
   };
-  useKeys({ b: toBegin, z: said.undo, o: toggleOrder });
+  useKeys({
+    b: toBegin,
+    z: said.undo,
+    o: toggleOrder,
+    d: () => {
+      toNextDescription();
+    },
+  });
   // What the browser kept of an earlier version may lack a part.
   const order = wishes.order.document && plan ? { ...plan.order, ...wishes.order.document } : (wishes.order.document ?? plan?.order);
   const bringClips = () => {

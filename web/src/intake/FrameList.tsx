@@ -1,6 +1,7 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { type RefObject, useMemo, useState } from "react";
+import { type KeyboardEvent, type RefObject, useMemo, useState } from "react";
 import type { CardFrame, Hints } from "../api/types";
+import { useKept } from "../ledger/useKept";
 import { useTop } from "../ledger/useTop";
 import { clock, exposure, size } from "../words/format";
 import type { Marks } from "./useWishes";
@@ -38,6 +39,7 @@ const COLUMNS: Column[] = [
 ];
 const GRID = "grid grid-cols-[26px_128px_86px_64px_84px_minmax(90px,1fr)_68px_34px_52px_36px_70px_minmax(110px,1fr)] gap-x-3 px-[14px]";
 const ROW = 26;
+const NO_ORDER = { column: "", down: false };
 
 interface Props {
   frames: CardFrame[];
@@ -50,39 +52,78 @@ interface Props {
 
 /** The frames of one date as lines, in the order of any column. */
 export function FrameList({ frames, hints, marks, label, scroller, onLook }: Props) {
-  const [order, setOrder] = useState<{ column: string; down: boolean } | null>(null);
+  const [order, setOrder] = useKept<{ column: string; down: boolean }>("frame list", NO_ORDER);
+  // The line and column that the keys are on: line -1 is the head.
+  const [at, setAt] = useState({ line: 0, column: 0 });
+  const [focused, setFocused] = useState(false);
   const [box, top] = useTop<HTMLDivElement>(scroller);
   const rows = useMemo(() => {
-    const column = COLUMNS.find((one) => one.name === order?.column);
+    const column = COLUMNS.find((one) => one.name === order.column);
     if (!column) return frames;
-    const direction = order?.down ? -1 : 1;
+    const direction = order.down ? -1 : 1;
     return [...frames].sort((a, b) => {
       const [x, y] = [column.of(a), column.of(b)];
       return direction * (typeof x === "number" && typeof y === "number" ? x - y : String(x).localeCompare(String(y), "en", { numeric: true }));
     });
   }, [frames, order]);
   const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 12, scrollMargin: top });
+  const sortBy = (column: Column) => {
+    const here = order.column === column.name;
+    setOrder(here && order.down ? NO_ORDER : { column: column.name, down: here });
+  };
+  const pressed = (event: KeyboardEvent) => {
+    const lines: Record<string, number> = { ArrowDown: 1, ArrowUp: -1, PageDown: 20, PageUp: -20, Home: -rows.length, End: rows.length };
+    const columns: Record<string, number> = { ArrowRight: 1, ArrowLeft: -1 };
+    const frame = rows[at.line];
+    if (lines[event.key] !== undefined) {
+      // Only a single step leads up to the head.
+      const line = Math.max(event.key === "ArrowUp" ? -1 : 0, Math.min(rows.length - 1, at.line + (lines[event.key] ?? 0)));
+      setAt({ ...at, line });
+      if (line >= 0) virtual.scrollToIndex(line, { align: "auto" });
+    } else if (columns[event.key] !== undefined) setAt({ ...at, column: Math.max(0, Math.min(COLUMNS.length - 1, at.column + (columns[event.key] ?? 0))) });
+    else if (at.line < 0 && (event.key === "Enter" || event.key === " ")) COLUMNS.slice(at.column, at.column + 1).forEach(sortBy);
+    else if (event.key === " " && frame) marks.mark([frame], !marks.isMarked(frame));
+    else if (event.key === "Enter" && frame) onLook(frame.key);
+    else return;
+    event.preventDefault();
+  };
   return (
-    <div role="table" aria-label={label} aria-rowcount={rows.length}>
+    <div
+      role="grid"
+      tabIndex={0}
+      aria-label={label}
+      aria-rowcount={rows.length + 1}
+      aria-activedescendant={at.line < 0 ? `column-${at.column}` : rows[at.line] ? `line-${rows[at.line]?.key ?? ""}` : undefined}
+      onKeyDown={pressed}
+      onFocus={() => {
+        setFocused(true);
+      }}
+      onBlur={() => {
+        setFocused(false);
+      }}
+      className="outline-none"
+    >
       <div role="row" className={`${GRID} border-b border-white/70 py-1 text-label`}>
         <span role="columnheader" className="sr-only">
           marked
         </span>
         <span aria-hidden="true" />
-        {COLUMNS.map((column) => {
-          const here = order?.column === column.name;
+        {COLUMNS.map((column, i) => {
+          const here = order.column === column.name;
           return (
             <span
               key={column.name}
               role="columnheader"
               aria-sort={here ? (order.down ? "descending" : "ascending") : "none"}
-              className={column.right ? "text-right" : ""}
+              id={`column-${i}`}
+              className={`${column.right ? "text-right" : ""} ${focused && at.line < 0 && at.column === i ? "outline-2 outline-offset-2 outline-white" : ""}`}
             >
               <button
                 type="button"
-                className={`focus-visible:outline-white ${here ? "font-semibold underline underline-offset-3" : "hover:underline"}`}
+                tabIndex={-1}
+                className={here ? "font-semibold underline underline-offset-3" : "hover:underline"}
                 onClick={() => {
-                  setOrder(here && order.down ? null : { column: column.name, down: here });
+                  sortBy(column);
                 }}
               >
                 {column.name}
@@ -102,13 +143,19 @@ export function FrameList({ frames, hints, marks, label, scroller, onLook }: Pro
             <div
               key={frame.key}
               role="row"
-              aria-rowindex={item.index + 1}
-              className={`${GRID} absolute right-0 left-0 items-center border-b border-white/25 ${marked ? "" : frame.unmarked ? "text-white" : "line-through decoration-white/60"}`}
+              id={`line-${frame.key}`}
+              aria-rowindex={item.index + 2}
+              aria-selected={marked}
+              onPointerDown={() => {
+                setAt({ ...at, line: item.index });
+              }}
+              className={`${GRID} ${focused && at.line === item.index ? "outline-2 -outline-offset-2 outline-white" : ""} absolute right-0 left-0 items-center border-b border-white/25 ${marked ? "" : frame.unmarked ? "text-white" : "line-through decoration-white/60"}`}
               style={{ top: item.start - top, height: ROW }}
             >
-              <span role="cell">
+              <span role="gridcell">
                 <input
                   type="checkbox"
+                  tabIndex={-1}
                   checked={marked}
                   aria-label={`bring in ${frame.name}`}
                   onChange={() => {
@@ -118,10 +165,11 @@ export function FrameList({ frames, hints, marks, label, scroller, onLook }: Pro
                 />
               </span>
               {COLUMNS.map((column) => (
-                <span key={column.name} role="cell" className={`truncate ${column.right ? "text-right" : ""} ${column.path ? "font-path text-path" : ""}`}>
+                <span key={column.name} role="gridcell" className={`truncate ${column.right ? "text-right" : ""} ${column.path ? "font-path text-path" : ""}`}>
                   {column.name === "name" ? (
                     <button
                       type="button"
+                      tabIndex={-1}
                       className="underline decoration-white/40 underline-offset-3 focus-visible:outline-white"
                       onClick={() => {
                         onLook(frame.key);
@@ -134,7 +182,7 @@ export function FrameList({ frames, hints, marks, label, scroller, onLook }: Pro
                   )}
                 </span>
               ))}
-              <span role="cell" className="truncate no-underline">
+              <span role="gridcell" className="truncate no-underline">
                 {stamp(frame, marked, hints?.hints[frame.key])}
               </span>
             </div>

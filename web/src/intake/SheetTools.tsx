@@ -1,11 +1,12 @@
 import type { CardFrame, HintName, Hints } from "../api/types";
 import { Key, TextButton } from "../ledger/Field";
 import { Choice, Ticks } from "../ledger/Menu";
-import { count, figure } from "../words/format";
+import { count, figure, hour } from "../words/format";
 import { MarkWords } from "./MarkWords";
 import type { Picks } from "./usePicks";
 import type { Marks } from "./useWishes";
-import { FACTS, hasHint, type ShowName, SIZES, type SortName, type View } from "./view";
+import type { Span } from "./TimeScale";
+import { FACTS, hasHint, kinds, type ShowName, SIZES, type View } from "./view";
 
 interface Props {
   frames: CardFrame[];
@@ -14,10 +15,10 @@ interface Props {
   marks: Marks;
   picks: Picks;
   show: ShowName;
-  sort: SortName;
+  span: Span | null;
+  onSpan: (span: Span | null) => void;
   view: View;
   onShow: (show: ShowName) => void;
-  onSort: (sort: SortName) => void;
   onView: (view: View) => void;
 }
 
@@ -25,11 +26,12 @@ const LEAVABLE: HintName[] = ["black", "blown", "under"];
 const HINTS: HintName[] = [...LEAVABLE, "soft", "burst", "bracket"];
 
 /** The line above the pictures of one shoot: how many, marking, what to show and how. */
-export function SheetTools({ frames, shown, hints, marks, picks, show, sort, view, onShow, onSort, onView }: Props) {
+export function SheetTools({ frames, shown, hints, marks, picks, show, span, view, onShow, onSpan, onView }: Props) {
   const marked = frames.filter(marks.isMarked);
   const held = frames.filter((frame) => frame.held !== null);
   const withHint = (name: HintName) => frames.filter((frame) => hasHint(hints?.hints[frame.key], name));
   const bodies = [...new Set(frames.map((frame) => frame.facts?.body ?? "unknown"))];
+  const sorts = [...new Set(frames.map(kinds))].sort();
   const measuring = hints !== undefined && hints.measured < hints.of;
   return (
     <div className="px-[14px] py-[7px] leading-6">
@@ -103,6 +105,12 @@ export function SheetTools({ frames, shown, hints, marks, picks, show, sort, vie
             { value: "new", name: "new", count: frames.length - held.length },
             { value: "held", name: "held", count: held.length },
             { value: "left out", name: "left out", count: frames.length - marked.length },
+            ...(frames.some((frame) => frame.incomplete)
+              ? [{ value: "incomplete" as const, name: "incomplete", count: frames.filter((frame) => frame.incomplete).length }]
+              : []),
+            ...(sorts.length > 1
+              ? sorts.map((one) => ({ value: `kinds ${one}` as ShowName, name: one, count: frames.filter((frame) => kinds(frame) === one).length }))
+              : []),
             ...(bodies.length > 1 ? bodies.map((body) => ({ value: `body ${body}` as ShowName, name: body })) : []),
             ...HINTS.map((name) => ({ value: `hint ${name}` as ShowName, name, count: withHint(name).length })).filter((option) => option.count > 0),
           ]}
@@ -110,8 +118,10 @@ export function SheetTools({ frames, shown, hints, marks, picks, show, sort, vie
         <Choice
           onMat
           label="in order of"
-          value={sort}
-          onChoose={onSort}
+          value={view.sort}
+          onChoose={(sort) => {
+            onView({ ...view, sort });
+          }}
           options={[
             { value: "time", name: "time taken" },
             { value: "name", name: "name" },
@@ -128,7 +138,20 @@ export function SheetTools({ frames, shown, hints, marks, picks, show, sort, vie
             onView({ ...view, captions });
           }}
         />
-        {show !== "all" && <span>{figure(shown.length)} shown</span>}
+        {span && (
+          <span>
+            {hour(span.from)} to {hour(span.to)} only{" "}
+            <TextButton
+              onMat
+              onClick={() => {
+                onSpan(null);
+              }}
+            >
+              all of it
+            </TextButton>
+          </span>
+        )}
+        {(show !== "all" || span) && <span>{figure(shown.length)} shown</span>}
         <span className="ml-auto">
           as{" "}
           <TextButton

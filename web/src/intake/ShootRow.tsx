@@ -1,16 +1,16 @@
 import { Collapsible } from "radix-ui";
-import { type RefObject, useId } from "react";
+import { type RefObject, useId, useState } from "react";
 import type { Plan, PlannedShoot, Problem } from "../api/plan";
 import type { CardFrame, Hints } from "../api/types";
 import { Arrowhead } from "../ledger/Arrowhead";
-import { toNextBlank } from "../ledger/blanks";
+import { toNextDescription } from "../ledger/blanks";
 import { count, dateInFull, day, figure, hour, size } from "../words/format";
 import { ContactSheet } from "./ContactSheet";
 import { MarkWords } from "./MarkWords";
 import type { Row } from "./rows";
 import { ShootNotices } from "./ShootNotices";
 import { ShootTools, titleOf } from "./ShootTools";
-import { TimeScale } from "./TimeScale";
+import { type Span, TimeScale } from "./TimeScale";
 import { usePicks } from "./usePicks";
 import type { Desk, Marks } from "./useWishes";
 
@@ -56,6 +56,7 @@ interface Props {
 export function ShootRow({ card, row, shoots, problems, desk, hints, open, present, stale, scroller, onOpen }: Props) {
   const field = useId();
   const picks = usePicks();
+  const [span, setSpan] = useState<Span | null>(null);
   const { frames, shoot, name, anchor } = row;
   const wish = desk.wishes.shoots[anchor] ?? {};
   const isLeftOut = wish.leftOut === true;
@@ -65,6 +66,10 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
         mark: (some, on) => {
           if (on) desk.sayOfShoot(anchor, { ...wish, leftOut: false }, "taking a shoot in again");
           desk.marks.mark(some, on);
+        },
+        takeBack: () => {
+          desk.undo();
+          desk.undo();
         },
       }
     : desk.marks;
@@ -108,6 +113,7 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
             <textarea
               id={field}
               data-blank=""
+              data-description=""
               value={description}
               rows={1}
               maxLength={300}
@@ -115,7 +121,7 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
               onKeyDown={(event) => {
                 if (event.key === "Enter") {
                   event.preventDefault();
-                  toNextBlank(event.currentTarget);
+                  toNextDescription(event.currentTarget);
                 }
               }}
               placeholder={isLeftOut ? "left out" : nothing ? "nothing to bring in" : shoot?.joins ? shoot.description : "what was this?"}
@@ -160,6 +166,7 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
               frames={frames}
               wish={wish}
               picks={picks}
+              marks={marks}
               onSay={(said, what) => {
                 desk.sayOfShoot(anchor, said, what);
               }}
@@ -177,11 +184,25 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
               card={card}
               label={`Time scale of ${name}`}
               frames={frames}
+              span={span}
+              onSpan={setSpan}
               onCut={cut}
               onUncut={{ before: uncut(earlier, shoot), after: uncut(shoot, later) }}
             />
           </div>
-          <ContactSheet card={card} name={name} frames={frames} picks={picks} onCut={cut} hints={hints} marks={marks} present={present} scroller={scroller} />
+          <ContactSheet
+            card={card}
+            name={name}
+            frames={frames}
+            span={span}
+            onSpan={setSpan}
+            picks={picks}
+            onCut={cut}
+            hints={hints}
+            marks={marks}
+            present={present}
+            scroller={scroller}
+          />
         </Collapsible.Content>
       </section>
     </Collapsible.Root>

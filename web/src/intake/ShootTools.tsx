@@ -10,6 +10,7 @@ import { ShootStamps } from "../stamps/ShootStamps";
 import { count, day, hour } from "../words/format";
 import { FolderBrowser } from "./order/FolderBrowser";
 import type { Picks } from "./usePicks";
+import type { Marks } from "./useWishes";
 
 interface Props {
   shoot: PlannedShoot;
@@ -17,6 +18,7 @@ interface Props {
   frames: CardFrame[];
   wish: ShootWish;
   picks: Picks;
+  marks: Marks;
   onSay: (wish: ShootWish, what: string) => void;
   onJoin: (other: PlannedShoot) => void;
   onMove: (frames: string[], to: PlannedShoot | null) => void;
@@ -30,7 +32,7 @@ const OWN = "*own";
 export const titleOf = (shoot: PlannedShoot): string => shoot.description || `${day(shoot.day)}, ${hour(shoot.from)}`;
 
 /** What can be done with one shoot as a whole: leave it out, join it, send it elsewhere, give it another order. */
-export function ShootTools({ shoot, shoots, frames, wish, picks, onSay, onJoin, onMove, onDate }: Props) {
+export function ShootTools({ shoot, shoots, frames, wish, picks, marks, onSay, onJoin, onMove, onDate }: Props) {
   const orders = useOrders();
   const held = useAllShoots();
   const stationery = useStationery();
@@ -129,6 +131,30 @@ export function ShootTools({ shoot, shoots, frames, wish, picks, onSay, onJoin, 
           <span className="flex items-baseline gap-4">
             <b>{count(picked.length, "frame")} picked</b>
             {picked.length > 0 && (
+              <>
+                <TextButton
+                  onClick={() => {
+                    marks.mark(
+                      frames.filter((frame) => picks.picked.has(frame.key)),
+                      true,
+                    );
+                  }}
+                >
+                  bring them in
+                </TextButton>
+                <TextButton
+                  onClick={() => {
+                    marks.mark(
+                      frames.filter((frame) => picks.picked.has(frame.key)),
+                      false,
+                    );
+                  }}
+                >
+                  leave them out
+                </TextButton>
+              </>
+            )}
+            {picked.length > 0 && (
               <Actions
                 label="move them to…"
                 options={[...others.map((one) => ({ value: one.id, name: titleOf(one), hint: day(one.day) })), { value: OWN, name: "a shoot of their own" }]}
@@ -147,13 +173,13 @@ export function ShootTools({ shoot, shoots, frames, wish, picks, onSay, onJoin, 
             </TextButton>
           </span>
         )}
-        {!picks.on && others.length > 0 && (
+        {!picks.on && (
           <TextButton
             onClick={() => {
               picks.turn(true);
             }}
           >
-            pick frames to move
+            pick frames to move or mark
           </TextButton>
         )}
       </div>

@@ -1,37 +1,71 @@
-import { type KeyboardEvent, useMemo, useState } from "react";
+import { type KeyboardEvent, type PointerEvent, useCallback, useMemo, useRef, useState } from "react";
 import { Glimpse } from "../ledger/Glimpse";
 import type { CardFrame } from "../api/types";
 import { Key, TextButton } from "../ledger/Field";
+import { useWidth } from "../ledger/useWidth";
 import { clock, day, duration, hour } from "../words/format";
-import { longestPauses, nearest, places, roundTimes } from "./timescale";
+import { apart, longestPauses, nearest, type Place, places, roundTimes } from "./timescale";
 import { pictureOf, stem } from "./view";
+
+/** A part of the time scale: the moments of its first and its last frame. */
+export interface Span {
+  from: string;
+  to: string;
+}
 
 interface Props {
   card: string;
   label: string;
   frames: CardFrame[];
+  /** The part that is shown; null for all of it. */
+  span: Span | null;
+  onSpan: (span: Span | null) => void;
   onCut: (frame: CardFrame) => void;
   /** Takes the cut away at one end; null where nothing lies beyond it. */
   onUncut: { before: (() => void) | null; after: (() => void) | null };
 }
 
 const HEIGHT = 46;
+/** Pixels that labels take, and by which a press may slip before it draws a span. */
+const LABEL_OF_REST = 64;
+const LABEL_OF_TIME = 44;
+const END_LABEL = 46;
+const SLIP = 6;
 
 /**
  * The frames of a shoot as strokes on a scale of time, with a mark between two of them that can be moved along:
  * a new shoot is begun there. The longest rests of the camera are written over the line.
  */
-export function TimeScale({ card, label, frames, onCut, onUncut }: Props) {
+export function TimeScale({ card, label, frames, span, onSpan, onCut, onUncut }: Props) {
   const all = useMemo(() => places(frames.map((frame) => frame.plannedAt)), [frames]);
-  const rests = useMemo(() => longestPauses(all, 4), [all]);
+  const [box, width] = useWidth<HTMLDivElement>();
+  const middle = useCallback((i: number) => ((all[i]?.at ?? 0) + (all[i - 1]?.at ?? 0)) / 2, [all]);
+  const rests = useMemo(() => {
+    const found = longestPauses(all, 4)
+      .map((i) => ({ i, at: middle(i), pause: all[i]?.pause ?? 0 }))
+      .sort((a, b) => b.pause - a.pause);
+    return apart(found, width, LABEL_OF_REST)
+      .map((rest) => rest.i)
+      .sort((a, b) => a - b);
+  }, [all, middle, width]);
+  const [drawn, setDrawn] = useState<[number, number] | null>(null);
+  const [anchor, setAnchor] = useState<number | null>(null);
   const rounds = useMemo(
     () =>
-      roundTimes(
-        frames.map((frame) => frame.plannedAt),
-        all,
-      ).filter((round) => round.at > 0.05 && round.at < 0.95),
-    [frames, all],
+      apart(
+        roundTimes(
+          frames.map((frame) => frame.plannedAt),
+          all,
+        ),
+        width,
+        LABEL_OF_TIME,
+        [0, 0, 1, 1],
+      ).filter(
+        (round) => Math.min(round.at, 1 - round.at) * width > END_LABEL * (frames[0]?.plannedAt.slice(0, 10) === frames.at(-1)?.plannedAt.slice(0, 10) ? 1 : 2),
+      ),
+    [frames, all, width],
   );
+  const drag = useRef<number | null>(null);
   const [chosen, setChosen] = useState<number | null>(null);
   const at = Math.min(chosen ?? rests[0] ?? Math.ceil(frames.length / 2), frames.length - 1);
   const after = frames[at];
@@ -39,7 +73,8 @@ export function TimeScale({ card, label, frames, onCut, onUncut }: Props) {
   const strokes = useMemo(() => all.map((place) => `M${(place.at * 1000).toFixed(1)} 26V40`).join(""), [all]);
   const breaks = useMemo(() => all.flatMap((place, i) => (place.broken ? [((all[i - 1]?.at ?? 0) + place.at) * 500] : [])), [all]);
   if (frames.length < 2 || !after || !before) return null;
-  const mark = (((all[at]?.at ?? 0) + (all[at - 1]?.at ?? 0)) / 2) * 100;
+  const mark = middle(at) * 100;
+  const shown = drawn ?? spanned(frames, all, span);
   const move = (to: number) => {
     setChosen(Math.max(1, Math.min(frames.length - 1, to)));
   };
@@ -55,7 +90,16 @@ export function TimeScale({ card, label, frames, onCut, onUncut }: Props) {
       End: frames.length,
     };
     const step = steps[event.key];
-    if (step !== undefined) move(at + step);
+    if (step !== undefined) {
+      const next = Math.max(1, Math.min(frames.length - 1, at + step));
+      if (event.shiftKey) {
+        // From where it stood when Shift was first held: the frames between there and here.
+        const from = anchor ?? at;
+        setAnchor(from);
+        onSpan(between(frames, Math.min(from, next), Math.max(from, next) - 1));
+      } else setAnchor(null);
+      move(next);
+    } else if (event.key === "Escape" && span) onSpan(null);
     else if (event.key === "Enter") onCut(after);
     else return;
     event.preventDefault();
@@ -63,7 +107,7 @@ export function TimeScale({ card, label, frames, onCut, onUncut }: Props) {
   const said = `between ${name(before)} at ${clock(before.plannedAt)} and ${name(after)} at ${clock(after.plannedAt)}, ${duration(all[at]?.pause ?? 0)} apart`;
   return (
     <div role="group" aria-label={label} className="border-b border-white/40 px-[14px] pt-2 pb-2">
-      <div className="relative mx-[22px]" style={{ height: HEIGHT }}>
+      <div ref={box} className="relative mx-[22px]" style={{ height: HEIGHT }}>
         {rests.map((i) => (
           <button
             key={i}
@@ -73,7 +117,7 @@ export function TimeScale({ card, label, frames, onCut, onUncut }: Props) {
               move(i);
             }}
             className="absolute top-0 z-1 -translate-x-1/2 bg-mat px-1 text-[10.5px] leading-[14px] whitespace-nowrap text-white underline decoration-white/60 underline-offset-2 focus-visible:outline-white"
-            style={{ left: `${(((all[i]?.at ?? 0) + (all[i - 1]?.at ?? 0)) / 2) * 100}%` }}
+            style={{ left: `${middle(i) * 100}%` }}
           >
             {duration(all[i]?.pause ?? 0)}
           </button>
@@ -88,10 +132,29 @@ export function TimeScale({ card, label, frames, onCut, onUncut }: Props) {
           aria-valuetext={said}
           onKeyDown={pressed}
           onPointerDown={(event) => {
-            const box = event.currentTarget.getBoundingClientRect();
-            move(nearest(all, (event.clientX - box.left) / box.width));
+            if (event.button !== 0) return;
+            event.currentTarget.setPointerCapture(event.pointerId);
+            drag.current = along(event);
           }}
-          className="absolute inset-0 cursor-col-resize focus-visible:outline-white"
+          onPointerMove={(event) => {
+            const from = drag.current;
+            if (from === null) return;
+            const to = along(event);
+            if (drawn !== null || Math.abs(to - from) * width > SLIP) setDrawn([Math.min(from, to), Math.max(from, to)]);
+          }}
+          onPointerUp={(event) => {
+            if (drag.current === null) return;
+            const within = drawn ? all.flatMap((place, i) => (place.at >= drawn[0] && place.at <= drawn[1] ? [i] : [])) : [];
+            if (drawn === null) move(nearest(all, along(event)));
+            else onSpan(within.length === 0 ? null : between(frames, within[0] ?? 0, within.at(-1) ?? 0));
+            drag.current = null;
+            setDrawn(null);
+          }}
+          onPointerCancel={() => {
+            drag.current = null;
+            setDrawn(null);
+          }}
+          className="absolute inset-0 cursor-col-resize touch-pan-y focus-visible:outline-white"
         >
           <svg viewBox={`0 0 1000 ${HEIGHT}`} preserveAspectRatio="none" className="h-full w-full overflow-visible" aria-hidden="true">
             <path d="M0 40H1000" stroke="white" strokeOpacity="0.7" vectorEffect="non-scaling-stroke" />
@@ -100,6 +163,12 @@ export function TimeScale({ card, label, frames, onCut, onUncut }: Props) {
               <path key={x} d={`M${x - 3} 45 ${x - 1} 35M${x + 1} 45 ${x + 3} 35`} stroke="white" strokeWidth="1.5" vectorEffect="non-scaling-stroke" />
             ))}
           </svg>
+          {shown && (
+            <span
+              className="absolute top-[18px] bottom-0 border-x border-white bg-white/25"
+              style={{ left: `${shown[0] * 100}%`, width: `${Math.max(0.4, (shown[1] - shown[0]) * 100)}%` }}
+            />
+          )}
           <span className="absolute top-[14px] bottom-0 w-[5px] -translate-x-1/2 border-x-[1.5px] border-white bg-velvet" style={{ left: `${mark}%` }} />
         </div>
       </div>
@@ -120,6 +189,7 @@ export function TimeScale({ card, label, frames, onCut, onUncut }: Props) {
           {said}
           <Key>← →</Key>
         </span>
+        <span className="text-white">drag, or Shift and arrows: show a span{span ? " (shown below)" : ""}</span>
         <span className="whitespace-nowrap">
           <TextButton
             onMat
@@ -149,6 +219,20 @@ export function TimeScale({ card, label, frames, onCut, onUncut }: Props) {
       </div>
     </div>
   );
+}
+
+/** Where on the scale a pointer is, 0 to 1. */
+function along(event: PointerEvent<HTMLElement>): number {
+  const box = event.currentTarget.getBoundingClientRect();
+  return Math.max(0, Math.min(1, (event.clientX - box.left) / box.width));
+}
+
+const between = (frames: CardFrame[], first: number, last: number): Span => ({ from: frames[first]?.plannedAt ?? "", to: frames[last]?.plannedAt ?? "" });
+
+function spanned(frames: CardFrame[], all: Place[], span: Span | null): [number, number] | null {
+  if (!span) return null;
+  const within = all.filter((_, i) => (frames[i]?.plannedAt ?? "") >= span.from && (frames[i]?.plannedAt ?? "") <= span.to);
+  return within.length === 0 ? null : [within[0]?.at ?? 0, within.at(-1)?.at ?? 0];
 }
 
 function Small({ card, frame }: { card: string; frame: CardFrame }) {

@@ -55,6 +55,15 @@ export function longestPauses(all: Place[], most: number): number[] {
     .sort((a, b) => a - b);
 }
 
+/** Of labels at places along a strip, in order of weight, those that leave so many pixels between two. */
+export function apart<T extends { at: number }>(labels: T[], width: number, pixels: number, taken: number[] = []): T[] {
+  const kept: T[] = [];
+  for (const label of labels) {
+    if ([...taken, ...kept.map((one) => one.at)].every((at) => Math.abs(at - label.at) * width >= pixels)) kept.push(label);
+  }
+  return kept;
+}
+
 /** The frame whose place is nearest to a point of the strip, never the first: a cut stands before it. */
 export function nearest(all: Place[], at: number): number {
   let best = Math.min(1, all.length - 1);

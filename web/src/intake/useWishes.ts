@@ -12,6 +12,8 @@ export interface Marks {
   isMarked: (frame: CardFrame) => boolean;
   /** Marks all of these frames, unmarks them, or marks what is new of them and nothing else. */
   mark: (frames: CardFrame[], on: boolean | "new only") => void;
+  /** Takes the last marking back, as if it had not been. */
+  takeBack: () => void;
 }
 
 /** A change in words, and what was said before it. */
@@ -81,7 +83,7 @@ export function useWishes(card: string): Desk {
   const isMarked = useCallback((frame: CardFrame) => !leftOut.has(frame.key) && (!frame.unmarked || again.has(frame.key)), [leftOut, again]);
   return {
     wishes: said,
-    marks: useMemo(() => ({ isMarked, mark }), [isMarked, mark]),
+    marks: useMemo(() => ({ isMarked, mark, takeBack: undo }), [isMarked, mark, undo]),
     last: steps.at(-1)?.what ?? null,
     undo,
     sayOfShoot: useCallback(

@@ -3,17 +3,18 @@ import { clock, exposure, size } from "../words/format";
 
 export type FactName = "name" | "time" | "exposure" | "iso" | "focal" | "lens" | "body" | "size" | "files";
 export type SortName = "time" | "name" | "size" | "kind";
-export type ShowName = "all" | "new" | "held" | "left out" | `body ${string}` | `hint ${HintName}`;
+export type ShowName = "all" | "new" | "held" | "left out" | "incomplete" | `body ${string}` | `kinds ${string}` | `hint ${HintName}`;
 
 /** How the contact sheet is looked at; kept for all cards. */
 export interface View {
   captions: FactName[];
   size: number;
   list: boolean;
+  sort: SortName;
 }
 
 export const SIZES = [104, 136, 184, 248, 332];
-export const FIRST_VIEW: View = { captions: ["name", "time"], size: 1, list: false };
+export const FIRST_VIEW: View = { captions: ["name", "time"], size: 1, list: false, sort: "time" };
 
 export const FACTS: { value: FactName; name: string; of: (frame: CardFrame) => string }[] = [
   { value: "name", name: "file name", of: (frame) => stem(frame) + (frame.files.length > 1 ? ` +${frame.files.length - 1}` : "") },
@@ -65,6 +66,8 @@ export function isShown(frame: CardFrame, show: ShowName, marked: boolean, hints
   if (show === "held") return frame.held !== null;
   if (show === "left out") return !marked;
   if (show.startsWith("body ")) return (frame.facts?.body ?? "unknown") === show.slice(5);
+  if (show === "incomplete") return frame.incomplete !== null;
+  if (show.startsWith("kinds ")) return kinds(frame) === show.slice(6);
   if (show.startsWith("hint ")) return hasHint(hints, show.slice(5) as HintName);
   return true;
 }

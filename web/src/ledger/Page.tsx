@@ -3,6 +3,7 @@ import { Link, NavLink, useLocation } from "react-router";
 import { Refused } from "../api/client";
 import { useCards, useReceipts } from "../api/queries";
 import { count, figure, size } from "../words/format";
+import { Arrivals } from "./Arrivals";
 
 const TABS: { to: string; name: string; also: string[] }[] = [
   { to: "/intake", name: "Intake", also: ["/receipts", "/clearance"] },
@@ -53,7 +54,10 @@ function Header() {
           );
         })}
       </nav>
-      <Running />
+      <span className="ml-auto self-center text-right">
+        <Arrivals />
+        <Running />
+      </span>
     </header>
   );
 }
@@ -68,7 +72,7 @@ function Running() {
   const store = cards.data?.store;
   const locked = cards.error instanceof Refused && cards.error.status === 401;
   return (
-    <p className="ml-auto self-center text-faded" role="status">
+    <span className="text-faded" role="status">
       {locked && <b className="text-brass">locked</b>}
       {cards.error && !locked && <b className="text-brass">the ledger does not answer</b>}
       {store && (store.present ? `${store.name}, ${size(store.freeBytes ?? 0)} free` : <b className="text-brass">{store.name} absent</b>)}
@@ -88,6 +92,6 @@ function Running() {
           </Link>
         </>
       )}
-    </p>
+    </span>
   );
 }

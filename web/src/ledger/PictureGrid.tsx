@@ -16,8 +16,8 @@ interface Props {
   start?: string | null;
   /** Marks or unmarks pictures: by a press, a press with Shift for a range, a drag over an area, or Space. */
   onMark?: (ids: string[], on: boolean) => void;
-  /** Asks for a larger look: by Enter or a double press. */
-  onLook?: (id: string) => void;
+  /** Asks for a larger look: by Enter, or by a second press on the same picture, the first of which marked it. */
+  onLook?: (id: string, afterMark: boolean) => void;
   /** Any other key, pressed on a picture; says whether it meant something. */
   onKey?: (key: string, id: string) => boolean;
 }
@@ -29,6 +29,8 @@ interface Area {
   on: boolean;
 }
 
+/** Two presses within so many milliseconds are one double press. */
+const DOUBLE = 400;
 const GAP = 8;
 const CAPTION = 17;
 const SIDE = 14;
@@ -51,6 +53,7 @@ export function PictureGrid({ label, pictures, width: least, captionLines = 1, s
     drawArea(next);
   };
   const anchor = useRef<number | null>(null);
+  const pressedBefore = useRef({ id: "", at: 0 });
   const columns = Math.max(1, Math.floor((room - 2 * SIDE + GAP) / (least + GAP)));
   const width = Math.floor((room - 2 * SIDE + GAP) / columns) - GAP;
   const height = Math.round((width * 2) / 3) + captionLines * CAPTION + GAP;
@@ -83,7 +86,7 @@ export function PictureGrid({ label, pictures, width: least, captionLines = 1, s
     const current = pictures[focus];
     if (step !== undefined) move(focus + step);
     else if (event.key === " " && onMark) markOne(focus, event.shiftKey);
-    else if (event.key === "Enter" && current && onLook) onLook(current.id);
+    else if (event.key === "Enter" && current && onLook) onLook(current.id, false);
     else if (!(current && !event.ctrlKey && !event.metaKey && onKey?.(event.key, current.id))) return;
     event.preventDefault();
   };
@@ -117,7 +120,11 @@ export function PictureGrid({ label, pictures, width: least, captionLines = 1, s
       if (event.shiftKey && event.button === 0) markOne(focus, true);
       return;
     }
-    if (over.from === over.to) markOne(over.from, false);
+    const id = over.from === over.to ? (pictures[over.from]?.id ?? "") : "";
+    const isSecond = id !== "" && id === pressedBefore.current.id && event.timeStamp - pressedBefore.current.at < DOUBLE;
+    pressedBefore.current = { id: isSecond ? "" : id, at: event.timeStamp };
+    if (isSecond && onLook) onLook(id, true);
+    else if (over.from === over.to) markOne(over.from, false);
     else onMark?.(ids(pictures.filter((_, index) => isIn(over, index))), over.on);
     setArea(null);
   };
@@ -139,7 +146,7 @@ export function PictureGrid({ label, pictures, width: least, captionLines = 1, s
       }}
       onDoubleClick={() => {
         const current = pictures[focus];
-        if (current && onLook) onLook(current.id);
+        if (current && onLook && !onMark) onLook(current.id, false);
       }}
       onFocus={() => {
         setFocused(true);
