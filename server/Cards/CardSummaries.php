@@ -24,6 +24,7 @@ final readonly class CardSummaries
 {
     /** Seconds; FAT counts a folder's time in steps of two. */
     private const SETTLED = 3;
+    private const FOLDER = 15;
 
     public function __construct(private CacheItemPoolInterface $cache, private CardWalker $walker, private TellsVolume $volumes, private FactsReader $facts)
     {
@@ -44,6 +45,19 @@ final readonly class CardSummaries
         }
 
         return $summary;
+    }
+
+    /** The same of a folder that is no card: good for some seconds. */
+    public function ofFolder(string $path): CardSummary
+    {
+        $item = $this->cache->getItem('folder.'.hash('xxh64', $path));
+        $known = $item->get();
+        if (!$known instanceof CardSummary) {
+            $known = $this->fresh($path);
+            $this->cache->save($item->set($known)->expiresAfter(self::FOLDER));
+        }
+
+        return $known;
     }
 
     /** The same, read now: of a folder that is no card, no folder's time says whether it changed further down. */

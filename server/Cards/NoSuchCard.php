@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Cards;
 
+use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Failure\FailureKind;
 use VelvetLedger\Core\Failure\Said;
@@ -21,6 +22,11 @@ final class NoSuchCard extends \RuntimeException implements CouldNot
     public static function noSuchFile(): self
     {
         return new self('There is no such file on this card.');
+    }
+
+    public static function noSuchFolder(string $path): self
+    {
+        return new self(\sprintf('There is no folder %s below the readers, the stores or the drives.', '' === $path ? 'so named' : PathText::of($path)));
     }
 
     public function kind(): FailureKind

@@ -15,7 +15,7 @@ use VelvetLedger\Server\Settings\Settings;
 /** The card readers of this machine: the volumes now mounted below the configured roots, and any folder that is named. */
 final readonly class Readers
 {
-    public function __construct(private Settings $settings, private CardSummaries $summaries, private CardWalker $walker)
+    public function __construct(private Settings $settings, private CardSummaries $summaries, private CardWalker $walker, private SourceFolders $folders)
     {
     }
 
@@ -48,7 +48,7 @@ final readonly class Readers
     public function volume(string $id): Volume
     {
         clearstatcache();
-        foreach ($this->volumes() as $volume) {
+        foreach ([...$this->volumes(), ...$this->folders->all()] as $volume) {
             if ($volume->id === $id) {
                 return $volume;
             }

@@ -12,6 +12,7 @@ use Symfony\Component\Messenger\Stamp\DelayStamp;
 use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Core\Capture\FactsReader;
 use VelvetLedger\Core\Card\PathText;
+use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Held\Holdings;
 use VelvetLedger\Core\Hint\Pixels;
@@ -19,10 +20,12 @@ use VelvetLedger\Core\Plan\PlanLine;
 use VelvetLedger\Server\Cards\CardHints;
 use VelvetLedger\Server\Cards\CardHoldings;
 use VelvetLedger\Server\Cards\CardReadings;
+use VelvetLedger\Server\Cards\CardsKnown;
 use VelvetLedger\Server\Cards\CardSummaries;
 use VelvetLedger\Server\Cards\EjectCard;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\Reading;
+use VelvetLedger\Server\Cards\SourceFolders;
 use VelvetLedger\Server\Cards\Twins;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Intake\Plans;
@@ -43,8 +46,10 @@ use VelvetLedger\Server\View\CardView;
 use VelvetLedger\Server\View\DeskView;
 use VelvetLedger\Server\View\HintsView;
 use VelvetLedger\Server\View\HistogramView;
+use VelvetLedger\Server\View\PickedView;
 use VelvetLedger\Server\View\PlanLineView;
 use VelvetLedger\Server\View\PlanView;
+use VelvetLedger\Server\View\SourceFoldersView;
 use VelvetLedger\Server\View\StoreView;
 use VelvetLedger\Server\Work\BringIn;
 use VelvetLedger\Server\Work\Looks;
@@ -60,13 +65,47 @@ final readonly class CardsController
     }
 
     #[Route('/api/cards', methods: ['GET'])]
-    public function cards(CardSummaries $summaries): Response
+    public function cards(CardSummaries $summaries, CardsKnown $known, SourceFolders $folders): Response
     {
+        $view = function (Volume $volume, bool $isFolder) use ($summaries, $known): CardView {
+            $of = $known->of($volume);
+            if (null === $of) {
+                $this->looks->ask($volume);
+            }
+
+            return new CardView($volume, $isFolder ? $summaries->ofFolder($volume->path) : $summaries->of($volume->path), $of, $isFolder);
+        };
+
         return new JsonResponse(new CardsView(
-            array_map(static fn (Volume $volume): CardView => new CardView($volume, $summaries->of($volume->path)), $this->readers->volumes()),
+            [...array_map(static fn (Volume $volume): CardView => $view($volume, false), $this->readers->volumes()), ...array_map(static fn (Volume $volume): CardView => $view($volume, true), $folders->all())],
             array_map(PathText::of(...), $this->settings->readers),
             new StoreView($this->stores->main()),
         ));
+    }
+
+    /** Folders below the readers, the stores and the drives, to pick a source from; ?in= one of them. */
+    #[Route('/api/sources/folders', methods: ['GET'])]
+    public function folders(Request $request, SourceFolders $folders): Response
+    {
+        return new JsonResponse(new SourceFoldersView(...$folders->folders($request->query->getString('in'))));
+    }
+
+    /** Picks a folder as a source. */
+    #[Route('/api/sources', methods: ['POST'])]
+    public function pick(Request $request, SourceFolders $folders): Response
+    {
+        $fields = Fields::of(DeskInput::body($request));
+        $volume = $fields->make(static fn (): Volume => $folders->pick($fields->text('path', null, 4000)));
+
+        return new JsonResponse(new PickedView($volume->id), 201);
+    }
+
+    #[Route('/api/sources/{id}/put-away', methods: ['POST'], requirements: ['id' => '[0-9a-f]{16}'])]
+    public function putAway(string $id, SourceFolders $folders): Response
+    {
+        $folders->putAway($id);
+
+        return new JsonResponse(null, 204);
     }
 
     #[Route('/api/cards/{id}', methods: ['GET'], requirements: ['id' => '[0-9a-f]{16}'])]

@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Http;
 
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use VelvetLedger\Server\Tools\Pictures;
 
 /** Answers with a JPEG that the browser may keep: its address changes when the file does. */
 final class PictureAnswer
@@ -14,9 +15,12 @@ final class PictureAnswer
 
     public static function edge(Request $request): int
     {
+        if ('whole' === $request->query->get('edge')) {
+            return Pictures::WHOLE;
+        }
         $edge = $request->query->getInt('edge', self::EDGES[0]);
 
-        return \in_array($edge, self::EDGES, true) ? $edge : throw BadInput::field('edge', 'must be 160, 480 or 1600');
+        return \in_array($edge, self::EDGES, true) ? $edge : throw BadInput::field('edge', 'must be 160, 480, 1600 or whole');
     }
 
     public static function jpeg(string $stream): Response

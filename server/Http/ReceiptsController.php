@@ -16,8 +16,11 @@ use VelvetLedger\Server\Intake\TakeBack;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\ReceiptLine;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
+use VelvetLedger\Server\Persistence\ShootRepository;
 use VelvetLedger\Server\View\ConversionsView;
 use VelvetLedger\Server\View\ReceiptLineView;
+use VelvetLedger\Server\View\ReceiptShootsView;
+use VelvetLedger\Server\View\ReceiptShootView;
 use VelvetLedger\Server\View\ReceiptsView;
 use VelvetLedger\Server\View\ReceiptView;
 use VelvetLedger\Server\Work\BringIn;
@@ -27,6 +30,8 @@ use VelvetLedger\Server\Work\FailedWork;
 /** Receipts: each intake, under way or done, and the line of every file that was on the card; and work that failed. */
 final readonly class ReceiptsController
 {
+    private const MOST = 200;
+
     public function __construct(private ReceiptRepository $receipts, private FailedWork $failed)
     {
     }
@@ -40,6 +45,16 @@ final readonly class ReceiptsController
         $page = \array_slice($found, 0, ReceiptRepository::PAGE);
 
         return new JsonResponse(new ReceiptsView(array_map($this->view(...), $page), \count($found) > \count($page) ? $page[\count($page) - 1]->id() : null, $before > 0 ? [] : $this->failed->all()));
+    }
+
+    /** The shoots of some receipts: ?of= their numbers, with commas between. */
+    #[Route('/api/receipts/shoots', methods: ['GET'])]
+    public function shoots(Request $request, ShootRepository $shoots): Response
+    {
+        $numbers = array_map(intval(...), \array_slice(array_filter(explode(',', $request->query->getString('of')), static fn (string $one): bool => 1 === preg_match('/^\d{1,9}$/', $one)), 0, self::MOST));
+        $found = $shoots->ofReceipts($numbers);
+
+        return new JsonResponse(array_map(static fn (int $number): ReceiptShootsView => new ReceiptShootsView($number, array_map(static fn (array $one): ReceiptShootView => new ReceiptShootView(...$one), $found[$number] ?? [])), $numbers));
     }
 
     #[Route('/api/receipts/{number}', methods: ['GET'], requirements: ['number' => '\d{1,9}'])]

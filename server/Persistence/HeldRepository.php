@@ -113,6 +113,14 @@ final readonly class HeldRepository
         return $promised;
     }
 
+    /** Another after every intake that began or ended, and after all else that the day book tells of. */
+    public function revision(): int
+    {
+        $last = $this->database->fetchOne('SELECT max(id) FROM day_book_entry');
+
+        return is_numeric($last) ? (int) $last : 0;
+    }
+
     /**
      * Where frames lie, and what the ledger has of days.
      *

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Stores;
 
 use Doctrine\ORM\EntityManagerInterface;
+use VelvetLedger\Core\Capture\CaptureFacts;
 use VelvetLedger\Core\Capture\CoreFactsReader;
 use VelvetLedger\Core\Format\Budget;
 use VelvetLedger\Core\Format\Bytes;
@@ -35,7 +36,7 @@ final readonly class FramePictures
         $facts = $frame->facts->facts();
         $still = $frame->files()->findFirst(static fn (int $i, LedgerFile $file): bool => true === $file->original?->kind->isStill() && !$file->isLetGo());
         $copies = array_filter($still?->copies()->toArray() ?? [], static fn (Copy $copy): bool => CopyState::Owed !== $copy->state());
-        if (null === $facts || [] === $copies) {
+        if ([] === $copies) {
             throw CouldNotMakePicture::noneInside();
         }
         $absent = null;
@@ -43,7 +44,7 @@ final readonly class FramePictures
             $store = $this->stores->at($copy->store);
             $path = $store->path.'/'.$copy->path();
             if (is_file($path)) {
-                return $this->pictures->of($path, Making::AsItIs !== $still?->making() || $still !== $frame->files()->first() ? CoreFactsReader::of(Bytes::ofFile($path, new Budget())) : $facts, $edge);
+                return $this->pictures->of($path, Making::AsItIs !== $still?->making() || $still !== $frame->files()->first() ? CoreFactsReader::of(Bytes::ofFile($path, new Budget())) : $facts ?? new CaptureFacts(), $edge);
             }
             $absent ??= $store->isPresent() ? null : $store->absence();
         }

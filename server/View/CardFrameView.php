@@ -27,7 +27,7 @@ final readonly class CardFrameView
 
     public int $bytes;
 
-    /** The file that holds its picture, from the card's root; null where none was found. */
+    /** The file that its picture is made of, from the card's root; null where it is unreadable. */
     public ?string $picture;
 
     public bool $unreadable;
@@ -77,7 +77,7 @@ final readonly class CardFrameView
         $this->datedByFile = $frame->isDatedByFile();
         $this->body = Body::of($frame->facts)?->name();
         $this->bytes = $frame->frame->bytes();
-        $this->picture = [] === ($frame->facts->previews ?? []) ? null : $frame->factsFrom?->text();
+        $this->picture = $frame->isUnreadable() ? null : ([] === ($frame->facts->previews ?? []) ? $lead->text() : $frame->factsFrom?->text());
         $this->unreadable = $frame->isUnreadable();
         $this->incomplete = array_values($frame->incomplete)[0] ?? null;
         $this->wholeOn = $frame->wholeOn;

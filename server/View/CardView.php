@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\View;
 
+use VelvetLedger\Server\Cards\CardKnown;
 use VelvetLedger\Server\Cards\CardSummary;
 use VelvetLedger\Server\Cards\Volume;
 
@@ -17,15 +18,19 @@ final readonly class CardView
     public int $bytes;
     public ?string $firstDate;
     public ?string $lastDate;
+    /** Frames that are new; null until the card was read. */
+    public ?int $new;
 
-    public function __construct(Volume $volume, CardSummary $summary)
+    /** @param bool $isFolder whether it is a folder that was picked, and no card */
+    public function __construct(Volume $volume, CardSummary $summary, ?CardKnown $known, public bool $isFolder = false)
     {
         $this->id = $volume->id;
         $this->label = $volume->label();
         $this->frames = $summary->frames;
         $this->files = $summary->files;
         $this->bytes = $summary->bytes;
-        $this->firstDate = null === $summary->first ? null : date('Y-m-d', $summary->first);
-        $this->lastDate = null === $summary->last ? null : date('Y-m-d', $summary->last);
+        $this->firstDate = $known->first ?? (null === $summary->first ? null : date('Y-m-d', $summary->first));
+        $this->lastDate = $known->last ?? (null === $summary->last ? null : date('Y-m-d', $summary->last));
+        $this->new = $known?->new;
     }
 }

@@ -4,38 +4,33 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Work;
 
-use Psr\Cache\CacheItemPoolInterface;
 use Psr\Log\LoggerInterface;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Symfony\Component\Messenger\MessageBusInterface;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Server\Cards\CardHints;
 use VelvetLedger\Server\Cards\CardReadings;
+use VelvetLedger\Server\Cards\CardsKnown;
+use VelvetLedger\Server\Cards\LookTurns;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Intake\Interrupted;
-use VelvetLedger\Server\Settings\Home;
 
 /** Reads cards and measures their previews in the background, a card at a time by one process, and keeps what it has every second. */
 final readonly class Looks
 {
     private const SLICE = 1.0;
 
-    /** Nobody looking, it is asked for again after so many seconds: the message may wait behind another card. */
-    private const AGAIN = 5;
-
-    public function __construct(private Readers $readers, private CardReadings $readings, private CardHints $hints, private CacheItemPoolInterface $cache, private MessageBusInterface $bus, private Home $home, private Interruption $interruption, private LoggerInterface $log)
+    public function __construct(private Readers $readers, private CardReadings $readings, private CardHints $hints, private CardsKnown $known, private LookTurns $turns, private MessageBusInterface $bus, private Interruption $interruption, private LoggerInterface $log)
     {
     }
 
     /** Asks for a card to be looked at; false where that is being done or was asked for just now. */
     public function ask(Volume $volume): bool
     {
-        $item = $this->cache->getItem('asked.'.$volume->reading());
-        if ($item->isHit() || !$this->turn($volume, static fn (): bool => true)) {
+        if (!$this->turns->isToBeAsked($volume)) {
             return false;
         }
-        $this->cache->save($item->set(true)->expiresAfter(self::AGAIN));
         $this->bus->dispatch(new Look($volume->id));
 
         return true;
@@ -46,7 +41,7 @@ final readonly class Looks
     {
         try {
             $volume = $this->readers->volume($look->card);
-            $this->turn($volume, fn (): bool => $this->whole($volume));
+            $this->turns->take($volume, fn (): bool => $this->whole($volume));
         } catch (CouldNot|Interrupted) {
             // pulled out, or this process is to end: the page says the one and asks again after the other
         } catch (\Throwable $error) {
@@ -60,23 +55,12 @@ final readonly class Looks
             $this->interruption->stopHere();
             $reading = $this->readings->within($volume, self::SLICE);
         } while (!$reading->isComplete());
+        $this->known->learn($volume);
         do {
             $this->interruption->stopHere();
             [$measured, $of] = $this->hints->within($volume, $reading->contents->frames, self::SLICE);
         } while ($measured < $of);
 
         return true;
-    }
-
-    /**
-     * Does something with a card while no other process does; false where another does. The lock (flock(2)) ends with its process.
-     *
-     * @param \Closure(): bool $do
-     */
-    private function turn(Volume $volume, \Closure $do): bool
-    {
-        $lock = @fopen($this->home->path.'/run/look-'.$volume->reading(), 'c');
-
-        return false === $lock || flock($lock, \LOCK_EX | \LOCK_NB) ? $do() : false;
     }
 }

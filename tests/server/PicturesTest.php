@@ -30,6 +30,7 @@ use VelvetLedger\Server\Tools\CouldNotMakePicture;
 use VelvetLedger\Server\Tools\ExifToolReader;
 use VelvetLedger\Server\Tools\Pictures;
 use VelvetLedger\Server\Tools\PixelsWithVips;
+use VelvetLedger\Server\Tools\RendersStills;
 use VelvetLedger\Tests\Stills;
 
 /** The adapters to libvips and ExifTool. */
@@ -39,7 +40,7 @@ final class PicturesTest extends LedgerTestCase
     {
         $file = $this->reader->put('a.JPG', CameraFile::jpeg(Body::orrelM4(), self::shot(Fault::None), (new Painter())->paint(self::shot(Fault::None), 1536, 1024)));
         $facts = (new CoreFactsReader())->read($file);
-        $pictures = new Pictures(Home::fromEnvironment());
+        $pictures = new Pictures(Home::fromEnvironment(), new RendersStills(new Filesystem()));
         $thumbnail = $facts->previews[0];
         self::assertSame(substr((string) file_get_contents($file), $thumbnail->offset, $thumbnail->length), $pictures->of($file, $facts, 160));
         $scaled = $pictures->of($file, $facts, 480);
@@ -60,13 +61,13 @@ final class PicturesTest extends LedgerTestCase
         shell_exec('exiftool -q -m -overwrite_original -n -IFD0:Orientation='.$orientation.' '.escapeshellarg($file).' 2>/dev/null');
         $facts = (new CoreFactsReader())->read($file);
         self::assertSame($orientation, $facts->image->orientation);
-        self::assertSame([$width, $height], \array_slice((array) getimagesizefromstring((new Pictures(Home::fromEnvironment()))->of($file, $facts, 480)), 0, 2));
+        self::assertSame([$width, $height], \array_slice((array) getimagesizefromstring((new Pictures(Home::fromEnvironment(), new RendersStills(new Filesystem())))->of($file, $facts, 480)), 0, 2));
     }
 
     public function testAPreviewThatCannotBeDecodedOrIsNotThereIsSaidSo(): void
     {
         $file = $this->reader->put('a.JPG', "\xFF\xD8\xFF\xE0".str_repeat('not a picture', 400));
-        $pictures = new Pictures(Home::fromEnvironment());
+        $pictures = new Pictures(Home::fromEnvironment(), new RendersStills(new Filesystem()));
         $said = [];
         foreach ([new CaptureFacts(), new CaptureFacts(previews: [new Preview(0, 4000, 4000, 3000)])] as $facts) {
             try {
@@ -108,7 +109,7 @@ final class PicturesTest extends LedgerTestCase
         self::assertSame(['a' => 32, 'b' => null, 'c' => 32], array_map(static fn (?Luminance $one): ?int => $one?->width, $found));
         $file = $this->reader->put('a.JPG', $lie);
         $this->expectExceptionMessage('takes more time or memory to decode');
-        (new Pictures(Home::fromEnvironment()))->of($file, new CaptureFacts(previews: [new Preview(0, \strlen($lie), 64_000, 64_000)]), 480);
+        (new Pictures(Home::fromEnvironment(), new RendersStills(new Filesystem())))->of($file, new CaptureFacts(previews: [new Preview(0, \strlen($lie), 64_000, 64_000)]), 480);
     }
 
     public function testHintsComeBitByBitAndStay(): void

@@ -18,6 +18,7 @@ use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Core\Words\Size;
 use VelvetLedger\Server\Cards\CardSummaries;
 use VelvetLedger\Server\Cards\Readers;
+use VelvetLedger\Server\Cards\SourceFolders;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Http\Errors;
 use VelvetLedger\Server\Intake\CouldNotBegin;
@@ -101,7 +102,7 @@ final class StoresTest extends LedgerTestCase
         foreach (['me/CARD/DCIM', 'me/DISK/Pictures', 'you/OTHER/DCIM', 'me/.hidden/DCIM'] as $folder) {
             mkdir($this->reader->path.'/'.$folder, 0o777, true);
         }
-        $labels = fn (string ...$roots): array => array_map(static fn (Volume $volume): string => $volume->label(), (new Readers(new Settings(array_values($roots)), $this->service(CardSummaries::class), new CardWalker()))->volumes());
+        $labels = fn (string ...$roots): array => array_map(static fn (Volume $volume): string => $volume->label(), (new Readers(new Settings(array_values($roots)), $this->service(CardSummaries::class), new CardWalker(), $this->service(SourceFolders::class)))->volumes());
         self::assertSame(['CARD', 'OTHER'], $labels($this->reader->path.'/*'));
         self::assertSame(['CARD'], $labels($this->reader->path.'/me', $this->reader->path.'/me', '/no/such/reader'));
         self::assertSame([], $labels());

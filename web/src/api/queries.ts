@@ -3,7 +3,7 @@ import { noticed } from "./arrivals";
 import { get, post } from "./client";
 import type { Wishes } from "./plan";
 import type { Cards, Hints, Histogram, Plan, PlanLine, Receipt, ReceiptLine, Receipts, Shoot, ShootPage, Shoots } from "./types";
-import type { Begun, Desk } from "./views";
+import type { Begun, Desk, Picked, ReceiptShoots, SourceFolders } from "./views";
 
 /** A card that comes or goes is noticed within this many milliseconds. */
 const READER_GLANCE = 1000;
@@ -18,6 +18,39 @@ export const useCards = () =>
       return cards;
     },
     refetchInterval: READER_GLANCE,
+  });
+
+/** Folders below the readers, the stores and the drives; of "" the places to begin at. */
+export const useSourceFolders = (path: string) =>
+  useQuery({ queryKey: ["source folders", path], queryFn: () => get<SourceFolders>(`/api/sources/folders?in=${encodeURIComponent(path)}`) });
+
+export const usePickFolder = () => {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (path: string) => post<Picked>("/api/sources", { path }),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["cards"] }),
+  });
+};
+
+export const usePutFolderAway = () => {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (card: string) => post<null>(`/api/sources/${card}/put-away`, {}),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["cards"] }),
+  });
+};
+
+/** The shoots that receipts' frames came into, by receipt; asked again only when one of them has gone on. */
+export const useShootsOfReceipts = (receipts: Receipt[]) =>
+  useQuery({
+    queryKey: ["shoots of receipts", receipts.map((receipt) => [receipt.number, receipt.state, receipt.state === "running" ? 0 : receipt.filesCopied])],
+    queryFn: async () => {
+      const found = await get<ReceiptShoots[]>(`/api/receipts/shoots?of=${receipts.map((receipt) => receipt.number).join(",")}`);
+      return new Map(found.map((one) => [one.receipt, one.shoots]));
+    },
+    enabled: receipts.length > 0,
+    staleTime: 60_000,
+    placeholderData: keepPreviousData,
   });
 
 /** The card's frames; asks again at once until all are read and the copies of what is held were looked at, then rests. */

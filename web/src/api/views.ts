@@ -45,6 +45,9 @@ export interface Card {
   bytes: number;
   firstDate: string | null;
   lastDate: string | null;
+  /** Frames that are new; null until the card was read. */
+  new: number | null;
+  isFolder: boolean;
 }
 
 /** A frame on a card: its files, when it was taken, what was recorded, and what is wrong with it. */
@@ -57,7 +60,7 @@ export interface CardFrame {
   /** Names the camera body as clocks do; null where the camera gave no model. */
   body: string | null;
   bytes: number;
-  /** The file that holds its picture, from the card's root; null where none was found. */
+  /** The file that its picture is made of, from the card's root; null where it is unreadable. */
   picture: string | null;
   unreadable: boolean;
   /** What there is of it where it was cut off: "20 kB of a picture that says more". */
@@ -360,6 +363,11 @@ export interface OtherFile {
 /** What became of one file of a card. */
 export type Outcome = "brought in" | "waiting" | "held" | "promised" | "left out" | "not a still" | "unreadable" | "failed";
 
+/** The desk that a picked folder has. */
+export interface Picked {
+  card: string;
+}
+
 /** A plan without its single lines: what the desk shows while it is being made. */
 export interface Plan {
   shoots: PlannedShoot[];
@@ -513,6 +521,20 @@ export interface ReceiptLine {
   incomplete: string | null;
 }
 
+/** One of them, and how many frames of that receipt are in it. */
+export interface ReceiptShoot {
+  id: number;
+  date: string;
+  description: string;
+  frames: number;
+}
+
+/** The shoots that a receipt's frames came into. */
+export interface ReceiptShoots {
+  receipt: number;
+  shoots: ReceiptShoot[];
+}
+
 /** A page of receipts, the latest first; and on the first page, work that failed as often as it is tried. */
 export interface Receipts {
   receipts: Receipt[];
@@ -598,6 +620,12 @@ export interface Shoots {
   shoots: Shoot[];
   years: Year[];
   older: number | null;
+}
+
+/** A folder to pick a source from, and the folders in it; where the path is empty, the places to begin at, absolute. */
+export interface SourceFolders {
+  path: string;
+  folders: string[];
 }
 
 /** What will be written into the files of a shoot, as its first frame has it. */

@@ -16,7 +16,7 @@ export function ClearanceScreen() {
         <Nothing heading="This card is in no reader">Put it back and this page opens by itself.</Nothing>
       ) : (
         <>
-          <div className="grid grid-cols-[minmax(0,1fr)_minmax(320px,520px)] gap-x-10 pt-6 pr-6 pb-4 pl-[72px]">
+          <div className="folds-flat grid grid-cols-[minmax(0,1fr)_minmax(320px,520px)] gap-x-10 pt-6 pr-6 pb-4 pl-page">
             <div>
               <h1 className="text-title font-semibold">May {label} be formatted?</h1>
               <p className="mt-2 max-w-[52ch] text-faded">

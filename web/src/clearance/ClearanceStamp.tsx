@@ -72,7 +72,7 @@ export function MissingList({ clearance }: { clearance: Clearance }) {
   const letGo = clearance.missing.filter((one) => one.remedy === "nod" || one.lack.startsWith("is a clip"));
   return (
     <section aria-label="What is missing" className="pb-10">
-      <div className="flex items-baseline justify-between border-b border-rule-strong pt-6 pr-6 pb-[6px] pl-[72px]">
+      <div className="flex items-baseline justify-between border-b border-rule-strong pt-6 pr-6 pb-[6px] pl-page">
         <h2 className="text-hand font-semibold">
           What is missing{" "}
           <span className="font-plain text-body font-normal text-faded">
@@ -94,7 +94,7 @@ export function MissingList({ clearance }: { clearance: Clearance }) {
         {clearance.missing.map((one) => (
           <li
             key={one.path}
-            className="grid grid-cols-[var(--spacing-margin)_72px_minmax(220px,1fr)_minmax(240px,2fr)_170px] items-center gap-x-[14px] border-b border-rule py-[5px] pr-6"
+            className="folds grid grid-cols-[var(--spacing-margin)_72px_minmax(220px,1fr)_minmax(240px,2fr)_170px] items-center gap-x-[14px] border-b border-rule py-[5px] pr-6"
           >
             <span className="justify-self-center font-hand font-semibold text-brass" aria-hidden="true">
               !

@@ -22,7 +22,7 @@ export function DayBookScreen() {
   return (
     <Page title="Day book">
       <Trouble error={found.error} />
-      <div className="flex flex-wrap items-baseline gap-x-7 gap-y-2 pt-6 pr-6 pb-3 pl-[72px]">
+      <div className="flex flex-wrap items-baseline gap-x-7 gap-y-2 pt-6 pr-6 pb-3 pl-page">
         <h1 className="mr-2 text-title font-semibold">Day book</h1>
         <Choice
           label="entries of"
@@ -67,12 +67,12 @@ export function DayBookScreen() {
       {newest && entries.length === 0 && <Nothing heading="Nothing is written here yet">Intakes, proofs, repairs and changes stand here by the day.</Nothing>}
       {[...days].map(([day, list]) => (
         <section key={day} aria-label={day}>
-          <h2 className="border-b border-rule-strong pt-5 pb-[6px] pl-[72px] text-hand font-semibold">{day}</h2>
+          <h2 className="border-b border-rule-strong pt-5 pb-[6px] pl-page text-hand font-semibold">{day}</h2>
           <ol>
             {list.map((entry) => (
               <li
                 key={entry.id}
-                className="grid grid-cols-[var(--spacing-margin)_70px_110px_minmax(0,1fr)_90px] items-baseline gap-x-[14px] border-b border-rule py-[6px] pr-6"
+                className="folds grid grid-cols-[var(--spacing-margin)_70px_110px_minmax(0,1fr)_90px] items-baseline gap-x-[14px] border-b border-rule py-[6px] pr-6"
               >
                 <span />
                 <span className="text-faded">{timeOfDay(entry.at).slice(0, 5)}</span>
@@ -90,7 +90,7 @@ export function DayBookScreen() {
           </ol>
         </section>
       ))}
-      <p className="flex gap-x-7 py-5 pr-6 pl-[72px] text-faded">
+      <p className="flex gap-x-7 py-5 pr-6 pl-page text-faded">
         {found.hasNextPage && (
           <TextButton
             onClick={() => {

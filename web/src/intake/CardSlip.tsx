@@ -11,7 +11,7 @@ export function CardSlip({ desk, ejecting, canEject, onEject }: { desk: Desk; ej
   const last = dates.at(-1);
   const held = desk.frames.filter((frame) => frame.held !== null).length;
   return (
-    <section aria-label="The card" className="flex flex-wrap items-end gap-x-7 gap-y-2 border-b border-rule-strong py-5 pr-6 pl-[72px]">
+    <section aria-label="The card" className="flex flex-wrap items-end gap-x-7 gap-y-2 border-b border-rule-strong py-5 pr-6 pl-page">
       <h1 className="mr-2 text-title font-semibold">{desk.label}</h1>
       <dl className="flex flex-wrap gap-x-7 gap-y-2">
         <Field label="on the card">

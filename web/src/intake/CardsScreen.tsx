@@ -1,12 +1,15 @@
+import { useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { useCards, useReceipts, useTryAgain } from "../api/queries";
+import { useCards, usePutFolderAway, useReceipts, useShootsOfReceipts, useTryAgain } from "../api/queries";
 import type { Card, FailedPiece, Receipt } from "../api/types";
 import { Key, TextButton } from "../ledger/Field";
 import { Nothing } from "../ledger/Nothing";
 import { Notice, Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
 import { useNumberKeys } from "./useNumberKeys";
-import { count, figure, moment, size, span } from "../words/format";
+import { count, dateOf, figure, moment, size, span, timeOfDay } from "../words/format";
+import { ShootsOf } from "../receipt/ShootsOf";
+import { FolderSource } from "./FolderSource";
 
 /** Which cards are in the readers now, and the receipts written so far. */
 export function CardsScreen() {
@@ -14,6 +17,8 @@ export function CardsScreen() {
   const receipts = useReceipts();
   const go = useNavigate();
   const present = cards.data?.cards ?? [];
+  const inReaders = present.filter((card) => !card.isFolder);
+  const [picking, setPicking] = useState(false);
   useNumberKeys(present.length, (i) => {
     const card = present[i];
     if (card) void go(`/intake/${card.id}`);
@@ -25,12 +30,30 @@ export function CardsScreen() {
       <Trouble error={cards.error} />
       {store && !store.present && <Notice grave>{store.absentBecause} Cards can be looked at; nothing can be brought in until then.</Notice>}
       <Failed pieces={receipts.data?.pages[0]?.failed ?? []} />
-      <div className="flex items-baseline justify-between pt-6 pr-6 pb-3 pl-[72px]">
+      <div className="flex items-baseline justify-between pt-6 pr-6 pb-3 pl-page">
         <h1 className="text-title font-semibold">Cards</h1>
-        {cards.data && <p className="text-faded">{present.length === 0 ? "none in the readers" : `${count(present.length, "card")} in the readers`}</p>}
+        {cards.data && (
+          <p className="flex flex-wrap justify-end gap-x-6 text-faded">
+            {inReaders.length === 0 ? "none in the readers" : `${count(inReaders.length, "card")} in the readers`}
+            <TextButton
+              onClick={() => {
+                setPicking(true);
+              }}
+            >
+              from a folder…
+            </TextButton>
+          </p>
+        )}
       </div>
+      {picking && (
+        <FolderSource
+          onClose={() => {
+            setPicking(false);
+          }}
+        />
+      )}
       {cards.data && present.length > 0 && <CardTable cards={present} />}
-      {cards.data && present.length === 0 && (
+      {cards.data && inReaders.length === 0 && (
         <Nothing heading="No card is in a reader">
           <p>Put one in: it appears here by itself. A card is any volume with a DCIM folder, looked for in</p>
           <ul className="mt-2 font-path text-path text-ink">
@@ -40,7 +63,7 @@ export function CardsScreen() {
           </ul>
         </Nothing>
       )}
-      {cards.isPending && <p className="pl-[72px] text-faded">Looking into the readers…</p>}
+      {cards.isPending && <p className="pl-page text-faded">Looking into the readers…</p>}
       {written.length > 0 && (
         <Receipts
           receipts={written}
@@ -54,83 +77,101 @@ export function CardsScreen() {
   );
 }
 
-const COLUMNS = "grid grid-cols-[var(--spacing-margin)_minmax(180px,1.2fr)_minmax(200px,2fr)_90px_90px_110px_60px] gap-x-[14px] pr-6";
-
 function CardTable({ cards }: { cards: Card[] }) {
+  const putAway = usePutFolderAway();
   return (
     <div role="table" aria-label="Cards in the readers">
-      <div role="row" className={`${COLUMNS} border-b border-rule-strong pb-1 text-label text-faded`}>
+      <div role="row" className="card-columns border-b border-rule-strong pb-1 text-label text-faded max-md:sr-only">
         <span />
         <span role="columnheader">card</span>
         <span role="columnheader">taken</span>
-        <span role="columnheader" className="text-right">
-          frames
-        </span>
-        <span role="columnheader" className="text-right">
-          files
-        </span>
-        <span role="columnheader" className="text-right">
-          size
-        </span>
+        {["frames", "new", "files", "size"].map((head) => (
+          <span key={head} role="columnheader" className="text-right">
+            {head}
+          </span>
+        ))}
         <span />
       </div>
       {cards.map((card, i) => (
-        <Link
-          key={card.id}
-          role="row"
-          to={`/intake/${card.id}`}
-          className={`${COLUMNS} group items-baseline border-b border-rule py-[10px] hover:bg-wash focus-visible:-outline-offset-2`}
-        >
-          <span />
-          <span role="cell" className="font-hand text-[20px] leading-[24px] font-semibold group-hover:text-velvet">
-            {card.label}
-          </span>
-          <span role="cell">{card.firstDate && card.lastDate ? span(card.firstDate, card.lastDate) : <span className="text-faded">no stills on it</span>}</span>
-          <span role="cell" className="text-right">
-            {figure(card.frames)}
-          </span>
-          <span role="cell" className="text-right">
-            {figure(card.files)}
-          </span>
-          <span role="cell" className="text-right">
-            {card.files > 0 ? size(card.bytes) : "—"}
-          </span>
-          <span role="cell" className="text-right text-faded">
-            <Key>{String(i + 1)}</Key>
-          </span>
-        </Link>
+        <div key={card.id} className="relative border-b border-rule hover:bg-wash">
+          <Link role="row" to={`/intake/${card.id}`} className="card-columns group items-baseline py-[10px] focus-visible:-outline-offset-2">
+            <span />
+            <span role="cell" className="font-hand text-[20px] leading-[24px] font-semibold group-hover:text-velvet">
+              {card.label}
+              {card.isFolder && <span className="ml-2 font-plain text-body font-normal text-faded">a folder</span>}
+            </span>
+            <span role="cell">
+              {card.firstDate && card.lastDate ? span(card.firstDate, card.lastDate) : <span className="text-faded">no stills on it</span>}
+            </span>
+            <span role="cell" className="text-right">
+              {figure(card.frames)}
+              <span className="md:hidden"> {card.frames === 1 ? "frame" : "frames"}</span>
+            </span>
+            <span role="cell" className={`text-right ${card.new ? "font-semibold" : "text-faded"}`}>
+              {card.new === null ? "…" : card.new === 0 ? "none" : figure(card.new)}
+              <span className="md:hidden"> new</span>
+            </span>
+            <span role="cell" className="text-right max-md:hidden">
+              {figure(card.files)}
+            </span>
+            <span role="cell" className="text-right">
+              {card.files > 0 ? size(card.bytes) : "—"}
+            </span>
+            <span role="cell" className="text-right text-faded">
+              <Key>{String(i + 1)}</Key>
+            </span>
+          </Link>
+          {card.isFolder && (
+            <span className="absolute right-[110px] bottom-[2px] text-label">
+              <TextButton
+                onClick={() => {
+                  putAway.mutate(card.id);
+                }}
+              >
+                put away
+              </TextButton>
+            </span>
+          )}
+        </div>
       ))}
     </div>
   );
 }
 
+/** What came in lately: a heading for each day, a line for each receipt, with its shoots. */
 function Receipts({ receipts, older, onOlder }: { receipts: Receipt[]; older: boolean; onOlder: () => void }) {
+  const shoots = useShootsOfReceipts(receipts);
+  const days = new Map<string, Receipt[]>();
+  for (const receipt of receipts) days.set(dateOf(receipt.askedAt), [...(days.get(dateOf(receipt.askedAt)) ?? []), receipt]);
   return (
     <section aria-label="Receipts" className="pb-10">
-      <h2 className="pt-9 pb-3 pl-[72px] text-[20px] font-semibold">Receipts</h2>
-      <div className="border-t border-rule-strong">
-        {receipts.map((receipt) => (
-          <Link
-            key={receipt.number}
-            to={`/receipts/${receipt.number}`}
-            className="group grid grid-cols-[var(--spacing-margin)_60px_minmax(140px,1fr)_minmax(0,3fr)_200px] items-baseline gap-x-[14px] border-b border-rule py-[7px] pr-6 hover:bg-wash focus-visible:-outline-offset-2"
-          >
-            <span className="justify-self-center font-hand font-semibold text-brass" aria-hidden="true">
-              {receipt.state === "stopped" ? "!" : ""}
-            </span>
-            <span className="text-right text-faded">{receipt.number}</span>
-            <span className="font-semibold group-hover:text-velvet">{receipt.card}</span>
-            <span>
-              {receipt.state === "stopped" && <b className="text-brass">stopped. </b>}
-              {receipt.state === "running" && <b className="text-velvet">being written. </b>}
-              {receipt.sentence}
-            </span>
-            <span className="text-right text-faded">{moment(receipt.askedAt)}</span>
-          </Link>
-        ))}
-      </div>
+      <h2 className="pt-9 pb-1 pl-page text-[20px] font-semibold">Receipts</h2>
+      {[...days].map(([day, of]) => (
+        <section key={day} aria-label={day}>
+          <h3 className="border-b border-rule-strong pt-3 pb-1 pl-page font-plain text-body font-normal text-faded">{day}</h3>
+          {of.map((receipt) => (
+            <div key={receipt.number} className="receipt-row items-baseline border-b border-rule py-[7px]">
+              <span className="justify-self-center font-hand font-semibold text-brass" aria-hidden="true">
+                {receipt.state === "stopped" ? "!" : ""}
+              </span>
+              <Link to={`/receipts/${receipt.number}`} className="group contents">
+                <span className="text-right text-faded">{receipt.number}</span>
+                <span className="font-semibold underline decoration-velvet/50 underline-offset-3 group-hover:text-velvet">{receipt.card}</span>
+              </Link>
+              <span>
+                {receipt.state === "stopped" && <b className="text-brass">stopped. </b>}
+                {receipt.state === "taken back" && <b>taken back. </b>}
+                {receipt.state === "running" && <b className="text-velvet">being written. </b>}
+                {receipt.sentence}
+                <ShootsOf shoots={shoots.data?.get(receipt.number) ?? []} />
+              </span>
+              <span className="text-right text-faded">{timeOfDay(receipt.askedAt).slice(0, 5)}</span>
+            </div>
+          ))}
+        </section>
+      ))}
       {older && (
-        <p className="pt-3 pl-[72px]">
+        <p className="pt-3 pl-page">
           <TextButton onClick={onOlder}>older receipts</TextButton>
         </p>
       )}

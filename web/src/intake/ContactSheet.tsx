@@ -79,7 +79,7 @@ export function ContactSheet({ card, name, frames, span, onSpan, picks, onCut, h
   };
   const looked = look === null ? undefined : shown.find((frame) => frame.key === look);
   return (
-    <div className="ml-[59px] border-b border-ink bg-mat pb-3 text-white">
+    <div className="ml-ruled border-b border-ink bg-mat pb-3 text-white">
       <SheetTools
         frames={frames}
         shown={shown}
@@ -105,6 +105,7 @@ export function ContactSheet({ card, name, frames, span, onSpan, picks, onCut, h
           frame={looked}
           position={shown.indexOf(looked)}
           of={shown.length}
+          beside={besideOf(shown, looked)}
           marked={marks.isMarked(looked)}
           words={stamp(looked, marks.isMarked(looked), hints?.hints[looked.key])}
           onStep={(by) => {
@@ -145,4 +146,10 @@ export function ContactSheet({ card, name, frames, span, onSpan, picks, onCut, h
       )}
     </div>
   );
+}
+
+/** The next two frames and the one before. */
+function besideOf(shown: CardFrame[], frame: CardFrame): CardFrame[] {
+  const at = shown.indexOf(frame);
+  return [shown[at + 1], shown[at - 1], shown[at + 2]].filter((one) => one !== undefined);
 }

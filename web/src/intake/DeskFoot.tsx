@@ -28,7 +28,7 @@ export function DeskFoot({ desk, plan, failed, present, ready, underWay, busy, s
     <footer tabIndex={-1} data-after-blanks="" className="border-t border-ink bg-paper focus:outline-none" aria-label="Totals">
       <div className="desk-columns items-end pt-[10px]">
         <span />
-        <dl className="col-span-3 flex gap-x-7 whitespace-nowrap">
+        <dl className="col-span-3 flex flex-wrap gap-x-7 gap-y-1">
           {(plan?.stores ?? []).map((one) => (
             <Field key={one.name} label={one.role}>
               {one.present ? (
@@ -51,16 +51,16 @@ export function DeskFoot({ desk, plan, failed, present, ready, underWay, busy, s
           )}
           {totals && totals.filesToBringIn > 0 && <Field label="files">{kindsOf(totals.kindsToBringIn)}</Field>}
         </dl>
-        <span className={`totalled col-span-5 col-start-5 grid grid-cols-subgrid py-[3px] text-right ${stale ? "text-faded" : ""}`}>
-          <span>{totals ? figure(totals.frames) : "…"}</span>
-          <span>{totals ? figure(totals.framesHeld) : "…"}</span>
-          <span>{totals ? figure(totals.framesLeftOut) : "…"}</span>
-          <b>{totals ? figure(totals.framesToBringIn) : "…"}</b>
-          <span>{totals ? size(totals.bytesToBringIn) : "…"}</span>
+        <span data-columns="" className={`totalled col-span-5 col-start-5 grid grid-cols-subgrid py-[3px] text-right ${stale ? "text-faded" : ""}`}>
+          <span data-column="frames">{totals ? figure(totals.frames) : "…"}</span>
+          <span data-column="held">{totals ? figure(totals.framesHeld) : "…"}</span>
+          <span data-column="left out">{totals ? figure(totals.framesLeftOut) : "…"}</span>
+          <b data-column="to bring in">{totals ? figure(totals.framesToBringIn) : "…"}</b>
+          <span data-column="size">{totals ? size(totals.bytesToBringIn) : "…"}</span>
         </span>
       </div>
-      <div className="flex items-center gap-6 py-[10px] pr-6 pl-[72px]">
-        <p role="status">
+      <div className="flex flex-wrap items-center gap-x-6 gap-y-2 py-[10px] pr-6 pl-page max-md:pr-3">
+        <p role="status" className="min-w-0 flex-1 basis-[260px]">
           {!totals && (desk.complete ? "Working out the names…" : `Reading the card: ${figure(desk.frames.length)} of ${count(desk.framesInAll, "frame")}.`)}
           {underWay !== null && (
             <>
@@ -76,7 +76,7 @@ export function DeskFoot({ desk, plan, failed, present, ready, underWay, busy, s
           {plan && !plan.hasRoom && <b className="text-brass"> There is not room for it on {store.name}: leave frames out or make room.</b>}
         </p>
         {last && (
-          <span className="ml-auto shrink-0 text-right text-faded">
+          <span className="ml-auto text-right text-faded">
             <TextButton onClick={onUndo}>undo</TextButton> {last}
             <Key>Z</Key>
           </span>

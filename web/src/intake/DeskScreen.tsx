@@ -108,7 +108,7 @@ function DeskForCard({ card }: { card: string }) {
         ) : (
           <>
             <Trouble error={desk.error} />
-            {desk.isPending && <p className="pt-8 pl-[72px] text-faded">Looking at what is on the card…</p>}
+            {desk.isPending && <p className="pt-8 pl-page text-faded">Looking at what is on the card…</p>}
           </>
         )}
       </Page>

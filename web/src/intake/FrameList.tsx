@@ -37,7 +37,7 @@ const COLUMNS: Column[] = [
   },
   { name: "size", of: (frame) => frame.bytes, print: (frame) => size(frame.bytes), right: true },
 ];
-const GRID = "grid grid-cols-[26px_128px_86px_64px_84px_minmax(90px,1fr)_68px_34px_52px_36px_70px_minmax(110px,1fr)] gap-x-3 px-[14px]";
+const GRID = "grid min-w-[1040px] grid-cols-[26px_128px_86px_64px_84px_minmax(90px,1fr)_68px_34px_52px_36px_70px_minmax(110px,1fr)] gap-x-3 px-[14px]";
 const ROW = 26;
 const NO_ORDER = { column: "", down: false };
 
@@ -101,7 +101,7 @@ export function FrameList({ frames, hints, marks, label, scroller, onLook }: Pro
       onBlur={() => {
         setFocused(false);
       }}
-      className="outline-none"
+      className="overflow-x-auto overflow-y-hidden outline-none"
     >
       <div role="row" className={`${GRID} border-b border-white/70 py-1 text-label`}>
         <span role="columnheader" className="sr-only">

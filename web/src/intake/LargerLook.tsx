@@ -1,9 +1,10 @@
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { CardFrame } from "../api/types";
 import { useHistogram } from "../api/queries";
 import { Key, TextButton } from "../ledger/Field";
 import { clock, dateInFull, figure, size } from "../words/format";
 
+import { Magnified } from "./Magnified";
 import { FACTS, kinds, pictureOf } from "./view";
 
 interface Props {
@@ -11,6 +12,8 @@ interface Props {
   frame: CardFrame;
   position: number;
   of: number;
+  /** Those that the keys lead to, to be fetched before they are asked for. */
+  beside: CardFrame[];
   marked: boolean;
   words: string | null;
   onStep: (by: number) => void;
@@ -19,14 +22,25 @@ interface Props {
 }
 
 /** One frame as large as the page allows, with what was recorded and how it is exposed; the keys go on to the next. */
-export function LargerLook({ card, frame, position, of, marked, words, onStep, onMark, onClose }: Props) {
+export function LargerLook({ card, frame, position, of, beside, marked, words, onStep, onMark, onClose }: Props) {
   const box = useRef<HTMLDivElement>(null);
+  const [failed, setFailed] = useState<string | null>(null);
   const histogram = useHistogram(card, frame.picture, frame.version);
   useEffect(() => {
     box.current?.focus({ preventScroll: true });
     box.current?.scrollIntoView({ block: "nearest" });
   }, []);
   const source = pictureOf(card, frame, 1600);
+  const whole = pictureOf(card, frame, "whole");
+  // Of which frame the whole picture is looked at, and at which place.
+  const [magnified, setMagnified] = useState<{ key: string; at: { x: number; y: number } } | null>(null);
+  const isMagnified = magnified?.key === frame.key;
+  useEffect(() => {
+    for (const other of beside) {
+      const address = pictureOf(card, other, 1600);
+      if (address) new Image().src = address;
+    }
+  }, [card, beside]);
   const acts: Record<string, () => void> = {
     ArrowRight: () => {
       onStep(1);
@@ -35,8 +49,15 @@ export function LargerLook({ card, frame, position, of, marked, words, onStep, o
       onStep(-1);
     },
     " ": onMark,
-    Escape: onClose,
+    Escape: isMagnified
+      ? () => {
+          setMagnified(null);
+        }
+      : onClose,
     Enter: onClose,
+    "1": () => {
+      setMagnified(isMagnified ? null : { key: frame.key, at: { x: 0.5, y: 0.5 } });
+    },
   };
   return (
     <div
@@ -52,20 +73,38 @@ export function LargerLook({ card, frame, position, of, marked, words, onStep, o
           act();
         }
       }}
-      className="grid h-[calc(100vh-320px)] min-h-[360px] grid-cols-[minmax(0,1fr)_250px] gap-x-5 px-[14px] outline-none"
+      className="folds-flat fixed inset-0 z-20 grid grid-cols-[minmax(0,1fr)_250px] grid-rows-[minmax(0,1fr)] gap-x-5 overflow-y-auto bg-mat p-[14px] text-white outline-none max-[900px]:grid-rows-[minmax(240px,60vh)_auto]"
     >
       <div className={`grid min-h-0 gap-x-3 ${frame.sameExposure ? "grid-cols-2" : ""}`}>
         <figure className="relative flex min-h-0 flex-col">
-          {source ? (
+          {source && whole && isMagnified ? (
+            <Magnified
+              key={frame.key}
+              near={source}
+              whole={whole}
+              alt={`${frame.name}, pixel by pixel`}
+              at={magnified.at}
+              onClose={() => {
+                setMagnified(null);
+              }}
+            />
+          ) : source ? (
             <img
               key={source}
               src={source}
               alt={`${frame.name}, ${clock(frame.takenAt)}`}
-              className={`min-h-0 w-full grow object-contain ${marked ? "" : "opacity-50"}`}
+              onClick={(event) => {
+                setMagnified({ key: frame.key, at: placePressed(event.currentTarget, event) });
+              }}
+              onError={() => {
+                setFailed(source);
+              }}
+              className={`cursor-zoom-in ${failed === source ? "invisible" : ""} min-h-0 w-full grow object-contain ${marked ? "" : "opacity-50"}`}
             />
           ) : (
             <p className="pt-10 text-center">no picture to show</p>
           )}
+          {source !== null && failed === source && <p className="absolute top-10 w-full text-center">no picture can be made of it</p>}
           {!marked && <span className="absolute top-0 left-0 bg-paper px-2 font-semibold text-ink">{frame.held ? "held, stays on the card" : "left out"}</span>}
           {frame.sameExposure && <figcaption className="pt-1 text-center">on the card</figcaption>}
         </figure>
@@ -105,6 +144,7 @@ export function LargerLook({ card, frame, position, of, marked, words, onStep, o
               held with other bytes since {dateInFull(frame.sameExposure.since)} as {frame.sameExposure.path}
             </p>
           )}
+          {frame.incomplete && <p className="mt-1 font-semibold">incomplete: {frame.incomplete}</p>}
           {frame.caution && <p className="mt-1">{frame.caution}</p>}
         </div>
         {histogram.data && <HistogramChart {...histogram.data} />}
@@ -130,6 +170,17 @@ export function LargerLook({ card, frame, position, of, marked, words, onStep, o
             <Key>→</Key>
           </span>
           <span>
+            <TextButton
+              onMat
+              onClick={() => {
+                setMagnified(isMagnified ? null : { key: frame.key, at: { x: 0.5, y: 0.5 } });
+              }}
+            >
+              {isMagnified ? "the whole frame" : "pixel by pixel, or press the place"}
+            </TextButton>
+            <Key>1</Key>
+          </span>
+          <span>
             <TextButton onMat onClick={onMark}>
               {marked ? "leave on the card" : "bring in"}
             </TextButton>
@@ -145,6 +196,18 @@ export function LargerLook({ card, frame, position, of, marked, words, onStep, o
       </div>
     </div>
   );
+}
+
+/** Where in the picture a press was, whatever room the picture leaves beside it. */
+function placePressed(image: HTMLImageElement, press: { clientX: number; clientY: number }): { x: number; y: number } {
+  const box = image.getBoundingClientRect();
+  const scale = Math.min(box.width / image.naturalWidth, box.height / image.naturalHeight);
+  const [width, height] = [image.naturalWidth * scale, image.naturalHeight * scale];
+  const within = (at: number) => Math.max(0, Math.min(1, at));
+  return {
+    x: within((press.clientX - box.left - (box.width - width) / 2) / width),
+    y: within((press.clientY - box.top - (box.height - height) / 2) / height),
+  };
 }
 
 function Fact({ name, value }: { name: string; value: string }) {

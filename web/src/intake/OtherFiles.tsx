@@ -19,7 +19,7 @@ export function OtherFiles({
   if (stay.length + unreadable.length === 0) return null;
   return (
     <section aria-label="Stays on the card" className="pb-8">
-      <div className="flex items-baseline justify-between gap-6 border-b border-rule-strong pt-6 pr-6 pb-[6px] pl-[72px]">
+      <div className="flex items-baseline justify-between gap-6 border-b border-rule-strong pt-6 pr-6 pb-[6px] pl-page">
         <h2 className="text-hand font-semibold">
           Stays on the card <span className="font-plain text-body font-normal text-faded">{count(stay.length + unreadable.length, "file")}</span>
         </h2>
@@ -41,7 +41,7 @@ export function OtherFiles({
 
 function Line({ path, what, bytes, marked = false }: { path: string; what: string; bytes: number; marked?: boolean }) {
   return (
-    <li className="grid grid-cols-[var(--spacing-margin)_minmax(200px,1fr)_minmax(200px,2fr)_90px] items-baseline gap-x-[14px] border-b border-rule py-[6px] pr-6">
+    <li className="folds grid grid-cols-[var(--spacing-margin)_minmax(200px,1fr)_minmax(200px,2fr)_90px] items-baseline gap-x-[14px] border-b border-rule py-[6px] pr-6">
       <span className="justify-self-center font-hand font-semibold text-brass" aria-hidden="true">
         {marked ? "!" : ""}
       </span>

@@ -37,7 +37,7 @@ export function Result({ card, plan, wishes, scroller }: Props) {
         ].join(", ")}
       >
         {gaps.map((gap) => (
-          <p key={`${gap.shoot ?? ""} ${gap.message}`} className="border-b border-rule py-[5px] pr-6 pl-[72px] text-faded">
+          <p key={`${gap.shoot ?? ""} ${gap.message}`} className="border-b border-rule py-[5px] pr-6 pl-page text-faded">
             {titleOf(plan, gap.shoot)}: {gap.message}
           </p>
         ))}
@@ -78,7 +78,10 @@ function Tree({ plan }: { plan: Plan }) {
       {plan.tree.map((folder) => {
         const depth = folder.path === "" ? 0 : folder.path.split("/").length;
         return (
-          <li key={folder.path} className="grid grid-cols-[minmax(0,1fr)_90px_110px_90px] items-baseline gap-x-4 py-[1px] pr-6 pl-[72px]">
+          <li
+            key={folder.path}
+            className="grid grid-cols-[minmax(0,1fr)_90px_110px_90px] max-md:grid-cols-[minmax(0,1fr)_auto_auto] items-baseline gap-x-4 py-[1px] pr-6 pl-page"
+          >
             <span className="font-path text-path break-words" style={{ paddingLeft: depth * 18 }}>
               {folder.path === "" ? plan.store.name : folder.path.split("/").at(-1)}/
             </span>
@@ -88,13 +91,13 @@ function Tree({ plan }: { plan: Plan }) {
           </li>
         );
       })}
-      {plan.tree.length === 0 && <li className="pl-[72px] text-faded">Nothing is brought in, so no folder is made.</li>}
+      {plan.tree.length === 0 && <li className="pl-page text-faded">Nothing is brought in, so no folder is made.</li>}
     </ul>
   );
 }
 
 const ROW = 24;
-const GRID = "grid grid-cols-[minmax(190px,2fr)_minmax(260px,4fr)_minmax(140px,2fr)_80px] items-baseline gap-x-4 pr-6 pl-[72px]";
+const GRID = "grid min-w-[820px] grid-cols-[minmax(190px,2fr)_minmax(260px,4fr)_minmax(140px,2fr)_80px] items-baseline gap-x-4 pr-6 pl-page";
 
 function Names({ card, wishes, scroller }: { card: string; wishes: Wishes; scroller: RefObject<HTMLElement | null> }) {
   const lines = usePlanLines(card, wishes, true);
@@ -110,13 +113,13 @@ function Names({ card, wishes, scroller }: { card: string; wishes: Wishes; scrol
   const virtual = useVirtualizer({ count: found.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 12, scrollMargin: top });
   return (
     <div className="margin-rule bg-sheet">
-      <p className="flex items-baseline gap-4 border-b border-rule py-[6px] pr-6 pl-[72px]">
+      <p className="flex items-baseline gap-4 border-b border-rule py-[6px] pr-6 pl-page">
         find <Entry atOnce label="find a name, before or after" placeholder="a name, a number, left out…" value={sought} width={260} onDone={setSought} />
         <span role="status" className="text-faded">
           {lines.data ? `${figure(found.length)} of ${count(lines.data.length, "file")}` : "Working out the names…"}
         </span>
       </p>
-      <div role="table" aria-label="Names before and after" aria-rowcount={found.length}>
+      <div role="table" aria-label="Names before and after" aria-rowcount={found.length} className="overflow-x-auto overflow-y-hidden">
         <div role="row" className={`${GRID} border-b border-rule-strong py-[3px] text-label text-faded`}>
           <span role="columnheader">on the card</span>
           <span role="columnheader">becomes</span>

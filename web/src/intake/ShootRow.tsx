@@ -19,20 +19,20 @@ export function ShootHead({ frames, marks }: { frames: CardFrame[]; marks: Marks
   return (
     <div className="desk-columns border-b border-rule-strong py-[6px] text-label text-faded">
       <span />
-      <span>taken</span>
+      <span data-head="">taken</span>
       <span className="flex justify-between gap-3 whitespace-nowrap">
-        shoot
+        <span data-head="">shoot</span>
         <span>
           <MarkWords frames={frames} marks={marks} />
           <span className="max-xl:hidden"> on the card</span>
         </span>
       </span>
-      <span>becomes</span>
-      <span className="text-right">frames</span>
-      <span className="text-right">held</span>
-      <span className="text-right">left out</span>
-      <span className="text-right">to bring in</span>
-      <span className="text-right">size</span>
+      <span data-head="">becomes</span>
+      {["frames", "held", "left out", "to bring in", "size"].map((head) => (
+        <span key={head} data-head="" className="text-right">
+          {head}
+        </span>
+      ))}
     </div>
   );
 }
@@ -149,13 +149,15 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
               </span>
             )}
           </div>
-          <span className={`col-span-4 grid grid-cols-subgrid text-right ${stale ? "text-faded" : ""}`}>
-            <span>{figure(frames.length)}</span>
-            <span>{shoot ? figure(shoot.held) : "…"}</span>
-            <span>{shoot ? figure(shoot.leftOut) : "…"}</span>
-            <span className="font-semibold">{shoot ? figure(shoot.toBringIn) : "…"}</span>
+          <span data-columns="" className={`col-span-5 grid grid-cols-subgrid text-right ${stale ? "text-faded" : ""}`}>
+            <span data-column="frames">{figure(frames.length)}</span>
+            <span data-column="held">{shoot ? figure(shoot.held) : "…"}</span>
+            <span data-column="left out">{shoot ? figure(shoot.leftOut) : "…"}</span>
+            <span data-column="to bring in" className="font-semibold">
+              {shoot ? figure(shoot.toBringIn) : "…"}
+            </span>
+            <span data-column="size">{shoot && shoot.files > 0 && !isLeftOut ? size(shoot.bytes) : "—"}</span>
           </span>
-          <span className="text-right">{shoot && shoot.files > 0 && !isLeftOut ? size(shoot.bytes) : "—"}</span>
         </div>
         <ShootNotices row={row} problems={problems} desk={desk} />
         <Collapsible.Content>
@@ -179,7 +181,7 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
               onDate={desk.dateByHand}
             />
           )}
-          <div className="ml-[59px] bg-mat text-white">
+          <div className="ml-ruled bg-mat text-white">
             <TimeScale
               card={card}
               label={`Time scale of ${name}`}

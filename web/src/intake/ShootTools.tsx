@@ -7,7 +7,8 @@ import { Entry } from "../ledger/Entry";
 import { TextButton } from "../ledger/Field";
 import { Actions, Choice } from "../ledger/Menu";
 import { ShootStamps } from "../stamps/ShootStamps";
-import { count, day, hour } from "../words/format";
+import { count, dateInFull, day, hour } from "../words/format";
+import { byNearness, ShootFinder } from "./ShootFinder";
 import { FolderBrowser } from "./order/FolderBrowser";
 import type { Picks } from "./usePicks";
 import type { Marks } from "./useWishes";
@@ -28,6 +29,9 @@ interface Props {
 const ORDERED = "*ordered";
 const FOLDER = "*folder";
 const OWN = "*own";
+const FIND = "*find";
+/** So many shoots that are held are offered at once, those of the same day first. */
+const NEAREST = 8;
 
 export const titleOf = (shoot: PlannedShoot): string => shoot.description || `${day(shoot.day)}, ${hour(shoot.from)}`;
 
@@ -37,6 +41,7 @@ export function ShootTools({ shoot, shoots, frames, wish, picks, marks, onSay, o
   const held = useAllShoots();
   const stationery = useStationery();
   const [browsing, setBrowsing] = useState(false);
+  const [finding, setFinding] = useState(false);
   const isLeftOut = wish.leftOut === true;
   const others = shoots.filter((one) => one.id !== shoot.id);
   const place = shoots.indexOf(shoot);
@@ -54,6 +59,7 @@ export function ShootTools({ shoot, shoots, frames, wish, picks, marks, onSay, o
   };
   const sendTo = (chosen: string) => {
     setBrowsing(chosen === FOLDER);
+    setFinding(chosen === FIND);
     if (chosen === ORDERED) onSay(rest, "where a shoot goes");
     const kind = kinds.find((one) => `kind ${one.name}` === chosen);
     if (kind) onSay({ ...rest, destination: kind.document }, "where a shoot goes");
@@ -61,7 +67,7 @@ export function ShootTools({ shoot, shoots, frames, wish, picks, marks, onSay, o
   };
   return (
     <div className="margin-rule border-b border-rule bg-wash">
-      <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1 py-[6px] pr-6 pl-[72px]" role="group" aria-label={`What becomes of ${titleOf(shoot)}`}>
+      <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1 py-[6px] pr-6 pl-page" role="group" aria-label={`What becomes of ${titleOf(shoot)}`}>
         <TextButton
           onClick={() => {
             onSay({ ...wish, leftOut: !isLeftOut }, isLeftOut ? "taking a shoot in again" : "leaving a shoot out");
@@ -100,7 +106,14 @@ export function ShootTools({ shoot, shoots, frames, wish, picks, marks, onSay, o
             { value: ORDERED, name: "where the order says" },
             ...kinds.map((kind) => ({ value: `kind ${kind.name}`, name: `to ${kind.name}`, hint: `${kind.document.folder}/` })),
             { value: FOLDER, name: "into one folder of the store…" },
-            ...(held.data ?? []).map((one) => ({ value: `into ${one.id}`, name: `into ${one.description || day(one.date)}, which is held`, hint: one.folder })),
+            ...byNearness(held.data ?? [], shoot.day)
+              .slice(0, NEAREST)
+              .map((one) => ({
+                value: `into ${one.id}`,
+                name: `into ${one.description || day(one.date)}, which is held`,
+                hint: `${dateInFull(one.date)} · ${one.folder}`,
+              })),
+            ...((held.data ?? []).length > NEAREST ? [{ value: FIND, name: "into another shoot that is held…" }] : []),
           ]}
         />
         {(orders.data ?? []).length > 1 && (
@@ -184,8 +197,23 @@ export function ShootTools({ shoot, shoots, frames, wish, picks, marks, onSay, o
         )}
       </div>
       <ShootStamps wish={wish} title={titleOf(shoot)} onSay={onSay} />
+      {finding && (
+        <div className="pr-6 pb-2 pl-page max-md:pr-3">
+          <ShootFinder
+            shoots={held.data ?? []}
+            day={shoot.day}
+            onClose={() => {
+              setFinding(false);
+            }}
+            onChoose={(one) => {
+              setFinding(false);
+              onSay({ ...rest, into: one.id }, "joining a shoot that is held");
+            }}
+          />
+        </div>
+      )}
       {browsing && (
-        <div className="pb-2 pl-[72px]">
+        <div className="pb-2 pl-page">
           <FolderBrowser
             start={wish.folder ?? ""}
             onClose={() => {

@@ -35,8 +35,8 @@ export const FACTS: { value: FactName; name: string; of: (frame: CardFrame) => s
   { value: "files", name: "kinds", of: (frame) => kinds(frame) },
 ];
 
-/** The address of a frame's picture on its card; null where there is none inside. */
-export const pictureOf = (card: string, frame: CardFrame, edge: number): string | null =>
+/** The address of a frame's picture on its card; null where it has none. */
+export const pictureOf = (card: string, frame: CardFrame, edge: number | "whole"): string | null =>
   frame.picture ? `/api/cards/${card}/picture?file=${encodeURIComponent(frame.picture)}&edge=${edge}&v=${frame.version}` : null;
 
 export const stem = (frame: CardFrame): string => frame.name.replace(/\.[^.]+$/, "");

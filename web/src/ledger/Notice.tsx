@@ -5,7 +5,7 @@ export function Notice({ children, action, grave = false }: { children: ReactNod
   return (
     <div
       role={grave ? "alert" : "note"}
-      className="grid grid-cols-[var(--spacing-margin)_minmax(0,1fr)_auto] items-baseline gap-x-[14px] border-b border-rule bg-transparent py-[7px] pr-6"
+      className="folds grid grid-cols-[var(--spacing-margin)_minmax(0,1fr)_auto] items-baseline gap-x-[14px] border-b border-rule bg-transparent py-[7px] pr-6"
     >
       <Mark sign="!" label="look here" />
       <p className={grave ? "font-semibold text-brass" : "text-ink"}>{children}</p>

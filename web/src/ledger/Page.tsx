@@ -4,6 +4,7 @@ import { Refused } from "../api/client";
 import { useCards, useReceipts } from "../api/queries";
 import { count, figure, size } from "../words/format";
 import { Arrivals } from "./Arrivals";
+import { useMedia } from "./useMedia";
 
 const TABS: { to: string; name: string; also: string[] }[] = [
   { to: "/intake", name: "Intake", also: ["/receipts", "/clearance"] },
@@ -18,16 +19,20 @@ export function Page({ title, children, foot, scrollRef }: { title: string; chil
   useEffect(() => {
     document.title = `${title} · Velvet Ledger`;
   }, [title]);
+  // In a very low window (a large zoom) what stands fast elsewhere scrolls with the page: else nothing of it would be seen.
+  const low = useMedia("(height < 520px)");
   return (
     <div className="grid h-full grid-rows-[auto_minmax(0,1fr)_auto]">
       <a href="#page" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-paper focus:p-2">
         To the page
       </a>
-      <Header />
+      {!low && <Header />}
       <main id="page" ref={scrollRef} tabIndex={-1} className="margin-rule relative overflow-x-hidden overflow-y-auto focus:outline-none">
+        {low && <Header />}
         {children}
+        {low && foot}
       </main>
-      {foot}
+      {!low && foot}
     </div>
   );
 }
@@ -35,11 +40,11 @@ export function Page({ title, children, foot, scrollRef }: { title: string; chil
 function Header() {
   const { pathname } = useLocation();
   return (
-    <header className="flex h-[44px] items-end border-b border-ink pr-6 pl-[72px]">
-      <Link to="/intake" className="mr-9 self-center font-hand text-[20px] font-semibold">
+    <header className="flex min-h-[44px] flex-wrap items-end border-b border-ink bg-paper pr-6 pl-page max-md:pr-3 max-md:pl-3">
+      <Link to="/intake" className="mr-9 self-center font-hand text-[20px] font-semibold max-md:mr-4">
         Velvet Ledger
       </Link>
-      <nav aria-label="Screens" className="flex">
+      <nav aria-label="Screens" className="flex flex-wrap">
         {TABS.map((tab) => {
           const here = [tab.to, ...tab.also].some((path) => pathname.startsWith(path));
           return (
@@ -47,7 +52,7 @@ function Header() {
               key={tab.to}
               to={tab.to}
               aria-current={here ? "page" : undefined}
-              className={`-mb-px px-[14px] pt-[7px] pb-[8px] ${here ? "border border-b-0 border-ink bg-paper font-semibold" : "border border-transparent text-faded hover:text-ink"}`}
+              className={`-mb-px px-[14px] pt-[7px] max-md:px-[8px] pb-[8px] ${here ? "border border-b-0 border-ink bg-paper font-semibold" : "border border-transparent text-faded hover:text-ink"}`}
             >
               {tab.name}
             </NavLink>

@@ -19,7 +19,7 @@ export function ReceiptLines({ lines, store, scroller }: { lines: ReceiptLine[];
     scrollMargin: top,
   });
   return (
-    <section aria-label="Lines of the receipt" className="pr-6 pb-10 pl-[72px]">
+    <section aria-label="Lines of the receipt" className="pr-6 pb-10 pl-page">
       <div className="receipt-columns border-b border-rule-strong pb-1 text-label text-faded" aria-hidden="true">
         <span>on the card</span>
         <span>outcome</span>

@@ -71,7 +71,7 @@ function ReceiptNumber({ number }: { number: string }) {
             {failed === 1 ? "One file" : `${failed} files`} could not be copied; the lines below say why. Nothing else is affected.
           </Notice>
         )}
-        <div className="grid grid-cols-[minmax(0,1fr)_minmax(300px,420px)] gap-x-10 pt-5 pr-6 pb-6 pl-[72px]">
+        <div className="folds-flat grid grid-cols-[minmax(0,1fr)_minmax(300px,420px)] gap-x-10 pt-5 pr-6 pb-6 pl-page">
           <div>
             <h1 className="text-title font-semibold">
               Receipt {data.number}, {data.card}

@@ -1,10 +1,13 @@
 import { Link } from "react-router";
+import { useShootsOfReceipts } from "../api/queries";
 import type { Receipt } from "../api/types";
+import { ShootsOf } from "./ShootsOf";
 
 /** What the receipt came to, in words; whether the card may be formatted is said by its stamp. */
 export function Verdict({ receipt }: { receipt: Receipt }) {
   const running = receipt.state === "running" || receipt.state === "waiting" || receipt.state === "paused";
   const grave = receipt.verdict.isTroubled || receipt.copies.some((at) => at.owed + at.bad > 0);
+  const shoots = useShootsOfReceipts([receipt]);
   return (
     <section aria-label="What it came to">
       <h2 className={`text-[20px] leading-[26px] font-semibold ${!running && grave ? "text-brass" : "text-ink"}`}>{receipt.verdict.heading}</h2>
@@ -15,12 +18,12 @@ export function Verdict({ receipt }: { receipt: Receipt }) {
             Back to the desk
           </Link>
         )}
-        {!running && receipt.state !== "taken back" && (
-          <Link to="/shoots" className="text-velvet underline underline-offset-3">
-            See the shoots
-          </Link>
-        )}
       </p>
+      {!running && shoots.data && shoots.data.size > 0 && (
+        <div className="mt-2">
+          <ShootsOf shoots={shoots.data.get(receipt.number) ?? []} />
+        </div>
+      )}
     </section>
   );
 }

@@ -39,7 +39,7 @@ export function ShootScreen() {
         <Trouble error={found.error ?? prove.error} />
         {shoot && (
           <>
-            <section aria-label="The shoot" className="flex flex-wrap items-end gap-x-7 gap-y-2 border-b border-ink py-5 pr-6 pl-[72px]">
+            <section aria-label="The shoot" className="flex flex-wrap items-end gap-x-7 gap-y-2 border-b border-ink py-5 pr-6 pl-page">
               <h1 className="mr-2 text-title font-semibold">{shoot.description || "Without a description"}</h1>
               <dl className="flex flex-wrap gap-x-7 gap-y-2">
                 <Field label="taken">
@@ -73,8 +73,8 @@ export function ShootScreen() {
             {(findings.data?.copies.length ?? 0) > 0 && (
               <BadCopies copies={findings.data?.copies ?? []} shoot={shoot.id} looking={findings.data?.looking ?? false} />
             )}
-            <div className="grid grow grid-cols-[minmax(0,1fr)_340px]">
-              <div className="ml-[59px] bg-mat py-3">
+            <div className="folds-flat grid grow grid-cols-[minmax(0,1fr)_340px]">
+              <div className="ml-ruled bg-mat py-3">
                 <PictureGrid
                   label={`Frames of ${shoot.description || day(shoot.date)}`}
                   pictures={pictures}

@@ -32,7 +32,7 @@ export function ShootsScreen() {
       )}
       {[...years].map(([year, list]) => (
         <section key={year} aria-label={year} className="pb-6">
-          <div className="flex items-baseline justify-between pt-6 pr-6 pb-3 pl-[72px]">
+          <div className="flex items-baseline justify-between pt-6 pr-6 pb-3 pl-page">
             <h1 className="text-title font-semibold">{year}</h1>
             <p className="text-faded">
               {count(sums.get(year)?.shoots ?? 0, "shoot")}, {count(sums.get(year)?.frames ?? 0, "frame")}, {size(sums.get(year)?.bytes ?? 0)}
@@ -55,7 +55,7 @@ export function ShootsScreen() {
         </section>
       ))}
       {shoots.hasNextPage && (
-        <p className="pb-8 pl-[72px]">
+        <p className="pb-8 pl-page">
           <TextButton
             onClick={() => {
               void shoots.fetchNextPage();
@@ -86,10 +86,16 @@ function Row({ shoot }: { shoot: Shoot }) {
         {shoot.description || <i className="font-normal text-faded">without a description</i>}
       </span>
       <span className="font-path text-path break-words">{shoot.folder}/</span>
-      <span className="text-right">{figure(shoot.frames)}</span>
-      <span className="text-right">{figure(shoot.files)}</span>
-      <span className="text-right">{size(shoot.bytes)}</span>
-      <span className={`text-right ${shoot.copies.some((at) => at.bad > 0 || at.owed > 0) ? "text-brass" : "text-faded"}`}>
+      <span data-column="frames" className="text-right">
+        {figure(shoot.frames)}
+      </span>
+      <span data-column="files" className="text-right">
+        {figure(shoot.files)}
+      </span>
+      <span data-column="size" className="text-right">
+        {size(shoot.bytes)}
+      </span>
+      <span data-column="copies" className={`text-right ${shoot.copies.some((at) => at.bad > 0 || at.owed > 0) ? "text-brass" : "text-faded"}`}>
         {copiesInWords(shoot.copies, shoot.files)}
       </span>
     </Link>

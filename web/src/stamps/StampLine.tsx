@@ -100,7 +100,7 @@ export function StampLine({ plan, order, open, onOpen, onStamps }: Props) {
           <Notice grave>The order names the rights slip "{sample.notThere}", and there is none of that name: nothing of it is written.</Notice>
         )}
         <Collapsible.Content>
-          <div className="margin-rule border-t border-rule bg-sheet py-2 pr-6 pl-[72px]">
+          <div className="margin-rule border-t border-rule bg-sheet py-2 pr-6 pl-page">
             <p className="flex flex-wrap gap-x-6 gap-y-1 pb-2">
               <Choice
                 label="a keyword writes"

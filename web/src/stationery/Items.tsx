@@ -19,7 +19,7 @@ export function Items<T>({ kind, heading, one, items, inWords, children }: Props
   const drop = useDropItem();
   return (
     <section aria-label={heading} className="pb-2">
-      <h2 className="border-b border-rule-strong pt-7 pb-[6px] pl-[72px] text-[20px] font-semibold">
+      <h2 className="border-b border-rule-strong pt-7 pb-[6px] pl-page text-[20px] font-semibold">
         {heading} <span className="ml-2 font-plain text-body font-normal text-faded">{count(items.length, one)}</span>
       </h2>
       <Trouble error={drop.error} />
@@ -27,7 +27,7 @@ export function Items<T>({ kind, heading, one, items, inWords, children }: Props
         {items.map((item) => (
           <li
             key={item.name}
-            className="grid grid-cols-[var(--spacing-margin)_minmax(160px,1fr)_minmax(0,3fr)_110px] items-baseline gap-x-[14px] border-b border-rule py-[6px] pr-6"
+            className="folds grid grid-cols-[var(--spacing-margin)_minmax(160px,1fr)_minmax(0,3fr)_110px] items-baseline gap-x-[14px] border-b border-rule py-[6px] pr-6"
           >
             <span />
             <b>{item.name}</b>

@@ -18,7 +18,7 @@ export function KeywordsScreen() {
   const words = found.data?.words ?? [];
   return (
     <Page title="Keywords">
-      <div className="flex flex-wrap items-baseline gap-x-6 gap-y-2 border-b border-rule-strong pt-6 pr-6 pb-3 pl-[72px]">
+      <div className="flex flex-wrap items-baseline gap-x-6 gap-y-2 border-b border-rule-strong pt-6 pr-6 pb-3 pl-page">
         <h1 className="text-title font-semibold">Keywords</h1>
         <p className="text-faded">{count(found.data?.inAll ?? 0, "word")} in all</p>
         <input

@@ -18,7 +18,7 @@ export function KindsOfWork({ items }: { items: Item<Destination>[] }) {
       inWords={({ folder }) => (folder === "" ? "the store's root" : <span className="font-path text-path">{folder}/</span>)}
     >
       <Trouble error={save.error} />
-      <div className="py-[6px] pr-6 pl-[72px]">
+      <div className="py-[6px] pr-6 pl-page">
         another kind of work{" "}
         <Entry atOnce label="name of a kind of work" placeholder="as Own projects" value={name} width={170} longest={80} onDone={setName} />
         {name.trim() !== "" && (

@@ -11,7 +11,7 @@ export function OrderRow({ order }: { order: SavedOrder }) {
   const { bring, shoots, destination, folders, subfolders, names } = order.document;
   return (
     <li aria-label={order.name} className="border-b border-rule">
-      <div className="grid grid-cols-[var(--spacing-margin)_minmax(160px,1fr)_minmax(0,3fr)_230px] items-baseline gap-x-[14px] py-[8px] pr-6">
+      <div className="folds grid grid-cols-[var(--spacing-margin)_minmax(160px,1fr)_minmax(0,3fr)_230px] items-baseline gap-x-[14px] py-[8px] pr-6">
         <span />
         <span>
           <b className="font-hand text-hand">{order.name}</b>

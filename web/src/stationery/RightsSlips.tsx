@@ -17,7 +17,7 @@ export function RightsSlips({ items }: { items: Item<SlipTexts>[] }) {
   const [open, setOpen] = useState<string | null>(null);
   return (
     <section aria-label="Rights slips" className="pb-2">
-      <div className="flex items-baseline gap-x-6 border-b border-rule-strong pt-7 pr-6 pb-[6px] pl-[72px]">
+      <div className="flex items-baseline gap-x-6 border-b border-rule-strong pt-7 pr-6 pb-[6px] pl-page">
         <h2 className="text-[20px] font-semibold">
           Rights slips <span className="ml-2 font-plain text-body font-normal text-faded">{count(items.length, "slip")}</span>
         </h2>
@@ -33,11 +33,11 @@ export function RightsSlips({ items }: { items: Item<SlipTexts>[] }) {
         </span>
       </div>
       <Trouble error={drop.error ?? save.error ?? makeDefault.error} />
-      {items.length === 0 && <p className="py-[6px] pl-[72px] text-faded">None yet: without one, nothing is written into what comes in.</p>}
+      {items.length === 0 && <p className="py-[6px] pl-page text-faded">None yet: without one, nothing is written into what comes in.</p>}
       <ul>
         {items.map((item) => (
           <li key={item.name} className="border-b border-rule">
-            <div className="grid grid-cols-[var(--spacing-margin)_minmax(160px,1fr)_minmax(0,3fr)_auto] items-baseline gap-x-[14px] py-[6px] pr-6">
+            <div className="folds grid grid-cols-[var(--spacing-margin)_minmax(160px,1fr)_minmax(0,3fr)_auto] items-baseline gap-x-[14px] py-[6px] pr-6">
               <span />
               <b>{item.name}</b>
               <span className="text-faded">{slipInWords(item.document) || "nothing is written on it yet"}</span>
@@ -94,7 +94,7 @@ function SlipForm({ item, onSay }: { item: Item<SlipTexts>; onSay: (document: Sl
     onSay(next);
   };
   return (
-    <div className="margin-rule grid grid-cols-2 gap-x-8 border-t border-rule bg-sheet py-3 pr-6 pl-[72px]">
+    <div className="margin-rule grid grid-cols-2 gap-x-8 border-t border-rule bg-sheet py-3 pr-6 pl-page">
       <Blanks title="Rights" fields={PERSON} document={document} onSay={say}>
         <div className="grid grid-cols-[130px_minmax(0,1fr)] items-baseline gap-x-3 py-[3px]">
           <span className="text-label text-faded">copyright status</span>

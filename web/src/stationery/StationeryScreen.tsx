@@ -18,7 +18,7 @@ export function StationeryScreen() {
   return (
     <Page title="Stationery">
       <Trouble error={orders.error ?? stationery.error} />
-      <div className="flex items-baseline gap-x-6 pt-6 pr-6 pb-3 pl-[72px]">
+      <div className="flex items-baseline gap-x-6 pt-6 pr-6 pb-3 pl-page">
         <h1 className="text-title font-semibold">Standing orders</h1>
         <p className="text-faded">Saved on a desk; the default serves cards and bodies that are new.</p>
         <span className="ml-auto">
@@ -40,7 +40,7 @@ export function StationeryScreen() {
         ))}
       </ul>
       <RightsSlips items={stationery.data?.rights ?? []} />
-      <section aria-label="Keywords" className="flex items-baseline gap-x-6 border-b border-rule-strong pt-7 pr-6 pb-[6px] pl-[72px]">
+      <section aria-label="Keywords" className="flex items-baseline gap-x-6 border-b border-rule-strong pt-7 pr-6 pb-[6px] pl-page">
         <h2 className="text-[20px] font-semibold">Keywords</h2>
         <p className="text-faded">One vocabulary for all that is stamped.</p>
         <Link to="/stationery/keywords" className="ml-auto text-velvet underline underline-offset-3">
@@ -50,7 +50,7 @@ export function StationeryScreen() {
       <KindsOfWork items={stationery.data?.destination ?? []} />
       <Items kind="folders" heading="Folder patterns" one="pattern" items={stationery.data?.folders ?? []} inWords={foldersInWords} />
       <Items kind="subfolders" heading="Sets of subfolders" one="set" items={stationery.data?.subfolders ?? []} inWords={subfoldersInWords}>
-        {stationery.data?.subfolders.length === 0 && <p className="py-[6px] pl-[72px] text-faded">None yet: a set composed on a desk can be kept there.</p>}
+        {stationery.data?.subfolders.length === 0 && <p className="py-[6px] pl-page text-faded">None yet: a set composed on a desk can be kept there.</p>}
       </Items>
       <Items kind="names" heading="Naming patterns" one="pattern" items={stationery.data?.names ?? []} inWords={namesInWords} />
     </Page>

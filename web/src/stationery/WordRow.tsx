@@ -29,7 +29,7 @@ export function WordRow({ word, depth }: { word: KeywordRow; depth: number }) {
   };
   return (
     <li>
-      <div className="group grid grid-cols-[var(--spacing-margin)_minmax(220px,2fr)_minmax(0,2fr)_90px_auto] items-baseline gap-x-[14px] border-b border-rule py-[5px] pr-6 focus-within:bg-wash hover:bg-wash">
+      <div className="group folds grid grid-cols-[var(--spacing-margin)_minmax(220px,2fr)_minmax(0,2fr)_90px_auto] items-baseline gap-x-[14px] border-b border-rule py-[5px] pr-6 focus-within:bg-wash hover:bg-wash">
         {word.children > 0 ? (
           <button
             type="button"
@@ -111,7 +111,7 @@ export function WordRow({ word, depth }: { word: KeywordRow; depth: number }) {
       </div>
       {asking && (
         <div
-          className="flex flex-wrap items-baseline gap-x-5 border-b border-rule bg-sheet py-[6px] pr-6 pl-[72px]"
+          className="flex flex-wrap items-baseline gap-x-5 border-b border-rule bg-sheet py-[6px] pr-6 pl-page"
           role="group"
           aria-label={`${asking.what} ${word.word}`}
         >

@@ -29,7 +29,7 @@ export function AddStore({ drives, stores, onClose }: { drives: Drive[]; stores:
               <button
                 type="button"
                 disabled={one.readOnly}
-                className="grid w-full grid-cols-[minmax(140px,1fr)_minmax(180px,2fr)_110px] gap-x-3 px-4 py-[4px] text-left hover:bg-wash disabled:text-faded"
+                className="folds-flat grid w-full grid-cols-[minmax(140px,1fr)_minmax(180px,2fr)_110px] gap-x-3 px-4 py-[4px] text-left hover:bg-wash disabled:text-faded"
                 onClick={() => {
                   setPath(one.path);
                   setName((now) => now || one.label);

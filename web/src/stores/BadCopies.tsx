@@ -14,7 +14,7 @@ export function BadCopies({ copies, shoot, looking = false }: { copies: BadCopy[
   const can = copies.filter((copy) => copy.good.length > 0);
   return (
     <section aria-label="Copies that need mending" className="pb-10">
-      <div className="flex items-baseline justify-between border-b border-rule-strong pt-6 pr-6 pb-[6px] pl-[72px]">
+      <div className="flex items-baseline justify-between border-b border-rule-strong pt-6 pr-6 pb-[6px] pl-page">
         <h2 className="text-hand font-semibold">
           Missing or different <span className="font-plain text-body font-normal text-faded">{count(copies.length, "copy", "copies")}</span>
         </h2>
@@ -56,7 +56,7 @@ export function BadCopies({ copies, shoot, looking = false }: { copies: BadCopy[
         {copies.map((copy) => (
           <li
             key={copy.id}
-            className="grid grid-cols-[var(--spacing-margin)_minmax(240px,2fr)_120px_minmax(180px,1.4fr)_80px_110px] items-baseline gap-x-[14px] border-b border-rule py-[6px] pr-6"
+            className="folds grid grid-cols-[var(--spacing-margin)_minmax(240px,2fr)_120px_minmax(180px,1.4fr)_80px_110px] items-baseline gap-x-[14px] border-b border-rule py-[6px] pr-6"
           >
             <span className="justify-self-center font-hand font-semibold text-brass" aria-hidden="true">
               !

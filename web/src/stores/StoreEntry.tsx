@@ -18,7 +18,7 @@ export function StoreEntry({ store, all }: { store: StorePage; all: StorePage[] 
   const moving = store.proving?.state === "running" || store.proving?.state === "waiting" ? store.proving : null;
   return (
     <section aria-label={`Store ${store.name}`} className="border-b border-rule-strong">
-      <div className="grid grid-cols-[var(--spacing-margin)_minmax(0,1fr)_300px] gap-x-[14px] py-4 pr-6">
+      <div className="folds grid grid-cols-[var(--spacing-margin)_minmax(0,1fr)_300px] gap-x-[14px] py-4 pr-6">
         <span className="justify-self-center pt-1">{(!store.present || store.sums.bad > 0) && <Mark sign="!" label="look here" />}</span>
         <div>
           <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
@@ -141,7 +141,7 @@ export function ProvingLine({ proving }: { proving: Proving }) {
 
 function Unknown({ proving }: { proving: Proving }) {
   return (
-    <details className="pb-3 pl-[72px]">
+    <details className="pb-3 pl-page">
       <summary className="cursor-pointer text-faded">
         {count(proving.unknownFiles, "file")} in its folders {proving.unknownFiles === 1 ? "is" : "are"} not the ledger&apos;s
       </summary>

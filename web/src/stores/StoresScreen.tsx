@@ -21,7 +21,7 @@ export function StoresScreen() {
   return (
     <Page title="Stores">
       <Trouble error={found.error} />
-      <div className="flex items-baseline justify-between pt-6 pr-6 pb-3 pl-[72px]">
+      <div className="flex items-baseline justify-between pt-6 pr-6 pb-3 pl-page">
         <h1 className="text-title font-semibold">Stores</h1>
         {found.data && (
           <p className="text-faded">
@@ -38,7 +38,7 @@ export function StoresScreen() {
       {found.data && stores.length === 0 && (
         <Nothing heading="No store yet">Choose the folder where pictures go; everything brought in comes there first.</Nothing>
       )}
-      <div className="py-4 pr-6 pl-[72px]">
+      <div className="py-4 pr-6 pl-page">
         {adding && found.data ? (
           <AddStore
             drives={found.data.drives}

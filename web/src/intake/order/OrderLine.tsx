@@ -195,7 +195,7 @@ export function Part({ name, departs, children }: { name: OrderPart; departs: Or
 
 export function PartLine({ label, mark, children }: { label: string; mark?: ReactNode; children: ReactNode }) {
   return (
-    <div className="grid grid-cols-[var(--spacing-margin)_108px_minmax(0,1fr)] items-baseline border-b border-rule py-[7px] pr-6">
+    <div className="folds grid grid-cols-[var(--spacing-margin)_108px_minmax(0,1fr)] items-baseline border-b border-rule py-[7px] pr-6">
       <dt className="contents">
         <span className="justify-self-center">{mark}</span>
         <span className="pl-[14px] text-label text-faded">{label}</span>

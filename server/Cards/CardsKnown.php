@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Cards;
+
+use Psr\Cache\CacheItemInterface;
+use Psr\Cache\CacheItemPoolInterface;
+use VelvetLedger\Core\Card\CouldNotList;
+use VelvetLedger\Core\Card\ReadFrame;
+use VelvetLedger\Server\Persistence\HeldRepository;
+
+/** Keeps what the list of cards says of each that was read, for as long as the card and what the ledger holds are the same. */
+final readonly class CardsKnown
+{
+    public function __construct(private CardReadings $readings, private CardHoldings $holdings, private HeldRepository $held, private CacheItemPoolInterface $cache)
+    {
+    }
+
+    /** Null where it is not known, or not any more. */
+    public function of(Volume $volume): ?CardKnown
+    {
+        $known = $this->item($volume)->get();
+
+        return $known instanceof CardKnown ? $known : null;
+    }
+
+    /** Works it out, where all of the card was read. */
+    public function learn(Volume $volume): void
+    {
+        $item = $this->item($volume);
+        try {
+            $reading = $this->readings->soFar($volume);
+        } catch (CouldNotList) {
+            return;
+        }
+        if (!$reading->isComplete() || $item->isHit()) {
+            return;
+        }
+        $frames = $reading->contents->frames;
+        $holdings = $this->holdings->of($volume, $frames);
+        $dates = array_map(static fn (ReadFrame $frame): string => $frame->takenAt()->date(), $frames);
+        $new = \count(array_filter($frames, static fn (ReadFrame $frame): bool => !$frame->isUnreadable() && !$holdings->isUnmarked($frame->frame)));
+        $this->cache->save($item->set(new CardKnown([] === $dates ? null : min($dates), [] === $dates ? null : max($dates), $new))->expiresAfter(86400));
+    }
+
+    private function item(Volume $volume): CacheItemInterface
+    {
+        return $this->cache->getItem('known.'.$volume->reading().'.'.$this->held->revision());
+    }
+}

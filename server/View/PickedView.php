@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\View;
+
+/** The desk that a picked folder has. */
+final readonly class PickedView
+{
+    public function __construct(public string $card)
+    {
+    }
+}
