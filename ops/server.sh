@@ -103,7 +103,7 @@ $(write_pool pictures "${socket%.sock}-pictures.sock" 4)
 CONF
   # What the pages themselves may do: nothing but what comes from here. Answers of the API carry their own, see SafeAnswers.
   cat >"$LEDGER_HOME/run/headers.conf" <<'CONF'
-add_header Content-Security-Policy "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; connect-src 'self'; frame-ancestors 'none'; base-uri 'none'; form-action 'none'" always;
+add_header Content-Security-Policy "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; frame-ancestors 'none'; base-uri 'none'; form-action 'none'" always;
 add_header X-Content-Type-Options nosniff always;
 add_header X-Frame-Options DENY always;
 add_header Referrer-Policy no-referrer always;
@@ -162,6 +162,11 @@ http {
     }
     location ~ ^/api/\w+/[0-9a-f]+/(picture|histogram)\$ {
       include $LEDGER_HOME/run/fastcgi.conf;
+      fastcgi_pass unix:${socket%.sock}-pictures.sock;
+    }
+    location = /api/pictures {
+      include $LEDGER_HOME/run/fastcgi.conf;
+      fastcgi_buffering off;
       fastcgi_pass unix:${socket%.sock}-pictures.sock;
     }
     location ~ ^/(api/|enter\$) {

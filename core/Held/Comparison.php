@@ -83,7 +83,7 @@ final class Comparison
             }
         }
         $identity = ExposureIdentity::of($read->facts, $frame->stem);
-        if (null !== $identity && isset($this->known->exposures[$identity]) && !isset($this->files[$frame->lead()->path])) {
+        if (null !== $identity && isset($this->known->exposures[$identity]) && [] === array_intersect_key($this->files, array_fill_keys(array_map(static fn (CardFile $file): string => $file->path, $frame->files), true))) {
             $this->sameExposure[$frame->key] = $this->known->exposures[$identity];
         }
     }

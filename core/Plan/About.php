@@ -19,5 +19,6 @@ enum About: string
     case CutOff = 'a picture that is cut off';
     case Held = 'what is held';
     case Joined = 'a shoot that is joined';
+    case Part = 'frames held in part';
     case Companions = 'companions that stay';
 }

@@ -78,6 +78,8 @@ final class Planner
     {
         $wish = $this->wishes->of($shoot);
         $proposed = $wish->saysWhere() || $this->wishes->keepsApart($shoot) ? null : $this->neighbours($shoot);
+        $elsewhere = ($wish->order ?? $this->wishes->order)->destination->folder; // what an order sends to a place of its own goes there
+        $proposed = null === $proposed || '' === $elsewhere || str_starts_with($proposed->folder.'/', $elsewhere.'/') ? $proposed : null;
         $wish = null === $proposed ? $wish : $wish->joining($proposed);
         $intents = new FrameIntents($this->wishes, $this->holdings, ($wish->order ?? $this->wishes->order)->bring->stills, $wish->leftOut);
         $coming = $staying = $joining = [];

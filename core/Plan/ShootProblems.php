@@ -148,7 +148,7 @@ final class ShootProblems
         }
         $joining = \count($this->draft->joining);
         if ($joining > 0) {
-            $this->add(About::Joined, \sprintf('Of %s here a part is held: what comes joins it under its name.', self::count($joining, 'frame')));
+            $this->add(About::Part, \sprintf('Of %s here a part is held: what comes joins it under its name.', self::count($joining, 'frame')));
         }
         $left = array_values(array_filter($this->draft->shoot->frames, fn (TimedFrame $frame): bool => !isset($this->draft->joining[$frame->key()]) && [] !== array_filter($frame->read->frame->files, static fn (CardFile $file): bool => null !== $holdings->leftOutBefore($file, $frame->read->frame))));
         if ([] !== $left) {

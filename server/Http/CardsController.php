@@ -13,7 +13,6 @@ use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Core\Capture\FactsReader;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Document\Fields;
-use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Held\Holdings;
 use VelvetLedger\Core\Hint\Pixels;
 use VelvetLedger\Core\Plan\PlanLine;
@@ -33,6 +32,7 @@ use VelvetLedger\Server\Intake\StartIntake;
 use VelvetLedger\Server\Intake\TakeBack;
 use VelvetLedger\Server\Orders\OrderBook;
 use VelvetLedger\Server\Pages\DngsOfPlan;
+use VelvetLedger\Server\Pages\ManyPictures;
 use VelvetLedger\Server\Pages\StampsOfPlan;
 use VelvetLedger\Server\Pages\StoresOfPlan;
 use VelvetLedger\Server\Persistence\Intake;
@@ -190,16 +190,8 @@ final readonly class CardsController
 
     /** The picture inside the still at ?file=, a path from the card's root as the desk gives it. */
     #[Route('/api/cards/{id}/picture', methods: ['GET'], requirements: ['id' => '[0-9a-f]{16}'])]
-    public function picture(string $id, Request $request, Pictures $pictures, FactsReader $facts, Twins $twins): Response
+    public function picture(string $id, Request $request, ManyPictures $pictures): Response
     {
-        $volume = $this->readers->volume($id);
-        $path = $volume->file($request->query->getString('file'));
-        try {
-            return PictureAnswer::jpeg($pictures->of($path, $facts->read($path), PictureAnswer::edge($request)));
-        } catch (CouldNot $failure) {
-            $twin = $twins->beside($volume, $path) ?? throw $failure;
-
-            return PictureAnswer::jpeg($pictures->of($twin, $facts->read($twin), PictureAnswer::edge($request)));
-        }
+        return PictureAnswer::jpeg($pictures->ofCard($id, $request->query->getString('file'), PictureAnswer::edge($request)));
     }
 }

@@ -15,12 +15,13 @@ final class PictureAnswer
 
     public static function edge(Request $request): int
     {
-        if ('whole' === $request->query->get('edge')) {
-            return Pictures::WHOLE;
-        }
-        $edge = $request->query->getInt('edge', self::EDGES[0]);
+        return self::edgeOf($request->query->getString('edge', (string) self::EDGES[0]));
+    }
 
-        return \in_array($edge, self::EDGES, true) ? $edge : throw BadInput::field('edge', 'must be 160, 480, 1600 or whole');
+    /** Pixels along the longer edge, or "whole". */
+    public static function edgeOf(string $edge): int
+    {
+        return 'whole' === $edge ? Pictures::WHOLE : (\in_array((int) $edge, self::EDGES, true) ? (int) $edge : throw BadInput::field('edge', 'must be 160, 480, 1600 or whole'));
     }
 
     public static function jpeg(string $stream): Response

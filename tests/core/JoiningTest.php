@@ -41,7 +41,7 @@ final class JoiningTest extends TestCase
             'DCIM/100ORREL/ORL_0002.JPG' => '2026/2026-05-04/2026-05-04_0001.jpg',
         ], OnCard::names($plan));
         self::assertSame(41, $plan->lines[1]->becomes?->joins);
-        self::assertContains('Of 1 frame here a part is held: what comes joins it under its name.', self::said($plan, About::Joined));
+        self::assertContains('Of 1 frame here a part is held: what comes joins it under its name.', self::said($plan, About::Part));
     }
 
     public function testACompanionOfAnotherKindAndTheSameEndingIsToldApart(): void

@@ -131,13 +131,30 @@ test("a larger look without leaving the page: next by key, facts, histogram, mar
 test("the same as a list, in the order of any column", async ({ ledger: page }) => {
   await boatsOpen(page);
   await page.getByRole("button", { name: "list", exact: true }).click();
-  const list = page.getByRole("table", { name: "Frames of Mon 4 May" });
+  const list = page.getByRole("grid", { name: "Frames of Mon 4 May" });
   await list.getByRole("button", { name: "size" }).click();
   await list.getByRole("button", { name: "size" }).click();
   await expect(list.getByRole("columnheader", { name: "size" })).toHaveAttribute("aria-sort", "descending");
   await expect(list.getByRole("row").nth(1)).toContainText("ORL_1229.ORW");
   await list.getByRole("checkbox", { name: "bring in ORL_1214.ORW" }).uncheck();
   await marked(page, "45 frames, 44 marked");
+  // One tab stop, and arrows: down a line, its mark, a column's order from the head, and the larger look.
+  await list.focus();
+  await page.keyboard.press("Home");
+  await page.keyboard.press("ArrowDown");
+  await page.keyboard.press("Space");
+  await marked(page, "45 frames, 43 marked");
+  await page.keyboard.press("Space");
+  await page.keyboard.press("ArrowUp");
+  await page.keyboard.press("ArrowUp");
+  await page.keyboard.press("Enter");
+  await expect(list.getByRole("columnheader", { name: "name" })).toHaveAttribute("aria-sort", "ascending");
+  await page.keyboard.press("Home");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("group", { name: "ORL_1202.ORW, larger" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.reload();
+  await expect(list.getByRole("columnheader", { name: "name" })).toHaveAttribute("aria-sort", "ascending"); // remembered
   await page.getByRole("button", { name: "pictures", exact: true }).click();
 });
 

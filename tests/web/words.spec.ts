@@ -14,7 +14,7 @@ const table = <A extends unknown[]>(of: (...given: A) => unknown, cases: [A, unk
 test("sizes, counts, durations and exposures", () => {
   table(size, [
     [[0], "0 kB"],
-    [[999], "1.0 kB"],
+    [[999], "999 bytes"],
     [[38_400], "38 kB"],
     [[1_500_000], "1.5 MB"],
     [[14_200_000_000], "14.20 GB"],

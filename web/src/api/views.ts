@@ -2,7 +2,7 @@
 import type { OrderDocument, OrderPart } from "./orders";
 
 /** What a problem of a plan is about. */
-export type About = "a changed name" | "more digits" | "a long path" | "a collision" | "a gap" | "a time" | "a stray" | "a night over midnight" | "damage" | "a picture that is cut off" | "what is held" | "a shoot that is joined" | "companions that stay";
+export type About = "a changed name" | "more digits" | "a long path" | "a collision" | "a gap" | "a time" | "a stray" | "a night over midnight" | "damage" | "a picture that is cut off" | "what is held" | "a shoot that is joined" | "frames held in part" | "companions that stay";
 
 /** A copy that is missing or different, and whether there is another to mend it from. */
 export interface BadCopy {

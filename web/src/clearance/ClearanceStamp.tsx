@@ -72,7 +72,7 @@ export function MissingList({ clearance }: { clearance: Clearance }) {
   const letGo = clearance.missing.filter((one) => one.remedy === "nod" || one.lack.startsWith("is a clip"));
   return (
     <section aria-label="What is missing" className="pb-10">
-      <div className="flex items-baseline justify-between border-b border-rule-strong pt-6 pr-6 pb-[6px] pl-page">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-6 border-b border-rule-strong pt-6 pr-6 pb-[6px] pl-page">
         <h2 className="text-hand font-semibold">
           What is missing{" "}
           <span className="font-plain text-body font-normal text-faded">

@@ -30,7 +30,7 @@ export function CardsScreen() {
       <Trouble error={cards.error} />
       {store && !store.present && <Notice grave>{store.absentBecause} Cards can be looked at; nothing can be brought in until then.</Notice>}
       <Failed pieces={receipts.data?.pages[0]?.failed ?? []} />
-      <div className="flex items-baseline justify-between pt-6 pr-6 pb-3 pl-page">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-6 pt-6 pr-6 pb-3 pl-page">
         <h1 className="text-title font-semibold">Cards</h1>
         {cards.data && (
           <p className="flex flex-wrap justify-end gap-x-6 text-faded">
@@ -81,7 +81,7 @@ function CardTable({ cards }: { cards: Card[] }) {
   const putAway = usePutFolderAway();
   return (
     <div role="table" aria-label="Cards in the readers">
-      <div role="row" className="card-columns border-b border-rule-strong pb-1 text-label text-faded max-md:sr-only">
+      <div role="row" className="card-columns border-b border-rule-strong pb-1 text-label text-faded max-[1000px]:sr-only">
         <span />
         <span role="columnheader">card</span>
         <span role="columnheader">taken</span>
@@ -105,13 +105,13 @@ function CardTable({ cards }: { cards: Card[] }) {
             </span>
             <span role="cell" className="text-right">
               {figure(card.frames)}
-              <span className="md:hidden"> {card.frames === 1 ? "frame" : "frames"}</span>
+              <span className="min-[1000px]:hidden"> {card.frames === 1 ? "frame" : "frames"}</span>
             </span>
             <span role="cell" className={`text-right ${card.new ? "font-semibold" : "text-faded"}`}>
               {card.new === null ? "…" : card.new === 0 ? "none" : figure(card.new)}
-              <span className="md:hidden"> new</span>
+              <span className="min-[1000px]:hidden"> new</span>
             </span>
-            <span role="cell" className="text-right max-md:hidden">
+            <span role="cell" className="text-right max-[1000px]:hidden">
               {figure(card.files)}
             </span>
             <span role="cell" className="text-right">

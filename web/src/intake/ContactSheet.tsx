@@ -1,4 +1,5 @@
-import { type RefObject, useMemo, useState } from "react";
+import { type RefObject, useEffect, useMemo, useState } from "react";
+import { askAgain } from "../api/pictures";
 import type { CardFrame, Hints } from "../api/types";
 import { type GridPicture, PictureGrid } from "../ledger/PictureGrid";
 import { useKept } from "../ledger/useKept";
@@ -66,6 +67,9 @@ export function ContactSheet({ card, name, frames, span, onSpan, picks, onCut, h
       };
     });
   }, [shown, view.captions, marks, picks, hints, card, edge, present]);
+  useEffect(() => {
+    if (present) askAgain();
+  }, [present]);
   const toggle = (ids: string[], on: boolean) => {
     if (picks.on) {
       picks.pick(ids, on);

@@ -28,7 +28,7 @@ export function DeskFoot({ desk, plan, failed, present, ready, underWay, busy, s
     <footer tabIndex={-1} data-after-blanks="" className="border-t border-ink bg-paper focus:outline-none" aria-label="Totals">
       <div className="desk-columns items-end pt-[10px]">
         <span />
-        <dl className="col-span-3 flex flex-wrap gap-x-7 gap-y-1">
+        <dl className="col-span-3 flex flex-wrap gap-x-7 gap-y-1 max-md:[&>div]:flex max-md:[&>div]:items-baseline max-md:[&>div]:gap-x-2">
           {(plan?.stores ?? []).map((one) => (
             <Field key={one.name} label={one.role}>
               {one.present ? (

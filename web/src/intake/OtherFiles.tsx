@@ -19,7 +19,7 @@ export function OtherFiles({
   if (stay.length + unreadable.length === 0) return null;
   return (
     <section aria-label="Stays on the card" className="pb-8">
-      <div className="flex items-baseline justify-between gap-6 border-b border-rule-strong pt-6 pr-6 pb-[6px] pl-page">
+      <div className="flex flex-wrap items-baseline justify-between gap-6 border-b border-rule-strong pt-6 pr-6 pb-[6px] pl-page">
         <h2 className="text-hand font-semibold">
           Stays on the card <span className="font-plain text-body font-normal text-faded">{count(stay.length + unreadable.length, "file")}</span>
         </h2>

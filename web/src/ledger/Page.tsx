@@ -41,7 +41,7 @@ function Header() {
   const { pathname } = useLocation();
   return (
     <header className="flex min-h-[44px] flex-wrap items-end border-b border-ink bg-paper pr-6 pl-page max-md:pr-3 max-md:pl-3">
-      <Link to="/intake" className="mr-9 self-center font-hand text-[20px] font-semibold max-md:mr-4">
+      <Link to="/intake" className="mr-9 self-center py-[6px] font-hand text-[20px] font-semibold max-md:mr-4">
         Velvet Ledger
       </Link>
       <nav aria-label="Screens" className="flex flex-wrap">

@@ -1,4 +1,5 @@
-import { useState } from "react";
+import { memo, useRef } from "react";
+import { usePicture } from "./usePicture";
 
 export interface GridPicture {
   id: string;
@@ -27,9 +28,9 @@ interface Props {
 }
 
 /** One picture on the mat: struck through where it is left out, with its stamp and what stands under it. */
-export function PictureCell({ picture, index, width, active, inArea, markable }: Props) {
-  const [failed, setFailed] = useState<string | null>(null);
-  const attempt = `${picture.source ?? ""} ${picture.absent ? "absent" : "present"}`;
+export const PictureCell = memo(function PictureCell({ picture, index, width, active, inArea, markable }: Props) {
+  const box = useRef<HTMLDivElement>(null);
+  const found = usePicture(picture.source, box);
   const lines = [];
   for (let i = 0; i < picture.captions.length; i += 2) lines.push(picture.captions.slice(i, i + 2));
   return (
@@ -43,21 +44,14 @@ export function PictureCell({ picture, index, width, active, inArea, markable }:
       className={markable ? "cursor-pointer" : ""}
     >
       <div
+        ref={box}
         className={`relative overflow-hidden bg-mat-deep ${picture.ticked && !active ? "outline-2 outline-offset-1 outline-white" : ""} ${active ? "outline-[3px] outline-offset-1 outline-white" : inArea ? "outline-2 outline-offset-1 outline-white/80 outline-dashed" : ""}`}
         style={{ height: Math.round((width * 2) / 3) }}
       >
-        {picture.source && failed !== attempt ? (
-          <img
-            src={picture.source}
-            alt=""
-            loading="lazy"
-            decoding="async"
-            draggable={false}
-            onError={() => {
-              setFailed(attempt);
-            }}
-            className={`h-full w-full object-contain ${picture.dimmed ? "opacity-35" : ""}`}
-          />
+        {picture.source && found !== "failed" ? (
+          found !== null && (
+            <img src={found} alt="" decoding="async" draggable={false} className={`h-full w-full object-contain ${picture.dimmed ? "opacity-35" : ""}`} />
+          )
         ) : (
           <span className="flex h-full items-center justify-center px-2 text-center text-label text-white">
             {picture.absent ? "out of reach" : "no picture to show"}
@@ -89,4 +83,4 @@ export function PictureCell({ picture, index, width, active, inArea, markable }:
       </figcaption>
     </figure>
   );
-}
+});

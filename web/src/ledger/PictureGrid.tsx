@@ -58,7 +58,14 @@ export function PictureGrid({ label, pictures, width: least, captionLines = 1, s
   const width = Math.floor((room - 2 * SIDE + GAP) / columns) - GAP;
   const height = Math.round((width * 2) / 3) + captionLines * CAPTION + GAP;
   const rows = Math.ceil(pictures.length / columns);
-  const virtual = useVirtualizer({ count: rows, getScrollElement: () => scroller.current, estimateSize: () => height, overscan: 3, scrollMargin: top });
+  const virtual = useVirtualizer({
+    count: rows,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => height,
+    overscan: 3,
+    scrollMargin: top,
+    useFlushSync: false,
+  });
   useLayoutEffect(() => {
     virtual.measure();
   }, [virtual, height, columns]);

@@ -32,10 +32,10 @@ export function ReceiptSums({ receipt, shown, onShow }: { receipt: Receipt; show
           const grave = row.outcome === "failed" || row.outcome === "unreadable";
           return (
             <tr key={row.outcome} className="border-b border-rule">
-              <th scope="row" className={`w-[150px] py-[6px] text-left font-normal ${grave ? "font-semibold text-brass" : ""}`}>
+              <th scope="row" className={`w-[150px] py-[6px] max-md:w-auto text-left font-normal ${grave ? "font-semibold text-brass" : ""}`}>
                 {row.name}
               </th>
-              <td className="w-[70px] pr-3 text-right">{figure(sum.files)}</td>
+              <td className="w-[70px] pr-3 text-right max-md:w-[40px]">{figure(sum.files)}</td>
               <td className="text-faded">
                 {row.what(namesOf(receipt))}, {size(sum.bytes)}
               </td>

@@ -32,7 +32,7 @@ export function ShootsScreen() {
       )}
       {[...years].map(([year, list]) => (
         <section key={year} aria-label={year} className="pb-6">
-          <div className="flex items-baseline justify-between pt-6 pr-6 pb-3 pl-page">
+          <div className="flex flex-wrap items-baseline justify-between gap-x-6 pt-6 pr-6 pb-3 pl-page">
             <h1 className="text-title font-semibold">{year}</h1>
             <p className="text-faded">
               {count(sums.get(year)?.shoots ?? 0, "shoot")}, {count(sums.get(year)?.frames ?? 0, "frame")}, {size(sums.get(year)?.bytes ?? 0)}

@@ -14,7 +14,7 @@ export function BadCopies({ copies, shoot, looking = false }: { copies: BadCopy[
   const can = copies.filter((copy) => copy.good.length > 0);
   return (
     <section aria-label="Copies that need mending" className="pb-10">
-      <div className="flex items-baseline justify-between border-b border-rule-strong pt-6 pr-6 pb-[6px] pl-page">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-6 border-b border-rule-strong pt-6 pr-6 pb-[6px] pl-page">
         <h2 className="text-hand font-semibold">
           Missing or different <span className="font-plain text-body font-normal text-faded">{count(copies.length, "copy", "copies")}</span>
         </h2>

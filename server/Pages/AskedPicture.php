@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Pages;
+
+/** A picture that a page asks for: of a file on a card, or of a frame in the ledger where that is not 0. */
+final readonly class AskedPicture
+{
+    /**
+     * @param string $file from the card's root, as PathText
+     * @param int    $edge pixels along the longer side
+     */
+    public function __construct(public string $card, public string $file, public int $frame, public int $edge)
+    {
+    }
+}

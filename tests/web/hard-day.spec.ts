@@ -1,0 +1,222 @@
+import { type Page } from "@playwright/test";
+import { cpSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync, truncateSync, utimesSync } from "node:fs";
+import { choose, expect, openCard, reader, shootOf, store, test } from "./ledger";
+
+/** The desk after a hard day's use: what a tired hand does, and what a window, a drive and a card do to it. */
+
+const FROM = `${reader}/ORREL_B/DCIM/101ORREL`;
+
+/** A card of stills of 4 May that no other test brings in. */
+const make = (card: string, numbers: number[]) => {
+  rmSync(`${reader}/${card}`, { recursive: true, force: true });
+  mkdirSync(`${reader}/${card}/DCIM/101ORREL`, { recursive: true });
+  for (const n of numbers) cpSync(`${FROM}/ORL_${n}.JPG`, `${reader}/${card}/DCIM/101ORREL/ORL_${n}.JPG`, { preserveTimestamps: true });
+};
+const takeOut = (card: string) => {
+  rmSync(`${reader}/${card}`, { recursive: true, force: true });
+};
+const range = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => from + i);
+
+test.afterAll(() => {
+  for (const card of ["HASTY", "LATER", "CUT", "PICKED"]) takeOut(card);
+});
+
+async function begin(page: Page, name: RegExp) {
+  await page.getByRole("button", { name }).click();
+  await page.getByRole("button", { name: "begin now" }).click();
+  await expect(page.getByRole("heading", { name: /proven copies|Copies are owed/ })).toBeVisible({ timeout: 20_000 });
+}
+
+test("what was begun by accident is taken back, and the desk is as it was", async ({ ledger: page }) => {
+  make("HASTY", range(1243, 1245));
+  await openCard(page, "HASTY");
+  const description = page.getByRole("textbox", { name: /Description of the shoot/ });
+  await description.fill("Not said to its end");
+  await expect(shootOf(page, "Mon 4 May")).toContainText("Not said to its end/");
+  await page.getByRole("heading", { name: "HASTY" }).click();
+  await page.keyboard.press("b");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: "About to begin" })).toBeVisible();
+  await page.keyboard.press("n");
+  await expect(description).toHaveValue("Not said to its end");
+  await expect(page.getByRole("button", { name: "Bring in 3 frames" })).toBeEnabled();
+  expect(existsSync(`${store}/2026/2026-05-04 Not said to its end`)).toBe(false);
+  await page.goto("/intake");
+  await expect(page.getByRole("region", { name: "Receipts" })).toContainText("taken back. 3 files on the card: 3 left out.");
+
+  // Begun for good, the desk is found as it was left, and says that this card is being brought in.
+  await openCard(page, "HASTY");
+  await page.getByRole("button", { name: "Bring in 3 frames" }).click();
+  await page.goBack();
+  await expect(page.getByText(/This card is being brought in: receipt \d+/)).toBeVisible();
+  await expect(page.getByRole("button", { name: "Being brought in" })).toBeDisabled();
+  await page.goForward();
+  await page.getByRole("button", { name: "begin now" }).click();
+  await expect(page.getByRole("heading", { name: "Two proven copies" })).toBeVisible({ timeout: 20_000 });
+  await page.getByRole("link", { name: "Not said to its end" }).click();
+  await expect(page.getByRole("heading", { name: "Not said to its end" })).toBeVisible();
+});
+
+test("copies that are gone are said to be, looked for by their bytes, and known where they are at a word", async ({ ledger: page }) => {
+  const folder = `${store}/2026/2026-05-04 Not said to its end`;
+  renameSync(folder, `${store}/2026/Said at last`);
+  rmSync(`${store.replace("Anvil", "Bellows")}/2026/2026-05-04 Not said to its end`, { recursive: true });
+  const gone = readdirSync(`${store}/2026/Said at last`).find((name) => name.endsWith("0003.jpg")) ?? "";
+  rmSync(`${store}/2026/Said at last/${gone}`);
+  await openCard(page, "HASTY");
+  await expect(shootOf(page, "Mon 4 May")).toContainText("3 held frames have their copies not where the ledger left them: last proven", { timeout: 30_000 });
+  await expect(page.getByRole("option", { name: /ORL_1243.*held, copy gone/ })).toBeVisible();
+  await page.getByRole("link", { name: "look for them" }).click();
+  await page.getByRole("button", { name: "look for them on the drives" }).click();
+  await page.getByRole("button", { name: "2 were found: have the ledger know their places" }).click({ timeout: 20_000 });
+  await expect(page.getByText("2026/Said at last/", { exact: true })).toBeVisible();
+  await page.getByRole("button", { name: /mend all/ }).click();
+  await expect(page.getByText("two, proven")).toBeVisible({ timeout: 20_000 });
+});
+
+test("a picture that was cut off says so, and that another card has it whole", async ({ ledger: page }) => {
+  make("CUT", [1250, 1251, 1252]);
+  make("LATER", [1251]);
+  const file = `${reader}/CUT/DCIM/101ORREL/ORL_1251.JPG`;
+  const { atime, mtime } = statSync(file);
+  truncateSync(file, 20_000);
+  utimesSync(file, atime, mtime);
+  await openCard(page, "CUT");
+  const shoot = page.getByRole("region", { name: /^Shoot of/ });
+  await expect(shoot.getByText("1 frame here is incomplete, first DCIM/101ORREL/ORL_1251.JPG: 20 kB of a picture that says more")).toContainText(
+    /has it whole/,
+  );
+  await expect(page.getByRole("option", { name: /ORL_1251.*incomplete/ })).toBeVisible();
+  await choose(page, "show", /^incomplete/);
+  await expect(page.getByRole("option")).toHaveCount(1);
+  await choose(page, "show", /^all/);
+  await begin(page, /Bring in 3 frames/);
+  await expect(page.getByText("One of them was cut off on the card already: what there is of it came in.")).toBeVisible();
+});
+
+test("a double press looks closer and marks nothing; pixel by pixel at the place pressed; the next at once", async ({ ledger: page }) => {
+  await openCard(page, "ORREL_A");
+  await page.getByRole("button", { name: "Open the pictures of Mon 4 May" }).click();
+  const first = page.getByRole("option", { name: /ORL_1202/ });
+  const marks = page.getByText(/45 frames, 45 marked/);
+  await expect(marks).toBeVisible();
+  await first.dblclick();
+  const look = page.getByRole("group", { name: /ORL_1202.*larger/ });
+  await expect(look).toBeVisible();
+  const picture = look.getByRole("img", { name: /ORL_1202/ });
+  await expect.poll(async () => (await picture.boundingBox())?.width ?? 0).toBeGreaterThan(720);
+  const box = await picture.boundingBox();
+  await page.mouse.click((box?.x ?? 0) + (box?.width ?? 0) * 0.4, (box?.y ?? 0) + (box?.height ?? 0) * 0.5);
+  const whole = look.getByRole("img", { name: /pixel by pixel/ });
+  await expect.poll(() => whole.evaluate((image: HTMLImageElement) => image.complete && image.width === image.naturalWidth)).toBe(true);
+  await page.keyboard.press("ArrowRight");
+  await expect(page.getByRole("group", { name: /ORL_1203.*larger/ })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(marks).toBeVisible();
+});
+
+test("frames are shown by kind and by a span drawn on the time scale, and what is picked is marked", async ({ ledger: page }) => {
+  await openCard(page, "ORREL_A");
+  await page.getByRole("button", { name: "Open the pictures of Mon 4 May" }).click();
+  await choose(page, "show", /^JPG\d+$/);
+  const shown = page.getByText(/^\d+ shown$/);
+  await expect(shown).toBeVisible();
+  await choose(page, "show", /^all/);
+  const scale = page.getByRole("slider", { name: "where a new shoot begins" });
+  const box = (await scale.boundingBox()) ?? { x: 0, y: 0, width: 0, height: 0 };
+  await page.mouse.move(box.x, box.y + 30);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width * 0.2, box.y + 30, { steps: 4 });
+  await page.mouse.up();
+  await expect(page.getByText(/^21:14 to 21:\d\d only/)).toBeVisible();
+  const some = Number((await shown.textContent())?.split(" ")[0]);
+  expect(some).toBeGreaterThan(2);
+  expect(some).toBeLessThan(45);
+  await page.getByRole("button", { name: "none", exact: true }).nth(1).click();
+  await expect(page.getByText(`45 frames, ${45 - some} marked`)).toBeVisible();
+  await page.keyboard.press("z");
+  await page.getByRole("button", { name: "all of it" }).click();
+  await page.getByRole("button", { name: "pick frames to move or mark" }).click();
+  await page.getByRole("option").nth(0).click();
+  await page.getByRole("option").nth(1).click();
+  await page.getByRole("button", { name: "leave them out", exact: true }).last().click();
+  await expect(page.getByText("45 frames, 43 marked")).toBeVisible();
+});
+
+test("a card that comes in is announced on every screen, and a folder is a source", async ({ ledger: page }) => {
+  takeOut("LATER");
+  await page.goto("/stores");
+  await expect(page.getByRole("heading", { name: "Stores" })).toBeVisible();
+  await page.waitForTimeout(1500);
+  make("LATER", [1260, 1261]);
+  await page.getByRole("link", { name: "LATER came in" }).click();
+  await expect(page.getByRole("heading", { name: "LATER" })).toBeVisible();
+  mkdirSync(`${reader}/PICKED/from the phone`, { recursive: true });
+  cpSync(`${FROM}/ORL_1262.JPG`, `${reader}/PICKED/from the phone/IMG_1.JPG`);
+  await page.goto("/intake");
+  await expect(page.getByRole("row", { name: /LATER/ })).toContainText("2 new", { timeout: 20_000 });
+  await page.getByRole("button", { name: "from a folder…" }).click();
+  const picker = page.getByRole("region", { name: "A folder as source" });
+  await picker.getByRole("button", { name: `${reader}/`, exact: true }).click();
+  await picker.getByRole("button", { name: "PICKED/", exact: true }).click();
+  await picker.getByRole("button", { name: "from the phone/" }).click();
+  await picker.getByRole("button", { name: "look at what is in this folder" }).click();
+  await expect(page.getByRole("heading", { name: "from the phone" })).toBeVisible();
+  await begin(page, /Bring in 1 frame/);
+  await page.goto("/intake");
+  await page.getByRole("button", { name: "put away" }).click();
+  await expect(page.getByRole("row", { name: /from the phone/ })).toHaveCount(0);
+});
+
+test("from one description to the next by one key", async ({ ledger: page }) => {
+  await openCard(page, "ORREL_A");
+  await expect(page.getByRole("button", { name: /^Bring in \d+ frames/ })).toBeEnabled();
+  const descriptions = page.getByRole("textbox", { name: /Description of the shoot/ });
+  await page.getByRole("heading", { name: "ORREL_A" }).click();
+  await page.keyboard.press("d");
+  await expect(descriptions.nth(0)).toBeFocused();
+  await page.keyboard.press("Enter");
+  await expect(descriptions.nth(1)).toBeFocused();
+});
+
+/** What reaches beyond the window's right edge and cannot be scrolled to within its own box. */
+const cutOff = (page: Page) =>
+  page.evaluate(() => {
+    const width = document.documentElement.clientWidth;
+    const scrolls = (element: Element) => {
+      for (let parent = element.parentElement; parent && parent.id !== "page"; parent = parent.parentElement)
+        if (["auto", "scroll"].includes(getComputedStyle(parent).overflowX)) return true;
+      return false;
+    };
+    return [...document.querySelectorAll("body *")]
+      .filter((one) => one.getBoundingClientRect().width > 0 && one.getBoundingClientRect().right > width + 1 && !one.closest(".sr-only") && !scrolls(one))
+      .map((one) => `${one.tagName} ${one.className.toString().slice(0, 80)}`);
+  });
+
+// WCAG 2.2, 1.4.10: 320 CSS pixels are a window of 1280 at 400 %, 640 at 200 %.
+for (const [width, height] of [
+  [320, 256],
+  [360, 740],
+  [640, 400],
+  [900, 700],
+  [1280, 800],
+  [1920, 1080],
+] as const) {
+  test(`nothing is cut off in a window of ${width} by ${height}`, async ({ ledger: page }) => {
+    await page.setViewportSize({ width, height });
+    for (const screen of ["/intake", "/shoots", "/shoots/1", "/receipts/1", "/stores", "/daybook", "/stationery", "/stationery/keywords"]) {
+      await page.goto(screen);
+      await expect(page.getByRole("navigation", { name: "Screens" })).toBeVisible();
+      await page.waitForTimeout(500);
+      expect(await cutOff(page), `${screen} at ${width}`).toEqual([]);
+    }
+    await openCard(page, "ORREL_A");
+    await page.getByRole("button", { name: "Open the pictures of Mon 4 May" }).click();
+    await expect(page.getByRole("option").first()).toBeAttached();
+    expect(await cutOff(page), `the desk at ${width}`).toEqual([]);
+    const button = page.getByRole("button", { name: /^Bring in \d+ frames/ });
+    await button.scrollIntoViewIfNeeded();
+    const box = await button.boundingBox();
+    expect((box?.x ?? 0) + (box?.width ?? 0)).toBeLessThanOrEqual(width);
+  });
+}

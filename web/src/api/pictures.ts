@@ -1,0 +1,180 @@
+/**
+ * Pictures of cells that have come to rest, many by one request, those in view first; what has gone by is not asked for any
+ * more. What was fetched is kept in the browser for the next time.
+ */
+
+/** A picture is asked for when its cell has stood for so many milliseconds; so many in one request, and so many requests at once. */
+const REST = 70;
+const BATCH = 16;
+const AT_ONCE = 3;
+/** So many pictures are held in memory. */
+const MOST = 3000;
+const KEPT = "pictures";
+/** So many are kept in the browser; then it begins anew. */
+const MOST_KEPT = 30_000;
+
+interface Wanted {
+  listeners: Set<() => void>;
+  element: () => HTMLElement | null;
+}
+
+const have = new Map<string, string>();
+const failed = new Set<string>();
+const wanted = new Map<string, Wanted>();
+const asked = new Map<string, AbortController>();
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+/** Its address as an object, "failed", or null while it is on its way. */
+export const pictureOf = (source: string): string | null => have.get(source) ?? (failed.has(source) ? "failed" : null);
+
+export function wantPicture(source: string, element: () => HTMLElement | null, listener: () => void): () => void {
+  const now = wanted.get(source) ?? { listeners: new Set(), element };
+  now.listeners.add(listener);
+  wanted.set(source, now);
+  if (!have.has(source) && !failed.has(source)) later();
+  return () => {
+    now.listeners.delete(listener);
+    if (now.listeners.size > 0) return;
+    wanted.delete(source);
+    const request = asked.get(source);
+    if (request && ![...asked].some(([other, of]) => of === request && wanted.has(other))) request.abort();
+  };
+}
+
+/** What could not be had is asked for again: a card is back. */
+export function askAgain(): void {
+  failed.clear();
+  if (wanted.size > 0) later();
+}
+
+function later(): void {
+  clearTimeout(timer);
+  timer = setTimeout(() => void pump(), REST);
+}
+
+const store = (): Promise<Cache | null> => ("caches" in globalThis ? caches.open(KEPT).catch(() => null) : Promise.resolve(null));
+
+async function pump(): Promise<void> {
+  const missing = inOrder([...wanted.keys()].filter((source) => !have.has(source) && !failed.has(source) && !asked.has(source)));
+  if (missing.length === 0) return;
+  const kept = await store();
+  const fresh: string[] = [];
+  await Promise.all(
+    missing.slice(0, BATCH * AT_ONCE * 2).map(async (source) => {
+      const found = await kept?.match(source).catch(() => undefined);
+      if (found) keep(source, await found.blob());
+      else fresh.push(source);
+    }),
+  );
+  const order = inOrder(fresh.filter((source) => wanted.has(source) && !asked.has(source)));
+  const running = new Set(asked.values()).size;
+  for (let i = 0; i < Math.max(0, AT_ONCE - running); i++) {
+    const batch = order.slice(i * BATCH, (i + 1) * BATCH);
+    if (batch.length > 0) void fetchBatch(batch, kept);
+  }
+}
+
+/** What is in view before what stands ready above and below it. */
+function inOrder(sources: string[]): string[] {
+  const height = window.innerHeight;
+  const away = new Map(
+    sources.map((source) => {
+      const box = wanted.get(source)?.element()?.getBoundingClientRect();
+      return [source, box ? (box.bottom < 0 ? -box.bottom : Math.max(0, box.top - height)) : Infinity];
+    }),
+  );
+  return [...sources].sort((a, b) => (away.get(a) ?? 0) - (away.get(b) ?? 0));
+}
+
+async function fetchBatch(batch: string[], kept: Cache | null): Promise<void> {
+  const controller = new AbortController();
+  for (const source of batch) asked.set(source, controller);
+  const left = new Set(batch);
+  try {
+    const answer = await fetch("/api/pictures", {
+      method: "POST",
+      credentials: "same-origin",
+      headers: { "Content-Type": "application/json" },
+      body: JSON.stringify({ of: batch.map(inWords) }),
+      signal: controller.signal,
+    });
+    if (!answer.ok || !answer.body) throw new Error(`${answer.status}`);
+    for await (const [place, jpeg] of pieces(answer.body)) {
+      const source = batch[place];
+      if (source === undefined) continue;
+      left.delete(source);
+      asked.delete(source);
+      if (jpeg.byteLength === 0) {
+        failed.add(source);
+        tell(source);
+        continue;
+      }
+      const blob = new Blob([jpeg], { type: "image/jpeg" });
+      keep(source, blob);
+      void kept?.put(source, new Response(blob)).catch(() => undefined);
+    }
+  } catch {
+    // What went by was not wanted any more; what could not be asked for is said to be missing, until it is asked for again.
+    if (!controller.signal.aborted) {
+      for (const source of left) {
+        failed.add(source);
+        tell(source);
+      }
+    }
+  } finally {
+    for (const source of left) if (asked.get(source) === controller) asked.delete(source);
+    void pump();
+  }
+}
+
+/** A picture's address as the server's PicturesController reads it. */
+function inWords(source: string): object {
+  const address = new URL(source, window.location.origin);
+  const edge = Number(address.searchParams.get("edge") ?? 160);
+  const frame = /^\/api\/frames\/(\d+)\/picture$/.exec(address.pathname);
+  const card = /^\/api\/cards\/(\w+)\/picture$/.exec(address.pathname);
+  return frame ? { frame: Number(frame[1]), edge } : { card: card?.[1] ?? "", file: address.searchParams.get("file") ?? "", edge };
+}
+
+/** Place and JPEG, one after the other as they come: uint32 BE, uint32 BE, bytes. */
+async function* pieces(stream: ReadableStream<Uint8Array<ArrayBuffer>>): AsyncGenerator<[number, Uint8Array<ArrayBuffer>]> {
+  const reader = stream.getReader();
+  let rest = new Uint8Array(0);
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) return;
+    const joined = new Uint8Array(rest.length + value.length);
+    joined.set(rest);
+    joined.set(value, rest.length);
+    rest = joined;
+    while (rest.length >= 8) {
+      const view = new DataView(rest.buffer, rest.byteOffset);
+      const length = view.getUint32(4);
+      if (rest.length < 8 + length) break;
+      yield [view.getUint32(0), rest.slice(8, 8 + length)];
+      rest = rest.slice(8 + length);
+    }
+  }
+}
+
+function keep(source: string, blob: Blob): void {
+  have.set(source, URL.createObjectURL(blob));
+  for (const [old, address] of have) {
+    if (have.size <= MOST) break;
+    if (!wanted.has(old)) {
+      URL.revokeObjectURL(address);
+      have.delete(old);
+    }
+  }
+  tell(source);
+}
+
+function tell(source: string): void {
+  for (const listener of wanted.get(source)?.listeners ?? []) listener();
+}
+
+/** What is kept does not grow for ever. */
+export async function tidyPictures(): Promise<void> {
+  const kept = await store();
+  if (kept && (await kept.keys()).length > MOST_KEPT) await caches.delete(KEPT);
+}
