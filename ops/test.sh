@@ -77,7 +77,7 @@ fetch_source() {
 }
 
 # A whole ledger of its own: fresh database and store, the demo's cards, and one of many frames.
-test_web() {
+fresh_web_ledger() {
   cd "$ROOT" || return 1
   LEDGER_HOME=$ROOT/var/test-web; export LEDGER_HOME
   [ -d "$LEDGER_HOME" ] && stop_server
@@ -96,7 +96,21 @@ test_web() {
   make_home
   LEDGER_PG_PORT=7481 start_postgres
   start_server || return 1
+}
+
+test_web() {
+  fresh_web_ledger || return 1
   step "Playwright" npx playwright test --config tests/web/playwright.config.ts "$@"
+  local result=$?
+  stop_server
+  return "$result"
+}
+
+# The desk in a real browser, on a card of 3,000 frames.
+bench_desk() {
+  install_debian_packages chromium
+  fresh_web_ledger || return 1
+  node bench/desk.mjs
   local result=$?
   stop_server
   return "$result"
@@ -106,6 +120,7 @@ run_bench() {
   install_debian_packages "${DEBIAN_PACKAGES[@]}" dcmtk
   set_up
   cd "$ROOT" || return 1
+  if [ "${1:-}" = desk ]; then bench_desk; return; fi
   test_home
   database_url ledger_test
   ensure_database ledger_test
@@ -122,4 +137,6 @@ run_bench() {
     "$PHP" -d memory_limit=1G "${COMPILED[@]}" "$bench" || return 1
   done
   stop_postgres
+  say "== desk"
+  bench_desk
 }

@@ -35,7 +35,7 @@ final readonly class RendersStills
     {
         try {
             $raw = new LibRaw($path, $this->files);
-            $raw->run('dcraw_emu', '-w', ...$edge < self::FULL_FROM ? ['-h'] : [], ...['-t', '-1', '-Z', $raw->made('.ppm')]);
+            $raw->run('dcraw_emu', '-w', ...$edge < self::FULL_FROM ? ['-h'] : [], ...['-Z', $raw->made('.ppm')]);
 
             return self::made(Vips::scale([$raw->made('.ppm')], $edge, self::QUALITY, self::SECONDS, null, null, true));
         } catch (CouldNotConvert $refused) {

@@ -26,12 +26,12 @@ final readonly class Looks
     }
 
     /** Asks for a card to be looked at; false where that is being done or was asked for just now. */
-    public function ask(Volume $volume): bool
+    public function ask(Volume $volume, bool $measured = true): bool
     {
         if (!$this->turns->isToBeAsked($volume)) {
             return false;
         }
-        $this->bus->dispatch(new Look($volume->id));
+        $this->bus->dispatch(new Look($volume->id, $measured));
 
         return true;
     }
@@ -41,7 +41,7 @@ final readonly class Looks
     {
         try {
             $volume = $this->readers->volume($look->card);
-            $this->turns->take($volume, fn (): bool => $this->whole($volume));
+            $this->turns->take($volume, fn (): bool => $this->whole($volume, $look->measured));
         } catch (CouldNot|Interrupted) {
             // pulled out, or this process is to end: the page says the one and asks again after the other
         } catch (\Throwable $error) {
@@ -49,17 +49,18 @@ final readonly class Looks
         }
     }
 
-    private function whole(Volume $volume): bool
+    private function whole(Volume $volume, bool $measured): bool
     {
         do {
             $this->interruption->stopHere();
             $reading = $this->readings->within($volume, self::SLICE);
         } while (!$reading->isComplete());
         $this->known->learn($volume);
-        do {
+        while ($measured) {
             $this->interruption->stopHere();
-            [$measured, $of] = $this->hints->within($volume, $reading->contents->frames, self::SLICE);
-        } while ($measured < $of);
+            [$so, $of] = $this->hints->within($volume, $reading->contents->frames, self::SLICE);
+            $measured = $so < $of;
+        }
 
         return true;
     }

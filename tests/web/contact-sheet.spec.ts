@@ -153,7 +153,7 @@ test("the same as a list, in the order of any column", async ({ ledger: page }) 
   await page.keyboard.press("Enter");
   await expect(page.getByRole("group", { name: "ORL_1202.ORW, larger" })).toBeVisible();
   await page.keyboard.press("Escape");
-  await page.reload();
+  await boatsOpen(page);
   await expect(list.getByRole("columnheader", { name: "name" })).toHaveAttribute("aria-sort", "ascending"); // remembered
   await page.getByRole("button", { name: "pictures", exact: true }).click();
 });

@@ -2,7 +2,6 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
-import { tidyPictures } from "./api/pictures";
 import { App } from "./App";
 import { Refused } from "./api/client";
 import "./styles.css";
@@ -17,8 +16,6 @@ const queries = new QueryClient({
     },
   },
 });
-
-void tidyPictures();
 
 const root = document.getElementById("root");
 if (root) {

@@ -4,9 +4,9 @@
  */
 
 /** A picture is asked for when its cell has stood for so many milliseconds; so many in one request, and so many requests at once. */
-const REST = 70;
-const BATCH = 16;
-const AT_ONCE = 3;
+const REST = 60;
+const BATCH = 20;
+const AT_ONCE = 4;
 /** So many pictures are held in memory. */
 const MOST = 3000;
 const KEPT = "pictures";
@@ -52,25 +52,44 @@ function later(): void {
   timer = setTimeout(() => void pump(), REST);
 }
 
-const store = (): Promise<Cache | null> => ("caches" in globalThis ? caches.open(KEPT).catch(() => null) : Promise.resolve(null));
+/** The browser's store, and the addresses that are in it: asked for once, for looking each up takes long. */
+let opened: Promise<[Cache | null, Set<string>]> | null = null;
+function store(): Promise<[Cache | null, Set<string>]> {
+  opened ??= (async (): Promise<[Cache | null, Set<string>]> => {
+    if (!("caches" in globalThis)) return [null, new Set()];
+    try {
+      const cache = await caches.open(KEPT);
+      const names = (await cache.keys()).map((request) => new URL(request.url)).map((url) => url.pathname + url.search);
+      if (names.length <= MOST_KEPT) return [cache, new Set(names)];
+      await caches.delete(KEPT);
+      return [await caches.open(KEPT), new Set()];
+    } catch {
+      return [null, new Set()];
+    }
+  })();
+  return opened;
+}
 
 async function pump(): Promise<void> {
   const missing = inOrder([...wanted.keys()].filter((source) => !have.has(source) && !failed.has(source) && !asked.has(source)));
   if (missing.length === 0) return;
-  const kept = await store();
-  const fresh: string[] = [];
-  await Promise.all(
-    missing.slice(0, BATCH * AT_ONCE * 2).map(async (source) => {
+  const [kept, names] = await store();
+  const here = missing.filter((source) => names.has(source));
+  const order = missing.filter((source) => !names.has(source) && !asked.has(source));
+  void Promise.all(
+    here.map(async (source) => {
       const found = await kept?.match(source).catch(() => undefined);
       if (found) keep(source, await found.blob());
-      else fresh.push(source);
+      else {
+        names.delete(source);
+        if (wanted.has(source)) later();
+      }
     }),
   );
-  const order = inOrder(fresh.filter((source) => wanted.has(source) && !asked.has(source)));
   const running = new Set(asked.values()).size;
   for (let i = 0; i < Math.max(0, AT_ONCE - running); i++) {
     const batch = order.slice(i * BATCH, (i + 1) * BATCH);
-    if (batch.length > 0) void fetchBatch(batch, kept);
+    if (batch.length > 0) void fetchBatch(batch, kept, names);
   }
 }
 
@@ -86,7 +105,7 @@ function inOrder(sources: string[]): string[] {
   return [...sources].sort((a, b) => (away.get(a) ?? 0) - (away.get(b) ?? 0));
 }
 
-async function fetchBatch(batch: string[], kept: Cache | null): Promise<void> {
+async function fetchBatch(batch: string[], kept: Cache | null, names: Set<string>): Promise<void> {
   const controller = new AbortController();
   for (const source of batch) asked.set(source, controller);
   const left = new Set(batch);
@@ -111,7 +130,10 @@ async function fetchBatch(batch: string[], kept: Cache | null): Promise<void> {
       }
       const blob = new Blob([jpeg], { type: "image/jpeg" });
       keep(source, blob);
-      void kept?.put(source, new Response(blob)).catch(() => undefined);
+      void kept
+        ?.put(source, new Response(blob))
+        .then(() => names.add(source))
+        .catch(() => undefined);
     }
   } catch {
     // What went by was not wanted any more; what could not be asked for is said to be missing, until it is asked for again.
@@ -171,10 +193,4 @@ function keep(source: string, blob: Blob): void {
 
 function tell(source: string): void {
   for (const listener of wanted.get(source)?.listeners ?? []) listener();
-}
-
-/** What is kept does not grow for ever. */
-export async function tidyPictures(): Promise<void> {
-  const kept = await store();
-  if (kept && (await kept.keys()).length > MOST_KEPT) await caches.delete(KEPT);
 }

@@ -1,6 +1,7 @@
-import { useVirtualizer } from "@tanstack/react-virtual";
+import { useVirtualizer, type Virtualizer } from "@tanstack/react-virtual";
 import { type KeyboardEvent, type PointerEvent, type RefObject, useEffect, useLayoutEffect, useRef, useState } from "react";
-import { type GridPicture, PictureCell } from "./PictureCell";
+import type { GridPicture } from "./PictureCell";
+import { PictureRow } from "./PictureRow";
 import { useTop } from "./useTop";
 
 export type { GridPicture } from "./PictureCell";
@@ -31,6 +32,8 @@ interface Area {
 
 /** Two presses within so many milliseconds are one double press. */
 const DOUBLE = 400;
+/** Pixels a millisecond from which nobody sees single pictures. */
+const FLYING = 3;
 const GAP = 8;
 const CAPTION = 17;
 const SIDE = 14;
@@ -58,6 +61,15 @@ export function PictureGrid({ label, pictures, width: least, captionLines = 1, s
   const width = Math.floor((room - 2 * SIDE + GAP) / columns) - GAP;
   const height = Math.round((width * 2) / 3) + captionLines * CAPTION + GAP;
   const rows = Math.ceil(pictures.length / columns);
+  // How fast it goes by, from one change to the next.
+  const [flies, setFlies] = useState(false);
+  const pace = useRef({ at: 0, offset: 0 });
+  const changed = (instance: Virtualizer<HTMLElement, Element>) => {
+    const [now, offset] = [performance.now(), instance.scrollOffset ?? 0];
+    const { at, offset: before } = pace.current;
+    pace.current = { at: now, offset };
+    setFlies(instance.isScrolling && Math.abs(offset - before) / Math.max(1, now - at) > FLYING);
+  };
   const virtual = useVirtualizer({
     count: rows,
     getScrollElement: () => scroller.current,
@@ -65,6 +77,7 @@ export function PictureGrid({ label, pictures, width: least, captionLines = 1, s
     overscan: 3,
     scrollMargin: top,
     useFlushSync: false,
+    onChange: changed,
   });
   useLayoutEffect(() => {
     virtual.measure();
@@ -165,23 +178,28 @@ export function PictureGrid({ label, pictures, width: least, captionLines = 1, s
       style={{ height: rows * height }}
     >
       {virtual.getVirtualItems().map((row) => (
-        <div key={row.key} className="absolute flex" style={{ top: row.start - top, left: SIDE, gap: GAP }}>
-          {pictures.slice(row.index * columns, (row.index + 1) * columns).map((picture, i) => {
-            const index = row.index * columns + i;
-            return (
-              <PictureCell
-                key={picture.id}
-                picture={picture}
-                index={index}
-                width={width}
-                active={focused && index === focus}
-                inArea={isIn(area, index)}
-                markable={onMark !== undefined}
-              />
-            );
-          })}
-        </div>
+        <PictureRow
+          key={row.key}
+          pictures={pictures}
+          from={row.index * columns}
+          columns={columns}
+          width={width}
+          top={row.start - top}
+          left={SIDE}
+          gap={GAP}
+          active={focused && Math.floor(focus / columns) === row.index ? focus : -1}
+          area={areaIn(area, row.index, columns)}
+          markable={onMark !== undefined}
+          flies={flies}
+        />
       ))}
     </div>
   );
+}
+
+/** The columns of one row that lie in an area. */
+function areaIn(area: Area | null, row: number, columns: number): readonly [number, number] | null {
+  if (!area || area.from === area.to) return null;
+  const [c1, r1, c2, r2] = [area.from % columns, Math.floor(area.from / columns), area.to % columns, Math.floor(area.to / columns)];
+  return row >= Math.min(r1, r2) && row <= Math.max(r1, r2) ? [Math.min(c1, c2), Math.max(c1, c2)] : null;
 }

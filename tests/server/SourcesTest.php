@@ -1,0 +1,157 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests\server;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use Psr\Cache\CacheItemPoolInterface;
+use Symfony\Component\Filesystem\Filesystem;
+use VelvetLedger\Core\Capture\CaptureFacts;
+use VelvetLedger\Core\Capture\CoreFactsReader;
+use VelvetLedger\Core\Plan\ShootWish;
+use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Server\Cards\CardKnown;
+use VelvetLedger\Server\Cards\CardReadings;
+use VelvetLedger\Server\Cards\CardsKnown;
+use VelvetLedger\Server\Cards\NoSuchCard;
+use VelvetLedger\Server\Cards\SourceFolders;
+use VelvetLedger\Server\Persistence\LedgerFrame;
+use VelvetLedger\Server\Settings\Home;
+use VelvetLedger\Server\Tools\Pictures;
+use VelvetLedger\Server\Tools\RendersStills;
+use VelvetLedger\Tests\Stills;
+
+/** Folders as sources, what the list of cards says of each, pictures by the stream and of every format, and the shoots of receipts. */
+final class SourcesTest extends LedgerTestCase
+{
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->service(CacheItemPoolInterface::class)->clear();
+    }
+
+    public function testAFolderOfAStoreIsPickedAndBroughtInLikeACard(): void
+    {
+        $folder = $this->store->path.'/old disk/summer';
+        mkdir($folder, 0o777, true);
+        file_put_contents("$folder/a.jpg", Stills::jpeg('2026-05-04 21:14:01', 1));
+        mkdir("$folder/more");
+        file_put_contents("$folder/more/b.jpg", Stills::jpeg('2026-05-04 21:14:02', 2));
+        $browser = $this->browser();
+        $browser->request('GET', '/api/sources/folders');
+        self::assertContains($this->store->path, (array) (self::answer($browser)['folders'] ?? []));
+        $browser->request('GET', '/api/sources/folders?in='.rawurlencode($this->store->path.'/old disk'));
+        self::assertSame(['summer'], self::answer($browser)['folders'] ?? null);
+        $browser->jsonRequest('POST', '/api/sources', ['path' => $folder]);
+        $card = self::answer($browser)['card'] ?? '';
+        self::assertIsString($card);
+        $browser->request('GET', '/api/cards');
+        self::assertStringContainsString('"label":"summer"', (string) $browser->getResponse()->getContent());
+        $browser->request('GET', "/api/cards/$card");
+        self::assertSame(2, self::answer($browser)['framesInAll'] ?? null);
+        $browser->jsonRequest('POST', "/api/cards/$card/intakes", ['order' => ['name' => '', 'document' => null]]);
+        self::assertSame('2 files on the card: 2 brought in and proven.', $this->bringOn(1)->summary()->sentence());
+        $browser->request('POST', "/api/sources/$card/put-away");
+        $browser->request('GET', "/api/cards/$card");
+        self::assertSame(404, $browser->getResponse()->getStatusCode());
+    }
+
+    #[DataProvider('elsewhere')]
+    public function testNoOtherFolderIsASource(string $path): void
+    {
+        symlink('/etc', $this->store->path.'/link');
+        mkdir($this->store->path.'/real');
+        $this->expectException(NoSuchCard::class);
+        $this->service(SourceFolders::class)->pick(str_replace('STORE', $this->store->path, $path));
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function elsewhere(): iterable
+    {
+        yield 'of the system' => ['/etc'];
+        yield 'by a link' => ['STORE/link'];
+        yield 'up and out' => ['STORE/real/../../..'];
+        yield 'not absolute' => ['real'];
+        yield 'not there' => ['STORE/nothing'];
+        yield 'none' => [''];
+        yield 'with a zero byte' => ["STORE/real\0"];
+    }
+
+    public function testTheListSaysHowManyFramesAreNewByWhatTheLedgerHolds(): void
+    {
+        foreach ([1, 2, 3] as $number) {
+            $this->reader->put("CARD/DCIM/100ORREL/ORL_000$number.JPG", Stills::jpeg("2026-05-0$number 21:14:00", $number));
+        }
+        $known = $this->service(CardsKnown::class);
+        $learn = function () use ($known): ?CardKnown {
+            $this->service(CardReadings::class)->whole($this->card('CARD'));
+            $known->learn($this->card('CARD'));
+
+            return $known->of($this->card('CARD'));
+        };
+        self::assertNull($known->of($this->card('CARD')));
+        self::assertEquals(new CardKnown('2026-05-01', '2026-05-03', 3), $learn());
+        $this->bringIn('CARD');
+        self::assertNull($known->of($this->card('CARD')), 'what was known was of another ledger');
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0004.JPG', Stills::jpeg('2026-05-04 21:14:00', 4));
+        self::assertEquals(new CardKnown('2026-05-01', '2026-05-04', 1), $learn());
+    }
+
+    public function testPicturesComeInAStreamEachWithItsPlace(): void
+    {
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:01', 1));
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0002.JPG', 'no picture at all');
+        $this->bringIn('CARD', new Wishes(shoots: ['2026-05-04' => new ShootWish('boats')]));
+        $frame = $this->ledger()->getRepository(LedgerFrame::class)->findOneBy(['originalName' => 'ORL_0001'])?->id() ?? self::fail();
+        $browser = $this->browser();
+        $card = $this->card('CARD')->id;
+        $of = static fn (string $file): array => ['card' => $card, 'file' => "DCIM/100ORREL/$file", 'edge' => 160];
+        $browser->jsonRequest('POST', '/api/pictures', ['of' => [$of('ORL_0001.JPG'), $of('ORL_0002.JPG'), $of('../../../etc/passwd'), ['frame' => $frame, 'edge' => 160], ['frame' => 99, 'edge' => 160]]]);
+        $answer = $browser->getInternalResponse();
+        $lengths = [];
+        for ($rest = $answer->getContent(); '' !== $rest; $rest = substr($rest, 8 + $length)) {
+            /** @var array{1: int, 2: int} $head */
+            $head = unpack('N2', $rest);
+            $length = $head[2];
+            $lengths[$head[1]] = $length > 0 ? substr($rest, 8, 2) : '';
+        }
+        self::assertSame(["\xFF\xD8", '', '', "\xFF\xD8", ''], $lengths);
+        foreach ([['of' => array_fill(0, 65, $of('ORL_0001.JPG'))], ['of' => [['card' => $card, 'file' => 'x', 'edge' => 7]]], ['of' => 'all']] as $wrong) {
+            $browser->jsonRequest('POST', '/api/pictures', $wrong);
+            self::assertSame(400, $browser->getResponse()->getStatusCode());
+        }
+    }
+
+    public function testEveryFormatHasAPictureAndARawWithoutALargePreviewIsDeveloped(): void
+    {
+        $folder = $this->reader->path;
+        $pictures = new Pictures(Home::fromEnvironment(), new RendersStills(new Filesystem()));
+        $size = static fn (string $jpeg): array => \array_slice((array) getimagesizefromstring($jpeg), 0, 2);
+        file_put_contents("$folder/a.ppm", "P6\n300 200\n255\n".str_repeat("\x40\x80\xC0", 60_000));
+        foreach (['png', 'tif', 'webp'] as $format) {
+            exec('vips copy '.escapeshellarg("$folder/a.ppm").' '.escapeshellarg("$folder/a.$format").' 2>&1', $said, $code);
+            self::assertSame(0, $code, implode("\n", $said));
+            self::assertSame([160, 107], $size($pictures->of("$folder/a.$format", new CaptureFacts(), 160)), $format);
+            self::assertSame([300, 200], $size($pictures->of("$folder/a.$format", new CaptureFacts(), Pictures::WHOLE)), $format);
+        }
+        $raw = $this->reader->put('a.ORW', Stills::raw('2026-05-04 21:14:01'));
+        $facts = (new CoreFactsReader())->read($raw);
+        $whole = $size($pictures->of($raw, $facts, Pictures::WHOLE));
+        self::assertSame([192, 128], $whole, 'all that the sensor shows, within its masked margins');
+    }
+
+    public function testReceiptsSayWhichShootsTheirFramesCameInto(): void
+    {
+        foreach ([1, 2, 3] as $number) {
+            $this->reader->put("CARD/DCIM/100ORREL/ORL_000$number.JPG", Stills::jpeg(\sprintf('2026-05-0%d 21:14:0%d', 3 === $number ? 5 : 4, $number), $number));
+        }
+        $this->bringIn('CARD', new Wishes(shoots: ['2026-05-04' => new ShootWish('boats')]));
+        $browser = $this->browser();
+        $browser->request('GET', '/api/receipts/shoots?of=1,2,x');
+        self::assertSame([
+            ['receipt' => 1, 'shoots' => [['id' => 1, 'date' => '2026-05-04', 'description' => 'boats', 'frames' => 2], ['id' => 2, 'date' => '2026-05-05', 'description' => '', 'frames' => 1]]],
+            ['receipt' => 2, 'shoots' => []],
+        ], self::answer($browser));
+    }
+}
