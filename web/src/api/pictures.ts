@@ -4,9 +4,9 @@
  */
 
 /** A picture is asked for when its cell has stood for so many milliseconds; so many in one request, and so many requests at once. */
-const REST = 60;
-const BATCH = 20;
-const AT_ONCE = 4;
+const REST = 25;
+const BATCH = 30;
+const AT_ONCE = 2;
 /** So many pictures are held in memory. */
 const MOST = 3000;
 const KEPT = "pictures";
@@ -191,6 +191,16 @@ function keep(source: string, blob: Blob): void {
   tell(source);
 }
 
+/** Those whose pictures came are told together, a few times a second: each telling draws the mat anew. */
+const TELL = 80;
+const news = new Set<string>();
 function tell(source: string): void {
-  for (const listener of wanted.get(source)?.listeners ?? []) listener();
+  if (news.size === 0) {
+    setTimeout(() => {
+      const some = [...news];
+      news.clear();
+      for (const one of some) for (const listener of wanted.get(one)?.listeners ?? []) listener();
+    }, TELL);
+  }
+  news.add(source);
 }

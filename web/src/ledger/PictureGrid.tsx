@@ -1,5 +1,5 @@
 import { useVirtualizer, type Virtualizer } from "@tanstack/react-virtual";
-import { type KeyboardEvent, type PointerEvent, type RefObject, useEffect, useLayoutEffect, useRef, useState } from "react";
+import { type KeyboardEvent, type PointerEvent, type RefObject, startTransition, useEffect, useLayoutEffect, useRef, useState } from "react";
 import type { GridPicture } from "./PictureCell";
 import { PictureRow } from "./PictureRow";
 import { useTop } from "./useTop";
@@ -34,6 +34,8 @@ interface Area {
 const DOUBLE = 400;
 /** Pixels a millisecond from which nobody sees single pictures. */
 const FLYING = 3;
+/** Milliseconds without a move after which it has stopped. */
+const STOPPED = 60;
 const GAP = 8;
 const CAPTION = 17;
 const SIDE = 14;
@@ -68,13 +70,19 @@ export function PictureGrid({ label, pictures, width: least, captionLines = 1, s
     const [now, offset] = [performance.now(), instance.scrollOffset ?? 0];
     const { at, offset: before } = pace.current;
     pace.current = { at: now, offset };
-    setFlies(instance.isScrolling && Math.abs(offset - before) / Math.max(1, now - at) > FLYING);
+    const next = instance.isScrolling && Math.abs(offset - before) / Math.max(1, now - at) > FLYING;
+    if (next) setFlies(true);
+    else
+      startTransition(() => {
+        setFlies(false);
+      }); // the rows that were strips are made bit by bit
   };
   const virtual = useVirtualizer({
     count: rows,
     getScrollElement: () => scroller.current,
     estimateSize: () => height,
-    overscan: 3,
+    overscan: 2,
+    isScrollingResetDelay: STOPPED,
     scrollMargin: top,
     useFlushSync: false,
     onChange: changed,
