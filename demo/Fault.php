@@ -10,5 +10,5 @@ enum Fault: string
     case None = 'none';
     case LensCap = 'black';
     case Blown = 'blown';
-    case Shaken = 'blurred';
+    case Shaken = 'soft';
 }

@@ -18,9 +18,9 @@ final readonly class LookTurns
     }
 
     /** Whether a card is to be asked for now: nobody looks at it, and nobody asked just before. */
-    public function isToBeAsked(Volume $volume): bool
+    public function isToBeAsked(Volume $volume, string $for = 'look'): bool
     {
-        $item = $this->cache->getItem('asked.'.$volume->reading());
+        $item = $this->cache->getItem("asked.$for.".$volume->reading());
         if ($item->isHit() || !$this->take($volume, static fn (): bool => true)) {
             return false;
         }

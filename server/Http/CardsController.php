@@ -70,7 +70,7 @@ final readonly class CardsController
         $view = function (Volume $volume, bool $isFolder) use ($summaries, $known): CardView {
             $of = $known->of($volume);
             if (null === $of) {
-                $this->looks->ask($volume, false);
+                $this->looks->askForGlance($volume);
             }
 
             return new CardView($volume, $isFolder ? $summaries->ofFolder($volume->path) : $summaries->of($volume->path), $of, $isFolder);

@@ -10,11 +10,8 @@ namespace VelvetLedger\Server\Work;
  */
 final readonly class Look
 {
-    /**
-     * @param string $card     as Volume's id
-     * @param bool   $measured whether its previews are measured too; who only lists it needs no more than its frames
-     */
-    public function __construct(public string $card, public bool $measured = true)
+    /** @param string $card as Volume's id */
+    public function __construct(public string $card)
     {
     }
 }

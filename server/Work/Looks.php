@@ -26,22 +26,41 @@ final readonly class Looks
     }
 
     /** Asks for a card to be looked at; false where that is being done or was asked for just now. */
-    public function ask(Volume $volume, bool $measured = true): bool
+    public function ask(Volume $volume): bool
     {
         if (!$this->turns->isToBeAsked($volume)) {
             return false;
         }
-        $this->bus->dispatch(new Look($volume->id, $measured));
+        $this->bus->dispatch(new Look($volume->id));
 
         return true;
+    }
+
+    /** The same for the list of cards. */
+    public function askForGlance(Volume $volume): void
+    {
+        if ($this->turns->isToBeAsked($volume, 'glance')) {
+            $this->bus->dispatch(new Glance($volume->id));
+        }
     }
 
     #[AsMessageHandler]
     public function look(Look $look): void
     {
+        $this->take($look->card, true);
+    }
+
+    #[AsMessageHandler]
+    public function glance(Glance $glance): void
+    {
+        $this->take($glance->card, false);
+    }
+
+    private function take(string $card, bool $measured): void
+    {
         try {
-            $volume = $this->readers->volume($look->card);
-            $this->turns->take($volume, fn (): bool => $this->whole($volume, $look->measured));
+            $volume = $this->readers->volume($card);
+            $this->turns->take($volume, fn (): bool => $this->whole($volume, $measured));
         } catch (CouldNot|Interrupted) {
             // pulled out, or this process is to end: the page says the one and asks again after the other
         } catch (\Throwable $error) {

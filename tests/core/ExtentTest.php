@@ -7,6 +7,8 @@ namespace VelvetLedger\Tests\core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestDox;
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 use VelvetLedger\Core\Capture\CoreFactsReader;
 use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\Frame;
@@ -65,6 +67,40 @@ final class ExtentTest extends TestCase
         self::assertSame([], $read->unreadable);
         file_put_contents("$root/ORL_0001.JPG", $jpeg);
         self::assertSame([], (new FrameReader(new CoreFactsReader()))->read($root, $frame)->incomplete);
+    }
+
+    public function testWhereverAStillIsCutOffBeforeItsEndItIsToldAndNowhereElse(): void
+    {
+        $random = new Randomizer(new Mt19937(7));
+        foreach (['JPEG' => self::jpeg(4000), 'TIFF' => self::tiff(4000), 'PNG' => self::png()] as $format => $whole) {
+            for ($round = 0; $round < 200; ++$round) {
+                $length = $random->getInt(40, \strlen($whole) - 17);
+                self::assertNotNull(FileExtent::shortfall(Bytes::ofString(substr($whole, 0, $length))), "$format cut to $length");
+                $more = $whole.$random->getBytes($random->getInt(1, 3000));
+                self::assertNull(FileExtent::shortfall(Bytes::ofString($more)), "$format with more behind it");
+            }
+        }
+    }
+
+    public function testBytesOfNoSenseCostLittleAndAreNotHeldToBeCutOff(): void
+    {
+        $random = new Randomizer(new Mt19937(8));
+        foreach (['', "\xFF\xD8\xFF", "II*\0", "MM\0*", "\0\0\0\x18ftyp", "\x89PNG\r\n\x1A\n", 'RIFF', 'FUJIFILMCCD-RAW ', "II\x1A\0\0\0HEAPCCDR"] as $start) {
+            for ($round = 0; $round < 50; ++$round) {
+                $bytes = $start.$random->getBytes($random->getInt(1, 2000));
+                $told = FileExtent::shortfall(Bytes::ofString($bytes)); // whatever it says, it says it
+                self::assertTrue(null === $told || $told->bytes === \strlen($bytes));
+            }
+        }
+        self::assertNull(FileExtent::shortfall(Bytes::ofString('no still at all')));
+        self::assertNull(FileExtent::shortfall(Bytes::ofString('')));
+    }
+
+    public function testOffsetsThatCamerasSayElsewhereAreNoEnd(): void
+    {
+        $entries = [[0x0111, 4, 0xFFFFFFFF], [0x0117, 4, 90_000_000], [0x0118, 4, 400]];
+        $directory = pack('v', \count($entries)).implode('', array_map(static fn (array $one): string => pack('vvVV', $one[0], $one[1], 1, $one[2]), $entries)).pack('V', 0);
+        self::assertNull(FileExtent::shortfall(Bytes::ofString(str_pad('II'.pack('vV', 0x55, 8).$directory, 1000, 'r'))), 'as RW2 files have it');
     }
 
     private static function jpeg(int $coded = 600): string

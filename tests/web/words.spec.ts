@@ -5,6 +5,12 @@ import { isShown, kinds, sorted, stamp, stem } from "../../web/src/intake/view";
 import { foldersInWords, namesInWords } from "../../web/src/stationery/patterns";
 import { clock, count, day, duration, exposure, figure, hour, size, span } from "../../web/src/words/format";
 import { destinationInWords, shootsInWords, subfoldersInWords } from "../../web/src/words/order";
+import { arrivals, noticed, onArrivals, wavedAway } from "../../web/src/api/arrivals";
+import { keepBegun, keepDesk, NOTHING_SAID, readDesk, takeBackDesk } from "../../web/src/intake/keptDesk";
+import { byNearness } from "../../web/src/intake/ShootFinder";
+import { apart } from "../../web/src/intake/timescale";
+import { kindsOf } from "../../web/src/words/kinds";
+import type { Shoot } from "../../web/src/api/types";
 
 /** How figures, dates and states are put into words; tables of cases. */
 const table = <A extends unknown[]>(of: (...given: A) => unknown, cases: [A, unknown][]) => {
@@ -187,4 +193,108 @@ test("a standing order in words", () => {
   expect(foldersInWords({ levels: [[{ piece: "date taken", fields: "yyyy" }], [{ piece: "description" }, { piece: "body" }]], between: " " })).toBe(
     "taken yyyy / description and body",
   );
+});
+
+test("labels of the time scale leave room between them, the weightiest first", () => {
+  const at = (...all: number[]) => all.map((one) => ({ at: one }));
+  table(
+    (labels: { at: number }[], width: number, pixels: number, taken: number[]) => apart(labels, width, pixels, taken).map((one) => one.at),
+    [
+      [
+        [at(0.1, 0.5, 0.9), 1000, 44, []],
+        [0.1, 0.5, 0.9],
+      ],
+      [
+        [at(0.5, 0.52, 0.56), 1000, 44, []],
+        [0.5, 0.56],
+      ],
+      [[at(0.5, 0.52, 0.56), 300, 44, []], [0.5]],
+      [[at(0.02, 0.5), 1000, 44, [0, 1]], [0.5]],
+      [[at(0.5), 0, 44, []], [0.5]],
+    ],
+  );
+});
+
+const shoot = (id: number, date: string, description: string): Shoot => ({
+  id,
+  date,
+  description,
+  folder: `2026/${date} ${description}`,
+  frames: 1,
+  files: 1,
+  bytes: 1,
+  from: `${date}T10:00:00`,
+  to: `${date}T11:00:00`,
+  firstName: "a",
+  lastName: "b",
+  provenSince: date,
+  cover: 1,
+  copies: [],
+});
+
+test("shoots to be joined are offered by their nearness to the day", () => {
+  const shoots = [shoot(1, "2026-06-18", "tower"), shoot(2, "2026-05-04", "boats"), shoot(3, "2026-05-02", "rope walk"), shoot(4, "2026-05-07", "ferry")];
+  table(
+    (day: string) =>
+      byNearness(shoots, day)
+        .map((one) => one.description)
+        .join(", "),
+    [
+      [["2026-05-04"], "boats, rope walk, ferry, tower"],
+      [["2026-05-07"], "ferry, boats, rope walk, tower"],
+      [["2026-12-31"], "tower, ferry, boats, rope walk"],
+    ],
+  );
+});
+
+test("frames are shown by their kinds, and where they are cut off", () => {
+  table(isShown, [
+    [[frame({}), "kinds ORW + JPG", true, undefined], true],
+    [[frame({ files: ["ORL_0001.JPG"] }), "kinds ORW + JPG", true, undefined], false],
+    [[frame({ files: ["ORL_0001.JPG"] }), "kinds JPG", true, undefined], true],
+    [[frame({}), "incomplete", true, undefined], false],
+    [[frame({ incomplete: "20 kB of a picture that says more" }), "incomplete", true, undefined], true],
+  ]);
+  table(kindsOf, [
+    [[{ "still raw": 45, JPEG: 94, "moving picture": 1 }], "45 raw · 94 JPEG · 1 clip"],
+    [[{ HEIC: 3, PNG: 1, TIFF: 2 }], "3 HEIC · 2 TIFF · 1 PNG"],
+    [[{}], "none"],
+  ]);
+});
+
+test("what is kept of a desk is what an intake began with, until that is taken back", () => {
+  const kept = new Map<string, string>();
+  Object.assign(globalThis, {
+    localStorage: { getItem: (name: string) => kept.get(name) ?? null, setItem: (name: string, value: string) => void kept.set(name, value) },
+  });
+  expect(readDesk("c")).toEqual(NOTHING_SAID);
+  const begun = { ...NOTHING_SAID, leftOut: ["a"], broughtAgain: ["b"] };
+  keepBegun("c", begun);
+  keepDesk("c", { ...begun, broughtAgain: [] });
+  expect(readDesk("c").broughtAgain).toEqual([]);
+  takeBackDesk("c");
+  expect(readDesk("c")).toEqual(begun);
+  takeBackDesk("other");
+  expect(readDesk("other")).toEqual(NOTHING_SAID);
+  kept.set("desk old", '{"leftOut":["x"]}'); // as an earlier version kept it
+  expect(readDesk("old")).toEqual({ ...NOTHING_SAID, leftOut: ["x"] });
+});
+
+test("cards that come in are news, and those that were there are not", () => {
+  const card = (id: string) => ({ id, label: id, frames: 1, files: 1, bytes: 1, firstDate: null, lastDate: null, new: null, isFolder: false });
+  noticed([card("a")]);
+  expect(arrivals()).toEqual([]);
+  let told = 0;
+  const stop = onArrivals(() => told++);
+  noticed([card("a"), card("b")]);
+  noticed([card("a"), card("b")]);
+  expect([arrivals(), told]).toEqual([["b"], 1]);
+  noticed([card("a"), card("b"), card("c")]);
+  wavedAway("b");
+  expect(arrivals()).toEqual(["c"]);
+  noticed([card("a")]);
+  expect([arrivals(), told]).toEqual([[], 4]);
+  stop();
+  noticed([card("a"), card("c")]);
+  expect([arrivals(), told]).toEqual([["c"], 4]); // put in once more, it came in once more
 });

@@ -27,16 +27,24 @@ final class TiffExtent
         if ([] === $chain) {
             return FileExtent::upTo($bytes, $tiff->first + 2);
         }
-        $end = 0;
+        $tables = $end = 0;
         foreach ($chain as $directory) {
             $pointers = array_filter($directory->numbers(self::SUB_IFDS), \is_int(...));
+            $tables = max($tables, self::table($tiff, $directory));
             $end = max($end, self::end($directory, $bytes->size), ...array_map(static fn (int $at): int => $at + 2, array_values($pointers)));
             foreach ($tiff->children($directory, self::SUB_IFDS) as $child) {
+                $tables = max($tables, self::table($tiff, $child));
                 $end = max($end, self::end($child, $bytes->size));
             }
         }
 
-        return $end - self::SLACK > $bytes->size ? new Shortfall($bytes->size, $end) : null;
+        return max($tables, $end - self::SLACK) > $bytes->size ? new Shortfall($bytes->size, max($tables, $end)) : null;
+    }
+
+    /** The byte behind a directory's own fields, of 12 bytes each. */
+    private static function table(TiffReader $tiff, Ifd $directory): int
+    {
+        return $directory->offset + 2 + 12 * $tiff->order->u16($tiff->bytes->read($directory->offset, 2));
     }
 
     /** The byte behind the last that a directory points at. */
