@@ -16,7 +16,7 @@ use VelvetLedger\Server\Copies\SeesCopies;
 final readonly class Sights
 {
     /** Seconds that a look is good for; and after which one that nobody did is asked for again. */
-    private const FRESH = 20;
+    private const FRESH = 3;
     private const AGAIN = 15;
     /** Looking through drives takes longer. */
     private const LOOK_FOR = 3600;

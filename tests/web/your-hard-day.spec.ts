@@ -71,6 +71,7 @@ test("copies that are gone are said to be, looked for by their bytes, and known 
   rmSync(`${store.replace("Anvil", "Bellows")}/2026/2026-07-03 Not said to its end`, { recursive: true });
   const gone = readdirSync(`${store}/2026/Said at last`).find((name) => name.endsWith("0003.jpg")) ?? "";
   rmSync(`${store}/2026/Said at last/${gone}`);
+  await page.waitForTimeout(3500); // what was looked at just before is not looked at again
   await openCard(page, "HASTY");
   await expect(page.getByRole("region", { name: /^Shoot of/ })).toContainText("3 held frames have their copies not where the ledger left them: last proven", {
     timeout: 30_000,
@@ -161,6 +162,7 @@ test("a card that comes in is announced on every screen, and a folder is a sourc
   await expect(page.getByRole("heading", { name: "LATER" })).toBeVisible();
   mkdirSync(`${reader}/PICKED/from the phone`, { recursive: true });
   cpSync(`${FROM}/ORL_1262.JPG`, `${reader}/PICKED/from the phone/IMG_1.JPG`);
+  execFileSync("exiftool", ["-q", "-q", "-overwrite_original", "-AllDates+=0:0:63 0:0:0", `${reader}/PICKED/from the phone/IMG_1.JPG`]);
   await page.goto("/intake");
   await expect(page.getByRole("row", { name: /LATER/ })).toContainText("2 new", { timeout: 20_000 });
   await page.getByRole("button", { name: "from a folder…" }).click();

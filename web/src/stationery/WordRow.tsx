@@ -63,7 +63,7 @@ export function WordRow({ word, depth }: { word: KeywordRow; depth: number }) {
           />
         </span>
         <span className="text-right text-faded">{count(word.frames, "frame")}</span>
-        <span className="flex gap-x-4">
+        <span className="flex flex-wrap gap-x-4">
           <NamedAction
             word="add below"
             label={`a word below ${word.word}`}
