@@ -136,12 +136,15 @@ final readonly class ShootRepository
              ) t WHERE t.frame_id = r.id AND (r.folder <> t.folder OR r.stem <> t.stem)",
             [$shoot],
         );
-        $after = $database->fetchFirstColumn('SELECT DISTINCT folder FROM frame WHERE shoot_id = ?', [$shoot]);
+        $after = $database->fetchFirstColumn("SELECT DISTINCT r.folder FROM frame r JOIN file f ON f.frame_id = r.id JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id AND s.role = 'main' WHERE r.shoot_id = ? AND c.state = 'proven'", [$shoot]);
         $one = $this->find($shoot);
         if (1 === \count($before) && 1 === \count($after) && \is_string($before[0]) && \is_string($after[0]) && str_starts_with($before[0], $one->folder)) {
             $below = substr($before[0], \strlen($one->folder)); // where its frames lie in it
             if ('' === $below || str_ends_with($after[0], $below)) {
                 $folder = substr($after[0], 0, \strlen($after[0]) - \strlen($below));
+                // What is missing belongs where the rest is now, at the main store and at its mirrors: there it is mended to.
+                $database->executeStatement("UPDATE copy c SET path = ? || substr(c.path, ?) FROM file f, frame r WHERE f.id = c.file_id AND r.id = f.frame_id AND r.shoot_id = ? AND c.state = 'missing' AND left(c.path, ?) = ? AND NOT EXISTS (SELECT 1 FROM copy x WHERE x.store_id = c.store_id AND x.path = ? || substr(c.path, ?))", [$after[0], mb_strlen($before[0]) + 1, $shoot, mb_strlen($before[0]) + 1, $before[0].'/', $after[0], mb_strlen($before[0]) + 1]);
+                $database->executeStatement('UPDATE frame SET folder = ? WHERE shoot_id = ? AND folder = ?', [$after[0], $shoot, $before[0]]);
                 $database->executeStatement('UPDATE shoot SET folder = ?, place = ? WHERE id = ? AND NOT EXISTS (SELECT 1 FROM shoot o WHERE o.place = ?)', [$folder, Shoot::placeOf($folder, $one->date, $one->description), $shoot, Shoot::placeOf($folder, $one->date, $one->description)]);
             }
         }

@@ -79,6 +79,8 @@ final class LostCopiesTest extends LedgerTestCase
         self::assertSame(self::FOLDER, $this->shoot()->folder, 'nothing is changed by looking');
         $browser->request('POST', '/api/shoots/1/paths');
         self::assertSame(['proven', 'proven', 'proven', 'missing'], $this->seen());
+        self::assertSame('2026/Regatta', $this->shoot()->folder, 'what is missing belongs where the rest is');
+        self::assertSame('2026/Regatta/2026-05-04_boats_0004.jpg', $this->ledger()->getConnection()->fetchOne("SELECT path FROM copy WHERE state = 'missing'"));
         $browser->request('GET', '/api/shoots/1');
         self::assertStringContainsString('winner.jpg', (string) $browser->getResponse()->getContent());
         self::assertSame(0, $this->service(FindsLost::class)->mendPaths(1), 'said twice, it is done once');

@@ -198,7 +198,10 @@ test("a standing order in words", () => {
 test("labels of the time scale leave room between them, the weightiest first", () => {
   const at = (...all: number[]) => all.map((one) => ({ at: one }));
   table(
-    (labels: { at: number }[], width: number, pixels: number, taken: number[]) => apart(labels, width, pixels, taken).map((one) => one.at),
+    (labels: { at: number }[], width: number, pixels: number, taken: number[]) =>
+      apart(labels, width, pixels, taken)
+        .map((one) => one.at)
+        .join(" "),
     [
       [
         [at(0.1, 0.5, 0.9), 1000, 44, []],
@@ -208,9 +211,9 @@ test("labels of the time scale leave room between them, the weightiest first", (
         [at(0.5, 0.52, 0.56), 1000, 44, []],
         [0.5, 0.56],
       ],
-      [[at(0.5, 0.52, 0.56), 300, 44, []], [0.5]],
-      [[at(0.02, 0.5), 1000, 44, [0, 1]], [0.5]],
-      [[at(0.5), 0, 44, []], [0.5]],
+      [[at(0.5, 0.52, 0.56), 300, 44, []], "0.5"],
+      [[at(0.02, 0.5), 1000, 44, [0, 1]], "0.5"],
+      [[at(0.5), 0, 44, []], "0.5"],
     ],
   );
 });
