@@ -68,6 +68,9 @@ final readonly class Holdings
     /** The frame in the ledger that has some of the frame's stills and not all of its files: the rest would join it. */
     public function partlyHeldAs(Frame $frame): ?HeldFrame
     {
+        if ([] === $this->files) {
+            return null;
+        }
         $held = null;
         $rest = false;
         foreach ($frame->files as $file) {

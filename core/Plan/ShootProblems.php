@@ -90,7 +90,8 @@ final class ShootProblems
     private function times(): void
     {
         $frames = $this->draft->shoot->frames;
-        $after = \count(array_filter($frames, fn (TimedFrame $frame): bool => $this->draft->order->shoots->dayOf($frame) > $this->draft->shoot->date));
+        $last = $frames[\count($frames) - 1];
+        $after = $this->draft->order->shoots->dayOf($last) === $this->draft->shoot->date ? 0 : \count(array_filter($frames, fn (TimedFrame $frame): bool => $this->draft->order->shoots->dayOf($frame) > $this->draft->shoot->date));
         if ($after > 0 && $after < \count($frames) && !$this->isMovedIn()) {
             $this->add(About::Midnight, \sprintf('It goes on over midnight without a longer rest than before: %s of the next day %s in it.', self::count($after, 'frame'), 1 === $after ? 'is' : 'are'));
         }

@@ -73,18 +73,19 @@ final readonly class Division
      */
     private function days(array $frames, array $seconds): array
     {
-        $days = array_map($this->dayOf(...), $frames);
+        $taken = array_map($this->dayOf(...), $frames);
+        $days = $taken;
         $rest = null; // while a night goes on: the longest that counts as usual
         for ($i = 1, $count = 0 === $this->dayTurnsAt ? \count($frames) : 0; $i < $count; ++$i) {
-            $frame = $frames[$i];
-            $pause = $seconds[$i] - $seconds[$i - 1];
-            $isNext = $this->dayOf($frame) === $frames[$i - 1]->at->movedBy(86400)->date();
-            if (null === $rest && $isNext && TimeSource::File !== $frame->by) {
-                $rest = $this->usualRest($seconds, $i - 1);
-            } elseif (null !== $rest && $this->dayOf($frame) !== $this->dayOf($frames[$i - 1])) {
-                $rest = null;
+            $isNewDay = $taken[$i] !== $taken[$i - 1];
+            if (null === $rest && !$isNewDay) {
+                continue;
             }
-            if (null !== $rest && $pause <= $rest && (int) substr($frame->at->local, 11, 2) < self::NIGHT_ENDS) {
+            if ($isNewDay) {
+                $follows = TimeSource::File !== $frames[$i]->by && $taken[$i] === $frames[$i - 1]->at->movedBy(86400)->date();
+                $rest = $follows ? $this->usualRest($seconds, $i - 1) : null;
+            }
+            if (null !== $rest && $seconds[$i] - $seconds[$i - 1] <= $rest && (int) substr($frames[$i]->at->local, 11, 2) < self::NIGHT_ENDS) {
                 $days[$i] = $days[$i - 1];
             } else {
                 $rest = null;

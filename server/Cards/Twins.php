@@ -19,6 +19,9 @@ final readonly class Twins
     /** Seconds: FAT counts time in steps of two. */
     private const SAME_TIME = 2;
 
+    /** Of so many frames a whole one is looked for: on a card that is broken throughout, the first say enough. */
+    private const MOST_ASKED = 100;
+
     public function __construct(private Readers $readers, private FrameReader $reader)
     {
     }
@@ -26,7 +29,19 @@ final readonly class Twins
     /** A card's contents, with what is unreadable there taken from its twins. */
     public function heal(Volume $volume, CardContents $contents): CardContents
     {
-        return new CardContents(array_map(fn (ReadFrame $frame): ReadFrame => [] === $frame->unreadable && [] === $frame->incomplete ? $frame : $this->besideItsTwin($volume, $frame), $contents->frames), $contents->others, $contents->troubles);
+        $others = null;
+        $asked = 0;
+        $frames = [];
+        foreach ($contents->frames as $frame) {
+            $frame = [] === $frame->unreadable ? $frame : $this->healed($volume, $frame);
+            if (([] !== $frame->unreadable || [] !== $frame->incomplete) && ++$asked <= self::MOST_ASKED) {
+                $others ??= array_values(array_filter($this->readers->volumes(), static fn (Volume $other): bool => $other->path !== $volume->path));
+                $frame = $this->besideItsTwin($others, $frame);
+            }
+            $frames[] = $frame;
+        }
+
+        return new CardContents($frames, $contents->others, $contents->troubles);
     }
 
     /**
@@ -57,11 +72,11 @@ final readonly class Twins
         return null === $twin ? null : $twin->path.'/'.$path;
     }
 
-    private function besideItsTwin(Volume $volume, ReadFrame $frame): ReadFrame
+    /** @param list<Volume> $others */
+    private function besideItsTwin(array $others, ReadFrame $frame): ReadFrame
     {
-        $frame = [] === $frame->unreadable ? $frame : $this->healed($volume, $frame);
         foreach ([...array_keys($frame->unreadable), ...array_keys($frame->incomplete)] as $path) {
-            $whole = $this->whole($volume, $frame, $path);
+            $whole = $this->whole($others, $frame, $path);
             if (null !== $whole) {
                 return $frame->isWholeOn($whole);
             }
@@ -70,12 +85,16 @@ final readonly class Twins
         return $frame;
     }
 
-    /** A card that has a file of this name and time from its first byte to its last: cut off here, it is longer there. */
-    private function whole(Volume $volume, ReadFrame $frame, string $path): ?string
+    /**
+     * A card that has a file of this name and time from its first byte to its last: cut off here, it is longer there.
+     *
+     * @param list<Volume> $others
+     */
+    private function whole(array $others, ReadFrame $frame, string $path): ?string
     {
         foreach ($frame->frame->files as $file) {
-            foreach ($file->path === $path ? $this->readers->volumes() : [] as $other) {
-                $stat = $other->path === $volume->path ? false : @lstat($other->path.'/'.$path);
+            foreach ($file->path === $path ? $others : [] as $other) {
+                $stat = @lstat($other->path.'/'.$path);
                 if (false === $stat || !is_file($other->path.'/'.$path) || is_link($other->path.'/'.$path) || abs($stat['mtime'] - $file->modifiedAt) > self::SAME_TIME) {
                     continue;
                 }

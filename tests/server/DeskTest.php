@@ -39,7 +39,7 @@ final class DeskTest extends LedgerTestCase
         yield 'moved and joined' => [['edits' => [['do' => 'move', 'frames' => [$one], 'to' => $three], ['do' => 'join', 'frame' => $three, 'other' => $two]]], ['2026/2026-05-05: 2026-05-04_0001.jpg, 3']];
         yield 'to a shoot of its own' => [['edits' => [['do' => 'move', 'frames' => [$two], 'to' => null]]], ['2026/2026-05-04: 2026-05-04_0001.jpg, 1', '2026/2026-05-04: 2026-05-04_0002.jpg, 1', '2026/2026-05-05: 2026-05-05_0001.jpg, 1']];
         yield 'a clock two days back' => [['clocks' => ['Orrel M4, no. M4-0031877' => ['seconds' => -172_800]]], ['2026/2026-05-02: 2026-05-02_0001.jpg, 2', '2026/2026-05-03: 2026-05-03_0001.jpg, 1']];
-        yield 'a clock by what it should have shown' => [['clocks' => ['Orrel M4, no. M4-0031877' => ['frame' => $one, 'time' => '2026-05-04T23:55']]], ['2026/2026-05-04: 2026-05-04_0001.jpg, 1', '2026/2026-05-05: 2026-05-05_0001.jpg, 2']];
+        yield 'a clock by what it should have shown' => [['clocks' => ['Orrel M4, no. M4-0031877' => ['frame' => $one, 'time' => '2026-05-04T23:55']]], ['2026/2026-05-04: 2026-05-04_0001.jpg, 2', '2026/2026-05-05: 2026-05-05_0001.jpg, 1']];
     }
 
     /**

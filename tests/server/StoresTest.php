@@ -136,6 +136,6 @@ final class StoresTest extends LedgerTestCase
 
     public function testSizesInSentences(): void
     {
-        self::assertSame(['0.5 kB', '45 kB', '1.5 MB', '14.20 GB', '2.00 TB'], array_map(Size::of(...), [500, 45_000, 1_500_000, 14_200_000_000, 2_000_000_000_000]));
+        self::assertSame(['500 bytes', '45 kB', '1.5 MB', '14.20 GB', '2.00 TB'], array_map(Size::of(...), [500, 45_000, 1_500_000, 14_200_000_000, 2_000_000_000_000]));
     }
 }
