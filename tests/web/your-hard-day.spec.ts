@@ -82,7 +82,9 @@ test("copies that are gone are said to be, looked for by their bytes, and known 
   await page.getByRole("button", { name: "2 were found: have the ledger know their places" }).click({ timeout: 20_000 });
   await expect(page.getByText("2026/Said at last/", { exact: true })).toBeVisible();
   await page.getByRole("button", { name: /mend all/ }).click();
-  await expect(page.getByText("two, proven")).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText("no good copy")).toHaveCount(2, { timeout: 20_000 }); // of the one that is on neither drive
+  await expect(page.getByText("none, 2 bad")).toBeVisible();
+  await expect(page.getByRole("option", { name: /0001/ }).getByText("no picture to show")).toHaveCount(0); // it is asked for again
 });
 
 test("a picture that was cut off says so, and that another card has it whole", async ({ ledger: page }) => {

@@ -1,5 +1,6 @@
 import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { get, post } from "./client";
+import { askAgain } from "./pictures";
 import type { Clearance, DayBook, DriveFolders, Findings, Proving, Receipt, Stores } from "./views";
 
 /** Stores, proofs, clearance and the day book. */
@@ -28,7 +29,10 @@ function useCopiesChange<T>(change: (given: T) => Promise<unknown>) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: change,
-    onSettled: () => Promise.all(["stores", "findings", "clearance", "cards", "shoot", "shoots"].map((key) => queries.invalidateQueries({ queryKey: [key] }))),
+    onSettled: () => {
+      askAgain(); // pictures of copies that are back
+      return Promise.all(["stores", "findings", "clearance", "cards", "shoot", "shoots"].map((key) => queries.invalidateQueries({ queryKey: [key] })));
+    },
   });
 }
 
