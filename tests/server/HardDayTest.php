@@ -8,8 +8,10 @@ use VelvetLedger\Core\Plan\ShootWish;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Server\Intake\CouldNotTakeBack;
+use VelvetLedger\Server\Intake\GoOn;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Intake\TakeBack;
+use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Persistence\IntakeState;
 use VelvetLedger\Server\Persistence\IntakeWish;
@@ -124,6 +126,40 @@ final class HardDayTest extends LedgerTestCase
         self::assertStringContainsString('One of them was cut off on the card already', (string) $browser->getResponse()->getContent());
         $browser->request('GET', "/api/cards/$id/clearance");
         self::assertStringContainsString('One picture is cut off on it', (string) $browser->getResponse()->getContent());
+    }
+
+    public function testWhatWaitsForItsFirstMomentsBeginsAtOnceAtAWord(): void
+    {
+        $this->stills('CARD', 1);
+        $intake = $this->start('CARD')->id();
+        /** @var \ArrayObject<int, int> $asked */
+        $asked = new \ArrayObject();
+        $goOn = $this->service(GoOn::class);
+        $count = static fn (Intake $intake) => $asked->append($intake->id());
+        self::assertSame(IntakeState::Waiting, $goOn->with($intake, $count)->state());
+        self::assertSame([$intake], $asked->getArrayCopy());
+        self::assertSame(IntakeState::Done, $this->bringOn($intake)->state());
+        $taken = $this->start('CARD', new Wishes(broughtAgain: [OnCard::key('ORL_0001')]))->id();
+        $this->service(TakeBack::class)->takeBack($taken);
+        self::assertSame(IntakeState::TakenBack, $goOn->with($taken, $count)->state());
+        self::assertSame([$intake], $asked->getArrayCopy(), 'what was taken back is not gone on with');
+    }
+
+    public function testAShootThatIsKeptApartByAWordOfTheDeskStaysItsOwn(): void
+    {
+        $this->stills('CARD', 1, 2);
+        $this->bringIn('CARD', new Wishes(shoots: ['2026-05-04' => new ShootWish('boats')]));
+        $this->stills('CARD', 3);
+        $browser = $this->browser();
+        $card = $this->card('CARD')->id;
+        $plan = static function (array $said) use ($browser, $card): mixed {
+            $browser->jsonRequest('POST', "/api/cards/$card/plan", ['order' => ['name' => '', 'document' => null]] + $said);
+
+            return array_column((array) (self::answer($browser)['shoots'] ?? []), 'folder');
+        };
+        self::assertSame(['2026/2026-05-04 boats'], $plan([]));
+        self::assertSame(['2026/2026-05-04'], $plan(['apart' => [OnCard::key('ORL_0001')]]));
+        self::assertSame(['2026/2026-05-04 quay'], $plan(['shoots' => [OnCard::key('ORL_0001') => ['description' => 'quay']]]));
     }
 
     private function stills(string $card, int ...$numbers): void
