@@ -42,12 +42,6 @@ final readonly class ReadFrame
         return new self($this->frame, $this->facts, $this->factsFrom, $this->caution, $this->unreadable, $this->twins, $this->incomplete, $card);
     }
 
-    /** The first of its files that is incomplete, in words. */
-    public function shortfall(): ?string
-    {
-        return [] === $this->incomplete ? null : 'incomplete: '.array_values($this->incomplete)[0];
-    }
-
     /** The camera's time, or where it gave none, the file's. */
     public function takenAt(): CapturedAt
     {

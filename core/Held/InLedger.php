@@ -32,9 +32,10 @@ final readonly class InLedger
      */
     public function neighbours(array $coming, array $held): ?ExistingShoot
     {
+        $onCard = $this->byBody($held);
         $found = null;
         foreach ($coming as $frame) {
-            $shoot = $this->nearestOnCard($frame, $held) ?? $this->nearestSpan($frame);
+            $shoot = self::nearestOnCard($frame, $onCard) ?? $this->nearestSpan($frame);
             if (null !== $shoot && null !== $found && $found !== $shoot) {
                 return null;
             }
@@ -44,21 +45,41 @@ final readonly class InLedger
         return null === $found ? null : $this->shoots[$found] ?? null;
     }
 
-    /** @param list<array{TimedFrame, int}> $held */
-    private function nearestOnCard(TimedFrame $frame, array $held): ?int
+    /**
+     * When each body took the frames that are held, and the shoots that these lie in: looked up once for all that come.
+     *
+     * @param list<array{TimedFrame, int}> $held
+     *
+     * @return array<array-key, list<array{int, int}>> body => clock seconds and shoot, in order of time
+     */
+    private function byBody(array $held): array
     {
-        $body = Body::of($frame->read->facts)?->name();
-        $nearest = null;
-        $least = \PHP_INT_MAX;
-        foreach ($held as [$other, $number]) {
-            $apart = abs($other->at->clockSeconds() - $frame->at->clockSeconds());
-            if ($apart < $least && $body === Body::of($other->read->facts)?->name() && isset($this->frames[$number])) {
-                $least = $apart;
-                $nearest = $this->frames[$number]->shoot;
+        $found = [];
+        foreach ($held as [$frame, $number]) {
+            if (isset($this->frames[$number])) {
+                $found[Body::of($frame->read->facts)?->name() ?? ''][] = [$frame->at->clockSeconds(), $this->frames[$number]->shoot];
             }
         }
+        foreach (array_keys($found) as $body) {
+            sort($found[$body]);
+        }
 
-        return $nearest;
+        return $found;
+    }
+
+    /** @param array<array-key, list<array{int, int}>> $held as byBody() gives it */
+    private static function nearestOnCard(TimedFrame $frame, array $held): ?int
+    {
+        $of = $held[Body::of($frame->read->facts)?->name() ?? ''] ?? [];
+        $at = $frame->at->clockSeconds();
+        [$low, $high] = [0, \count($of)];
+        while ($low < $high) {
+            $middle = intdiv($low + $high, 2);
+            [$low, $high] = $of[$middle][0] < $at ? [$middle + 1, $high] : [$low, $middle];
+        }
+        [$before, $after] = [$of[$low - 1] ?? null, $of[$low] ?? null];
+
+        return (null === $before || (null !== $after && $after[0] - $at < $at - $before[0]) ? $after : $before)[1] ?? null;
     }
 
     private function nearestSpan(TimedFrame $frame): ?int

@@ -92,7 +92,7 @@ final class ShootProblems
         $frames = $this->draft->shoot->frames;
         $last = $frames[\count($frames) - 1];
         $after = $this->draft->order->shoots->dayOf($last) === $this->draft->shoot->date ? 0 : \count(array_filter($frames, fn (TimedFrame $frame): bool => $this->draft->order->shoots->dayOf($frame) > $this->draft->shoot->date));
-        if ($after > 0 && $after < \count($frames) && !$this->isMovedIn()) {
+        if ($after > 0 && 1 === \count($this->draft->order->shoots->propose($frames))) { // what was joined by hand is no night that goes on
             $this->add(About::Midnight, \sprintf('It goes on over midnight without a longer rest than before: %s of the next day %s in it.', self::count($after, 'frame'), 1 === $after ? 'is' : 'are'));
         }
         $reset = array_values(array_filter($frames, static fn (TimedFrame $frame): bool => TimeSource::Camera === $frame->by && 1 === preg_match('/-01-01T00:/', $frame->at->local)));
@@ -101,14 +101,6 @@ final class ShootProblems
         if (\count($reset) > 1 && [] === array_intersect($bodies, $evening)) {
             $this->add(About::Time, \sprintf('%s here are of the first hour of %s, where a camera\'s clock begins when it was reset: put it right under "clocks", if that is so.', self::count(\count($reset), 'frame'), Day::of($reset[0]->at->date())));
         }
-    }
-
-    /** Whether a shoot of more than one day came about by hand: then nothing was proposed. */
-    private function isMovedIn(): bool
-    {
-        $days = array_values(array_unique(array_map(fn (TimedFrame $frame): string => $this->draft->order->shoots->dayOf($frame), $this->draft->shoot->frames)));
-
-        return \count($days) > 2;
     }
 
     private function frames(Holdings $holdings): void

@@ -159,6 +159,8 @@ final class ShootsTest extends TestCase
         $cut = Planner::plan($card, new Wishes(edits: new Edits([Edit::cutBefore(OnCard::key('C'))])), new StoreOf());
         self::assertSame(['2026-05-04: A B', '2026-05-05: C D'], OnCard::shoots($cut));
         self::assertSame([], self::messages($cut));
+        $days = OnCard::card(['A' => '2026-05-04 12:00:00', 'B' => '2026-05-05 12:00:00']);
+        self::assertSame([], self::messages(Planner::plan($days, new Wishes(edits: new Edits([Edit::join(OnCard::key('A'), OnCard::key('B'))])), new StoreOf())), 'days that were joined by hand are no night');
     }
 
     public function testAClockThatBeganAnewIsPointedOutAndANewYearsNightIsNot(): void
