@@ -29,6 +29,12 @@ final readonly class CaptureFacts
         return new self($this->takenAt, $this->gear, $this->exposure, $this->image, $rating ?? $this->rating, $this->previews, $this->readBy, $this->remarks->under($later));
     }
 
+    /** The same, with the parts that other facts have too. */
+    public function sharing(SharedParts $parts): self
+    {
+        return new self($this->takenAt, $parts->one($this->gear), $parts->one($this->exposure), $parts->one($this->image), $this->rating, array_map($parts->one(...), $this->previews), $this->readBy, $parts->one($this->remarks));
+    }
+
     /** The smallest preview at least $longEdge pixels long, else the largest there is. */
     public function previewFor(int $longEdge): ?Preview
     {

@@ -61,9 +61,9 @@ final readonly class CapturedAt
     /** Seconds from 1970 as a clock without daylight saving would count them; for differences, not for moments. */
     public function clockSeconds(): int
     {
-        $part = fn (int $at, int $length = 2): int => (int) substr($this->local, $at, $length);
+        $text = $this->local;
 
-        return (int) gmmktime($part(11), $part(14), $part(17), $part(5), $part(8), $part(0, 4));
+        return (int) gmmktime((int) substr($text, 11, 2), (int) substr($text, 14, 2), (int) substr($text, 17, 2), (int) substr($text, 5, 2), (int) substr($text, 8, 2), (int) substr($text, 0, 4));
     }
 
     /** Seconds from the moment that this clock shows 1970 to now; Unix time where the camera wrote its offset from UTC. */

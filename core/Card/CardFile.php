@@ -38,7 +38,10 @@ final readonly class CardFile
     /** The name before its last dot. */
     public function stem(): string
     {
-        return pathinfo($this->name(), \PATHINFO_FILENAME);
+        $name = $this->name();
+        $dot = strrpos($name, '.');
+
+        return false === $dot ? $name : substr($name, 0, $dot);
     }
 
     /** What it is counted as: its kind, but a rendered still by its format, "JPEG", "HEIC". */

@@ -23,14 +23,14 @@ final readonly class FrameGrouping
     /** @param list<CardFile> $files */
     public static function of(array $files): self
     {
-        $stems = $groups = $others = [];
-        foreach ($files as $file) {
+        $homes = $groups = $others = [];
+        foreach ($files as $i => $file) {
             if ($file->kind->isStill()) {
-                $stems[self::home($file->folder(), $file->stem())] ??= $file->stem();
+                $groups[$homes[$i] = self::home($file->folder(), $file->stem())] = [];
             }
         }
-        foreach ($files as $file) {
-            $home = self::homeOf($file, $stems);
+        foreach ($files as $i => $file) {
+            $home = $homes[$i] ?? self::homeOf($file, $groups);
             if (null === $home) {
                 $others[] = $file;
             } else {
@@ -39,25 +39,33 @@ final readonly class FrameGrouping
         }
         $frames = [];
         foreach ($groups as $home => $members) {
-            usort($members, static fn (CardFile $a, CardFile $b): int => [self::rank($a), $a->path] <=> [self::rank($b), $b->path]);
-            $frames[] = new Frame($members, $members[0]->stem());
+            if (\count($members) > 1) {
+                usort($members, static fn (CardFile $a, CardFile $b): int => [self::rank($a), $a->path] <=> [self::rank($b), $b->path]);
+            }
+            if (isset($members[0])) {
+                $frames[] = new Frame($members, $members[0]->stem());
+            }
         }
 
         return new self($frames, $others);
     }
 
-    /** @param array<string, string> $stems home => stem of its first still */
-    private static function homeOf(CardFile $file, array $stems): ?string
+    /**
+     * The still that what is none goes with.
+     *
+     * @param array<array-key, list<CardFile>> $groups by the homes of all stills
+     */
+    private static function homeOf(CardFile $file, array $groups): ?string
     {
-        if (!$file->kind->isStill() && !$file->kind->goesWithAStill()) {
+        if (!$file->kind->goesWithAStill()) {
             return null;
         }
         $home = self::home($file->folder(), $file->stem());
-        if (!isset($stems[$home]) && Kind::Sidecar === $file->kind) {
+        if (!isset($groups[$home]) && Kind::Sidecar === $file->kind) {
             $home = self::home($file->folder(), pathinfo($file->stem(), \PATHINFO_FILENAME));
         }
 
-        return isset($stems[$home]) ? $home : null;
+        return isset($groups[$home]) ? $home : null;
     }
 
     private static function home(string $folder, string $stem): string

@@ -32,6 +32,9 @@ final readonly class InLedger
      */
     public function neighbours(array $coming, array $held): ?ExistingShoot
     {
+        if ([] === $held && [] === $this->spans) {
+            return null;
+        }
         $onCard = $this->byBody($held);
         $found = null;
         foreach ($coming as $frame) {

@@ -46,8 +46,12 @@ final readonly class NamePattern
     /** The name of a frame's files before their extensions. */
     public function stem(NameSource $source, int $number = 0, int $digits = 0): string
     {
-        $texts = $this->cut($this->cut($this->texts($source, $number, $digits), wordsOnly: true), wordsOnly: false);
-        $stem = PortableText::notReserved(trim(mb_strcut($this->join($texts), 0, self::MOST_BYTES, 'UTF-8'), ' .'));
+        $texts = $this->texts($source, $number, $digits);
+        $joined = $this->join($texts);
+        if (\strlen($joined) > self::MOST_BYTES) {
+            $joined = mb_strcut($this->join($this->cut($this->cut($texts, wordsOnly: true), wordsOnly: false)), 0, self::MOST_BYTES, 'UTF-8');
+        }
+        $stem = PortableText::notReserved(trim($joined, ' .'));
         if ('' !== $stem) {
             return $stem;
         }
@@ -63,7 +67,12 @@ final readonly class NamePattern
      */
     public function texts(NameSource $source, int $number, int $digits): array
     {
-        return array_map(static fn (Piece $piece): string => $piece->inName($source, $number, $digits), $this->pieces);
+        $texts = [];
+        foreach ($this->pieces as $piece) {
+            $texts[] = $piece->inName($source, $number, $digits);
+        }
+
+        return $texts;
     }
 
     /** Whether the description of a shoot can be seen in it. */
@@ -107,6 +116,6 @@ final readonly class NamePattern
     /** @param array<int, string> $texts */
     private function join(array $texts): string
     {
-        return implode($this->between, array_filter($texts, static fn (string $text): bool => '' !== $text));
+        return implode($this->between, \in_array('', $texts, true) ? array_diff($texts, ['']) : $texts);
     }
 }

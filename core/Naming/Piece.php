@@ -92,6 +92,7 @@ final readonly class Piece
         $said = $this->say($source, $number, $digits);
 
         return match (true) {
+            PieceKind::Sequence === $this->kind => $said, // digits are fit for every name
             PieceKind::OriginalName === $this->kind, PieceKind::Initials === $this->kind, $this->kind->isDate(), WordStyle::AsWritten === $this->style => PortableText::forFileAsWritten($said),
             default => PortableText::forFile($said),
         };

@@ -15,10 +15,10 @@ final class PortableText
     private const READ_AS_ADDRESS = '#%';
 
     /** With the superscript digits that Windows takes for the plain ones. */
-    /** @var array{string, string} */
-    private static array $lastForFile = ['', ''];
-
     private const DEVICES = '/^(CON|PRN|AUX|NUL|CONIN\$|CONOUT\$|(COM|LPT)[0-9\x{B9}\x{B2}\x{B3}])(?=$|\.)/iu';
+
+    /** @var array<string, array{string, string}> by what it was made fit for: the words that were asked for last, and the answer; frames that follow each other mostly ask for the same */
+    private static array $last = [];
 
     /** A description as a folder's name, or part of it: "Lantern boats, evening". */
     public static function forFolder(string $words, int $mostBytes = 160): string
@@ -31,24 +31,22 @@ final class PortableText
     /** A description as part of a file name: letters and digits in lower case, joined by hyphens: "lantern-boats-evening". */
     public static function forFile(string $words): string
     {
-        // A description is asked for once a frame: the last answer is mostly the next.
-        if ($words === self::$lastForFile[0]) {
-            return self::$lastForFile[1];
-        }
-        $apart = str_replace(["'", '’'], '', mb_strtolower(self::composed($words), 'UTF-8'));
+        return self::lastOr('file', $words, static function (string $words): string {
+            $apart = str_replace(["'", '’'], '', mb_strtolower(self::composed($words), 'UTF-8'));
 
-        self::$lastForFile = [$words, trim(preg_replace('/[^\p{L}\p{M}\p{N}]+/u', '-', $apart) ?? '', '-')];
-
-        return self::$lastForFile[1];
+            return trim(preg_replace('/[^\p{L}\p{M}\p{N}]+/u', '-', $apart) ?? '', '-');
+        });
     }
 
     /** The same with its capitals, spaces, hyphens and underscores: full stops and signs become hyphens, for some editors take what follows them for an extension. */
     public static function forFileAsWritten(string $words): string
     {
-        $apart = str_replace(["'", '’'], '', preg_replace('/\s+/u', ' ', self::composed($words)) ?? '');
-        $joined = preg_replace('/[^\p{L}\p{M}\p{N} _-]+/u', '-', $apart) ?? '';
+        return self::lastOr('file as written', $words, static function (string $words): string {
+            $apart = str_replace(["'", '’'], '', preg_replace('/\s+/u', ' ', self::composed($words)) ?? '');
+            $joined = preg_replace('/[^\p{L}\p{M}\p{N} _-]+/u', '-', $apart) ?? '';
 
-        return trim(preg_replace('/ ?-[ -]*/', '-', $joined) ?? '', ' -');
+            return trim(preg_replace('/ ?-[ -]*/', '-', $joined) ?? '', ' -');
+        });
     }
 
     /** Reserved characters give way to a space; slashes stay. */
@@ -77,6 +75,16 @@ final class PortableText
         $composed = \Normalizer::normalize(mb_scrub($words, 'UTF-8'), \Normalizer::FORM_C);
 
         return \is_string($composed) ? $composed : '';
+    }
+
+    /** @param \Closure(string): string $make */
+    private static function lastOr(string $for, string $words, \Closure $make): string
+    {
+        if (!isset(self::$last[$for]) || $words !== self::$last[$for][0]) {
+            self::$last[$for] = [$words, $make($words)];
+        }
+
+        return self::$last[$for][1];
     }
 
     /** What is plain ASCII is composed already (UAX #15, section 1.2): most names, and soon told. */

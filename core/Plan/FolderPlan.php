@@ -55,8 +55,9 @@ final class FolderPlan
     public function put(PlanLine $line): void
     {
         $folder = (string) $line->folder;
-        [$frames, $files] = $this->contents[$folder] ?? [[], 0];
-        $this->contents[$folder] = [$frames + [$line->frame?->key() => true], $files + 1];
+        $this->contents[$folder] ??= [[], 0];
+        $this->contents[$folder][0][$line->frame?->key()] = true;
+        ++$this->contents[$folder][1];
     }
 
     /**

@@ -35,6 +35,14 @@ final readonly class FrameName
     /** @return list<string> its files' names up to their extensions, mostly one; of all its files, whether they come or not */
     public function stems(): array
     {
-        return array_values(array_unique(array_map(fn (CardFile $file): string => explode('.', $this->ofFile($file))[0], $this->frame->read->frame->files)));
+        $stems = [];
+        foreach ($this->frame->read->frame->files as $file) {
+            $stem = strstr($this->ofFile($file).'.', '.', true);
+            if (false !== $stem && !\in_array($stem, $stems, true)) {
+                $stems[] = $stem;
+            }
+        }
+
+        return $stems;
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Cards;
 
 use Psr\Cache\CacheItemPoolInterface;
+use VelvetLedger\Core\Capture\SharedParts;
 use VelvetLedger\Core\Card\CardContents;
 use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\CardWalker;
@@ -12,7 +13,6 @@ use VelvetLedger\Core\Card\CouldNotList;
 use VelvetLedger\Core\Card\Frame;
 use VelvetLedger\Core\Card\FrameGrouping;
 use VelvetLedger\Core\Card\FrameReader;
-use VelvetLedger\Core\Card\ReadFrame;
 
 /**
  * Reads cards, and keeps what was read of each frame for as long as its files keep their names, sizes and
@@ -42,18 +42,19 @@ final readonly class CardReadings
         foreach ($grouping->frames as $frame) {
             $signature = self::signature($frame);
             $before = $known[$signature] ?? null;
-            if (!$before instanceof ReadFrame) {
+            if (!$before instanceof KeptRead) {
                 if (microtime(true) > $until) {
                     continue;
                 }
-                $before = $this->reader->read($volume->path, $frame);
+                $before = KeptRead::of($this->reader->read($volume->path, $frame));
                 ++$news;
             }
-            $read[] = $before;
+            $read[] = $before->frame($frame);
             $kept[$signature] = $before;
         }
         if ($news > 0) {
-            $this->cache->save($item->set($kept));
+            $parts = new SharedParts();
+            $this->cache->save($item->set(array_map(static fn (KeptRead $one): KeptRead => $one->sharing($parts), $kept)));
         }
 
         return new Reading(new CardContents($read, $grouping->others, $listing->troubles), \count($grouping->frames), \count($listing->files), $listing->bytes());

@@ -35,9 +35,8 @@ final readonly class HeldRepository
     public function sizes(array $sizes): array
     {
         $found = $this->database->fetchFirstColumn(
-            "SELECT bytes FROM original WHERE bytes IN (?) UNION SELECT bytes FROM receipt_line WHERE outcome = 'waiting' AND bytes IN (?)",
-            array_fill(0, 2, array_values(array_unique($sizes))),
-            array_fill(0, 2, ArrayParameterType::INTEGER),
+            "SELECT bytes FROM original WHERE bytes = ANY(CAST(? AS bigint[])) UNION SELECT bytes FROM receipt_line WHERE outcome = 'waiting' AND bytes = ANY(CAST(? AS bigint[]))",
+            array_fill(0, 2, self::all($sizes)),
         );
 
         return array_fill_keys(array_map(static fn (mixed $size): int => is_numeric($size) ? (int) $size : 0, $found), true);
@@ -51,7 +50,7 @@ final readonly class HeldRepository
     public function byPrint(array $prints): array
     {
         $held = [];
-        foreach ($this->rows('SELECT %s AS key, '.self::HELD.' FROM original o JOIN file f ON f.original_id = o.id JOIN frame r ON r.id = o.frame_id'.self::COPY.' WHERE o.quick_print IN (?) ORDER BY '.self::BEST.', o.id', 'o.quick_print', $prints) as [$key, $as]) {
+        foreach ($this->rows('SELECT %s AS key, '.self::HELD.' FROM original o JOIN file f ON f.original_id = o.id JOIN frame r ON r.id = o.frame_id'.self::COPY.' WHERE o.quick_print = ANY(CAST(? AS text[])) ORDER BY '.self::BEST.', o.id', 'o.quick_print', $prints) as [$key, $as]) {
             $held[$key][$as->frame] ??= $as;
         }
 
@@ -66,7 +65,7 @@ final readonly class HeldRepository
     public function byExposure(array $identities): array
     {
         $held = [];
-        foreach ($this->rows('SELECT %s AS key, '.self::HELD.' FROM frame r JOIN file f ON f.frame_id = r.id'.self::COPY.' WHERE r.exposure_identity IN (?) ORDER BY '.self::BEST.', r.id, f.id', 'r.exposure_identity', $identities) as [$key, $as]) {
+        foreach ($this->rows('SELECT %s AS key, '.self::HELD.' FROM frame r JOIN file f ON f.frame_id = r.id'.self::COPY.' WHERE r.exposure_identity = ANY(CAST(? AS text[])) ORDER BY '.self::BEST.', r.id, f.id', 'r.exposure_identity', $identities) as [$key, $as]) {
             $held[$key] ??= $as;
         }
 
@@ -81,12 +80,10 @@ final readonly class HeldRepository
     public function promised(array $prints): array
     {
         $promised = [];
-        foreach (array_chunk($prints, 10_000) as $some) {
-            $rows = $this->database->fetchAllAssociative('SELECT l.quick_print, i.id, i.source_label FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE l.quick_print IN (?) AND l.outcome = ? AND i.state IN '.self::UNDER_WAY.' ORDER BY i.id', [$some, Outcome::Waiting->value], [ArrayParameterType::STRING]);
-            foreach ($rows as $row) {
-                if (\is_string($row['quick_print']) && is_numeric($row['id']) && \is_string($row['source_label'])) {
-                    $promised[$row['quick_print']] ??= new PromisedBy((int) $row['id'], $row['source_label'], $row['quick_print']);
-                }
+        $rows = $this->database->fetchAllAssociative('SELECT l.quick_print, i.id, i.source_label FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE l.quick_print = ANY(CAST(? AS text[])) AND l.outcome = ? AND i.state IN '.self::UNDER_WAY.' ORDER BY i.id', [self::all($prints), Outcome::Waiting->value]);
+        foreach ($rows as $row) {
+            if (\is_string($row['quick_print']) && is_numeric($row['id']) && \is_string($row['source_label'])) {
+                $promised[$row['quick_print']] ??= new PromisedBy((int) $row['id'], $row['source_label'], $row['quick_print']);
             }
         }
 
@@ -130,11 +127,9 @@ final readonly class HeldRepository
     public function places(array $numbers, array $days): InLedger
     {
         $frames = $shoots = $spans = [];
-        foreach (array_chunk($numbers, 10_000) as $some) {
-            foreach ($this->database->fetchAllAssociative('SELECT r.id, r.shoot_id, r.folder, r.stem, (SELECT string_agg(lower(f.ending), chr(10)) FROM file f WHERE f.frame_id = r.id) AS endings FROM frame r WHERE r.id IN (?)', [$some], [ArrayParameterType::INTEGER]) as $row) {
-                $frames[self::int($row, 'id')] = new HeldFrame(self::int($row, 'id'), self::int($row, 'shoot_id'), self::text($row, 'folder'), self::text($row, 'stem'), explode("\n", self::text($row, 'endings')));
-                $shoots[self::int($row, 'shoot_id')] = true;
-            }
+        foreach ($this->database->fetchAllAssociative('SELECT r.id, r.shoot_id, r.folder, r.stem, (SELECT string_agg(lower(f.ending), chr(10)) FROM file f WHERE f.frame_id = r.id) AS endings FROM frame r WHERE r.id = ANY(CAST(? AS bigint[]))', [self::all($numbers)]) as $row) {
+            $frames[self::int($row, 'id')] = new HeldFrame(self::int($row, 'id'), self::int($row, 'shoot_id'), self::text($row, 'folder'), self::text($row, 'stem'), explode("\n", self::text($row, 'endings')));
+            $shoots[self::int($row, 'shoot_id')] = true;
         }
         $seconds = static fn (string $local): int => (new \DateTimeImmutable($local, new \DateTimeZone('UTC')))->getTimestamp();
         foreach ($this->database->fetchAllAssociative('SELECT r.shoot_id, r.body, r.serial, min(r.taken_at) AS first, max(r.taken_at) AS last FROM shoot s JOIN frame r ON r.shoot_id = s.id WHERE s.date IN (?) AND s.files > 0 AND r.body IS NOT NULL AND EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id) GROUP BY 1, 2, 3', [$days], [ArrayParameterType::STRING]) as $row) {
@@ -162,6 +157,16 @@ final readonly class HeldRepository
         return $left;
     }
 
+    /**
+     * As PostgreSQL writes an array: one value to send and to plan for, where "IN" has thousands.
+     *
+     * @param list<int|string> $values numbers, or digests in hexadecimal
+     */
+    private static function all(array $values): string
+    {
+        return '{'.implode(',', $values).'}';
+    }
+
     /** @param array<string, mixed> $row */
     private static function int(array $row, string $key): int
     {
@@ -181,11 +186,9 @@ final readonly class HeldRepository
      */
     private function rows(string $query, string $key, array $keys): iterable
     {
-        foreach (array_chunk($keys, 10_000) as $some) {
-            foreach ($this->database->fetchAllAssociative(\sprintf($query, $key), [$some], [ArrayParameterType::STRING]) as $row) {
-                if (\is_string($row['key']) && \is_string($row['path']) && is_numeric($row['frame_id'])) {
-                    yield [$row['key'], new HeldAs($row['path'], substr(self::text($row, 'since'), 0, 10), (int) $row['frame_id'], self::int($row, 'shoot_id'), true === $row['is_there'], self::text($row, 'store'), substr(self::text($row, 'proven_at'), 0, 10))];
-                }
+        foreach ([] === $keys ? [] : $this->database->fetchAllAssociative(\sprintf($query, $key), [self::all($keys)]) as $row) {
+            if (\is_string($row['key']) && \is_string($row['path']) && is_numeric($row['frame_id'])) {
+                yield [$row['key'], new HeldAs($row['path'], substr(self::text($row, 'since'), 0, 10), (int) $row['frame_id'], self::int($row, 'shoot_id'), true === $row['is_there'], self::text($row, 'store'), substr(self::text($row, 'proven_at'), 0, 10))];
             }
         }
     }
