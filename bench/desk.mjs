@@ -139,6 +139,7 @@ const { long, frames } = await page.evaluate(() => ({ long: window.long, frames:
 // A change: seen at once as a guess, and answered by the plan.
 const seen = [];
 const answered = [];
+const asked = [];
 await page.evaluate(() => {
   document.querySelector("#page").scrollTop = 700;
 });
@@ -161,8 +162,11 @@ for (let i = 0; i < 12; i++) {
         }),
     ),
   );
-  await answer;
+  const response = await answer;
   answered.push(performance.now() - began);
+  await response.finished();
+  const { requestStart, responseEnd } = response.request().timing();
+  asked.push(responseEnd - requestStart);
   await page.waitForTimeout(250);
 }
 const hints = await page.evaluate(async (id) => {
@@ -181,4 +185,5 @@ console.log(
 );
 line("A change is in view", seen, "100");
 line("The plan has answered it", answered, "300");
+line("Of which the request itself", asked);
 await browser.close();

@@ -3,6 +3,8 @@
 source "$(dirname "${BASH_SOURCE[0]}")/common.sh"
 export LEDGER_HOME=$1
 PHP=$(command -v php8.2 || command -v php)
+# Linux shares the processor among sessions before it asks how nice each process is (sched(7), autogroup): this one is nice as a whole.
+[ "${2%% *}" = work ] || { [ -w /proc/$$/autogroup ] && echo 10 >/proc/$$/autogroup; } 2>/dev/null
 worker=
 trap 'trap - TERM; [ -n "$worker" ] && kill "$worker" 2>/dev/null && wait "$worker"; exit 0' TERM INT
 while true; do

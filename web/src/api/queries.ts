@@ -72,7 +72,7 @@ export const useHints = (card: string, ready: boolean) =>
     queryKey: ["hints", card],
     queryFn: () => get<Hints>(`/api/cards/${card}/hints`),
     enabled: ready,
-    refetchInterval: (query) => (query.state.data && query.state.data.measured >= query.state.data.of ? false : 400),
+    refetchInterval: (query) => (query.state.data && query.state.data.measured >= query.state.data.of ? false : 1500),
     placeholderData: keepPreviousData,
   });
 
