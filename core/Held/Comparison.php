@@ -82,7 +82,7 @@ final class Comparison
                 $this->seen[$this->prints[$file->path]][$frame->key] ??= $file->text();
             }
         }
-        $identity = ExposureIdentity::of($read->facts, $frame->stem);
+        $identity = [] === $this->known->exposures ? null : ExposureIdentity::of($read->facts, $frame->stem);
         if (null !== $identity && isset($this->known->exposures[$identity]) && [] === array_intersect_key($this->files, array_fill_keys(array_map(static fn (CardFile $file): string => $file->path, $frame->files), true))) {
             $this->sameExposure[$frame->key] = $this->known->exposures[$identity];
         }

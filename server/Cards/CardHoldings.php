@@ -51,7 +51,6 @@ final class CardHoldings
             $elsewhere[$file->bytes] = true;
         }
         $prints = $this->prints($volume, Suspects::among($frames, $elsewhere));
-        $identities = array_values(array_filter(array_map(static fn (ReadFrame $frame): ?string => ExposureIdentity::of($frame->facts, $frame->frame->stem), $frames), \is_string(...)));
 
         [$labels, $promised, $there] = $this->printsOnOtherCards($others);
         foreach ($frames as $frame) {
@@ -64,6 +63,8 @@ final class CardHoldings
         $unique = array_values(array_unique($prints));
 
         $held = $this->held->byPrint($unique);
+        $strange = array_filter($frames, static fn (ReadFrame $frame): bool => [] === array_filter($frame->frame->files, static fn (CardFile $file): bool => $file->kind->isStill() && isset($prints[$file->path], $held[$prints[$file->path]]))); // of what is held as it is no other bytes are looked for
+        $identities = array_values(array_filter(array_map(static fn (ReadFrame $frame): ?string => ExposureIdentity::of($frame->facts, $frame->frame->stem), $strange), \is_string(...)));
         $days = array_values(array_unique(array_map(static fn (ReadFrame $frame): string => $frame->takenAt()->date(), $frames)));
         $places = $this->held->places(array_values(array_unique(array_map(static fn (HeldAs $as): int => $as->frame, array_merge(...array_values($held))))), $days);
 

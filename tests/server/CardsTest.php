@@ -66,6 +66,28 @@ final class CardsTest extends LedgerTestCase
         self::assertSame(['2026-05-04', '2026-05-05'], array_values($dates));
     }
 
+    /** What is kept of a card is all that was read of it, of odd files too: a damaged pair, a raw cut off, a file with nothing in it, remarks of a sidecar. */
+    public function testWhatIsKeptOfACardIsWhatWasReadOfIt(): void
+    {
+        $folder = 'CARD/DCIM/100ORREL/';
+        $this->reader->put($folder.'ORL_0001.ORW', Stills::raw('2026-05-04 21:14:09', 1));
+        $this->reader->put($folder.'ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09', 1));
+        $this->reader->put($folder.'ORL_0002.JPG', Stills::jpeg('2026-05-04 21:14:12', 2));
+        $this->reader->put($folder.'ORL_0002.xmp', '<x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#"><rdf:Description rdf:about="" xmlns:xmp="http://ns.adobe.com/xap/1.0/" xmp:Rating="4"/></rdf:RDF></x:xmpmeta>');
+        $this->reader->put($folder.'ORL_0003.ORW', '');
+        $this->reader->put($folder.'ORL_0003.JPG', Stills::jpeg('2026-05-04 21:14:15', 3));
+        $this->reader->put($folder.'ORL_0004.JPG', substr(Stills::jpeg('2026-05-04 21:14:18', 4), 0, -1500));
+        $this->reader->put($folder.'ORL_0005.JPG', '');
+        $read = $this->service(CardReadings::class)->whole($this->card('CARD'))->frames;
+        $kept = $this->fresh(CardReadings::class)->soFar($this->card('CARD'))->contents->frames;
+        self::assertEquals($read, $kept);
+        self::assertSame([4, 'ORL_0003.JPG', true], [$kept[1]->facts?->rating, $kept[2]->factsFrom?->name(), [] !== $kept[3]->incomplete]);
+        self::assertNotSame([], $kept[2]->unreadable);
+        self::assertTrue($kept[4]->isUnreadable());
+        self::assertSame($kept[0]->frame->lead(), $kept[0]->factsFrom, 'the file as it is listed now');
+        self::assertSame($kept[0]->facts?->gear, $kept[1]->facts?->gear, 'what two frames have in common is there once');
+    }
+
     public function testACardIsLookedAtByOneProcessAtATime(): void
     {
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
