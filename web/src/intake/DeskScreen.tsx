@@ -157,6 +157,7 @@ function DeskForCard({ card }: { card: string }) {
             </PartLine>
           </OrderLine>
         )}
+        {rows.length > 0 && !plan && <div aria-hidden className="h-[35px] border-b border-rule-strong" /> /* the place of the line that comes */}
         {rows.length > 0 && plan && (
           <StampLine
             plan={plan}

@@ -161,6 +161,7 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
         </div>
         <ShootNotices row={row} problems={problems} desk={desk} />
         <Collapsible.Content>
+          {!shoot && <div aria-hidden className="h-[60px] bg-wash" /> /* the place of what is said of it, once it is planned */}
           {shoot && (
             <ShootTools
               shoot={shoot}
