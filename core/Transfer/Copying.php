@@ -32,7 +32,7 @@ final class Copying
     private int $bytes = 0;
     private float $settledAt = 0.0;
 
-    public function __construct(private readonly Writer $writer, private readonly ReadingsApart $readsBack, private readonly Publisher $publisher)
+    public function __construct(private readonly Writer $writer, private readonly ReadingsApart $readsBack, private readonly Publisher $publisher, private readonly MadeFolders $folders = new MadeFolders())
     {
     }
 
@@ -43,7 +43,7 @@ final class Copying
      */
     public function start(CopyOrder $order, \Closure $moved): void
     {
-        $written = $this->writer->write($order, $moved);
+        $written = $this->writer->write($order, $moved, $this->folders);
         $this->orders[$order->name] = $order;
         $this->written[$order->name] = $written;
         $this->bytes += $order->source->bytes;

@@ -7,18 +7,24 @@ namespace VelvetLedger\Core\Transfer;
 /** Makes folders that outlive a power cut: each new one is flushed with the folder it stands in. */
 final class LastingFolders
 {
-    /** @throws CouldNotCopy */
-    public static function make(string $folder): void
+    /**
+     * @return list<string> those that were not there, each after the folder it stands in
+     *
+     * @throws CouldNotCopy
+     */
+    public static function make(string $folder): array
     {
         if (is_dir($folder)) {
-            return;
+            return [];
         }
-        self::make(\dirname($folder));
+        $made = self::make(\dirname($folder));
         error_clear_last();
         if (!@mkdir($folder) && !is_dir($folder)) {
             throw CouldNotCopy::folderNotMade($folder, SystemReason::last());
         }
         self::flush(\dirname($folder));
+
+        return [...$made, $folder];
     }
 
     /** Flushes the list of names in a folder to the drive, where the file system can do that. */

@@ -16,7 +16,7 @@ final class OpenTargets
     private readonly int $first;
 
     /** @param array<int, Target> $targets */
-    public function __construct(private readonly array $targets)
+    public function __construct(private readonly array $targets, private readonly MadeFolders $folders = new MadeFolders())
     {
         $this->first = array_key_first($targets) ?? throw new \LogicException('A copy goes somewhere.');
     }
@@ -25,7 +25,7 @@ final class OpenTargets
     {
         foreach ($this->targets as $store => $target) {
             $this->at($store, function () use ($store, $target): void {
-                LastingFolders::make($target->folder());
+                $this->folders->make($target->folder());
                 error_clear_last();
                 $stream = is_link($target->temporary) ? false : @fopen($target->temporary, 'x'); // PHP would follow a link
                 if (false === $stream) {

@@ -25,9 +25,9 @@ final readonly class Writer
      *
      * @throws CouldNotCopy by the source, or the first store; nothing is left of it
      */
-    public function write(CopyOrder $order, \Closure $moved): WrittenFile
+    public function write(CopyOrder $order, \Closure $moved, MadeFolders $folders = new MadeFolders()): WrittenFile
     {
-        $outs = new OpenTargets($order->targets);
+        $outs = new OpenTargets($order->targets, $folders);
         try {
             $in = $order->source->open();
             $outs->open();

@@ -35,6 +35,7 @@ use VelvetLedger\Server\Pages\DngsOfPlan;
 use VelvetLedger\Server\Pages\ManyPictures;
 use VelvetLedger\Server\Pages\StampsOfPlan;
 use VelvetLedger\Server\Pages\StoresOfPlan;
+use VelvetLedger\Server\Persistence\HeldRepository;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Settings\Settings;
 use VelvetLedger\Server\Stores\Stores;
@@ -65,21 +66,23 @@ final readonly class CardsController
     }
 
     #[Route('/api/cards', methods: ['GET'])]
-    public function cards(CardSummaries $summaries, CardsKnown $known, SourceFolders $folders): Response
+    public function cards(CardSummaries $summaries, CardsKnown $known, SourceFolders $folders, HeldRepository $held): Response
     {
         $view = function (Volume $volume, bool $isFolder) use ($summaries, $known): CardView {
-            $of = $known->of($volume);
-            if (null === $of) {
+            $summary = $isFolder ? $summaries->ofFolder($volume->path) : $summaries->of($volume->path);
+            $of = $known->of($volume, $summary->files, $summary->bytes);
+            if (null === $of?->new) {
                 $this->looks->askForGlance($volume);
             }
 
-            return new CardView($volume, $isFolder ? $summaries->ofFolder($volume->path) : $summaries->of($volume->path), $of, $isFolder);
+            return new CardView($volume, $summary, $of, $isFolder);
         };
 
         return new JsonResponse(new CardsView(
             [...array_map(static fn (Volume $volume): CardView => $view($volume, false), $this->readers->volumes()), ...array_map(static fn (Volume $volume): CardView => $view($volume, true), $folders->all())],
             array_map(PathText::of(...), $this->settings->readers),
             new StoreView($this->stores->main()),
+            $held->revision(),
         ));
     }
 

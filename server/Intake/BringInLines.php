@@ -40,7 +40,7 @@ final readonly class BringInLines
      */
     public function bring(RunUnderWay $run, array $lines): void
     {
-        $passage = new Passage($this->copier->begin());
+        $passage = new Passage($this->copier->begin($run->folders));
         try {
             while ([] !== $lines) {
                 $later = [];

@@ -7,7 +7,6 @@ namespace VelvetLedger\Server\Intake;
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
-use VelvetLedger\Core\Transfer\LastingFolders;
 use VelvetLedger\Core\Transfer\Medium;
 use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\Entries;
@@ -41,7 +40,7 @@ final readonly class Preparation
         foreach ($intake->makes as $folder) {
             foreach ($run->stores->open() as $store) {
                 try {
-                    LastingFolders::make($store->path($folder));
+                    $run->folders->make($store->path($folder));
                 } catch (CouldNotCopy $failure) {
                     $this->ledger->persist(DayBookEntry::ofIntake(\sprintf('Receipt %d: %s', $run->intake, $failure->getMessage()), $intake));
                 }

@@ -80,6 +80,9 @@ final readonly class RunIntake
                 IntakeWish::Stop => $this->states->ends($intakeId, $number, self::STOPPED),
                 IntakeWish::TakeBack => $this->states->isTakenBack($intakeId, $number),
             };
+            if (IntakeWish::TakeBack === $wished->wish) {
+                $run->folders->takeAway(); // the drives are as they were, too
+            }
         } catch (SourceGone|StoreAbsent $gone) {
             $this->states->ends($intakeId, $number, $gone->getMessage());
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Intake;
 
 use VelvetLedger\Core\Order\CopiesWanted;
+use VelvetLedger\Core\Transfer\MadeFolders;
 use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Stores\RunStores;
 
@@ -17,6 +18,7 @@ final class RunUnderWay
     private int $bytes = 0;
     private int $files = 0;
     private float $said = 0.0;
+    public readonly MadeFolders $folders;
 
     /**
      * @param string                    $source where the card is mounted
@@ -24,6 +26,7 @@ final class RunUnderWay
      */
     public function __construct(public readonly int $intake, public readonly int $number, public readonly string $source, public readonly RunStores $stores, public readonly CopiesWanted $wanted, private readonly IntakeRuns $runs, private readonly \Closure $watch)
     {
+        $this->folders = new MadeFolders();
     }
 
     /** The same run, for lines of another receipt of the card. */

@@ -9,9 +9,10 @@ final readonly class CardsView
 {
     /**
      * @param list<CardView> $cards
-     * @param list<string>   $readers folders, as PathText
+     * @param list<string>   $readers  folders, as PathText
+     * @param int            $revision another whenever the ledger holds or promises other frames than before
      */
-    public function __construct(public array $cards, public array $readers, public StoreView $store)
+    public function __construct(public array $cards, public array $readers, public StoreView $store, public int $revision)
     {
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Tests\server;
 
+use VelvetLedger\Core\Card\FolderNames;
+use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Plan\ShootWish;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Receipt\Outcome;
@@ -51,6 +53,28 @@ final class HardDayTest extends LedgerTestCase
         $this->service(IntakeRuns::class)->wish($intake, IntakeWish::TakeBack);
         self::assertSame(IntakeState::TakenBack, $this->bringOn($intake)->state());
         self::assertSame([Outcome::LeftOut, Outcome::LeftOut], $this->outcomes());
+    }
+
+    /** Heard while the first file is on its way: neither it nor the folders made for it are left; what stood there before is. */
+    public function testTheDrivesAreAsTheyWereWhenARunIsTakenBack(): void
+    {
+        $this->drives('Bellows');
+        $this->stills('CARD', 1, 2);
+        $order = OrderDocument::read(['velvetLedger' => 'standing order', 'version' => 1, 'name' => 'Selects', 'subfolders' => ['make' => ['originals', 'selects'], 'framesInto' => 'originals']]);
+        is_dir($this->store->path.'/Anvil/pictures/2026') || mkdir($this->store->path.'/Anvil/pictures/2026', 0o777, true);
+        $intake = $this->start('CARD', new Wishes($order))->id();
+        $seen = null;
+        $this->bringOn($intake, function () use ($intake, &$seen): void {
+            if (null !== $seen) {
+                return;
+            }
+            $seen = true;
+            $this->service(IntakeRuns::class)->wish($intake, IntakeWish::TakeBack);
+            usleep(300_000); // its next word is a quarter of a second later
+        });
+        self::assertSame(IntakeState::TakenBack, $this->ledger()->find(Intake::class, $intake)?->state());
+        self::assertTrue($seen);
+        self::assertSame([$this->store->path.'/Anvil/pictures/2026'], array_merge(FolderNames::matching($this->store->path.'/*/pictures/*'), FolderNames::matching($this->store->path.'/*/pictures/2026/*')));
     }
 
     public function testWhatIsBroughtInStays(): void

@@ -14,6 +14,7 @@ use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Cards\CardKnown;
 use VelvetLedger\Server\Cards\CardReadings;
 use VelvetLedger\Server\Cards\CardsKnown;
+use VelvetLedger\Server\Cards\CardSummaries;
 use VelvetLedger\Server\Cards\NoSuchCard;
 use VelvetLedger\Server\Cards\SourceFolders;
 use VelvetLedger\Server\Persistence\LedgerFrame;
@@ -84,18 +85,26 @@ final class SourcesTest extends LedgerTestCase
             $this->reader->put("CARD/DCIM/100ORREL/ORL_000$number.JPG", Stills::jpeg("2026-05-0$number 21:14:00", $number));
         }
         $known = $this->service(CardsKnown::class);
-        $learn = function () use ($known): ?CardKnown {
+        $said = static fn (?CardKnown $of): ?array => null === $of ? null : [$of->first, $of->last, $of->new];
+        $say = function () use ($known, $said): ?array {
+            $now = $this->service(CardSummaries::class)->fresh($this->card('CARD')->path);
+
+            return $said($known->of($this->card('CARD'), $now->files, $now->bytes));
+        };
+        $learn = function () use ($known, $say): ?array {
             $this->service(CardReadings::class)->whole($this->card('CARD'));
             $known->learn($this->card('CARD'));
 
-            return $known->of($this->card('CARD'));
+            return $say();
         };
-        self::assertNull($known->of($this->card('CARD')));
-        self::assertEquals(new CardKnown('2026-05-01', '2026-05-03', 3), $learn());
+        self::assertNull($say());
+        self::assertSame(['2026-05-01', '2026-05-03', 3], $learn());
         $this->bringIn('CARD');
-        self::assertNull($known->of($this->card('CARD')), 'what was known was of another ledger');
+        self::assertSame(['2026-05-01', '2026-05-03', null], $say(), 'how many are new was counted by what the ledger held before; their dates stand');
+        self::assertSame(['2026-05-01', '2026-05-03', 0], $learn());
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0004.JPG', Stills::jpeg('2026-05-04 21:14:00', 4));
-        self::assertEquals(new CardKnown('2026-05-01', '2026-05-04', 1), $learn());
+        self::assertNull($say(), 'the card goes on');
+        self::assertSame(['2026-05-01', '2026-05-04', 1], $learn());
     }
 
     public function testPicturesComeInAStreamEachWithItsPlace(): void

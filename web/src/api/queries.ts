@@ -1,4 +1,5 @@
 import { keepPreviousData, useInfiniteQuery, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useRef } from "react";
 import { noticed } from "./arrivals";
 import { get, post } from "./client";
 import type { Wishes } from "./plan";
@@ -19,6 +20,21 @@ export const useCards = () =>
     },
     refetchInterval: READER_GLANCE,
   });
+
+/**
+ * What a desk shows is asked for again when something else changed what it rests on: an intake that began, ended or was
+ * taken back, on whatever screen; a card that came, went, or was written to.
+ */
+export function useDeskFollows(card: string, cards: Cards | undefined): void {
+  const queries = useQueryClient();
+  const rests = cards && [cards.revision, ...cards.cards.map((one) => `${one.id} ${one.files} ${one.bytes}`)].join();
+  const seen = useRef(rests);
+  useEffect(() => {
+    if (seen.current !== undefined && rests !== seen.current)
+      for (const key of ["desk", "plan", "plan lines"]) void queries.invalidateQueries({ queryKey: [key, card] });
+    seen.current = rests;
+  }, [queries, card, rests]);
+}
 
 /** Folders below the readers, the stores and the drives; of "" the places to begin at. */
 export const useSourceFolders = (path: string) =>

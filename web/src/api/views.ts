@@ -90,6 +90,7 @@ export interface Cards {
   cards: Card[];
   readers: string[];
   store: Store;
+  revision: number;
 }
 
 /** Whether a card may be formatted, and if not, why, by file. */

@@ -1,7 +1,7 @@
 import { useMemo, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { Refused } from "../api/client";
-import { useBegin, useCards, useDesk, useEject, useHints, usePlan, useReceipts } from "../api/queries";
+import { useBegin, useCards, useDesk, useDeskFollows, useEject, useHints, usePlan, useReceipts } from "../api/queries";
 import type { CardFrame } from "../api/types";
 import { toNextDescription } from "../ledger/blanks";
 import { Nothing } from "../ledger/Nothing";
@@ -31,6 +31,7 @@ function DeskForCard({ card }: { card: string }) {
   const cards = useCards();
   const present = cards.data === undefined || cards.data.cards.some((one) => one.id === card);
   const desk = useDesk(card, present);
+  useDeskFollows(card, cards.data);
   const said = useWishes(card);
   // Until another order is chosen here, the desk follows the one last used for this card or its bodies.
   const orderName = said.wishes.order.name || (desk.data?.order ?? "");

@@ -216,6 +216,8 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
 function staying(frames: CardFrame[], held: number): string {
   const as = frames.find((frame) => frame.held?.isThere)?.held;
   if (held < frames.length) return "stays on the card";
+  const promise = frames.find((frame) => frame.promised)?.promised;
+  if (!frames.some((frame) => frame.held)) return promise ? `comes in by receipt ${promise.receipt}` : "all held";
   return as ? `all held since ${dateInFull(as.since)}, in ${as.path.slice(0, as.path.lastIndexOf("/"))}` : "all held, and no copy is where it was";
 }
 
