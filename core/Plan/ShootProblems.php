@@ -37,7 +37,7 @@ final class ShootProblems
         $found = new self($draft);
         if (!$draft->wish->leftOut) {
             if (null !== $stray) {
-                $found->add(About::Stray, $stray.' Look whether they belong here, or whether the clock was wrong.');
+                $found->add(About::Stray, $stray.(1 === \count($draft->shoot->frames) ? ' Look whether it belongs here, or whether the clock was wrong.' : ' Look whether they belong here, or whether the clock was wrong.'));
             }
             $found->names($folder, $named);
             $found->times();

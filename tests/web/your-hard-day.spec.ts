@@ -25,7 +25,7 @@ test.beforeAll(() => {
 });
 
 test.afterAll(() => {
-  for (const card of ["HASTY", "LATER", "CUT", "PICKED", "BOATS"]) takeOut(card);
+  for (const card of ["HASTY", "TWICE", "LATER", "CUT", "PICKED", "BOATS"]) takeOut(card);
 });
 
 async function begin(page: Page, name: RegExp) {
@@ -63,6 +63,21 @@ test("what was begun by accident is taken back, and the desk is as it was", asyn
   await expect(page.getByRole("heading", { name: /^(Two|Three) proven copies$|^Copies are owed$/ })).toBeVisible({ timeout: 20_000 });
   await page.getByRole("link", { name: "Not said to its end" }).click();
   await expect(page.getByRole("heading", { name: "Not said to its end" })).toBeVisible();
+});
+
+test("a desk follows what another begins and takes back on the same card", async ({ ledger: page }) => {
+  make("TWICE", range(1240, 1242), 61);
+  await openCard(page, "TWICE");
+  const other = await page.context().newPage();
+  await other.goto(page.url());
+  await expect(page.getByRole("button", { name: "Bring in 3 frames" })).toBeEnabled();
+  await other.getByRole("button", { name: "Bring in 3 frames" }).click();
+  await expect(other.getByRole("heading", { name: "About to begin" })).toBeVisible();
+  await expect(page.getByText(/comes in by receipt \d+/).first()).toBeVisible({ timeout: 4000 });
+  await other.keyboard.press("n");
+  await expect(other.getByRole("button", { name: "Bring in 3 frames" })).toBeEnabled();
+  await expect(page.getByRole("button", { name: "Bring in 3 frames" })).toBeEnabled();
+  await other.close();
 });
 
 test("copies that are gone are said to be, looked for by their bytes, and known where they are at a word", async ({ ledger: page }) => {

@@ -15,7 +15,7 @@ export function ShootNotices({ row, problems, desk }: { row: Row; problems: Prob
   const wholeElsewhere = row.frames.filter((frame) => frame.wholeOn !== null && desk.marks.isMarked(frame));
   const acts: Record<string, { word: string; do: () => void } | undefined> = {
     "a stray": {
-      word: "leave them out",
+      word: row.frames.length === 1 ? "leave it out" : "leave them out",
       do: () => {
         desk.sayOfShoot(row.anchor, { ...wish, leftOut: true }, "leaving a shoot out");
       },

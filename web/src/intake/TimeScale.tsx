@@ -3,7 +3,7 @@ import { Glimpse } from "../ledger/Glimpse";
 import type { CardFrame } from "../api/types";
 import { Key, TextButton } from "../ledger/Field";
 import { useWidth } from "../ledger/useWidth";
-import { clock, day, duration, hour } from "../words/format";
+import { clock, day, duration, hour, shortened } from "../words/format";
 import { apart, longestPauses, nearest, type Place, places, roundTimes } from "./timescale";
 import { pictureOf, stem } from "./view";
 
@@ -239,7 +239,7 @@ function Small({ card, frame }: { card: string; frame: CardFrame }) {
   return <Glimpse source={pictureOf(card, frame, 160)} className="h-[34px] w-[51px] object-cover" />;
 }
 
-const name = (frame: CardFrame | undefined): string => (frame ? stem(frame) : "");
+const name = (frame: CardFrame | undefined): string => (frame ? shortened(stem(frame)) : "");
 
 /** With its day where the shoot spans several. */
 const when = (frame: CardFrame | undefined, other: CardFrame | undefined): string =>

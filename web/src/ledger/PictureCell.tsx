@@ -77,7 +77,7 @@ export const PictureCell = memo(function PictureCell({ picture, index, width, ac
         {lines.map((line, i) => (
           <span key={i} className="flex h-[17px] justify-between gap-2 whitespace-nowrap">
             <span className="truncate">{line[0]}</span>
-            <span className="truncate">{line[1]}</span>
+            <span className="max-w-[70%] shrink-0 truncate">{line[1]}</span>
           </span>
         ))}
       </figcaption>

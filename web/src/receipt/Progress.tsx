@@ -77,7 +77,7 @@ export function Progress({ receipt, number }: { receipt: Receipt; number: string
           ))}
         <span className="text-faded">
           {begins
-            ? "Nothing is copied yet: “not yet” takes you back to the desk as it was."
+            ? 'Nothing is copied yet: "not yet" takes you back to the desk as it was.'
             : "This page can be left; the work goes on. Leave the card in its reader."}
         </span>
       </p>

@@ -12,7 +12,7 @@ import { useKeys } from "../ledger/useKeys";
 import { StampsOfShoot } from "../stamps/StampsOfShoot";
 import { BadCopies } from "../stores/BadCopies";
 import { copiesInWords } from "../words/copies";
-import { clock, count, dateOf, day, hour, size } from "../words/format";
+import { clock, count, dateOf, day, hours, size } from "../words/format";
 
 /** One shoot: its folder and sums, its frames on the mat under their new names, and what those say that are picked. */
 export function ShootScreen() {
@@ -43,7 +43,7 @@ export function ShootScreen() {
               <h1 className="mr-2 text-title font-semibold">{shoot.description || "Without a description"}</h1>
               <dl className="flex flex-wrap gap-x-7 gap-y-2">
                 <Field label="taken">
-                  {day(shoot.date)} {shoot.date.slice(0, 4)}, {hour(shoot.from)} to {hour(shoot.to)}
+                  {day(shoot.date)} {shoot.date.slice(0, 4)}, {hours(shoot.from, shoot.to)}
                 </Field>
                 <Field label="in it">
                   {count(shoot.frames, "frame")}, {count(shoot.files, "file")}, {size(shoot.bytes)}

@@ -7,7 +7,7 @@ import { Nothing } from "../ledger/Nothing";
 import { Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
 import { copiesInWords } from "../words/copies";
-import { count, day, figure, hour, size } from "../words/format";
+import { count, day, figure, hours, size } from "../words/format";
 
 /** All shoots, a heading for each year. */
 export function ShootsScreen() {
@@ -78,9 +78,7 @@ function Row({ shoot }: { shoot: Shoot }) {
       </span>
       <span>
         <span className="block text-[14px] font-semibold">{day(shoot.date)}</span>
-        <span className="block text-label text-faded">
-          {hour(shoot.from)} to {hour(shoot.to)}
-        </span>
+        <span className="block text-label text-faded">{hours(shoot.from, shoot.to)}</span>
       </span>
       <span className="font-hand text-hand font-semibold group-hover:text-velvet">
         {shoot.description || <i className="font-normal text-faded">without a description</i>}

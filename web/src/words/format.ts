@@ -14,6 +14,9 @@ export const count = (number: number, one: string, many = `${one}s`): string => 
 
 export const figure = (number: number): string => number.toLocaleString("en");
 
+/** A name that is too long for a sentence, by its beginning and its end. */
+export const shortened = (name: string, most = 32): string => (name.length > most ? `${name.slice(0, most - 9)}…${name.slice(-8)}` : name);
+
 /** "Mon 4 May" of "2026-05-04". */
 export function day(date: string): string {
   const [year, month, dayOfMonth] = date.split("-").map(Number);
@@ -38,6 +41,9 @@ export function span(first: string, last: string): string {
 
 /** "21:14" of "2026-05-04T21:14:09". */
 export const hour = (moment: string): string => moment.slice(11, 16);
+
+/** "21:14 to 22:15"; "21:14" of one minute. */
+export const hours = (from: string, to: string): string => (from.slice(0, 16) === to.slice(0, 16) ? hour(from) : `${hour(from)} to ${hour(to)}`);
 
 /** "21:14:09" of the same. */
 export const clock = (moment: string): string => moment.slice(11, 19);
