@@ -8,6 +8,7 @@ use Psr\Cache\CacheItemPoolInterface;
 use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\CardWalker;
 use VelvetLedger\Core\Card\CouldNotList;
+use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Card\ReadFrame;
 use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\CouldNotRead;
@@ -53,6 +54,7 @@ final class CardHoldings
         $prints = $this->prints($volume, Suspects::among($frames, $elsewhere));
 
         [$labels, $promised, $there] = $this->printsOnOtherCards($others);
+        $promised += $this->promisedOf($volume, $prints);
         foreach ($frames as $frame) {
             foreach ($frame->twins as $path => $label) {
                 if (isset($there[$label][$path])) {
@@ -133,18 +135,36 @@ final class CardHoldings
             $files[$volume->id][$file->path] = $file;
         }
         foreach ($volumes as $id => $volume) {
-            $waiting = $this->held->promisedOf($volume->identity->name());
-            foreach ($this->prints($volume, array_values($files[$id])) as $path => $print) {
+            $prints = $this->prints($volume, array_values($files[$id]));
+            $promised += $this->promisedOf($volume, $prints);
+            foreach ($prints as $path => $print) {
                 $labels[$print] ??= $volume->label();
                 $there[$volume->label()][$path] = $print;
-                $promise = $waiting[$files[$id][$path]->text()] ?? null;
-                if (null !== $promise) {
-                    $promised[$print] ??= new PromisedBy($promise[0], $promise[1], $print);
-                }
             }
         }
 
         return [$labels, $promised, $there];
+    }
+
+    /**
+     * What an intake under way will bring in from a card, of which it may not have read the prints yet.
+     *
+     * @param array<string, string> $prints path on the card => quick print
+     *
+     * @return array<string, PromisedBy> by quick print
+     */
+    private function promisedOf(Volume $volume, array $prints): array
+    {
+        $waiting = $this->held->promisedOf($volume->identity->name());
+        $promised = [];
+        foreach ([] === $waiting ? [] : $prints as $path => $print) {
+            $promise = $waiting[PathText::of($path)] ?? null;
+            if (null !== $promise) {
+                $promised[$print] ??= new PromisedBy($promise[0], $promise[1], $print);
+            }
+        }
+
+        return $promised;
     }
 
     /**
