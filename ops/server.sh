@@ -196,6 +196,7 @@ start_server() {
   if ! runs "$LEDGER_HOME/run/nginx.pid" "$LEDGER_HOME"; then
     port_answers "$LEDGER_PORT" && stop_with "Port $LEDGER_PORT on 127.0.0.1 is in use by another program. End that program, stop another ledger with bin/ledger stop, or choose a port: LEDGER_PORT=7500 bin/ledger $LEDGER_VERB"
   fi
+  container_is_fresh || stop_php # who still runs on the sources before would write into what is forgotten here
   forget_stale_container
   bring_up_to_date || stop_with "The ledger's tables could not be brought up to date; the lines above say why."
   console prepare || exit 1

@@ -36,11 +36,14 @@ final class ShootProblems
     {
         $found = new self($draft);
         if (!$draft->wish->leftOut) {
-            if (null !== $stray) {
+            $comes = [] !== $draft->coming || [] !== $draft->joining;
+            if (null !== $stray && $comes) {
                 $found->add(About::Stray, $stray.(1 === \count($draft->shoot->frames) ? ' Look whether it belongs here, or whether the clock was wrong.' : ' Look whether they belong here, or whether the clock was wrong.'));
             }
             $found->names($folder, $named);
-            $found->times();
+            if ($comes) {
+                $found->times();
+            }
             $found->frames($holdings);
             $found->gaps($numbers);
         }

@@ -4,7 +4,7 @@ import type { Plan, PlannedShoot, Problem } from "../api/plan";
 import type { CardFrame, Hints } from "../api/types";
 import { Arrowhead } from "../ledger/Arrowhead";
 import { toNextDescription } from "../ledger/blanks";
-import { count, dateInFull, day, figure, hours, size } from "../words/format";
+import { count, dated, dateInFull, figure, hours, size } from "../words/format";
 import { ContactSheet } from "./ContactSheet";
 import { MarkWords } from "./MarkWords";
 import type { Row } from "./rows";
@@ -101,9 +101,7 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
             <Arrowhead open={open} />
           </Collapsible.Trigger>
           <div>
-            <div className={`text-[14px] font-semibold ${isLeftOut ? "line-through" : ""}`}>
-              {row.date.slice(0, 4) === new Date().getFullYear().toString() ? day(row.date) : dateInFull(row.date)}
-            </div>
+            <div className={`text-[14px] font-semibold ${isLeftOut ? "line-through" : ""}`}>{dated(row.date)}</div>
             <div className="text-label text-faded">{first && last && hours(first.plannedAt, last.plannedAt)}</div>
           </div>
           <div>

@@ -7,7 +7,7 @@ import { Entry } from "../ledger/Entry";
 import { TextButton } from "../ledger/Field";
 import { Actions, Choice } from "../ledger/Menu";
 import { ShootStamps } from "../stamps/ShootStamps";
-import { count, dateInFull, day, hour } from "../words/format";
+import { count, dated, dateInFull, hour } from "../words/format";
 import { byNearness, ShootFinder } from "./ShootFinder";
 import { FolderBrowser } from "./order/FolderBrowser";
 import type { Picks } from "./usePicks";
@@ -33,7 +33,7 @@ const FIND = "*find";
 /** So many shoots that are held are offered at once, those of the same day first. */
 const NEAREST = 8;
 
-export const titleOf = (shoot: PlannedShoot): string => shoot.description || `${day(shoot.day)}, ${hour(shoot.from)}`;
+export const titleOf = (shoot: PlannedShoot): string => shoot.description || `${dated(shoot.day)}, ${hour(shoot.from)}`;
 
 /** What can be done with one shoot as a whole: leave it out, join it, send it elsewhere, give it another order. */
 export function ShootTools({ shoot, shoots, frames, wish, picks, marks, onSay, onJoin, onMove, onDate }: Props) {
@@ -81,7 +81,7 @@ export function ShootTools({ shoot, shoots, frames, wish, picks, marks, onSay, o
             options={others.map((one) => ({
               value: one.id,
               name: titleOf(one),
-              hint: one === shoots[place - 1] ? "the one before" : one === shoots[place + 1] ? "the one after" : day(one.day),
+              hint: one === shoots[place - 1] ? "the one before" : one === shoots[place + 1] ? "the one after" : dated(one.day),
             }))}
             onChoose={(id) => {
               const other = others.find((one) => one.id === id);
@@ -110,7 +110,7 @@ export function ShootTools({ shoot, shoots, frames, wish, picks, marks, onSay, o
               .slice(0, NEAREST)
               .map((one) => ({
                 value: `into ${one.id}`,
-                name: `into ${one.description || day(one.date)}, which is held`,
+                name: `into ${one.description || dated(one.date)}, which is held`,
                 hint: `${dateInFull(one.date)} · ${one.folder}`,
               })),
             ...((held.data ?? []).length > NEAREST ? [{ value: FIND, name: "into another shoot that is held…" }] : []),
@@ -170,7 +170,7 @@ export function ShootTools({ shoot, shoots, frames, wish, picks, marks, onSay, o
             {picked.length > 0 && (
               <Actions
                 label="move them to…"
-                options={[...others.map((one) => ({ value: one.id, name: titleOf(one), hint: day(one.day) })), { value: OWN, name: "a shoot of their own" }]}
+                options={[...others.map((one) => ({ value: one.id, name: titleOf(one), hint: dated(one.day) })), { value: OWN, name: "a shoot of their own" }]}
                 onChoose={(id) => {
                   onMove(picked, others.find((one) => one.id === id) ?? null);
                   picks.turn(false);

@@ -3,7 +3,7 @@ import { type RefObject, useMemo } from "react";
 import type { ReceiptLine } from "../api/types";
 import { useTop } from "../ledger/useTop";
 import { lineInWords } from "./lineInWords";
-import { day, size, timeOfDay } from "../words/format";
+import { dateInFull, size, timeOfDay } from "../words/format";
 
 type Row = { heading: string } | { line: ReceiptLine };
 
@@ -71,7 +71,7 @@ function withHeadings(lines: ReceiptLine[]): Row[] {
   for (const line of lines) {
     const shoot = line.date === null ? "" : [line.date, line.description, line.shootFolder].join("\n");
     if (shoot !== before) {
-      rows.push({ heading: line.date ? `${line.description ? `${line.description}, ` : ""}${day(line.date)}` : "Not part of a shoot" });
+      rows.push({ heading: line.date ? `${line.description ? `${line.description}, ` : ""}${dateInFull(line.date)}` : "Not part of a shoot" });
       before = shoot;
     }
     rows.push({ line });

@@ -27,6 +27,9 @@ export function day(date: string): string {
 /** "Mon 4 May 2026" of the same: wherever the year is not said beside it. */
 export const dateInFull = (date: string): string => `${day(date)} ${date.slice(0, 4)}`;
 
+/** The same, the year only where it is another than this one. */
+export const dated = (date: string): string => (date.slice(0, 4) === String(new Date().getFullYear()) ? day(date) : dateInFull(date));
+
 /** "2 April to 7 May 2026", with as little said twice as can be. */
 export function span(first: string, last: string): string {
   const [y1, m1, d1] = first.split("-").map(Number);

@@ -5,7 +5,7 @@ import type { Card, CardFrame } from "../../api/types";
 import { TextButton } from "../../ledger/Field";
 import { Choice } from "../../ledger/Menu";
 import { type GridPicture, PictureGrid } from "../../ledger/PictureGrid";
-import { clock, day } from "../../words/format";
+import { clock, dated } from "../../words/format";
 import { pictureOf } from "../view";
 
 interface Props {
@@ -33,7 +33,7 @@ export function MomentPicker({ card, cards, body, frames, onMatch, onClose }: Pr
         id: String(frame.id),
         label: `${frame.stem}, ${clock(frame.takenAt)}`,
         source: frame.hasPicture ? `/api/frames/${frame.id}/picture?edge=160` : null,
-        captions: [day(frame.takenAt.slice(0, 10)), clock(frame.takenAt)],
+        captions: [dated(frame.takenAt.slice(0, 10)), clock(frame.takenAt)],
         chosen: String(frame.id) === theirs,
         ticked: String(frame.id) === theirs,
       }));
@@ -58,7 +58,7 @@ export function MomentPicker({ card, cards, body, frames, onMatch, onClose }: Pr
               options={[
                 { value: card, name: "this card, by another body" },
                 ...cards.filter((one) => one.id !== card).map((one) => ({ value: one.id, name: one.label, hint: "card" })),
-                ...(shoots.data ?? []).map((one) => ({ value: `shoot ${one.id}`, name: `${day(one.date)} ${one.description}`, hint: "held" })),
+                ...(shoots.data ?? []).map((one) => ({ value: `shoot ${one.id}`, name: `${dated(one.date)} ${one.description}`, hint: "held" })),
               ]}
             />
           }
@@ -117,9 +117,9 @@ function Side({ heading, pictures, onPick }: { heading: React.ReactNode; picture
 
 const picture = (card: string, frame: CardFrame, picked: string | null): GridPicture => ({
   id: frame.key,
-  label: `${frame.name}, ${day(frame.date)} ${clock(frame.takenAt)}`,
+  label: `${frame.name}, ${dated(frame.date)} ${clock(frame.takenAt)}`,
   source: pictureOf(card, frame, 160),
-  captions: [day(frame.date), clock(frame.takenAt)],
+  captions: [dated(frame.date), clock(frame.takenAt)],
   chosen: frame.key === picked,
   ticked: frame.key === picked,
 });
