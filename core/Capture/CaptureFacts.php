@@ -9,18 +9,22 @@ final readonly class CaptureFacts
 {
     public ?int $rating;
 
-    /** @param list<Preview> $previews smallest first */
+    /** @var list<Preview> smallest first */
+    public array $previews;
+
+    /** @param list<Preview> $previews smallest first; one that is too large to be held in memory is none */
     public function __construct(
         public ?CapturedAt $takenAt = null,
         public Gear $gear = new Gear(),
         public Exposure $exposure = new Exposure(),
         public StoredImage $image = new StoredImage(),
         ?int $rating = null,
-        public array $previews = [],
+        array $previews = [],
         public string $readBy = 'core',
         public Remarks $remarks = new Remarks(),
     ) {
         $this->rating = Recorded::whole($rating);
+        $this->previews = array_values(array_filter($previews, static fn (Preview $preview): bool => $preview->length <= Preview::MOST_BYTES));
     }
 
     /** With what a sidecar says of the same picture. */

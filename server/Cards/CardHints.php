@@ -25,6 +25,7 @@ final readonly class CardHints
     private const MEASURED_EDGE = 160;
 
     private const AT_ONCE = 32;
+    private const BYTES_AT_ONCE = 48_000_000;
 
     public function __construct(private Pixels $pixels, private CacheItemPoolInterface $cache)
     {
@@ -63,9 +64,9 @@ final readonly class CardHints
             $signed[hash('xxh64', "$lead->path|$lead->bytes|$lead->modifiedAt")] = $frame;
         }
         $before = \count($known);
-        $chunks = array_chunk(array_diff_key($signed, $known), self::AT_ONCE, true);
-        foreach ($chunks as $some) {
-            if ($seconds < 0 || ($some !== $chunks[0] && microtime(true) > $until)) {
+        $lots = self::lots(array_diff_key($signed, $known));
+        foreach ($lots as $i => $some) {
+            if ($seconds < 0 || ($i > 0 && microtime(true) > $until)) {
                 break;
             }
             $known += $this->measure($volume, $some);
@@ -81,6 +82,30 @@ final readonly class CardHints
         }
 
         return [\count(array_intersect_key($known, $signed)), \count($signed), Hints::of($frames, $measured)];
+    }
+
+    /**
+     * As many at once as are worth a process of their own, and can be held in memory: where there is no small preview, it is the whole picture.
+     *
+     * @param array<string, ReadFrame> $frames
+     *
+     * @return list<non-empty-array<string, ReadFrame>>
+     */
+    private static function lots(array $frames): array
+    {
+        $lots = [];
+        $bytes = $last = 0;
+        foreach ($frames as $signature => $frame) {
+            $length = $frame->facts?->previewFor(self::EDGE)->length ?? 0;
+            if (!isset($lots[$last]) || \count($lots[$last]) >= self::AT_ONCE || $bytes + $length > self::BYTES_AT_ONCE) {
+                $last = \count($lots);
+                $bytes = 0;
+            }
+            $lots[$last][$signature] = $frame;
+            $bytes += $length;
+        }
+
+        return array_values($lots);
     }
 
     /**

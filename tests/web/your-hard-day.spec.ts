@@ -123,6 +123,23 @@ test("a picture that was cut off says so, and that another card has it whole", a
   await expect(page.getByText("One of them was cut off on the card already: what there is of it came in.")).toBeVisible();
 });
 
+test("pictures that broke off are asked for again, and all the others come though one cannot be had", async ({ ledger: page }) => {
+  const poison = "ORL_1210.JPG";
+  let asked = 0;
+  await page.route("**/api/pictures", (route) => (asked++ === 0 || route.request().postData()?.includes(poison) ? route.abort() : route.continue()));
+  await openCard(page, "BOATS");
+  const cells = page.getByRole("option");
+  await expect(cells.first().locator("img")).toBeVisible();
+  await expect(page.getByRole("option", { name: /ORL_1210/ })).toContainText("no picture to show", { timeout: 15_000 });
+  await expect(page.getByText("no picture to show")).toHaveCount(1);
+  // The ledger is silent for a moment; with its next word all is asked for again.
+  await page.unroute("**/api/pictures");
+  await page.route("**/api/cards", (route) => route.abort());
+  await page.waitForTimeout(1500);
+  await page.unroute("**/api/cards");
+  await expect(page.getByRole("option", { name: /ORL_1210/ }).locator("img")).toBeVisible();
+});
+
 test("a double press looks closer and marks nothing; pixel by pixel at the place pressed; the next at once", async ({ ledger: page }) => {
   await openCard(page, "BOATS");
   const first = page.getByRole("option", { name: /ORL_1202/ });

@@ -8,12 +8,25 @@ export class Refused extends Error {
   }
 }
 
+let silent = false;
+const back = new Set<() => void>();
+
+/** Told when the ledger answers again after it did not. */
+export const onBack = (listener: () => void): void => {
+  back.add(listener);
+};
+
 async function ask<T>(path: string, init?: RequestInit): Promise<T> {
   let answer: Response;
   try {
     answer = await fetch(path, { credentials: "same-origin", ...init });
-  } catch {
-    throw new Error('The ledger does not answer. If it was stopped, start it again with "bin/ledger start"; this page goes on by itself.');
+  } catch (reason) {
+    if (!(reason instanceof DOMException && reason.name === "AbortError")) silent = true;
+    throw new Error('The ledger does not answer. If it was stopped, start it again with "bin/ledger start"; this page goes on by itself.', { cause: reason });
+  }
+  if (silent) {
+    silent = false;
+    for (const listener of back) listener();
   }
   const body = (await answer.json().catch(() => null)) as unknown;
   if (!answer.ok) {

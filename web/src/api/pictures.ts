@@ -1,3 +1,5 @@
+import { onBack } from "./client";
+
 /**
  * Pictures of cells that have come to rest, many by one request, those in view first; what has gone by is not asked for any
  * more. What was fetched is kept in the browser for the next time.
@@ -7,6 +9,9 @@
 const REST = 25;
 const BATCH = 30;
 const AT_ONCE = 2;
+/** A request that breaks off is made again after so many milliseconds, the picture that it broke off at apart from the others; so often in a row, then what it asked for is said to be missing. */
+const AGAIN = 1000;
+const PATIENCE = 4;
 /** So many pictures are held in memory. */
 const MOST = 3000;
 const KEPT = "pictures";
@@ -20,9 +25,13 @@ interface Wanted {
 
 const have = new Map<string, string>();
 const failed = new Set<string>();
+const suspects = new Set<string>();
 const wanted = new Map<string, Wanted>();
 const asked = new Map<string, AbortController>();
 let timer: ReturnType<typeof setTimeout> | undefined;
+let broken = 0;
+
+onBack(askAgain);
 
 /** Its address as an object, "failed", or null while it is on its way. */
 export const pictureOf = (source: string): string | null => have.get(source) ?? (failed.has(source) ? "failed" : null);
@@ -41,8 +50,10 @@ export function wantPicture(source: string, element: () => HTMLElement | null, l
   };
 }
 
-/** What could not be had is asked for again: a card is back. */
+/** What could not be had is asked for again: a card is back, or the ledger. */
 export function askAgain(): void {
+  broken = 0;
+  suspects.clear();
   failed.clear();
   if (wanted.size > 0) later();
 }
@@ -87,10 +98,9 @@ async function pump(): Promise<void> {
     }),
   );
   const running = new Set(asked.values()).size;
-  for (let i = 0; i < Math.max(0, AT_ONCE - running); i++) {
-    const batch = order.slice(i * BATCH, (i + 1) * BATCH);
-    if (batch.length > 0) void fetchBatch(batch, kept, names);
-  }
+  const together = order.filter((source) => !suspects.has(source));
+  const batches = together.length > 0 ? [together.slice(0, BATCH), together.slice(BATCH, 2 * BATCH)] : order.map((source) => [source]);
+  for (const batch of batches.slice(0, Math.max(0, AT_ONCE - running))) if (batch.length > 0) void fetchBatch(batch, kept, names);
 }
 
 /** What is in view before what stands ready above and below it. */
@@ -135,17 +145,23 @@ async function fetchBatch(batch: string[], kept: Cache | null, names: Set<string
         .then(() => names.add(source))
         .catch(() => undefined);
     }
+    if (left.size > 0) throw new Error("it broke off");
+    broken = 0;
   } catch {
-    // What went by was not wanted any more; what could not be asked for is said to be missing, until it is asked for again.
+    // What went by was not wanted any more; else the picture that was to come next may have broken it, and others need not suffer.
     if (!controller.signal.aborted) {
-      for (const source of left) {
+      broken++;
+      const [next = ""] = left;
+      for (const source of broken >= PATIENCE ? left : suspects.has(next) ? [next] : []) {
         failed.add(source);
         tell(source);
       }
+      suspects.add(next);
     }
   } finally {
     for (const source of left) if (asked.get(source) === controller) asked.delete(source);
-    void pump();
+    if (broken > 0 && !controller.signal.aborted) setTimeout(() => void pump(), AGAIN);
+    else void pump();
   }
 }
 
