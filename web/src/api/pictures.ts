@@ -9,9 +9,8 @@ import { onBack } from "./client";
 const REST = 25;
 const BATCH = 30;
 const AT_ONCE = 2;
-/** A request that breaks off is made again after so many milliseconds, the picture that it broke off at apart from the others; so often in a row, then what it asked for is said to be missing. */
-const AGAIN = 1000;
-const PATIENCE = 4;
+/** A request that breaks off is made again after so many milliseconds, with half as many, until the one that breaks it is found. */
+const AGAIN = 300;
 /** So many pictures are held in memory. */
 const MOST = 3000;
 const KEPT = "pictures";
@@ -25,11 +24,10 @@ interface Wanted {
 
 const have = new Map<string, string>();
 const failed = new Set<string>();
-const suspects = new Set<string>();
 const wanted = new Map<string, Wanted>();
 const asked = new Map<string, AbortController>();
 let timer: ReturnType<typeof setTimeout> | undefined;
-let broken = 0;
+let atOnce = BATCH;
 
 onBack(askAgain);
 
@@ -52,8 +50,7 @@ export function wantPicture(source: string, element: () => HTMLElement | null, l
 
 /** What could not be had is asked for again: a card is back, or the ledger. */
 export function askAgain(): void {
-  broken = 0;
-  suspects.clear();
+  atOnce = BATCH;
   failed.clear();
   if (wanted.size > 0) later();
 }
@@ -98,9 +95,10 @@ async function pump(): Promise<void> {
     }),
   );
   const running = new Set(asked.values()).size;
-  const together = order.filter((source) => !suspects.has(source));
-  const batches = together.length > 0 ? [together.slice(0, BATCH), together.slice(BATCH, 2 * BATCH)] : order.map((source) => [source]);
-  for (const batch of batches.slice(0, Math.max(0, AT_ONCE - running))) if (batch.length > 0) void fetchBatch(batch, kept, names);
+  for (let i = 0; i < Math.max(0, AT_ONCE - running); i++) {
+    const batch = order.slice(i * atOnce, (i + 1) * atOnce);
+    if (batch.length > 0) void fetchBatch(batch, kept, names);
+  }
 }
 
 /** What is in view before what stands ready above and below it. */
@@ -119,6 +117,7 @@ async function fetchBatch(batch: string[], kept: Cache | null, names: Set<string
   const controller = new AbortController();
   for (const source of batch) asked.set(source, controller);
   const left = new Set(batch);
+  let wait = 0;
   try {
     const answer = await fetch("/api/pictures", {
       method: "POST",
@@ -146,22 +145,22 @@ async function fetchBatch(batch: string[], kept: Cache | null, names: Set<string
         .catch(() => undefined);
     }
     if (left.size > 0) throw new Error("it broke off");
-    broken = 0;
+    atOnce = Math.min(BATCH, 2 * atOnce);
   } catch {
-    // What went by was not wanted any more; else the picture that was to come next may have broken it, and others need not suffer.
+    // What went by was not wanted any more; what could not be had by itself is said to be missing, until it is asked for again.
     if (!controller.signal.aborted) {
-      broken++;
-      const [next = ""] = left;
-      for (const source of broken >= PATIENCE ? left : suspects.has(next) ? [next] : []) {
-        failed.add(source);
-        tell(source);
+      if (batch.length === 1) {
+        for (const source of left) {
+          failed.add(source);
+          tell(source);
+        }
       }
-      suspects.add(next);
+      atOnce = Math.max(1, Math.floor(batch.length / 2));
+      wait = AGAIN;
     }
   } finally {
     for (const source of left) if (asked.get(source) === controller) asked.delete(source);
-    if (broken > 0 && !controller.signal.aborted) setTimeout(() => void pump(), AGAIN);
-    else void pump();
+    setTimeout(() => void pump(), wait);
   }
 }
 
