@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Tests\server;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\Cache\Adapter\ArrayAdapter;
 use VelvetLedger\Bench\FuzzRound;
 use VelvetLedger\Bench\Mutations;
 use VelvetLedger\Core\Capture\CaptureFacts;
@@ -16,6 +17,10 @@ use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\Budget;
 use VelvetLedger\Core\Format\Bytes;
 use VelvetLedger\Core\Format\NoPicture;
+use VelvetLedger\Core\Hint\Pixels;
+use VelvetLedger\Server\Cards\CardHints;
+use VelvetLedger\Server\Cards\CardReadings;
+use VelvetLedger\Server\Pages\ManyPictures;
 use VelvetLedger\Tests\Stills;
 
 /** No file costs more than its budget or ends in anything but facts or a sentence of ours, whatever stands in it. */
@@ -47,6 +52,57 @@ final class LyingFilesTest extends LedgerTestCase
         }
         self::assertLessThanOrEqual(Budget::UNITS + 1, $budget->spent);
         self::assertLessThan(32e6, memory_get_peak_usage() - $before);
+    }
+
+    /** A directory that is damaged says of a picture that it has gigabytes: it is shown, and the next ones are, within the memory of a page. */
+    public function testAPictureOfGigabytesIsShownFromItsFile(): void
+    {
+        $huge = $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09', 1));
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0002.JPG', Stills::jpeg('2026-05-04 21:14:12', 2));
+        $file = fopen($huge, 'r+');
+        self::assertNotFalse($file);
+        self::assertTrue(ftruncate($file, 3_000_000_000)); // a hole: it takes no room
+        fclose($file);
+        $card = $this->card('CARD');
+        $frames = $this->service(CardReadings::class)->whole($card)->frames;
+        memory_reset_peak_usage();
+        $before = memory_get_usage();
+        self::assertSame([2, 2], \array_slice($this->service(CardHints::class)->within($card, $frames, 30), 0, 2));
+        foreach (['ORL_0001', 'ORL_0002'] as $stem) {
+            foreach ([160, 1600] as $edge) {
+                self::assertStringStartsWith("\xFF\xD8", $this->service(ManyPictures::class)->ofCard($card->id, "DCIM/100ORREL/$stem.JPG", $edge));
+            }
+        }
+        self::assertLessThan(64e6, memory_get_peak_usage() - $before);
+    }
+
+    /** Where pictures have no small preview, whole ones are measured: fewer at a time. */
+    public function testAsManyPreviewsAreMeasuredAtOnceAsCanBeHeld(): void
+    {
+        $canvas = imagecreatetruecolor(600, 400);
+        ob_start();
+        imagejpeg($canvas);
+        $bare = (string) ob_get_clean();
+        foreach (range(1, 5) as $number) {
+            $file = fopen($this->reader->put("CARD/DCIM/100ORREL/ORL_000$number.JPG", $bare, 1_777_900_000 + $number), 'r+');
+            self::assertNotFalse($file);
+            self::assertTrue(ftruncate($file, 20_000_000));
+            fclose($file);
+        }
+        $counts = new class implements Pixels {
+            /** @var list<int> */
+            public array $counts = [];
+
+            public function luminances(array $jpegs, int $edge): array
+            {
+                $this->counts[] = \count($jpegs);
+
+                return array_map(static fn (): null => null, $jpegs);
+            }
+        };
+        $card = $this->card('CARD');
+        (new CardHints($counts, new ArrayAdapter()))->within($card, $this->service(CardReadings::class)->whole($card)->frames, 30);
+        self::assertSame([2, 2, 1], $counts->counts);
     }
 
     public function testWhateverAReaderThrowsIsThatOneFilesSentence(): void
