@@ -11,11 +11,16 @@ use Symfony\Component\Process\Exception\ProcessSignaledException;
 use Symfony\Component\Process\Process;
 use VelvetLedger\Core\Capture\CaptureFacts;
 use VelvetLedger\Core\Capture\CoreFactsReader;
+use VelvetLedger\Core\Capture\FactsReader;
 use VelvetLedger\Core\Capture\FirstThatReads;
 use VelvetLedger\Core\Capture\Preview;
 use VelvetLedger\Core\Card\CardContents;
+use VelvetLedger\Core\Card\CardWalker;
+use VelvetLedger\Core\Card\FrameGrouping;
 use VelvetLedger\Core\Card\FrameReader;
 use VelvetLedger\Core\Format\BrokenFile;
+use VelvetLedger\Core\Format\Bytes;
+use VelvetLedger\Core\Format\Extent\FileExtent;
 use VelvetLedger\Core\Hint\FrameHint;
 use VelvetLedger\Core\Hint\Luminance;
 use VelvetLedger\Demo\Body;
@@ -25,6 +30,7 @@ use VelvetLedger\Demo\Painter;
 use VelvetLedger\Demo\Scene;
 use VelvetLedger\Demo\Shot;
 use VelvetLedger\Server\Cards\CardHints;
+use VelvetLedger\Server\Pages\ManyPictures;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Tools\CouldNotMakePicture;
 use VelvetLedger\Server\Tools\ExifToolReader;
@@ -62,6 +68,29 @@ final class PicturesTest extends LedgerTestCase
         $facts = (new CoreFactsReader())->read($file);
         self::assertSame($orientation, $facts->image->orientation);
         self::assertSame([$width, $height], \array_slice((array) getimagesizefromstring((new Pictures(Home::fromEnvironment(), new RendersStills(new Filesystem())))->of($file, $facts, 480)), 0, 2));
+    }
+
+    /** As libvips and libheif write them (HEVC in ISO/IEC 23008-12), the date put in by ExifTool; and cut to two thirds. */
+    #[TestWith(['HEIC'])]
+    #[TestWith(['PNG'])]
+    #[TestWith(['TIF'])]
+    public function testStillsOfOtherFormatsHaveADateAPictureAndAnEnd(string $extension): void
+    {
+        $jpeg = $this->reader->put('a.jpg', CameraFile::jpeg(Body::orrelM4(), self::shot(Fault::None), (new Painter())->paint(self::shot(Fault::None), 1536, 1024)));
+        $name = 'CARD/DCIM/100ORREL/ORL_0001.'.$extension;
+        $file = $this->reader->put($name, '');
+        (new Process(['vips', 'copy', $jpeg, $this->reader->path.'/b.'.strtolower($extension).'[strip]']))->mustRun();
+        rename($this->reader->path.'/b.'.strtolower($extension), $file);
+        (new Process(['exiftool', '-q', '-overwrite_original', '-DateTimeOriginal=2026:05:04 21:14:09', $file]))->mustRun();
+        $read = (new FrameReader($this->service(FactsReader::class)))->read($this->reader->path.'/CARD', FrameGrouping::of((new CardWalker())->list($this->reader->path.'/CARD')->files)->frames[0]);
+        self::assertSame(['2026-05-04T21:14:09', []], [$read->takenAt()->local, $read->incomplete]);
+        $pictures = $this->service(ManyPictures::class);
+        $id = $this->card('CARD')->id;
+        foreach ([[160, [160, 107]], [Pictures::WHOLE, [1536, 1024]]] as [$edge, $size]) {
+            self::assertSame($size, \array_slice((array) getimagesizefromstring($pictures->ofCard($id, 'DCIM/100ORREL/ORL_0001.'.$extension, $edge)), 0, 2));
+        }
+        $this->reader->put($name, substr((string) file_get_contents($file), 0, intdiv(2 * (int) filesize($file), 3)));
+        self::assertNotNull(FileExtent::shortfall(Bytes::ofFile($file)));
     }
 
     public function testAPreviewThatCannotBeDecodedOrIsNotThereIsSaidSo(): void
