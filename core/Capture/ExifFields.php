@@ -30,6 +30,8 @@ final class ExifFields
     private const FOCAL_LENGTH = 0x920A;
     private const SUB_SEC_TIME_ORIGINAL = 0x9291;
     private const SUB_SEC_TIME_DIGITIZED = 0x9292;
+    private const PIXEL_X_DIMENSION = 0xA002;
+    private const PIXEL_Y_DIMENSION = 0xA003;
     private const IMAGE_UNIQUE_ID = 0xA420;
     private const BODY_SERIAL_NUMBER = 0xA431;
     private const LENS_MODEL = 0xA434;
@@ -62,6 +64,15 @@ final class ExifFields
         $draft->serial ??= $exif->text(self::BODY_SERIAL_NUMBER);
         $draft->lens ??= $exif->text(self::LENS_MODEL);
         $draft->imageUniqueId ??= $exif->text(self::IMAGE_UNIQUE_ID);
+    }
+
+    /** @return array{int, int}|null width and height of the picture, where both are said */
+    public static function pixels(Ifd $exif): ?array
+    {
+        $width = $exif->int(self::PIXEL_X_DIMENSION);
+        $height = $exif->int(self::PIXEL_Y_DIMENSION);
+
+        return null === $width || null === $height || $width < 1 || $height < 1 ? null : [$width, $height];
     }
 
     /** PhotographicSensitivity cannot say more than 65535; above, the Long fields do (DC-008 section 4.6.5, annex G). */

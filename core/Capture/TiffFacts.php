@@ -28,7 +28,8 @@ final class TiffFacts
     private const CAMERA_SERIAL_NUMBER = 0xC62F;
 
     /** JPEG in a TIFF strip: 6 by TIFF 6.0 section 22, 7 by TIFF Technical Note 2. */
-    private const JPEG_COMPRESSIONS = [6, 7];
+    private const OLD_JPEG = 6;
+    private const JPEG_COMPRESSIONS = [self::OLD_JPEG, 7];
 
     public static function gather(TiffReader $tiff, FactsDraft $draft): void
     {
@@ -38,7 +39,9 @@ final class TiffFacts
         }
         $main = $chain[0];
         ExifFields::fromMain($main, $draft);
+        $said = null;
         foreach ($tiff->children($main, ExifFields::EXIF_IFD) as $exif) {
+            $said ??= ExifFields::pixels($exif);
             ExifFields::fromExif($exif, $draft);
             MakerNotes::gather($tiff, $exif, $draft);
         }
@@ -61,6 +64,10 @@ final class TiffFacts
         }
         foreach ($all as $ifd) {
             self::gatherPicture($tiff, $ifd, $draft);
+        }
+        // CR2: its first directory holds a preview, and none says how large the picture is that the camera would make.
+        if (null !== $said && self::OLD_JPEG === $main->int(self::COMPRESSION) && $said[0] * $said[1] > ($draft->width ?? 0) * ($draft->height ?? 0)) {
+            [$draft->width, $draft->height] = $said;
         }
     }
 
