@@ -69,10 +69,8 @@ final readonly class SourceFolders
             return ['', array_map(PathText::of(...), $this->roots())];
         }
         $real = $this->within($path);
-        $names = array_values(array_filter(FolderNames::in($real), static fn (string $name): bool => '.' !== $name[0] && is_dir("$real/$name") && !is_link("$real/$name")));
-        natcasesort($names);
 
-        return [PathText::of($real), array_map(PathText::of(...), array_values($names))];
+        return [PathText::of($real), array_map(PathText::of(...), FolderNames::toChooseFrom($real))];
     }
 
     /** @return list<string> */
@@ -96,13 +94,8 @@ final readonly class SourceFolders
     {
         $path = str_contains($path, "\0") ? '' : PathText::toPath($path);
         $real = str_starts_with($path, '/') ? realpath($path) : false;
-        foreach ($this->roots() as $root) {
-            $root = realpath($root);
-            if (false !== $real && false !== $root && is_dir($real) && ($real === $root || str_starts_with($real, $root.'/'))) {
-                return $real;
-            }
-        }
-        throw NoSuchCard::noSuchFolder($path);
+
+        return false !== $real && is_dir($real) && FolderNames::isWithin($real, $this->roots()) ? $real : throw NoSuchCard::noSuchFolder($path);
     }
 
     /** @return array<array-key, CardIdentity> path => which card it is */

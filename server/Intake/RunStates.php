@@ -57,10 +57,7 @@ final readonly class RunStates
             null === $stoppedBecause ? $intake->end($summary) : $intake->stop($stoppedBecause, $summary);
             $this->ledger->persist(DayBookEntry::ofIntake(null === $stoppedBecause ? \sprintf('Receipt %d: %s', $intakeId, $summary->sentence()) : \sprintf('Receipt %d stopped: %s', $intakeId, $stoppedBecause), $intake));
             $this->ledger->flush();
-            foreach ($this->receipts->settlePromises() as $settled) {
-                $other = $this->receipts->find($settled);
-                $other->sumUp($this->receipts->addUp($other));
-            }
+            $this->receipts->settlePromises();
         });
     }
 }

@@ -66,9 +66,6 @@ final readonly class TakeBack
         $intake->isTakenBack($this->receipts->addUp($intake));
         $this->ledger->persist(DayBookEntry::ofIntake("Receipt {$intake->id()} was ".self::SAID.'.', $intake));
         $this->ledger->flush();
-        foreach ($this->receipts->settlePromises() as $settled) {
-            $other = $this->receipts->find($settled);
-            $other->sumUp($this->receipts->addUp($other));
-        }
+        $this->receipts->settlePromises();
     }
 }

@@ -154,10 +154,9 @@ final readonly class ReceiptRepository
 
     /**
      * Settles what one receipt left to another: what has come in is held; what its intake ended without has failed here.
-     *
-     * @return list<int> receipts of which any line was settled
+     * Those of which any line was settled are summed up anew.
      */
-    public function settlePromises(): array
+    public function settlePromises(): void
     {
         $settled = $this->ledger->getConnection()->fetchFirstColumn(
             "WITH settled AS (
@@ -170,6 +169,9 @@ final readonly class ReceiptRepository
              SELECT intake_id FROM settled UNION SELECT intake_id FROM broken ORDER BY 1",
         );
 
-        return array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $settled);
+        foreach ($settled as $id) {
+            $receipt = $this->find(is_numeric($id) ? (int) $id : 0);
+            $receipt->sumUp($this->addUp($receipt));
+        }
     }
 }

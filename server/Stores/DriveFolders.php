@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Stores;
 
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Card\PathText;
+use VelvetLedger\Core\Store\Drive;
 use VelvetLedger\Core\Transfer\StoreMark;
 
 /** The folders of the drives that are attached, to choose a store's from; nothing that is on none of them can be named or seen. */
@@ -25,10 +26,9 @@ final readonly class DriveFolders
     public function in(string $path): array
     {
         $real = $this->within($path);
-        $names = array_values(array_filter(FolderNames::in($real), static fn (string $name): bool => '.' !== $name[0] && PathText::of($name) === $name && is_dir($real.'/'.$name) && !is_link($real.'/'.$name)));
-        natcasesort($names);
+        $names = array_values(array_filter(FolderNames::toChooseFrom($real), static fn (string $name): bool => PathText::of($name) === $name));
 
-        return [$real, array_values($names), StoreMark::at($real)?->name];
+        return [$real, $names, StoreMark::at($real)?->name];
     }
 
     /**
@@ -42,12 +42,7 @@ final readonly class DriveFolders
         if (false === $real || !is_dir($real)) {
             throw CouldNotChoose::notThere($path);
         }
-        foreach ($this->drives->all() as $drive) {
-            $root = realpath($drive->path);
-            if (false !== $root && ($real === $root || str_starts_with($real, rtrim($root, '/').'/'))) {
-                return $real;
-            }
-        }
-        throw CouldNotChoose::onNoDrive($path);
+
+        return FolderNames::isWithin($real, array_map(static fn (Drive $drive): string => $drive->path, $this->drives->all())) ? $real : throw CouldNotChoose::onNoDrive($path);
     }
 }
