@@ -14,11 +14,18 @@ use Symfony\Component\DependencyInjection\Loader\Configurator\ContainerConfigura
 use Symfony\Component\HttpKernel\Kernel as BaseKernel;
 use Symfony\Component\Routing\Loader\Configurator\RoutingConfigurator;
 use VelvetLedger\Server\Settings\Home;
+use VelvetLedger\Server\Settings\MachineZone;
 
 /** Symfony around the core: which bundles, which services, which routes. */
 final class Kernel extends BaseKernel
 {
     use MicroKernelTrait;
+
+    public function boot(): void
+    {
+        MachineZone::keep();
+        parent::boot();
+    }
 
     public function registerBundles(): iterable
     {

@@ -11,6 +11,7 @@ use VelvetLedger\Core\Plan\About;
 use VelvetLedger\Core\Plan\Plan;
 use VelvetLedger\Core\Plan\PlanLine;
 use VelvetLedger\Core\Plan\PlannedShoot;
+use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Size;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Stores\Store;
@@ -46,7 +47,7 @@ final class PlanText
     {
         $lines = [\sprintf('%s to %s (%s), by the standing order "%s"', $volume->label(), $store->name, $store->path, $order->name), ''];
         foreach ($plan->shoots as $shoot) {
-            $lines[] = \sprintf('  %s  %s to %s  %d of %d frames, %d files, %s', $shoot->place->folder, substr($shoot->frames->first(), 11, 5), substr($shoot->frames->last(), 11, 5), $shoot->counts->toBringIn, $shoot->counts->all, array_sum($shoot->files->kinds), Size::of($shoot->files->bytesToBringIn));
+            $lines[] = \sprintf('  %s  %s to %s  %s of %s, %s, %s', $shoot->place->folder, substr($shoot->frames->first(), 11, 5), substr($shoot->frames->last(), 11, 5), Count::figure($shoot->counts->toBringIn), Count::of($shoot->counts->all, 'frame'), Count::of(array_sum($shoot->files->kinds), 'file'), Size::of($shoot->files->bytesToBringIn));
             $lines[] = null === $shoot->names->first ? '      nothing to bring in' : \sprintf('      %s … %s', $shoot->names->first, $shoot->names->last);
         }
         foreach ($plan->problems as $problem) {

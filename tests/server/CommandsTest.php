@@ -6,7 +6,10 @@ namespace VelvetLedger\Tests\server;
 
 use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Tester\CommandTester;
+use Symfony\Component\Process\Process;
+use VelvetLedger\Demo\Canvas;
 use VelvetLedger\Server\Orders\OrderBook;
+use VelvetLedger\Server\Settings\MachineZone;
 use VelvetLedger\Tests\OnCard;
 use VelvetLedger\Tests\Stills;
 
@@ -31,7 +34,7 @@ final class CommandsTest extends LedgerTestCase
         ], array_map(static fn (mixed $file): array => array_intersect_key(\is_array($file) ? $file : [], ['from' => 1, 'to' => 1, 'intent' => 1, 'reason' => 1]), \is_array($plan['files']) ? $plan['files'] : []));
         self::assertSame([], glob($this->store->path.'/*'));
         $text = $this->run_('plan', ['source' => $this->card('CARD')->path, '-d' => 'lantern boats'])->getDisplay();
-        self::assertStringContainsString('2026/2026-05-04 lantern boats  21:14 to 21:14  1 of 1 frames, 2 files', $text);
+        self::assertStringContainsString('2026/2026-05-04 lantern boats  21:14 to 21:14  1 of 1 frame, 2 files', $text);
         self::assertStringContainsString('! DCIM/100ORREL/ORL_0002.JPG cannot be read: the file is empty (0 bytes).', $text);
     }
 
@@ -64,6 +67,25 @@ final class CommandsTest extends LedgerTestCase
         self::assertStringContainsString('"name":"Evenings"', (string) json_encode($plan['order']));
         $ran = $this->run_('plan', ['source' => $this->card('CARD')->path, '--order' => 'Weddings']);
         self::assertSame([1, 'There is no standing order called "Weddings". There are: By the day, Evenings.'], [$ran->getStatusCode(), trim($ran->getErrorOutput())]);
+    }
+
+    /** A file without a date is dated by this machine's clock, in its zone: what was written at 02:30 UTC was still the evening before in New York. */
+    public function testFilesWithoutADateAreDatedByTheClockOnTheWall(): void
+    {
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', (new Canvas(60, 40))->jpeg(80), 1_777_948_200); // 2026-05-05 02:30 UTC
+        $folders = [];
+        foreach (['UTC', ':America/New_York', 'No/Such_Zone'] as $zone) {
+            $command = new Process([\PHP_BINARY, \dirname(__DIR__, 2).'/server/console.php', 'plan', $this->reader->path.'/CARD'], null, ['TZ' => $zone]);
+            $command->mustRun();
+            preg_match('#^ *2026/(\S+)  #m', $command->getOutput(), $folder);
+            $folders[] = $folder[1] ?? null;
+        }
+        self::assertSame(['2026-05-05', '2026-05-04'], \array_slice($folders, 0, 2));
+        self::assertNotNull($folders[2]);
+        $link = $this->reader->path.'/localtime';
+        symlink('/usr/share/zoneinfo/Europe/Berlin', $link);
+        $named = $this->reader->put('timezone', "Asia/Tokyo\n");
+        self::assertSame(['Australia/Perth', 'Europe/Berlin', 'Asia/Tokyo', null], [MachineZone::of(':Australia/Perth', $link, $named), MachineZone::of(false, $link, $named), MachineZone::of('nowhere', $named, $named), MachineZone::of('', $named, $link)]);
     }
 
     public function testASourceThatIsNotThereIsSaidInASentence(): void
