@@ -25,16 +25,28 @@ final class OpenTargets
     {
         foreach ($this->targets as $store => $target) {
             $this->at($store, function () use ($store, $target): void {
-                $this->folders->make($target->folder());
-                error_clear_last();
-                $stream = is_link($target->temporary) ? false : @fopen($target->temporary, 'x'); // PHP would follow a link
-                if (false === $stream) {
+                $stream = $this->create($target) ?? $this->create($target); // a run that is taken back takes away the folders that are empty
+                if (null === $stream) {
                     throw CouldNotCopy::notWritten($target->temporary, 0, SystemReason::last());
                 }
                 stream_set_write_buffer($stream, 0);
                 $this->streams[$store] = $stream;
             });
         }
+    }
+
+    /**
+     * @return resource|null
+     *
+     * @throws CouldNotCopy
+     */
+    private function create(Target $target): mixed
+    {
+        $this->folders->make($target->folder());
+        error_clear_last();
+        $stream = is_link($target->temporary) ? false : @fopen($target->temporary, 'x'); // PHP would follow a link
+
+        return false === $stream ? null : $stream;
     }
 
     public function write(string $piece, int $position): void

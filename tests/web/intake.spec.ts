@@ -103,10 +103,14 @@ test("a long copy survives a reload, stops when the card is pulled, and goes on"
   await expect(other.getByText("1 frame on the card, 1 already held: 0 to bring in")).toBeVisible();
   await expect(other.getByRole("option", { name: /ORL_2990.*comes by receipt \d+/ })).toBeVisible();
   await other.close();
+  await expect(page.getByRole("complementary", { name: "May the card be formatted" })).toContainText("are nowhere but on this card");
+  const copied = () => readdirSync(`${store}/2026/2026-08-21`).filter((name) => name.endsWith(".jpg")).length;
+  const before = copied();
   await page.getByRole("button", { name: "go on" }).click();
-  await expect(page.getByText(/receipt \d+: [\d,]+ of 3,000 files/)).toBeVisible();
+  await expect.poll(copied, { intervals: [20] }).toBeGreaterThan(before);
   pull("MANY");
   await expect(page.getByRole("alert")).toContainText("The card MANY is no longer in its reader");
+  await expect(page.getByRole("complementary", { name: "May the card be formatted" })).toContainText("is said while it is in a reader");
   putBack("MANY");
   await page.getByRole("button", { name: "go on" }).click();
   await expect(page.getByRole("heading", { name: "Two proven copies" })).toBeVisible({ timeout: 200_000 });

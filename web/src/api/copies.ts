@@ -67,9 +67,10 @@ export const useFindings = (shoot: number | null, often: boolean) =>
   });
 
 /** Of a card in a reader, or of the one that a receipt was written from. */
-export const useClearance = (of: { card: string } | { receipt: string }, ready: boolean) =>
+/** @param asOf what it is asked after: another beginning, another end; what was said before it is not said any more */
+export const useClearance = (of: { card: string } | { receipt: string }, ready: boolean, asOf = "") =>
   useQuery({
-    queryKey: ["clearance", of],
+    queryKey: ["clearance", of, asOf],
     queryFn: () => get<Clearance>("card" in of ? `/api/cards/${of.card}/clearance` : `/api/receipts/${of.receipt}/clearance`),
     enabled: ready,
     retry: false,

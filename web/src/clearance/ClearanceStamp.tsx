@@ -11,12 +11,13 @@ import { RemoveOriginals } from "./RemoveOriginals";
 type Of = { card: string } | { receipt: string };
 
 /** The verdict on a card, in one sentence; below it what is missing, by file, and what would mend it. */
-export function ClearanceStamp({ of, ready = true }: { of: Of; ready?: boolean }) {
-  const found = useClearance(of, ready);
+export function ClearanceStamp({ of, ready = true, asOf }: { of: Of; ready?: boolean; asOf?: string }) {
+  const found = useClearance(of, ready, asOf);
   const compare = useCompare();
   if (!ready) return null;
-  if (!found.data) {
-    const away = found.error instanceof Refused;
+  // What was said of a card holds only while it can be seen.
+  const away = found.error instanceof Refused;
+  if (!found.data || away) {
     return (
       <aside className="self-start border border-rule-strong px-6 py-4 text-faded" aria-label="May the card be formatted">
         {away ? `Whether the card may be formatted is said while it is in a reader. ${found.error?.message ?? ""}` : "Looking at what is on the card…"}
