@@ -83,6 +83,7 @@ pm.max_children = $3
 pm.max_requests = 2000
 catch_workers_output = yes
 clear_env = no
+env[LEDGER_KEEPS_CONNECTION] = 1
 php_admin_value[memory_limit] = 512M
 php_admin_value[ffi.enable] = 1
 php_admin_value[opcache.memory_consumption] = 128
