@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Tests\server;
 
+use Doctrine\DBAL\Configuration;
+use Doctrine\DBAL\DriverManager;
 use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Process\Process;
@@ -13,6 +15,7 @@ use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Server\Intake\StartIntake;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\IntakeState;
+use VelvetLedger\Server\Persistence\KeptConnections;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Settings\QueueSetting;
 use VelvetLedger\Server\Work\BringIn;
@@ -21,6 +24,23 @@ use VelvetLedger\Tests\Stills;
 /** Workers as they run: processes of their own, killed, stopped, two at once. */
 final class WorkTest extends LedgerTestCase
 {
+    /** Pages keep their connections from request to request; a database that was started anew meanwhile costs nobody an answer. */
+    public function testAKeptConnectionThatDiedIsMadeAnew(): void
+    {
+        $backend = function (): int {
+            $kept = DriverManager::getConnection(['persistent' => true] + $this->ledger()->getConnection()->getParams(), (new Configuration())->setMiddlewares([new KeptConnections()]));
+            $id = $kept->fetchOne('SELECT pg_backend_pid()');
+
+            return \is_int($id) ? $id : 0;
+        };
+        $first = $backend();
+        self::assertSame($first, $backend(), 'it is kept');
+        self::assertTrue($this->ledger()->getConnection()->fetchOne('SELECT pg_terminate_backend(?, 5000)', [$first]));
+        $second = $backend();
+        self::assertNotSame($first, $second);
+        self::assertSame($second, $backend());
+    }
+
     public function testAWorkerDoesWhatIsAskedForAndStopsWhenTold(): void
     {
         $this->cardOf(3);
