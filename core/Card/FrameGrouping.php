@@ -38,7 +38,7 @@ final readonly class FrameGrouping
             }
         }
         $frames = [];
-        foreach ($groups as $home => $members) {
+        foreach ($groups as $members) {
             if (\count($members) > 1) {
                 usort($members, static fn (CardFile $a, CardFile $b): int => [self::rank($a), $a->path] <=> [self::rank($b), $b->path]);
             }

@@ -8,7 +8,7 @@ namespace VelvetLedger\Core\Transfer;
 final class LastingFolders
 {
     /**
-     * @return list<string> those that were not there, each after the folder it stands in
+     * @return list<string> those that were made, each after the folder it stands in
      *
      * @throws CouldNotCopy
      */
@@ -19,8 +19,8 @@ final class LastingFolders
         }
         $made = self::make(\dirname($folder));
         error_clear_last();
-        if (!@mkdir($folder) && !is_dir($folder)) {
-            throw CouldNotCopy::folderNotMade($folder, SystemReason::last());
+        if (!@mkdir($folder)) {
+            return is_dir($folder) ? $made : throw CouldNotCopy::folderNotMade($folder, SystemReason::last()); // another was quicker
         }
         self::flush(\dirname($folder));
 

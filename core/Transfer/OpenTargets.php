@@ -35,20 +35,6 @@ final class OpenTargets
         }
     }
 
-    /**
-     * @return resource|null
-     *
-     * @throws CouldNotCopy
-     */
-    private function create(Target $target): mixed
-    {
-        $this->folders->make($target->folder());
-        error_clear_last();
-        $stream = is_link($target->temporary) ? false : @fopen($target->temporary, 'x'); // PHP would follow a link
-
-        return false === $stream ? null : $stream;
-    }
-
     public function write(string $piece, int $position): void
     {
         foreach ($this->streams as $store => $stream) {
@@ -85,6 +71,20 @@ final class OpenTargets
         foreach (array_keys($this->streams) as $store) {
             @unlink($this->targets[$store]->temporary);
         }
+    }
+
+    /**
+     * @return resource|null
+     *
+     * @throws CouldNotCopy
+     */
+    private function create(Target $target): mixed
+    {
+        $this->folders->make($target->folder());
+        error_clear_last();
+        $stream = is_link($target->temporary) ? false : @fopen($target->temporary, 'x'); // PHP would follow a link
+
+        return false === $stream ? null : $stream;
     }
 
     /**

@@ -80,7 +80,7 @@ final readonly class HeldRepository
     public function promised(array $prints): array
     {
         $promised = [];
-        $rows = $this->database->fetchAllAssociative('SELECT l.quick_print, i.id, i.source_label FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE l.quick_print = ANY(CAST(? AS text[])) AND l.outcome = ? AND i.state IN '.self::UNDER_WAY.' ORDER BY i.id', [self::all($prints), Outcome::Waiting->value]);
+        $rows = [] === $prints ? [] : $this->database->fetchAllAssociative('SELECT l.quick_print, i.id, i.source_label FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE l.quick_print = ANY(CAST(? AS text[])) AND l.outcome = ? AND i.state IN '.self::UNDER_WAY.' ORDER BY i.id', [self::all($prints), Outcome::Waiting->value]);
         foreach ($rows as $row) {
             if (\is_string($row['quick_print']) && is_numeric($row['id']) && \is_string($row['source_label'])) {
                 $promised[$row['quick_print']] ??= new PromisedBy((int) $row['id'], $row['source_label'], $row['quick_print']);
@@ -127,7 +127,7 @@ final readonly class HeldRepository
     public function places(array $numbers, array $days): InLedger
     {
         $frames = $shoots = $spans = [];
-        foreach ($this->database->fetchAllAssociative('SELECT r.id, r.shoot_id, r.folder, r.stem, (SELECT string_agg(lower(f.ending), chr(10)) FROM file f WHERE f.frame_id = r.id) AS endings FROM frame r WHERE r.id = ANY(CAST(? AS bigint[]))', [self::all($numbers)]) as $row) {
+        foreach ([] === $numbers ? [] : $this->database->fetchAllAssociative('SELECT r.id, r.shoot_id, r.folder, r.stem, (SELECT string_agg(lower(f.ending), chr(10)) FROM file f WHERE f.frame_id = r.id) AS endings FROM frame r WHERE r.id = ANY(CAST(? AS bigint[]))', [self::all($numbers)]) as $row) {
             $frames[self::int($row, 'id')] = new HeldFrame(self::int($row, 'id'), self::int($row, 'shoot_id'), self::text($row, 'folder'), self::text($row, 'stem'), explode("\n", self::text($row, 'endings')));
             $shoots[self::int($row, 'shoot_id')] = true;
         }

@@ -32,7 +32,7 @@ final class MachineZone
         $file = is_file($named) ? (string) @file_get_contents($named, length: 100) : '';
         foreach ([$said, $target, $file] as $name) {
             $name = trim(str_contains($name, 'zoneinfo/') ? substr($name, (int) strrpos($name, 'zoneinfo/') + 9) : $name);
-            if (\in_array($name, \DateTimeZone::listIdentifiers(\DateTimeZone::ALL_WITH_BC), true)) {
+            if ('' !== $name && \in_array($name, \DateTimeZone::listIdentifiers(\DateTimeZone::ALL_WITH_BC), true)) {
                 return $name;
             }
         }

@@ -66,8 +66,7 @@ export const useFindings = (shoot: number | null, often: boolean) =>
     refetchInterval: (query) => (query.state.data?.looking === true ? GLANCE : often ? GLANCE * 2 : REST),
   });
 
-/** Of a card in a reader, or of the one that a receipt was written from. */
-/** @param asOf what it is asked after: another beginning, another end; what was said before it is not said any more */
+/** Of a card in a reader, or of the one that a receipt was written from; asOf is what it is asked after, a beginning or an end: what was said before is not said any more. */
 export const useClearance = (of: { card: string } | { receipt: string }, ready: boolean, asOf = "") =>
   useQuery({
     queryKey: ["clearance", of, asOf],

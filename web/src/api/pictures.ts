@@ -1,9 +1,9 @@
-import { onBack } from "./client";
-
 /**
  * Pictures of cells that have come to rest, many by one request, those in view first; what has gone by is not asked for any
  * more. What was fetched is kept in the browser for the next time.
  */
+
+import { onBack } from "./client";
 
 /** A picture is asked for when its cell has stood for so many milliseconds; so many in one request, and so many requests at once. */
 const REST = 25;
