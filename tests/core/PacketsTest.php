@@ -10,8 +10,11 @@ use VelvetLedger\Core\Capture\CaptureFacts;
 use VelvetLedger\Core\Capture\CoreFactsReader;
 use VelvetLedger\Core\Capture\FactsDocument;
 use VelvetLedger\Core\Capture\Preview;
+use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\Iptc\IptcRecord;
+use VelvetLedger\Core\Format\Jpeg\JpegXmp;
 use VelvetLedger\Core\Format\Xmp\XmpPacket;
+use VelvetLedger\Core\Format\Xmp\XmpTree;
 use VelvetLedger\Tests\Folder;
 use VelvetLedger\Tests\Stills;
 
@@ -35,6 +38,45 @@ final class PacketsTest extends TestCase
         yield 'cut off' => [substr(\sprintf(self::RDF, 'xmp:Rating="3">'), 0, 90), null];
         yield 'no XML' => ['Rating=3', null];
         yield 'with an entity to load' => ['<!DOCTYPE x [<!ENTITY e SYSTEM "file:///etc/hostname">]>'.\sprintf(self::RDF, 'xmp:Rating="3">&e;'), null];
+    }
+
+    /** @return iterable<string, array{string}> what takes a parser more than its length, in time or in memory */
+    public static function bombs(): iterable
+    {
+        $flat = static fn (string $text): string => mb_convert_encoding($text, 'UTF-7', 'UTF-8');
+        $type = '<!DOCTYPE x [<!ENTITY e0 "'.str_repeat('e', 100).'">'.implode('', array_map(static fn (int $i): string => \sprintf('<!ENTITY e%d "%s">', $i, str_repeat('&e'.($i - 1).';', 10)), range(1, 8))).']>';
+        $says = static fn (string $text): string => \sprintf(self::RDF, "xmp:Rating=\"3\"><xmp:Label>$text</xmp:Label>");
+        yield 'entities of entities' => [$type.$says('&e8;')];
+        // Taking one declaration out of another leaves a third.
+        yield 'a document type in an encoding that another declaration hid' => ['<?x<?xml ?>ml version="1.0" encoding="UTF-7"?>'.$flat($type.$says('&e8;'))];
+        yield 'the same, behind a declaration of ours' => ['<?xml version="1.0"?><?xpacket begin=""?><?xml version="1.0" encoding="UTF-7"?>'.$flat($type.$says('&e8;'))];
+        yield 'in UTF-16' => [mb_convert_encoding($type.$says('&e8;'), 'UTF-16LE', 'UTF-8')];
+        yield 'a hundred thousand elements within each other' => [$says(str_repeat('<xmp:a>', 100_000).str_repeat('</xmp:a>', 100_000))];
+        yield 'sixty thousand attributes' => [\sprintf(self::RDF, implode(' ', array_map(static fn (int $i): string => "xmp:a$i=''", range(1, 60_000))).'>')];
+        yield 'thirty thousand namespaces' => [\sprintf(self::RDF, implode(' ', array_map(static fn (int $i): string => "xmlns:a$i='$i' a$i:a=''", range(1, 30_000))).'>')];
+        yield 'declarations that never end' => [str_repeat('<?xml ', 200_000).$says('3')];
+        yield 'no end of it' => [$says(str_repeat('long ', 5_000_000))];
+    }
+
+    #[DataProvider('bombs')]
+    public function testAPacketThatWouldTakeMoreThanItsLengthIsRefused(string $packet): void
+    {
+        $before = memory_get_usage();
+        memory_reset_peak_usage();
+        try {
+            XmpTree::parse($packet);
+            self::fail('it was read');
+        } catch (BrokenFile) {
+            self::assertLessThan(8 * \strlen($packet) + 20_000_000, memory_get_peak_usage() - $before);
+        }
+    }
+
+    public function testManyPropertiesAreReadAndDividedOnceEach(): void
+    {
+        $tree = XmpTree::parse(\sprintf(self::RDF, '>'.implode('', array_map(static fn (int $i): string => "<xmp:a$i>$i</xmp:a$i>", range(1, 20_000)))));
+        [$packet, $extension] = JpegXmp::divide($tree);
+        self::assertLessThanOrEqual(JpegXmp::MOST, \strlen($packet));
+        self::assertStringContainsString('<xmp:a7>7</xmp:a7>', $packet.$extension);
     }
 
     #[DataProvider('packets')]

@@ -22,6 +22,9 @@ final class JpegXmp
     public const MOST = 65_502;
     private const MOST_A_PIECE = 65_400;
 
+    /** Room for the property that leads to the extension, and its namespace. */
+    private const NOTE = 200;
+
     /** What any file may ask for to be put together. */
     private const LONGEST = 50_000_000;
 
@@ -62,7 +65,7 @@ final class JpegXmp
 
     /**
      * As segments can carry it: the packet, and what goes on in the extension, '' where nothing does. The largest
-     * properties move there, one by one.
+     * properties move there.
      *
      * @return array{string, string}
      */
@@ -72,11 +75,8 @@ final class JpegXmp
         if (\strlen($packet) <= self::MOST) {
             return [$packet, ''];
         }
-        $packet = $tree->packet(0);
         $extension = XmpTree::blank();
-        while (\strlen($packet) > self::MOST - 100 && $tree->moveLargestTo($extension)) {
-            $packet = $tree->packet(0);
-        }
+        $tree->moveLargestTo($extension, self::MOST - self::NOTE);
         $more = $extension->bare();
         $tree->setText(XmpName::of('xmpNote:HasExtendedXMP'), strtoupper(md5($more)));
 

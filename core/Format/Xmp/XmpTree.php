@@ -17,21 +17,17 @@ final class XmpTree
     /** A packet leaves room for programs that write in place (XMP Part 3 section 1.1: 2 to 4 kB is usual). */
     private const PADDING = 2048;
 
-    /** @var array<string, string> namespace => the prefix that it has in this packet: some readers refuse two for one */
-    private array $prefixes = [];
+    /** @var list<\DOMElement>|null see descriptions() */
+    private ?array $descriptions = null;
 
-    private function __construct(private readonly \DOMDocument $document, private readonly \DOMElement $rdf)
+    private function __construct(private readonly \DOMDocument $document, private readonly \DOMElement $rdf, private readonly XmpOutline $outline)
     {
-        $declared = (new \DOMXPath($document))->query('//namespace::*');
-        foreach (false === $declared ? [] : $declared as $one) {
-            $this->prefixes[(string) $one->nodeValue] ??= $one->prefix;
-        }
     }
 
-    /** A name as this packet writes it. */
+    /** A name as this packet writes it: some readers refuse two prefixes for one namespace. */
     public function named(XmpName $name): XmpName
     {
-        $prefix = $this->prefixes[$name->namespace] ?? '';
+        $prefix = $this->outline->prefixes[$name->namespace] ?? '';
 
         return '' === $prefix ? $name : $name->prefixed($prefix);
     }
@@ -45,22 +41,18 @@ final class XmpTree
     public static function parse(string $packet): self
     {
         $text = XmpText::inUtf8($packet);
-        if (1 === preg_match('/<!(DOCTYPE|ENTITY)/i', $text)) {
-            throw BrokenFile::structure('XMP', 'it declares a document type, which no packet may');
-        }
+        $outline = XmpOutline::of($text);
         $document = new \DOMDocument('1.0', 'UTF-8');
         $errors = libxml_use_internal_errors(true);
-        libxml_clear_errors();
-        $isXml = '' !== $text && $document->loadXML($text, \LIBXML_NONET | \LIBXML_PARSEHUGE);
-        $error = libxml_get_last_error();
+        $isXml = $document->loadXML($text, \LIBXML_NONET);
         libxml_clear_errors();
         libxml_use_internal_errors($errors);
-        if (!$isXml) {
-            throw BrokenFile::structure('XMP', false === $error ? 'there is no XML in it' : \sprintf('line %d: %s', $error->line, trim($error->message)));
+        if (!$isXml || null !== $document->doctype) {
+            throw BrokenFile::structure('XMP', 'it is not the XML that a packet must be');
         }
         $rdf = $document->getElementsByTagNameNS(XmpName::RDF, 'RDF')->item(0);
 
-        return $rdf instanceof \DOMElement ? (new self($document, $rdf))->qualified() : throw BrokenFile::structure('XMP', 'there is no rdf:RDF in it');
+        return $rdf instanceof \DOMElement ? (new self($document, $rdf, $outline))->qualified() : throw BrokenFile::structure('XMP', 'there is no rdf:RDF in it');
     }
 
     /** Early programs wrote RDF's attribute without its namespace, which other readers refuse. */
@@ -201,7 +193,7 @@ final class XmpTree
     /** @return list<\DOMElement> of the packet, each with properties */
     public function descriptions(): array
     {
-        return array_values(array_filter(XmpNode::children($this->rdf), static fn (\DOMElement $child): bool => XmpName::RDF === $child->namespaceURI && 'Description' === $child->localName));
+        return $this->descriptions ??= array_values(array_filter(XmpNode::children($this->rdf), static fn (\DOMElement $child): bool => XmpName::RDF === $child->namespaceURI && 'Description' === $child->localName));
     }
 
     /** Takes in the properties of another part of the same packet. */
@@ -210,26 +202,29 @@ final class XmpTree
         foreach ($part->descriptions() as $description) {
             $this->rdf->appendChild($this->document->importNode($description, true));
         }
+        $this->descriptions = null;
     }
 
-    /** Whether there was a property that could go; the one that takes most room has gone to another part of the packet. */
-    public function moveLargestTo(self $part): bool
+    /** The properties that take most room go to another part of the packet, until what stays is at most so long, in bytes. */
+    public function moveLargestTo(self $part, int $most): void
     {
-        $largest = null;
-        $most = 0;
+        $properties = $lengths = [];
         foreach ($this->descriptions() as $description) {
             foreach (XmpNode::children($description) as $property) {
-                $length = \strlen((string) $this->document->saveXML($property));
-                [$largest, $most] = $length > $most ? [$property, $length] : [$largest, $most];
+                $properties[] = $property;
+                $lengths[] = \strlen((string) $this->document->saveXML($property));
             }
         }
-        if (null === $largest) {
-            return false;
+        arsort($lengths);
+        $left = \strlen($this->packet(0));
+        foreach ($lengths as $i => $length) {
+            if ($left <= $most) {
+                return;
+            }
+            $part->holder()->appendChild($part->document->importNode($properties[$i], true));
+            $properties[$i]->parentNode?->removeChild($properties[$i]);
+            $left -= $length;
         }
-        $part->holder()->appendChild($part->document->importNode($largest, true));
-        $largest->parentNode?->removeChild($largest);
-
-        return true;
     }
 
     /** The XML alone, as extended XMP has it. */
@@ -282,6 +277,7 @@ final class XmpTree
         if (null === $description) {
             $description = XmpNode::append($this->rdf, XmpName::of('rdf:Description'));
             $description->setAttributeNS(XmpName::RDF, 'rdf:about', '');
+            $this->descriptions = null;
         }
 
         return $description;
