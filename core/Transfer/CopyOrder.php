@@ -7,8 +7,6 @@ namespace VelvetLedger\Core\Transfer;
 /** One file to be copied to one or more stores at once: from where, and to which places. */
 final readonly class CopyOrder
 {
-    private const MARK = '/\.(\d+)-(\d+)\.part$/';
-
     /**
      * @param int                $name     that its outcome is told by
      * @param array<int, Target> $targets  store => where; without the first none counts
@@ -31,21 +29,10 @@ final readonly class CopyOrder
 
     /**
      * @param array<int, string> $destinations store => absolute path, the main one first; folders to it are made
-     * @param int                $intake       on whose account, and
-     * @param int                $run          in which of its runs: two runs never write to one temporary file
+     * @param WriterMark         $mark         whose the temporary files are
      */
-    public static function of(int $name, SourceFile $source, array $destinations, int $intake = 0, int $run = 0, Care $care = new Care()): self
+    public static function of(int $name, SourceFile $source, array $destinations, WriterMark $mark, Care $care = new Care()): self
     {
-        return new self($name, $source, array_map(static fn (string $to): Target => Target::at($to, "$intake-$run"), $destinations), $care);
-    }
-
-    /**
-     * Whether a file's name is that of a temporary one, and of which intake and run.
-     *
-     * @return array{int, int}|null intake, run
-     */
-    public static function leftBy(string $name): ?array
-    {
-        return str_starts_with($name, '.') && 1 === preg_match(self::MARK, $name, $found) ? [(int) $found[1], (int) $found[2]] : null;
+        return new self($name, $source, array_map(static fn (string $to): Target => Target::at($to, $mark), $destinations), $care);
     }
 }

@@ -11,10 +11,9 @@ final readonly class Target
     {
     }
 
-    /** @param string $mark tells this run's temporary files from those of any other */
-    public static function at(string $destination, string $mark): self
+    public static function at(string $destination, WriterMark $mark): self
     {
-        return new self($destination, \dirname($destination).'/.'.basename($destination).".$mark.part");
+        return new self($destination, \dirname($destination).'/'.$mark->nameFor(basename($destination)));
     }
 
     public function folder(): string

@@ -6,8 +6,10 @@ namespace VelvetLedger\Server\Clearance;
 
 use VelvetLedger\Core\Clearance\CopyOfFile;
 use VelvetLedger\Server\Persistence\ClearanceRepository;
+use VelvetLedger\Server\Persistence\LedgerStore;
 use VelvetLedger\Server\Stores\Drives;
-use VelvetLedger\Server\Stores\Store;
+use VelvetLedger\Server\Stores\OpenStore;
+use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;
 
 /** Copies as they count now: where their store is there, whether they are there too, of the size that they must have. */
@@ -24,21 +26,36 @@ final readonly class CopiesNow
      */
     public function of(array $checksums): array
     {
-        $found = $stores = $devices = [];
+        $found = $names = $stores = $devices = [];
         clearstatcache();
         foreach ($this->known->copies($checksums) as $copy) {
             $number = $copy['store'];
-            if (!isset($stores[$number])) {
+            if (!isset($names[$number])) {
                 $entity = $this->stores->find($number);
-                $stores[$number] = $this->stores->at($entity);
-                $stores[$number] = $stores[$number]->isPresent() ? $stores[$number] : new Store(null, $entity->name(), '');
-                $devices[$number] = ('' === $stores[$number]->path ? null : $this->drives->of($stores[$number]->path)?->device) ?? $entity->device() ?? 'store '.$number;
+                $names[$number] = $entity->name();
+                $stores[$number] = $this->there($entity);
+                $devices[$number] = (null === $stores[$number] ? null : $this->drives->of($stores[$number]->store->path)?->device) ?? $entity->device() ?? 'store '.$number;
             }
-            $store = $stores[$number];
-            $stat = '' === $store->path ? null : @lstat($store->path.'/'.$copy['path']);
-            $found[$copy['checksum']][] = new CopyOfFile($store->name, $devices[$number] ?? '', $copy['proven'], null !== $stat && (false === $stat || $stat['size'] !== $copy['bytes']));
+            $store = $stores[$number] ?? null;
+            $found[$copy['checksum']][] = new CopyOfFile($names[$number], $devices[$number] ?? '', $copy['proven'], null !== $store && !self::stands($store, $copy['path'], $copy['bytes']));
         }
 
         return $found;
+    }
+
+    private function there(LedgerStore $entity): ?OpenStore
+    {
+        try {
+            return $this->stores->at($entity)->open();
+        } catch (StoreAbsent) {
+            return null;
+        }
+    }
+
+    private static function stands(OpenStore $store, string $path, int $bytes): bool
+    {
+        $stat = @lstat($store->path($path));
+
+        return false !== $stat && $stat['size'] === $bytes && null === $store->leadsOut(OpenStore::folderOf($path));
     }
 }

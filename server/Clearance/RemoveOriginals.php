@@ -15,6 +15,7 @@ use VelvetLedger\Server\Persistence\ClearanceRepository;
 use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\KnownOnCard;
 use VelvetLedger\Server\Settings\Settings;
+use VelvetLedger\Server\Stores\OpenStore;
 use VelvetLedger\Server\Stores\Stores;
 
 /**
@@ -67,7 +68,7 @@ final readonly class RemoveOriginals
         foreach ($this->known->copies([$known->checksum ?? '']) as $copy) {
             $entity = $this->stores->find($copy['store']);
             $store = $this->stores->at($entity);
-            if ($copy['proven'] && $store->isPresent() && SameBytes::are($source, $store->path.'/'.$copy['path'])) {
+            if ($copy['proven'] && $store->isPresent() && null === $store->open()->leadsOut(OpenStore::folderOf($copy['path'])) && SameBytes::are($source, $store->path.'/'.$copy['path'])) {
                 $devices[$entity->device() ?? 'store '.$entity->id()] = true;
             }
         }

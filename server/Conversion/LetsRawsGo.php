@@ -10,6 +10,7 @@ use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Persistence\ConversionRepository;
 use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Stores\OpenStore;
 use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;
 
@@ -60,7 +61,8 @@ final readonly class LetsRawsGo
     {
         try {
             foreach ($copies as $copy) {
-                $dng = null === $copy['dng'] ? null : $this->stores->at($this->stores->find($copy['store']))->open()->path($copy['dng']);
+                $store = $this->stores->at($this->stores->find($copy['store']))->open();
+                $dng = null === $copy['dng'] || null !== $store->leadsOut(OpenStore::folderOf($copy['dng'])) ? null : $store->path($copy['dng']);
                 if (null === $dng || !is_file($dng) || Checksum::ofFile($dng) !== $copy['dngChecksum']) {
                     return false;
                 }

@@ -8,6 +8,7 @@ use VelvetLedger\Server\Persistence\ConversionRepository;
 use VelvetLedger\Server\Persistence\ConversionRow;
 use VelvetLedger\Server\Persistence\ShootRepository;
 use VelvetLedger\Server\Stores\ListsOfStore;
+use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;
 
 /** Renews the checksum lists of a shoot when the last of its raws is converted: once, not for every DNG. */
@@ -26,9 +27,13 @@ final readonly class PutsInList
 
     public function renew(int $shoot): void
     {
-        $folders = $this->shoots->foldersAbove([$this->shoots->find($shoot)->folder]);
+        $folder = $this->shoots->find($shoot)->folder;
         foreach ($this->stores->all() as $store) {
-            $this->lists->renew($this->stores->at($store), $store->id(), $folders);
+            try {
+                $this->lists->renew($this->stores->at($store)->open(), $store->id(), [$folder]);
+            } catch (StoreAbsent) {
+                continue; // when it is back, making its owed copies or proving it renews them
+            }
         }
     }
 }

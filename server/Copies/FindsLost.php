@@ -71,7 +71,7 @@ final readonly class FindsLost
                 $this->ledger->flush();
             });
             foreach ($stores as $number => $store) {
-                $this->lists->renew($store->store, $number, $this->shoots->foldersAbove($this->copies->folders($number, $shoot)));
+                $this->lists->renew($store, $number, $this->copies->folders($number, $shoot));
             }
         }
 

@@ -9,6 +9,7 @@ use VelvetLedger\Core\Transfer\Copier;
 use VelvetLedger\Core\Transfer\CopyOrder;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Transfer\SourceFile;
+use VelvetLedger\Core\Transfer\WriterMark;
 use VelvetLedger\Server\Persistence\CopyRepository;
 use VelvetLedger\Server\Persistence\CopyRow;
 use VelvetLedger\Server\Persistence\Finding;
@@ -26,12 +27,13 @@ final readonly class MadeCopies
     /**
      * @param list<CopyRow>        $wanted at $store
      * @param \Closure(int): mixed $moved
+     * @param WriterMark           $mark   of whoever has the store's copies to itself
      *
      * @return array<int, string|null> copy => null where it is there now and proven, or why it is not
      *
      * @throws StoreAbsent where the store leaves; what was made is entered
      */
-    public function make(OpenStore $store, array $wanted, \Closure $moved): array
+    public function make(OpenStore $store, array $wanted, \Closure $moved, WriterMark $mark): array
     {
         $sources = $this->copies->proven(array_values(array_unique(array_map(static fn (CopyRow $copy): int => $copy->file, $wanted))));
         $made = $findings = [];
@@ -39,7 +41,7 @@ final readonly class MadeCopies
         try {
             foreach ($wanted as $copy) {
                 $store->checkRoom($copy->bytes);
-                $because = $this->start($copying, $store, $copy, $sources[$copy->file] ?? [], $moved);
+                $because = $this->start($copying, $store, $copy, $sources[$copy->file] ?? [], $moved, $mark);
                 if (null !== $because) {
                     $made[$copy->id] = $because;
                 }
@@ -62,13 +64,26 @@ final readonly class MadeCopies
      * @param list<CopyRow>        $sources
      * @param \Closure(int): mixed $moved
      */
-    private function start(\VelvetLedger\Core\Transfer\Copying $copying, OpenStore $store, CopyRow $copy, array $sources, \Closure $moved): ?string
+    private function start(\VelvetLedger\Core\Transfer\Copying $copying, OpenStore $store, CopyRow $copy, array $sources, \Closure $moved, WriterMark $mark): ?string
     {
+        $out = $store->leadsOut($copy->folder());
+        if (null !== $out) {
+            return StoreAbsent::leading($out);
+        }
         $because = 'no other proven copy is there to make it from';
         foreach ($sources as $source) {
-            $from = $source->store === $copy->store ? null : $this->stores->at($this->stores->find($source->store));
-            $path = null === $from || !$from->isPresent() ? null : $from->path.'/'.$source->path;
-            if (null === $path) {
+            try {
+                $from = $source->store === $copy->store ? null : $this->stores->at($this->stores->find($source->store))->open();
+            } catch (StoreAbsent) {
+                continue;
+            }
+            if (null === $from) {
+                continue;
+            }
+            $path = $from->path($source->path);
+            $elsewhere = $from->leadsOut($source->folder());
+            if (null !== $elsewhere) {
+                $this->copies->found([Finding::differs($source->id, null, StoreAbsent::leading($elsewhere))]);
                 continue;
             }
             clearstatcache(true, $path);
@@ -78,9 +93,8 @@ final readonly class MadeCopies
                 $this->copies->found([false === $stat ? Finding::missing($source->id) : Finding::differs($source->id, null, \sprintf('it has %d bytes where the ledger has %d', $stat['size'], $copy->bytes))]);
                 continue;
             }
-            $order = CopyOrder::of($copy->id, new SourceFile($path, $copy->bytes, $stat['mtime'], null, $copy->checksum), [$copy->store => $store->path($copy->path)], 0, $copy->store);
+            $order = CopyOrder::of($copy->id, new SourceFile($path, $copy->bytes, $stat['mtime'], null, $copy->checksum), [$copy->store => $store->path($copy->path)], $mark);
             try {
-                @unlink($order->targets[$copy->store]->temporary); // of one who was cut off: only who holds the store's lock writes such
                 $copying->start(null === $copy->last ? $order : $order->replacing([$copy->last]), $moved);
 
                 return null;

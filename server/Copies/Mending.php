@@ -13,9 +13,9 @@ use VelvetLedger\Server\Persistence\CopyState;
 use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\DayBookKind;
 use VelvetLedger\Server\Persistence\Shoot;
-use VelvetLedger\Server\Persistence\ShootRepository;
 use VelvetLedger\Server\Stores\ListsOfStore;
 use VelvetLedger\Server\Stores\OpenStore;
+use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;
 
 /** Mends a copy that is missing or different from a good one. The bad one is kept aside on its store, never deleted. */
@@ -23,24 +23,25 @@ final readonly class Mending
 {
     public const ASIDE = 'Set aside';
 
-    public function __construct(private EntityManagerInterface $ledger, private CopyRepository $copies, private MadeCopies $making, private Stores $stores, private ShootRepository $shoots, private ListsOfStore $lists)
+    public function __construct(private EntityManagerInterface $ledger, private CopyRepository $copies, private MadeCopies $making, private Stores $stores, private ListsOfStore $lists)
     {
     }
 
-    /** @throws CouldNotMend|\VelvetLedger\Server\Stores\StoreAbsent */
+    /** @throws CouldNotMend|StoreAbsent */
     public function mend(int $id): void
     {
         $copy = $this->copies->find($id);
         if (!\in_array($copy->state, [CopyState::Missing, CopyState::Differs], true)) {
             throw CouldNotMend::isGood($copy->path);
         }
-        if (!$this->copies->take($copy->store)) {
+        $mark = $this->copies->take($copy->store);
+        if (null === $mark) {
             throw CouldNotMend::isBusy($copy->path);
         }
         try {
             $store = $this->stores->at($this->stores->find($copy->store))->open();
             $aside = $this->setAside($store, $copy);
-            $because = $this->making->make($store, [$copy], static fn (int $bytes) => null)[$copy->id] ?? null;
+            $because = $this->making->make($store, [$copy], static fn (int $bytes) => null, $mark)[$copy->id] ?? null;
             if (null !== $because) {
                 if (null !== $aside) {
                     @rename($store->path($aside), $store->path($copy->path)); // better a bad copy than none
@@ -50,7 +51,7 @@ final readonly class Mending
         } finally {
             $this->copies->release($copy->store);
         }
-        $this->lists->renew($store->store, $copy->store, $this->shoots->foldersAbove([$copy->folder()]));
+        $this->lists->renew($store, $copy->store, [$copy->folder()]);
         $this->ledger->persist(DayBookEntry::ofStore(\sprintf('%s was mended at %s from another copy.%s', $copy->path, $store->store->name, null === $aside ? '' : ' What was there lies in '.$aside.'.'), $this->stores->find($copy->store), DayBookKind::Repair, $this->ledger->find(Shoot::class, $copy->shoot)));
         $this->ledger->flush();
     }
@@ -59,6 +60,10 @@ final readonly class Mending
     private function setAside(OpenStore $store, CopyRow $copy): ?string
     {
         $path = $store->path($copy->path);
+        $out = $store->leadsOut($copy->folder());
+        if (null !== $out) {
+            throw CouldNotMend::notSetAside($copy->path, StoreAbsent::leading($out)); // what lies there is another store's
+        }
         clearstatcache(true, $path);
         if (false === @lstat($path)) {
             return null;

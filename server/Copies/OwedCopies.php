@@ -11,7 +11,7 @@ use VelvetLedger\Server\Persistence\CopyRow;
 use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\DayBookKind;
 use VelvetLedger\Server\Persistence\Finding;
-use VelvetLedger\Server\Persistence\ShootRepository;
+use VelvetLedger\Server\Persistence\LedgerStore;
 use VelvetLedger\Server\Stores\Leftovers;
 use VelvetLedger\Server\Stores\ListsOfStore;
 use VelvetLedger\Server\Stores\StoreAbsent;
@@ -22,7 +22,7 @@ final readonly class OwedCopies
 {
     private const AT_ONCE = 100;
 
-    public function __construct(private EntityManagerInterface $ledger, private CopyRepository $copies, private MadeCopies $making, private Stores $stores, private ShootRepository $shoots, private ListsOfStore $lists, private Leftovers $leftovers)
+    public function __construct(private EntityManagerInterface $ledger, private CopyRepository $copies, private MadeCopies $making, private Stores $stores, private ListsOfStore $lists, private Leftovers $leftovers)
     {
     }
 
@@ -35,7 +35,8 @@ final readonly class OwedCopies
      */
     public function make(int $number, \Closure $watch): ?array
     {
-        if (!$this->copies->take($number)) {
+        $mark = $this->copies->take($number);
+        if (null === $mark) {
             return null;
         }
         $this->ledger->clear();
@@ -46,8 +47,8 @@ final readonly class OwedCopies
             $store = $this->stores->at($this->stores->find($number))->open();
             while ([] !== $owed = $this->copies->owed($number, $after, self::AT_ONCE)) {
                 $after = $owed[\count($owed) - 1]->id;
-                $this->leftovers->clear($store, array_map(static fn (CopyRow $copy): string => $copy->folder(), $owed));
-                $came = $this->making->make($store, $owed, $watch);
+                $this->leftovers->clear($store, array_map(static fn (CopyRow $copy): string => $copy->folder(), $owed), $mark);
+                $came = $this->making->make($store, $owed, $watch, $mark);
                 $failed = array_filter($came, \is_string(...));
                 $this->copies->found(array_map(Finding::owed(...), array_keys($failed), $failed));
                 $left += \count($failed);
@@ -69,9 +70,19 @@ final readonly class OwedCopies
     {
         $store = $this->stores->find($number);
         if ($made > 0) {
-            $this->lists->renew($this->stores->at($store), $number, $this->shoots->foldersAbove($folders));
+            $this->lists($store, $folders);
             $this->ledger->persist(DayBookEntry::ofStore(\sprintf('%s made at %s.%s%s', Count::of($made, 'owed copy was', 'owed copies were'), $store->name(), 0 === $left ? '' : ' '.Count::of($left, 'is', 'are').' still owed.', null === $because ? '' : ' '.$because), $store, DayBookKind::Owed));
             $this->ledger->flush();
+        }
+    }
+
+    /** @param list<string> $folders */
+    private function lists(LedgerStore $store, array $folders): void
+    {
+        try {
+            $this->lists->renew($this->stores->at($store)->open(), $store->id(), $folders);
+        } catch (StoreAbsent) {
+            // it left: proving it renews its lists
         }
     }
 }

@@ -13,7 +13,6 @@ use VelvetLedger\Server\Persistence\DayBookKind;
 use VelvetLedger\Server\Persistence\ProvingRepository;
 use VelvetLedger\Server\Persistence\ProvingRow;
 use VelvetLedger\Server\Persistence\Shoot;
-use VelvetLedger\Server\Persistence\ShootRepository;
 use VelvetLedger\Server\Stores\ListsOfStore;
 use VelvetLedger\Server\Stores\OpenStore;
 use VelvetLedger\Server\Stores\StoreAbsent;
@@ -24,7 +23,7 @@ final readonly class Proving
 {
     private const AT_ONCE = 200;
 
-    public function __construct(private EntityManagerInterface $ledger, private ProvingRepository $provings, private CopyRepository $copies, private ReadCopy $read, private UnknownFiles $unknown, private Stores $stores, private ShootRepository $shoots, private ListsOfStore $lists)
+    public function __construct(private EntityManagerInterface $ledger, private ProvingRepository $provings, private CopyRepository $copies, private ReadCopy $read, private UnknownFiles $unknown, private Stores $stores, private ListsOfStore $lists)
     {
     }
 
@@ -58,7 +57,7 @@ final readonly class Proving
     private function renewLists(ProvingRow $proving, OpenStore $store): void
     {
         if (null === $proving->days()) {
-            $this->lists->renew($store->store, $proving->store(), $this->shoots->foldersAbove($this->copies->folders($proving->store(), $proving->shoot())));
+            $this->lists->renew($store, $proving->store(), $this->copies->folders($proving->store(), $proving->shoot()));
         }
     }
 

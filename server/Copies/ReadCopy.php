@@ -28,6 +28,10 @@ final readonly class ReadCopy
     public function from(OpenStore $store, CopyRow $copy, \Closure $read): Finding
     {
         $path = $store->path($copy->path);
+        $out = $store->leadsOut($copy->folder());
+        if (null !== $out) {
+            return Finding::differs($copy->id, null, StoreAbsent::leading($out));
+        }
         clearstatcache(true, $path);
         $stat = @lstat($path);
         if (false === $stat) {

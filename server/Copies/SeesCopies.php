@@ -61,7 +61,7 @@ final readonly class SeesCopies
         if (false === $stat) {
             return CopyState::Missing !== $copy->state && self::isNotThere($path) ? Finding::missing($copy->id) : null;
         }
-        $isAsProven = $stat['size'] === $copy->bytes && ($stat['mtime'] <= $copy->provenAt + self::COARSE || abs($stat['mtime'] - $copy->modifiedAt) <= self::COARSE);
+        $isAsProven = null === $store->leadsOut($copy->folder()) && $stat['size'] === $copy->bytes && ($stat['mtime'] <= $copy->provenAt + self::COARSE || abs($stat['mtime'] - $copy->modifiedAt) <= self::COARSE);
         $isAsKnown = match ($copy->state) {
             CopyState::Proven => $isAsProven,
             CopyState::Differs => !$again || $stat['size'] !== $copy->bytes,

@@ -76,6 +76,15 @@ final readonly class StampsController
         return new JsonResponse(null, 204);
     }
 
+    /** Whose pictures another program edited: kept beside the originals, which come back from a good copy. */
+    #[Route('/api/shoots/{id}/stamps/keep', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
+    public function keep(int $id, Request $request): Response
+    {
+        $this->bus->dispatch(new WriteStamps($this->shoots->find($id)->id(), [], self::only($request)));
+
+        return new JsonResponse(null, 204);
+    }
+
     /** Or left as that program wrote them. */
     #[Route('/api/shoots/{id}/stamps/leave', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
     public function leave(int $id, Request $request, StampChanges $changes): Response

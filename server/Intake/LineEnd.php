@@ -99,7 +99,7 @@ final readonly class LineEnd
             $owed + $run->stores->lost(),
             trim((null !== $twin ? \sprintf('taken from its twin on %s: %s', $twin[0], $twin[1]) : (null === $line->twin ? '' : 'taken from its twin on '.$line->twin)).' '.(\is_string($stamp) ? $stamp : '')),
             $twin[0] ?? $line->twin,
-            $stamp instanceof StampedSource ? new StampedAs($stamp->read, $stamp->bytes, $stamp->written, $stamp->revision) : null,
+            $stamp instanceof StampedSource ? new StampedAs($stamp->read, $stamp->bytes, $stamp->written, $stamp->revision, $stamp->picture) : null,
         );
     }
 }

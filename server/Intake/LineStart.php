@@ -10,6 +10,8 @@ use VelvetLedger\Core\Transfer\Checksum;
 use VelvetLedger\Core\Transfer\CopyOrder;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Transfer\SourceFile;
+use VelvetLedger\Core\Transfer\Task;
+use VelvetLedger\Core\Transfer\WriterMark;
 use VelvetLedger\Core\Words\Day;
 use VelvetLedger\Server\Cards\SourceGone;
 use VelvetLedger\Server\Persistence\AtTheName;
@@ -70,7 +72,7 @@ final readonly class LineStart
     /** @param array<int, string> $destinations */
     private function copy(RunUnderWay $run, Passage $passage, WaitingFile $line, SourceFile $source, array $destinations): void
     {
-        $passage->copying->start(CopyOrder::of($line->line, $source, $destinations, $run->intake, $run->number, new Care($run->wanted->readTwice && !$passage->stamp($line->line) instanceof StampedSource, $run->wanted->sha256)), $run->moved(...));
+        $passage->copying->start(CopyOrder::of($line->line, $source, $destinations, WriterMark::of(Task::BringIn, $run->intake, $run->number), new Care($run->wanted->readTwice && !$passage->stamp($line->line) instanceof StampedSource, $run->wanted->sha256)), $run->moved(...));
     }
 
     /** By its quick print it seems to be held: all its bytes say whether it is, and then nothing is stored twice. */

@@ -28,11 +28,11 @@ final readonly class FramesPage
         $keywords = $this->keywords->of(array_map(static fn (LedgerFrame $frame): int => $frame->id(), $frames));
 
         return array_map(static function (LedgerFrame $frame) use ($says, $keywords): ShootFrameView {
-            $said = $says[$frame->id()] ?? ['rating' => null, 'label' => null, 'waits' => false, 'note' => null];
+            $said = $says[$frame->id()] ?? ['rating' => null, 'label' => null, 'waits' => false, 'note' => null, 'found' => null];
             $words = array_map(static fn (Keyword $keyword): string => $keyword->word(), array_values($keywords[$frame->id()] ?? []));
             $found = array_map(static fn (array $path): string => (string) end($path), $frame->facts->facts()->remarks->keywords ?? []);
 
-            return new ShootFrameView($frame, new FrameStampView($said['rating'], $said['label'], array_values(array_unique([...$words, ...$found])), $said['waits'], $said['note']));
+            return new ShootFrameView($frame, new FrameStampView($said['rating'], $said['label'], array_values(array_unique([...$words, ...$found])), $said['waits'], $said['note'], $said['found']));
         }, $frames);
     }
 }

@@ -12,9 +12,6 @@ use VelvetLedger\Core\Held\HeldAs;
 /** What the ledger knows of files just before they are copied, asked while no other run may bring in the same bytes. */
 final readonly class AtTheNames
 {
-    /** Of the locks that keep one file's bytes from coming in twice at once. */
-    private const PRINT_LOCK = 7402;
-
     public function __construct(private Connection $database)
     {
     }
@@ -29,7 +26,7 @@ final readonly class AtTheNames
     public function take(array $prints): array
     {
         $taken = [];
-        foreach ([] === $prints ? [] : $this->database->fetchAllKeyValue('SELECT print, pg_try_advisory_lock(?, key) FROM json_to_recordset(?) AS j(print text, key int)', [self::PRINT_LOCK, self::keys($prints)]) as $print => $has) {
+        foreach ([] === $prints ? [] : $this->database->fetchAllKeyValue('SELECT print, pg_try_advisory_lock(?, key) FROM json_to_recordset(?) AS j(print text, key int)', [Lock::Print->value, self::keys($prints)]) as $print => $has) {
             if (true === $has) {
                 $taken[(string) $print] = true;
             }
@@ -42,7 +39,7 @@ final readonly class AtTheNames
     public function release(array $prints): void
     {
         if ([] !== $prints) {
-            $this->database->executeStatement('SELECT pg_advisory_unlock(?, key) FROM json_to_recordset(?) AS j(print text, key int)', [self::PRINT_LOCK, self::keys($prints)]);
+            $this->database->executeStatement('SELECT pg_advisory_unlock(?, key) FROM json_to_recordset(?) AS j(print text, key int)', [Lock::Print->value, self::keys($prints)]);
         }
     }
 

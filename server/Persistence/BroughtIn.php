@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Persistence;
 
+use VelvetLedger\Core\Stamp\Place;
+use VelvetLedger\Core\Stamp\StampStyle;
 use VelvetLedger\Core\Transfer\Copied;
 
 /** A file that came in: what passed from the card, the copies that there are of it, and those that are owed. */
@@ -50,6 +52,9 @@ final readonly class BroughtIn
             'making' => (null === $this->stamped ? Making::AsItIs : Making::Stamped)->value,
             'written' => $this->stamped?->written->document(),
             'revision' => $this->stamped->revision ?? 0,
+            'bears' => Place::ofEnding($this->waiting->ending(), new StampStyle())->value,
+            'bears_sidecar' => Place::ofEnding($this->waiting->ending(), new StampStyle(jpegSidecar: true))->value,
+            'picture' => $this->stamped?->picture,
             'sha256' => $this->copied->written->sha256,
             'ending' => $this->waiting->ending(),
             'reason' => $main->keepsTime ? $this->reason : trim($this->reason.' the drive did not take the time at which it was written'),

@@ -35,7 +35,7 @@ final readonly class ClearanceRepository
     }
 
     /**
-     * Copies of the files whose original has this checksum. A DNG is one where the raw is in it, or where the order takes it for the raw.
+     * Copies, at the stores in use, of the files whose original has this checksum. A DNG is one where the raw is in it, or where the order takes it for the raw.
      *
      * @param list<string> $checksums
      *
@@ -44,7 +44,7 @@ final readonly class ClearanceRepository
     public function copies(array $checksums): iterable
     {
         foreach (array_chunk($checksums, 5000) as $some) {
-            foreach ($this->database->iterateAssociative("SELECT o.checksum, c.store_id, c.path, f.bytes, c.state = 'proven' AS proven FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id WHERE o.checksum IN (?) AND c.state NOT IN ('owed', 'let go') AND NOT EXISTS (SELECT 1 FROM conversion v WHERE v.dng_id = f.id AND NOT v.embeds AND NOT v.instead)", [$some], [ArrayParameterType::STRING]) as $row) {
+            foreach ($this->database->iterateAssociative("SELECT o.checksum, c.store_id, c.path, f.bytes, c.state = 'proven' AS proven FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id WHERE o.checksum IN (?) AND ".StoreRole::IN_USE." AND c.state NOT IN ('owed', 'let go') AND NOT EXISTS (SELECT 1 FROM conversion v WHERE v.dng_id = f.id AND NOT v.embeds AND NOT v.instead)", [$some], [ArrayParameterType::STRING]) as $row) {
                 yield ['checksum' => \is_string($row['checksum']) ? $row['checksum'] : '', 'store' => is_numeric($row['store_id']) ? (int) $row['store_id'] : 0, 'path' => \is_string($row['path']) ? $row['path'] : '', 'bytes' => is_numeric($row['bytes']) ? (int) $row['bytes'] : 0, 'proven' => true === $row['proven']];
             }
         }

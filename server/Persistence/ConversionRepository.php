@@ -10,15 +10,16 @@ use VelvetLedger\Core\Card\Kind;
 use VelvetLedger\Core\Dng\Converted;
 use VelvetLedger\Core\Order\DngMode;
 use VelvetLedger\Core\Receipt\Conversions;
+use VelvetLedger\Core\Stamp\Place;
+use VelvetLedger\Core\Stamp\StampStyle;
 use VelvetLedger\Core\Transfer\Copied;
+use VelvetLedger\Core\Transfer\Task;
+use VelvetLedger\Core\Transfer\WriterMark;
 
 /** Raws that are to become DNGs, by the standing order that they came in by, and what came of it. */
 final readonly class ConversionRepository
 {
-    /** One process at a time converts a raw. */
-    private const LOCK = 7406;
-
-    public function __construct(private Connection $database)
+    public function __construct(private Connection $database, private Locks $locks)
     {
     }
 
@@ -51,7 +52,7 @@ final readonly class ConversionRepository
     /** Null where it was done, or another process is at it. */
     public function take(int $id): ?ConversionRow
     {
-        if (true !== $this->database->fetchOne('SELECT pg_try_advisory_lock(?, ?)', [self::LOCK, $id])) {
+        if (!$this->locks->take(Lock::Conversion, $id)) {
             return null;
         }
         $row = $this->database->fetchAssociative(
@@ -68,9 +69,15 @@ final readonly class ConversionRepository
         return false === $row ? null : new ConversionRow($row);
     }
 
+    /** Of whoever has taken it. */
+    public function mark(int $id): WriterMark
+    {
+        return $this->locks->newMark(Task::Convert, $id);
+    }
+
     public function release(int $id): void
     {
-        $this->database->executeStatement('SELECT pg_advisory_unlock(?, ?)', [self::LOCK, $id]);
+        $this->locks->release(Lock::Conversion, $id);
     }
 
     public function refused(int $id, string $because, float $seconds): void
@@ -89,8 +96,8 @@ final readonly class ConversionRepository
         $this->database->transactional(function () use ($row, $made, $copied, $stamp, $stores, $seconds): void {
             $written = $copied->written;
             $file = $this->database->fetchOne(
-                'INSERT INTO file (frame_id, original_id, making, ending, bytes, checksum, sha256, stamp_revision, written) SELECT ?, original_id, ?, ?, ?, ?, ?, ?, ? FROM file WHERE id = ? RETURNING id',
-                [$row->frame, Making::Dng->value, $row->ending, $made->bytes, $written->checksum, $written->sha256, $stamp['revision'], $stamp['written'], $row->file],
+                'INSERT INTO file (frame_id, original_id, making, ending, bytes, checksum, sha256, stamp_revision, written, bears) SELECT ?, original_id, ?, ?, ?, ?, ?, ?, ?, ? FROM file WHERE id = ? RETURNING id',
+                [$row->frame, Making::Dng->value, $row->ending, $made->bytes, $written->checksum, $written->sha256, $stamp['revision'], $stamp['written'], Place::ofEnding($row->ending, new StampStyle())->value, $row->file],
             );
             $this->database->executeStatement('UPDATE shoot SET files = files + 1, bytes = bytes + ? WHERE id = ?', [$made->bytes, $row->shoot]);
             // Its stamp was changed meanwhile: the DNG is to have the new one, too.

@@ -7,23 +7,24 @@ namespace VelvetLedger\Server\Persistence;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\ParameterType;
+use VelvetLedger\Core\Transfer\Task;
+use VelvetLedger\Core\Transfer\WriterMark;
 
 /** Copies by what is to be done about them: owed, to be proven, bad; and what came of that, with its proof. */
 final readonly class CopyRepository
 {
     private const ROWS = 'SELECT c.id, c.store_id, c.file_id, r.shoot_id, c.path, f.bytes, f.checksum, c.checksum AS last, c.state, c.because, c.found_path FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id';
 
-    /** Locks of the work on one store's owed and bad copies. */
-    private const LOCK = 7403;
-
-    public function __construct(private Connection $database)
+    public function __construct(private Connection $database, private Locks $locks)
     {
     }
 
-    /** A store that is new to the ledger is owed a copy of every file. */
+    /** A store that is new to the ledger, or used again, is owed a copy of every file that it does not have as the ledger has it. */
     public function oweAll(int $store): int
     {
-        return (int) $this->database->executeStatement(
+        $changed = (int) $this->database->executeStatement("UPDATE copy c SET state = 'owed', because = 'its stamp was changed while this store was not used' FROM file f WHERE f.id = c.file_id AND c.store_id = ? AND c.state = 'proven' AND c.checksum <> f.checksum", [$store]);
+
+        return $changed + (int) $this->database->executeStatement(
             "INSERT INTO copy (file_id, store_id, path, state, because) SELECT DISTINCT ON (m.file_id) m.file_id, ?::int, m.path, 'owed', 'it came in before this store was there'
              FROM copy m JOIN store s ON s.id = m.store_id WHERE m.state <> 'set aside' AND NOT EXISTS (SELECT 1 FROM copy y WHERE y.file_id = m.file_id AND y.state = 'let go') AND NOT EXISTS (SELECT 1 FROM copy x WHERE x.file_id = m.file_id AND x.store_id = ?) ORDER BY m.file_id, s.role = 'main' DESC, m.id ON CONFLICT DO NOTHING",
             [$store, $store],
@@ -34,6 +35,16 @@ final readonly class CopyRepository
     public function forgive(int $store): void
     {
         $this->database->executeStatement("DELETE FROM copy WHERE store_id = ? AND state = 'owed'", [$store]);
+    }
+
+    /** Files with fewer proven copies at stores in use than the standing order asks for that they came in by. */
+    public function short(): int
+    {
+        $count = $this->database->fetchOne("SELECT count(*) FROM file f JOIN frame r ON r.id = f.frame_id JOIN intake i ON i.id = r.intake_id
+            WHERE NOT EXISTS (SELECT 1 FROM copy c WHERE c.file_id = f.id AND c.state = 'let go')
+            AND (SELECT count(*) FROM copy c JOIN store s ON s.id = c.store_id WHERE c.file_id = f.id AND c.state = 'proven' AND ".StoreRole::IN_USE.") < coalesce((i.standing_order->'copies'->>'number')::int, 2)");
+
+        return is_numeric($count) ? (int) $count : 0;
     }
 
     /** @return array<int, int> store => how many copies it is owed, where any */
@@ -62,13 +73,13 @@ final readonly class CopyRepository
      */
     public function bad(?int $store = null, ?int $shoot = null, int $most = 500): array
     {
-        return $this->rows(self::ROWS." WHERE c.state IN ('missing', 'differs') AND (?::int IS NULL OR c.store_id = ?) AND (?::int IS NULL OR r.shoot_id = ?) ORDER BY c.store_id, c.path LIMIT $most", [$store, $store, $shoot, $shoot]);
+        return $this->rows(self::ROWS." JOIN store s ON s.id = c.store_id WHERE c.state IN ('missing', 'differs') AND ".StoreRole::IN_USE." AND (?::int IS NULL OR c.store_id = ?) AND (?::int IS NULL OR r.shoot_id = ?) ORDER BY c.store_id, c.path LIMIT $most", [$store, $store, $shoot, $shoot]);
     }
 
     /** @return list<CopyRow> of a shoot at a store, to be looked at: with the times that tell whether one was written to since its proof */
     public function toSee(int $store, int $shoot): array
     {
-        return $this->rows("SELECT c.id, c.store_id, c.file_id, r.shoot_id, c.path, f.bytes, f.checksum, c.checksum AS last, c.state, c.because, c.found_path, floor(extract(epoch FROM c.proven_at))::bigint AS proven_epoch, o.modified_at FROM frame r JOIN file f ON f.frame_id = r.id JOIN original o ON o.id = f.original_id JOIN copy c ON c.file_id = f.id WHERE r.shoot_id = ? AND c.store_id = ? AND c.state IN ('proven', 'missing', 'differs')", [$shoot, $store]);
+        return $this->rows("SELECT c.id, c.store_id, c.file_id, r.shoot_id, c.path, f.bytes, f.checksum, c.checksum AS last, c.state, c.because, c.found_path, floor(extract(epoch FROM c.proven_at))::bigint AS proven_epoch, o.modified_at FROM frame r JOIN file f ON f.frame_id = r.id LEFT JOIN original o ON o.id = f.original_id JOIN copy c ON c.file_id = f.id WHERE r.shoot_id = ? AND c.store_id = ? AND c.state IN ('proven', 'missing', 'differs')", [$shoot, $store]);
     }
 
     /** @return list<CopyRow> of a shoot, not where the ledger left them, of which others were found */
@@ -190,15 +201,15 @@ final readonly class CopyRepository
         $this->database->executeStatement("UPDATE shoot s SET proven_since = t.since FROM (SELECT r.shoot_id, min(c.proven_at) AS since FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.store_id = ? AND c.state = 'proven' GROUP BY 1) t WHERE t.shoot_id = s.id", [$store]);
     }
 
-    /** Whether this process may work on a store's copies now; until release(). */
-    public function take(int $store): bool
+    /** The mark of whoever works on a store's owed and bad copies, until release(); null where somebody else does. */
+    public function take(int $store): ?WriterMark
     {
-        return true === $this->database->fetchOne('SELECT pg_try_advisory_lock(?, ?)', [self::LOCK, $store]);
+        return $this->locks->take(Lock::Copies, $store) ? $this->locks->newMark(Task::MakeCopies, $store) : null;
     }
 
     public function release(int $store): void
     {
-        $this->database->executeStatement('SELECT pg_advisory_unlock(?, ?)', [self::LOCK, $store]);
+        $this->locks->release(Lock::Copies, $store);
     }
 
     /**

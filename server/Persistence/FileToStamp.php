@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Persistence;
 
+use VelvetLedger\Core\Stamp\Place;
 use VelvetLedger\Core\Stamp\Written;
 
 /** A file of a frame as stamping needs it. */
@@ -11,6 +12,12 @@ final readonly class FileToStamp
 {
     public int $id;
     public string $ending;
+
+    /** Where its stamp is written. */
+    public Place $bears;
+
+    /** Digest of its coded pictures, see CodedPicture; null where nobody has read it. */
+    public ?string $picture;
     public Making $making;
     public int $bytes;
     public string $checksum;
@@ -41,6 +48,8 @@ final readonly class FileToStamp
         $text = static fn (mixed $value): ?string => \is_string($value) ? $value : null;
         $this->id = $int($row['id'] ?? null);
         $this->ending = $text($row['ending'] ?? null) ?? '';
+        $this->bears = Place::tryFrom($text($row['bears'] ?? null) ?? '') ?? Place::Nowhere;
+        $this->picture = $text($row['picture'] ?? null);
         $this->making = Making::tryFrom($text($row['making'] ?? null) ?? '') ?? Making::AsItIs;
         $this->bytes = $int($row['bytes'] ?? null);
         $this->checksum = $text($row['checksum'] ?? null) ?? '';

@@ -17,10 +17,10 @@ use VelvetLedger\Core\Shoot\Body;
 /** Asks the ledger which of a card's files it holds, by size, by quick print, by exposure, and which an intake under way has promised. */
 final readonly class HeldRepository
 {
-    private const HELD = "r.id AS frame_id, r.shoot_id, c.path, c.proven_at, c.state = 'proven' AS is_there, s.name AS store, i.asked_at AS since";
+    private const HELD = "r.id AS frame_id, r.shoot_id, c.path, c.proven_at, c.state = 'proven' AND ".StoreRole::IN_USE.' AS is_there, s.name AS store, i.asked_at AS since';
     private const COPY = " JOIN intake i ON i.id = r.intake_id JOIN copy c ON c.file_id = f.id AND c.state NOT IN ('owed', 'let go') JOIN store s ON s.id = c.store_id";
     /** Of several copies, and of several frames of the same bytes, one that is there, at the main store before others; else the earliest. */
-    private const BEST = "c.state = 'proven' DESC, s.role = 'main' DESC";
+    private const BEST = StoreRole::IN_USE." DESC, c.state = 'proven' DESC, s.role = 'main' DESC";
     private const UNDER_WAY = "('waiting', 'running', 'paused')";
 
     public function __construct(private Connection $database, private ShootRepository $shoots)
@@ -65,7 +65,7 @@ final readonly class HeldRepository
     public function byExposure(array $identities): array
     {
         $held = [];
-        foreach ($this->rows('SELECT %s AS key, '.self::HELD.' FROM frame r JOIN file f ON f.frame_id = r.id'.self::COPY.' WHERE r.exposure_identity = ANY(CAST(? AS text[])) ORDER BY '.self::BEST.', r.id, f.id', 'r.exposure_identity', $identities) as [$key, $as]) {
+        foreach ($this->rows('SELECT %s AS key, '.self::HELD.' FROM frame r JOIN file f ON f.frame_id = r.id'.self::COPY.' WHERE r.exposure_identity = ANY(CAST(? AS text[])) ORDER BY '.self::BEST.', r.id, f.ending, f.id', 'r.exposure_identity', $identities) as [$key, $as]) {
             $held[$key] ??= $as;
         }
 

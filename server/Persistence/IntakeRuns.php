@@ -13,13 +13,7 @@ use Doctrine\DBAL\Connection;
  */
 final readonly class IntakeRuns
 {
-    /** First half of the advisory locks' keys, for intakes. */
-    private const LOCK = 7401;
-
-    /** Under this one plans become promises. */
-    private const PROMISES = 7_400_001;
-
-    public function __construct(private Connection $database)
+    public function __construct(private Connection $database, private Locks $locks)
     {
     }
 
@@ -30,7 +24,7 @@ final readonly class IntakeRuns
      */
     public function take(int $intake): ?int
     {
-        if (!$this->lock($intake)) {
+        if (!$this->locks->take(Lock::Intake, $intake)) {
             throw RunsElsewhere::intake($intake);
         }
 
@@ -40,23 +34,18 @@ final readonly class IntakeRuns
     /** The number of a run that settles what a stopped intake left; null where it goes on, or somebody works on it. */
     public function takeStopped(int $intake): ?int
     {
-        return $this->lock($intake) ? $this->number($intake, "UPDATE intake SET run = run + 1 WHERE id = ? AND state = 'stopped' RETURNING run") : null;
+        return $this->locks->take(Lock::Intake, $intake) ? $this->number($intake, "UPDATE intake SET run = run + 1 WHERE id = ? AND state = 'stopped' RETURNING run") : null;
     }
 
     public function release(int $intake): void
     {
-        $this->database->executeStatement('SELECT pg_advisory_unlock(?, ?)', [self::LOCK, $intake]);
+        $this->locks->release(Lock::Intake, $intake);
     }
 
     /** Whether somebody works on it now. */
     public function isTaken(int $intake): bool
     {
-        if (!$this->lock($intake)) {
-            return true;
-        }
-        $this->release($intake);
-
-        return false;
+        return $this->locks->isTaken(Lock::Intake, $intake);
     }
 
     /** Whether this very run may still be writing: it is the intake's last one, and somebody works on that. */
@@ -101,12 +90,7 @@ final readonly class IntakeRuns
     /** Until the transaction ends no other plan becomes a promise: two intakes never promise one name. */
     public function promiseAlone(): void
     {
-        $this->database->executeStatement('SELECT pg_advisory_xact_lock(?)', [self::PROMISES]);
-    }
-
-    private function lock(int $intake): bool
-    {
-        return true === $this->database->fetchOne('SELECT pg_try_advisory_lock(?, ?)', [self::LOCK, $intake]);
+        $this->locks->alone(Lock::Promises);
     }
 
     /** Of the new run; where there is none to be had, the lock is let go of. */

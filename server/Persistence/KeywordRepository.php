@@ -10,15 +10,12 @@ use Doctrine\DBAL\Connection;
 /** The vocabulary: words with parents and children. Two words with the same parent differ in more than case. */
 final readonly class KeywordRepository
 {
-    /** Whoever changes the tree does so alone. */
-    private const LOCK = 7404;
-
     /** A word with its number of children and of frames that bear it. */
     private const ROWS = 'SELECT k.id, k.parent_id, k.word, k.synonyms, k.is_heading, (SELECT count(*) FROM keyword c WHERE c.parent_id = k.id) AS children, (SELECT count(*) FROM frame_keyword f WHERE f.keyword_id = k.id) AS frames FROM keyword k';
     private const BELOW = 'WITH RECURSIVE below AS (SELECT id FROM keyword WHERE id = :of UNION SELECT k.id FROM below b JOIN keyword k ON k.parent_id = b.id)';
     private const UP = "(WITH RECURSIVE up AS (SELECT p.id, p.parent_id, p.word, 1 AS n FROM keyword p WHERE p.id = k.parent_id UNION ALL SELECT p.id, p.parent_id, p.word, up.n + 1 FROM up JOIN keyword p ON p.id = up.parent_id WHERE up.n < 100) SELECT coalesce(json_agg(word ORDER BY n DESC), '[]') FROM up)";
 
-    public function __construct(private Connection $database)
+    public function __construct(private Connection $database, private Locks $locks)
     {
     }
 
@@ -159,9 +156,10 @@ final readonly class KeywordRepository
         return true === $this->database->fetchOne(self::BELOW.' SELECT EXISTS (SELECT 1 FROM below WHERE id = :id)', ['of' => $above, 'id' => $id]);
     }
 
+    /** Whoever changes the tree does so alone. */
     public function alone(): void
     {
-        $this->database->executeStatement('SELECT pg_advisory_xact_lock(?)', [self::LOCK]);
+        $this->locks->alone(Lock::Vocabulary);
     }
 
     /** @param array<string, mixed> $values columns */

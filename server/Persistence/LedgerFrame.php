@@ -8,6 +8,7 @@ use Doctrine\Common\Collections\ArrayCollection;
 use Doctrine\Common\Collections\Collection;
 use Doctrine\ORM\Mapping as ORM;
 use VelvetLedger\Core\Card\CameraNumber;
+use VelvetLedger\Core\Card\Kind;
 use VelvetLedger\Core\Held\ExposureIdentity;
 use VelvetLedger\Core\Shoot\TimedFrame;
 
@@ -31,7 +32,7 @@ class LedgerFrame
 
     /** @var Collection<int, LedgerFile> */
     #[ORM\OneToMany(targetEntity: LedgerFile::class, mappedBy: 'frame')]
-    #[ORM\OrderBy(['id' => 'ASC'])]
+    #[ORM\OrderBy(['ending' => 'ASC', 'id' => 'ASC'])]
     private Collection $files;
 
     /** Its key on the card of its intake. */
@@ -49,6 +50,10 @@ class LedgerFrame
     /** See ExposureIdentity; by what the camera recorded, so that no later change of name or clock hides it. */
     #[ORM\Column(length: 32, nullable: true)]
     public readonly ?string $exposureIdentity;
+
+    /** Path on the card of the file that the facts are of; null where there are none, or an earlier version did not say. */
+    #[ORM\Column(type: 'text', nullable: true)]
+    private readonly ?string $factsFrom;
 
     #[ORM\Embedded(columnPrefix: false)]
     public readonly FrameTime $time;
@@ -72,6 +77,7 @@ class LedgerFrame
         $this->originalName = mb_scrub($frame->read->frame->stem, 'UTF-8');
         $this->originalNumber = CameraNumber::in($this->originalName);
         $this->exposureIdentity = ExposureIdentity::of($frame->read->facts, $this->originalName);
+        $this->factsFrom = $frame->read->factsFrom?->text();
         $this->time = FrameTime::of($frame);
         $this->facts = new FrameFacts($frame->read->facts);
     }
@@ -112,9 +118,30 @@ class LedgerFrame
         return $this->restamp;
     }
 
-    /** @return Collection<int, LedgerFile> */
+    /** @return Collection<int, LedgerFile> in the order of their endings, whichever came in first */
     public function files(): Collection
     {
         return $this->files;
+    }
+
+    /** Whether what the camera recorded of it was read from this very file. */
+    public function hasFactsOf(LedgerFile $file): bool
+    {
+        return null !== $this->factsFrom && $this->factsFrom === $file->original?->path && Making::AsItIs === $file->making();
+    }
+
+    /** @return list<LedgerFile> its stills that are there to be looked at, the best first: that which its facts are of, raws before others */
+    public function pictures(): array
+    {
+        $stills = array_values($this->files->filter(static fn (LedgerFile $file): bool => true === $file->original?->kind->isStill() && !$file->isLetGo())->toArray());
+        usort($stills, fn (LedgerFile $a, LedgerFile $b): int => $this->rank($a) <=> $this->rank($b));
+
+        return $stills;
+    }
+
+    /** @return array{bool, bool, string, int} */
+    private function rank(LedgerFile $file): array
+    {
+        return [!$this->hasFactsOf($file), Kind::StillRaw !== $file->original?->kind, $file->ending, $file->id()];
     }
 }

@@ -11,4 +11,7 @@ enum Making: string
     case Dng = 'DNG';
     case Stamped = 'stamped';
     case Sidecar = 'sidecar';
+
+    /** What another program made of the picture: a file beside the original, and no copy of it. */
+    case Edited = 'edited';
 }

@@ -9,9 +9,7 @@ use Doctrine\DBAL\Connection;
 /** Provings: each reading again of the copies of a store, or of one shoot there, asked for and what came of it. Written beside Doctrine's unit of work, several times a second. */
 final readonly class ProvingRepository
 {
-    private const LOCK = 7404;
-
-    public function __construct(private Connection $database)
+    public function __construct(private Connection $database, private Locks $locks)
     {
     }
 
@@ -31,7 +29,7 @@ final readonly class ProvingRepository
     /** Null where there is nothing to be done: it has ended, or somebody else is at it. */
     public function take(int $id): ?ProvingRow
     {
-        if (true !== $this->database->fetchOne('SELECT pg_try_advisory_lock(?, ?)', [self::LOCK, $id])) {
+        if (!$this->locks->take(Lock::Proving, $id)) {
             return null;
         }
         $row = $this->database->fetchAssociative("UPDATE proving SET state = 'running', begun_at = coalesce(begun_at, now()), files_read = 0, bytes_read = 0, bad = 0 WHERE id = ? AND state IN ('waiting', 'running') RETURNING *", [$id]);
@@ -46,7 +44,7 @@ final readonly class ProvingRepository
 
     public function release(int $id): void
     {
-        $this->database->executeStatement('SELECT pg_advisory_unlock(?, ?)', [self::LOCK, $id]);
+        $this->locks->release(Lock::Proving, $id);
     }
 
     public function isOf(int $id, int $files, int $bytes): void

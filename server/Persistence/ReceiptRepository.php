@@ -100,7 +100,7 @@ final readonly class ReceiptRepository
     /** @return list<CopiesAt> of what it brought in, store by store, the main one first */
     public function copies(Intake $intake): array
     {
-        $rows = $this->ledger->getConnection()->fetchAllAssociative("SELECT s.name, count(*) FILTER (WHERE c.state = 'proven') AS proven, count(*) FILTER (WHERE c.state = 'owed') AS owed, count(*) FILTER (WHERE c.state IN ('missing', 'differs')) AS bad FROM receipt_line l JOIN copy c ON c.file_id = l.file_id JOIN store s ON s.id = c.store_id WHERE l.intake_id = ? AND l.outcome = 'brought in' GROUP BY s.id, s.name, s.role ORDER BY s.id = ? DESC, s.id", [$intake->id(), $intake->store->id()]);
+        $rows = $this->ledger->getConnection()->fetchAllAssociative("SELECT s.name, count(*) FILTER (WHERE c.state = 'proven') AS proven, count(*) FILTER (WHERE c.state = 'owed') AS owed, count(*) FILTER (WHERE c.state IN ('missing', 'differs')) AS bad FROM receipt_line l JOIN copy c ON c.file_id = l.file_id JOIN store s ON s.id = c.store_id WHERE l.intake_id = ? AND l.outcome = 'brought in' AND ".StoreRole::IN_USE.' GROUP BY s.id, s.name, s.role ORDER BY s.id = ? DESC, s.id', [$intake->id(), $intake->store->id()]);
         $number = static fn (mixed $value): int => is_numeric($value) ? (int) $value : 0;
 
         return array_map(static fn (array $row): CopiesAt => new CopiesAt(\is_string($row['name']) ? $row['name'] : '', $number($row['proven']), $number($row['owed']), $number($row['bad'])), $rows);
@@ -140,7 +140,7 @@ final readonly class ReceiptRepository
     public function table(Intake $intake): iterable
     {
         foreach ($this->ledger->getConnection()->iterateNumeric("SELECT l.path, l.kind, l.bytes, l.outcome, l.reason, l.folder, l.name, l.checksum, f.sha256, l.proven_at,
-            (SELECT string_agg(s.name || ': ' || c.state || ', ' || c.path, '; ' ORDER BY s.role <> 'main', s.id) FROM copy c JOIN store s ON s.id = c.store_id WHERE c.file_id = l.file_id)
+            (SELECT string_agg(s.name || ': ' || c.state || ', ' || c.path || CASE WHEN ".StoreRole::IN_USE." THEN '' ELSE ' (used no more)' END, '; ' ORDER BY s.role <> 'main', s.id) FROM copy c JOIN store s ON s.id = c.store_id WHERE c.file_id = l.file_id)
             FROM receipt_line l LEFT JOIN file f ON f.id = l.file_id WHERE l.intake_id = ? ORDER BY l.position", [$intake->id()]) as $row) {
             yield $row;
         }

@@ -113,7 +113,7 @@ final readonly class ShootRepository
     /** @return list<LedgerFrame> in the order they were taken, with their files and copies loaded */
     public function frames(Shoot $shoot): array
     {
-        $query = $this->ledger->createQuery('SELECT f, l, o, c FROM '.LedgerFrame::class.' f JOIN f.files l LEFT JOIN l.original o JOIN l.copies c WHERE f.shoot = :shoot ORDER BY f.time.takenAt, f.facts.subsecond, f.id, l.id');
+        $query = $this->ledger->createQuery('SELECT f, l, o, c FROM '.LedgerFrame::class.' f JOIN f.files l LEFT JOIN l.original o JOIN l.copies c WHERE f.shoot = :shoot ORDER BY f.time.takenAt, f.facts.subsecond, f.id, l.ending, l.id');
         $found = $query->setParameter('shoot', $shoot)->getResult();
 
         return \is_array($found) ? array_values(array_filter($found, static fn (mixed $frame): bool => $frame instanceof LedgerFrame)) : [];

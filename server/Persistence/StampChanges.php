@@ -83,12 +83,18 @@ final readonly class StampChanges
     /** Another program's change of these frames' files is left as it is. */
     public function leave(int $shoot, int ...$frames): void
     {
-        $this->database->executeStatement('UPDATE frame SET stamp_note = NULL, restamp = false WHERE shoot_id = ? AND id IN (?)', [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
+        $this->database->executeStatement('UPDATE frame SET stamp_note = NULL, restamp = false, stamp_left = stamp_revision WHERE shoot_id = ? AND id IN (?)', [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
+    }
+
+    /** Frames whose originals are back: what they are to say is written into those. */
+    public function stampKept(int $shoot, int ...$frames): void
+    {
+        $this->database->executeStatement("UPDATE frame r SET restamp = true, stamp_left = 0 WHERE shoot_id = ? AND id IN (?) AND NOT EXISTS (SELECT 1 FROM file f JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id WHERE f.frame_id = r.id AND s.role = 'main' AND c.state = 'differs')", [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
     }
 
     public function askAgain(int $shoot, int ...$frames): void
     {
-        $this->database->executeStatement('UPDATE frame SET restamp = true WHERE shoot_id = ? AND id IN (?)', [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
+        $this->database->executeStatement('UPDATE frame SET restamp = true, stamp_left = 0 WHERE shoot_id = ? AND id IN (?)', [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
     }
 
     /** @param array<int, array<string, mixed>> $documents by frame */

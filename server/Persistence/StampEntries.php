@@ -5,12 +5,13 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Persistence;
 
 use Doctrine\DBAL\Connection;
+use VelvetLedger\Core\Stamp\Place;
 use VelvetLedger\Core\Transfer\Copied;
 
-/** Enters what came of stamping: files with new bytes, sidecars that are new, their copies and proofs, and which frames are done. */
+/** Enters what came of stamping: files with new bytes, sidecars that are new, their copies and proofs. */
 final readonly class StampEntries
 {
-    public function __construct(private Connection $database)
+    public function __construct(private Connection $database, private CopyRepository $copies)
     {
     }
 
@@ -30,6 +31,12 @@ final readonly class StampEntries
         if ([] !== $rows) {
             $this->database->executeStatement('UPDATE file f SET coming = j.coming FROM json_to_recordset(?) AS j(id int, coming text) WHERE f.id = j.id', [json_encode($rows, \JSON_THROW_ON_ERROR)]);
         }
+    }
+
+    /** @param list<Finding> $findings of copies that were read to be stamped, and are not as the ledger has them */
+    public function found(array $findings): void
+    {
+        $this->copies->found($findings);
     }
 
     /** Whether a store's copy of a file is one that may be replaced: what is damaged there is mended by itself, not stamped over. */
@@ -59,29 +66,18 @@ final readonly class StampEntries
         }
     }
 
-    /**
-     * @param list<FrameToStamp> $frames
-     * @param array<int, string> $notes  by frame: why files of it do not say what they should
-     */
-    public function framesDone(array $frames, array $notes): void
-    {
-        $rows = array_map(static fn (FrameToStamp $frame): array => ['id' => $frame->id, 'revision' => $frame->revision, 'note' => $notes[$frame->id] ?? null], $frames);
-        // What was asked for meanwhile is still to be done.
-        $this->database->executeStatement('UPDATE frame f SET restamp = false, stamp_note = j.note FROM json_to_recordset(?) AS j(id int, revision int, note text) WHERE f.id = j.id AND f.stamp_revision = j.revision', [json_encode($rows, \JSON_THROW_ON_ERROR)]);
-    }
-
     /** @param list<array{StampedFile, Copied}> $done */
     private function files(array $done): void
     {
         $changed = $new = [];
         foreach ($done as [$file, $copied]) {
-            $row = ['frame' => $file->frame->id, 'ending' => $file->ending, 'making' => $file->making()->value, 'bytes' => $file->bytes, 'checksum' => $file->checksum, 'sha256' => $copied->written->sha256, 'revision' => $file->frame->revision, 'written' => $file->written->document()];
+            $row = ['frame' => $file->frame->id, 'ending' => $file->ending, 'making' => $file->making()->value, 'bytes' => $file->bytes, 'checksum' => $file->checksum, 'sha256' => $copied->written->sha256, 'revision' => $file->frame->revision, 'written' => $file->written->document(), 'bears' => Place::ofEnding($file->ending, $file->frame->stamp->style)->value, 'picture' => $file->picture];
             null === $file->file ? $new[] = $row : $changed[] = ['id' => $file->file->id] + $row;
         }
-        $form = 'frame int, ending text, making text, bytes bigint, checksum text, sha256 text, revision int, written json';
-        $this->database->executeStatement("UPDATE file f SET making = j.making, bytes = j.bytes, checksum = j.checksum, sha256 = j.sha256, stamp_revision = j.revision, written = j.written, coming = NULL FROM json_to_recordset(?) AS j(id int, $form) WHERE f.id = j.id", [json_encode($changed, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
+        $form = 'frame int, ending text, making text, bytes bigint, checksum text, sha256 text, revision int, written json, bears text, picture text';
+        $this->database->executeStatement("UPDATE file f SET making = j.making, bytes = j.bytes, checksum = j.checksum, sha256 = j.sha256, stamp_revision = j.revision, written = j.written, picture = coalesce(j.picture, f.picture), coming = NULL FROM json_to_recordset(?) AS j(id int, $form) WHERE f.id = j.id", [json_encode($changed, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
         $this->database->executeStatement("WITH r AS (SELECT * FROM json_to_recordset(?) AS j($form)), s AS (UPDATE shoot SET files = shoot.files + t.files, bytes = shoot.bytes + t.bytes FROM (SELECT f.shoot_id, count(*) AS files, sum(r.bytes) AS bytes FROM r JOIN frame f ON f.id = r.frame GROUP BY 1) t WHERE shoot.id = t.shoot_id)
-            INSERT INTO file (frame_id, making, ending, bytes, checksum, sha256, stamp_revision, written) SELECT frame, making, ending, bytes, checksum, sha256, revision, written FROM r", [json_encode($new, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
+            INSERT INTO file (frame_id, making, ending, bytes, checksum, sha256, stamp_revision, written, bears) SELECT frame, making, ending, bytes, checksum, sha256, revision, written, bears FROM r", [json_encode($new, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
     }
 
     /**

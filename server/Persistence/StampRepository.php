@@ -6,21 +6,27 @@ namespace VelvetLedger\Server\Persistence;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use VelvetLedger\Core\Stamp\PictureChange;
+use VelvetLedger\Core\Transfer\Task;
+use VelvetLedger\Core\Transfer\WriterMark;
 
 /** Frames whose files are to be given their stamp, with these files and their copies. */
 final readonly class StampRepository
 {
-    /** One process at a time stamps the files of a shoot. */
-    private const LOCK = 7405;
     private const ROWS = "SELECT r.id, r.shoot_id, r.folder, r.stem, r.stamp, r.stamp_revision, r.original_name, r.camera_time, r.taken_at, r.clock_correction, r.facts, r.intake_id,
-            (SELECT json_agg(json_build_object('id', f.id, 'ending', f.ending, 'making', f.making, 'bytes', f.bytes, 'checksum', f.checksum, 'coming', f.coming, 'revision', f.stamp_revision, 'written', f.written, 'sha256', f.sha256 IS NOT NULL, 'modified', o.modified_at, 'original', o.path,
-                'copies', (SELECT json_agg(json_build_object('id', c.id, 'store', c.store_id, 'path', c.path, 'state', c.state, 'checksum', c.checksum) ORDER BY c.id) FROM copy c WHERE c.file_id = f.id)) ORDER BY f.id) FROM file f LEFT JOIN original o ON o.id = f.original_id WHERE f.frame_id = r.id) AS files
+            (SELECT json_agg(json_build_object('id', f.id, 'ending', f.ending, 'making', f.making, 'bytes', f.bytes, 'checksum', f.checksum, 'coming', f.coming, 'revision', f.stamp_revision, 'bears', f.bears, 'picture', f.picture, 'written', f.written, 'sha256', f.sha256 IS NOT NULL, 'modified', o.modified_at, 'original', o.path,
+                'copies', (SELECT json_agg(json_build_object('id', c.id, 'store', c.store_id, 'path', c.path, 'state', c.state, 'checksum', c.checksum) ORDER BY c.id) FROM copy c WHERE c.file_id = f.id)) ORDER BY f.ending, f.id) FROM file f LEFT JOIN original o ON o.id = f.original_id WHERE f.frame_id = r.id) AS files
         FROM frame r";
 
     /** Nothing of the frame is still on its way from the card. */
     private const IS_IN = "NOT EXISTS (SELECT 1 FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE l.frame_id = r.id AND l.outcome = 'waiting' AND i.state IN ('waiting', 'running', 'paused'))";
 
-    public function __construct(private Connection $database)
+    /** A file of the frame does not say yet what it should: by the files that there are, not by what was noted of them. */
+    private const OWES = "(r.stamp IS NOT NULL AND r.stamp_left < r.stamp_revision AND (
+            EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id AND f.bears = 'inside' AND f.stamp_revision < r.stamp_revision)
+            OR (EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id AND f.bears IN ('beside', 'itself')) AND coalesce((SELECT max(f.stamp_revision) FROM file f WHERE f.frame_id = r.id AND f.bears = 'itself'), -1) < r.stamp_revision)))";
+
+    public function __construct(private Connection $database, private Locks $locks)
     {
     }
 
@@ -80,36 +86,55 @@ final readonly class StampRepository
     }
 
     /**
-     * @return array<int, array{rating: int|null, label: string|null, waits: bool, note: string|null}> frame => what it says, in short; by what its file said before it came where nothing else was said
+     * @return array<int, array{rating: int|null, label: string|null, waits: bool, note: string|null, found: PictureChange|null}> frame => what it says, in short; by what its file said before it came where nothing else was said
      */
     public function ofShoot(int $shoot): array
     {
         $found = [];
-        foreach ($this->database->iterateAssociative("SELECT id, coalesce(stamp->>'rating', facts->>'rating') AS rating, coalesce(stamp->>'label', facts->'remarks'->>'label') AS label, restamp, stamp_note FROM frame WHERE shoot_id = ?", [$shoot]) as $row) {
+        foreach ($this->database->iterateAssociative("SELECT r.id, coalesce(stamp->>'rating', facts->>'rating') AS rating, coalesce(stamp->>'label', facts->'remarks'->>'label') AS label, restamp AND ".self::OWES.' AS waits, CASE WHEN NOT restamp THEN stamp_note END AS stamp_note, stamp_found FROM frame r WHERE shoot_id = ?', [$shoot]) as $row) {
             if (is_numeric($row['id'])) {
-                $found[(int) $row['id']] = ['rating' => is_numeric($row['rating']) ? (int) $row['rating'] : null, 'label' => \is_string($row['label']) ? $row['label'] : null, 'waits' => true === $row['restamp'], 'note' => \is_string($row['stamp_note']) ? $row['stamp_note'] : null];
+                $found[(int) $row['id']] = ['rating' => is_numeric($row['rating']) ? (int) $row['rating'] : null, 'label' => \is_string($row['label']) ? $row['label'] : null, 'waits' => true === $row['waits'], 'note' => \is_string($row['stamp_note']) ? $row['stamp_note'] : null, 'found' => \is_string($row['stamp_found']) ? PictureChange::tryFrom($row['stamp_found']) : null];
             }
         }
 
         return $found;
     }
 
-    /** @return array{int, int} of a shoot's frames: to be stamped, with a note */
+    /**
+     * After frames were worked on: each is done with if its files say what they should, or a note says why they do not. What
+     * came in or was asked for meanwhile is still to be done.
+     *
+     * @param list<FrameToStamp>                     $frames
+     * @param array<int, array{string, string|null}> $notes  by frame: why files of it do not say what they should, and what came to them, see PictureChange
+     */
+    public function settle(array $frames, array $notes): void
+    {
+        $rows = array_map(static fn (FrameToStamp $frame): array => ['id' => $frame->id, 'revision' => $frame->revision, 'note' => $notes[$frame->id][0] ?? null, 'found' => $notes[$frame->id][1] ?? null], $frames);
+        $this->database->transactional(function () use ($rows): void {
+            $this->database->executeStatement('SET LOCAL enable_seqscan = off');
+            // Whoever enters a file of a frame holds that frame's row (by its foreign key): then it is waited for here, or waits.
+            $this->database->executeStatement('SELECT 1 FROM frame WHERE id IN (?) ORDER BY id FOR UPDATE', [array_column($rows, 'id')], [ArrayParameterType::INTEGER]);
+            $this->database->executeStatement('UPDATE frame r SET restamp = false, stamp_note = j.note, stamp_found = j.found FROM json_to_recordset(?) AS j(id int, revision int, note text, found text) WHERE r.id = j.id AND r.stamp_revision = j.revision AND (j.note IS NOT NULL OR NOT '.self::OWES.')', [json_encode($rows, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
+        });
+    }
+
+    /** @return array{int, int} of a shoot's frames that do not say what they should: to be stamped, with a note why not */
     public function sums(int $shoot): array
     {
-        $row = $this->database->fetchNumeric('SELECT count(*) FILTER (WHERE restamp AND '.self::IS_IN.'), count(*) FILTER (WHERE stamp_note IS NOT NULL) FROM frame r WHERE r.shoot_id = ? AND (r.restamp OR r.stamp_note IS NOT NULL)', [$shoot]);
+        $row = $this->database->fetchNumeric('SELECT count(*) FILTER (WHERE stamp_note IS NULL OR restamp), count(*) FILTER (WHERE stamp_note IS NOT NULL AND NOT restamp) FROM frame r WHERE r.shoot_id = ? AND r.stamp IS NOT NULL AND '.self::OWES, [$shoot]);
 
         return [is_numeric($row[0] ?? null) ? (int) $row[0] : 0, is_numeric($row[1] ?? null) ? (int) $row[1] : 0];
     }
 
-    public function take(int $shoot): bool
+    /** The mark of whoever stamps the files of a shoot, until release(); null where somebody else does. */
+    public function take(int $shoot): ?WriterMark
     {
-        return true === $this->database->fetchOne('SELECT pg_try_advisory_lock(?, ?)', [self::LOCK, $shoot]);
+        return $this->locks->take(Lock::Stamps, $shoot) ? $this->locks->newMark(Task::Stamp, $shoot) : null;
     }
 
     public function release(int $shoot): void
     {
-        $this->database->executeStatement('SELECT pg_advisory_unlock(?, ?)', [self::LOCK, $shoot]);
+        $this->locks->release(Lock::Stamps, $shoot);
     }
 
     /**

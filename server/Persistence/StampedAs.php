@@ -7,10 +7,10 @@ namespace VelvetLedger\Server\Persistence;
 use VelvetLedger\Core\Stamp\Written;
 use VelvetLedger\Core\Transfer\WrittenFile;
 
-/** That a file came in with a stamp: what was read of the card's, how long it is now, and what of it is ours. */
+/** That a file came in with a stamp: what was read of the card's, how long it is now, what of it is ours, and the digest of its picture, which is the card's. */
 final readonly class StampedAs
 {
-    public function __construct(public WrittenFile $read, public int $bytes, public Written $written, public int $revision)
+    public function __construct(public WrittenFile $read, public int $bytes, public Written $written, public int $revision, public string $picture)
     {
     }
 }

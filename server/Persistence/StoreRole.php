@@ -14,6 +14,9 @@ enum StoreRole: string
     /** One that is used no more: what lies there is still in the ledger. */
     case Former = 'former';
 
+    /** Of a store s, in SQL: copies count there, as getsCopies() says. */
+    public const IN_USE = "s.role <> 'former'";
+
     /** Whether it gets what comes in, at once or when it is there. */
     public function getsCopies(): bool
     {

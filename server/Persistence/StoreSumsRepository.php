@@ -62,7 +62,7 @@ final readonly class StoreSumsRepository
     public function ofShoots(array $shoots): array
     {
         $found = [];
-        foreach ($this->database->fetchAllNumeric("SELECT c.shoot_id, s.name, coalesce(sum(c.copies) FILTER (WHERE c.state = 'proven'), 0), coalesce(sum(c.copies) FILTER (WHERE c.state = 'owed'), 0), coalesce(sum(c.copies) FILTER (WHERE c.state IN ('missing', 'differs')), 0) FROM shoot_copies c JOIN store s ON s.id = c.store_id WHERE c.shoot_id IN (?) GROUP BY c.shoot_id, s.id, s.name, s.role HAVING sum(c.copies) > 0 ORDER BY s.role = 'main' DESC, s.id", [$shoots], [ArrayParameterType::INTEGER]) as [$shoot, $store, $proven, $owed, $bad]) {
+        foreach ($this->database->fetchAllNumeric("SELECT c.shoot_id, s.name, coalesce(sum(c.copies) FILTER (WHERE c.state = 'proven'), 0), coalesce(sum(c.copies) FILTER (WHERE c.state = 'owed'), 0), coalesce(sum(c.copies) FILTER (WHERE c.state IN ('missing', 'differs')), 0) FROM shoot_copies c JOIN store s ON s.id = c.store_id WHERE c.shoot_id IN (?) AND ".StoreRole::IN_USE." GROUP BY c.shoot_id, s.id, s.name, s.role HAVING sum(c.copies) > 0 ORDER BY s.role = 'main' DESC, s.id", [$shoots], [ArrayParameterType::INTEGER]) as [$shoot, $store, $proven, $owed, $bad]) {
             if (is_numeric($shoot) && \is_string($store) && is_numeric($proven) && is_numeric($owed) && is_numeric($bad)) {
                 $found[(int) $shoot][] = new CopiesAt($store, (int) $proven, (int) $owed, (int) $bad);
             }

@@ -15,7 +15,7 @@ use VelvetLedger\Server\Persistence\StampChanges;
 /** Changes what frames of a shoot say, takes the last change back, and has it written into their files. */
 final readonly class ChangeStamps
 {
-    public function __construct(private StampChanges $changes, private KeywordRepository $vocabulary, private Restamping $restamping, private EntityManagerInterface $ledger)
+    public function __construct(private StampChanges $changes, private KeywordRepository $vocabulary, private Restamping $restamping, private KeepsEdits $edits, private EntityManagerInterface $ledger)
     {
     }
 
@@ -52,17 +52,28 @@ final readonly class ChangeStamps
     /**
      * @param \Closure(): mixed $watch
      * @param list<int>         $merge frames whose files another program changed, and which are to be merged with
+     * @param list<int>         $keep  frames whose pictures another program edited: these are kept beside, and the originals come back
      *
      * @return bool whether it was done, rather than somebody else at it
      */
-    public function write(int $shoot, \Closure $watch, array $merge): bool
+    public function write(int $shoot, \Closure $watch, array $merge, array $keep = []): bool
     {
         $this->ledger->clear();
         if ([] !== $merge) {
             $this->changes->askAgain($shoot, ...$merge);
         }
+        $kept = [] === $keep ? [] : $this->edits->shoot($shoot, $keep, $watch);
+        if (null === $kept) {
+            return false;
+        }
+        if ([] !== $keep) {
+            $this->changes->stampKept($shoot, ...$keep);
+        }
         $came = $this->restamping->shoot($shoot, $watch, [], $merge);
         $entity = $this->ledger->find(Shoot::class, $shoot);
+        if (null !== $entity && [] !== $kept) {
+            $this->say(\sprintf('Edited by another program, and kept beside the original, which is back: %s.', implode(', ', $kept)), $entity);
+        }
         if (null !== $entity && null !== $came && $came[0] + $came[1] > 0) {
             $this->say(\sprintf('Stamped: %s.%s', Count::of($came[0], 'frame'), 0 === $came[1] ? '' : ' '.Count::of($came[1], 'frame').' could not be, or not wholly; the shoot\'s page says why.'), $entity);
         }

@@ -11,6 +11,7 @@ use VelvetLedger\Core\Stamp\CouldNotStamp;
 use VelvetLedger\Core\Stamp\Embedding;
 use VelvetLedger\Core\Stamp\Embeds;
 use VelvetLedger\Core\Stamp\Keyword;
+use VelvetLedger\Core\Stamp\PictureChange;
 use VelvetLedger\Core\Stamp\Place;
 use VelvetLedger\Core\Stamp\StampsXmp;
 use VelvetLedger\Core\Stamp\Written;
@@ -20,13 +21,13 @@ use VelvetLedger\Core\Transfer\SystemReason;
 use VelvetLedger\Server\Persistence\FileToStamp;
 use VelvetLedger\Server\Persistence\FrameToStamp;
 use VelvetLedger\Server\Persistence\StampedFile;
+use VelvetLedger\Server\Stores\OpenStore;
+use VelvetLedger\Server\Stores\StoreAbsent;
 
 /** Makes files with stamps in them, in the scratch folder, from what lies in the stores; nothing in a store is touched. */
 final readonly class MakesStamped
 {
-    public const SIDECAR = '.xmp';
-
-    public function __construct(private Embeds $embeds, private StampsXmp $stamps, private Scratch $scratch)
+    public function __construct(private Embeds $embeds, private StampsXmp $stamps, private Scratch $scratch, private OriginalPictures $pictures)
     {
     }
 
@@ -35,14 +36,15 @@ final readonly class MakesStamped
      *
      * @param list<FrameToStamp>              $frames
      * @param array<int, array<int, Keyword>> $keywords by frame
-     * @param \Closure(string): string        $at       path from the store's root => the absolute path of a copy of it
+     * @param non-empty-array<int, OpenStore> $open     the main store first: what is there is stamped
      * @param list<int>                       $adopt    frames whose files another program changed, and which are to be merged with
      *
-     * @return array{list<StampedFile>, array<int, list<string>>} files, and by frame what could not be done, in words
+     * @return array{list<StampedFile>, StampNotes} files, and what could not be done
      */
-    public function make(array $frames, array $keywords, \Closure $at, array $adopt): array
+    public function make(array $frames, array $keywords, array $open, array $adopt): array
     {
-        $made = $notes = $asked = [];
+        $notes = new StampNotes();
+        $made = $asked = [];
         foreach ($frames as $frame) {
             $words = array_values($keywords[$frame->id] ?? []);
             $isAdopted = \in_array($frame->id, $adopt, true);
@@ -50,22 +52,22 @@ final readonly class MakesStamped
                 try {
                     if (Place::Inside === $place && null !== $file) {
                         $name = \count($asked);
-                        $asked[$name] = [$frame, $file, ...$this->ask($name, $frame, $file, $at($frame->path($file->ending)), $words, $isAdopted)];
+                        $asked[$name] = [$frame, $file, ...$this->ask($name, $frame, $file, $open, $words, $isAdopted, $notes)];
                     } else {
-                        $made[] = $this->sidecar($frame, $file, $at($frame->path(self::SIDECAR)), $words, $isAdopted);
+                        $made[] = $this->sidecar($frame, $file, $open, $words, $isAdopted, $notes);
                     }
-                } catch (CouldNotStamp|CouldNotCopy $failure) {
-                    $notes[$frame->id][] = $failure->getMessage();
+                } catch (CouldNotStamp|CouldNotCopy|StoreAbsent $failure) {
+                    $notes->add($frame, $failure);
                 }
             }
         }
         $left = $asked;
         while ([] !== $left) {
             foreach ($this->embeds->answers() as $name => $failure) {
-                [$frame, $file, $base, $target, $from, $written] = $asked[$name];
+                [$frame, $file, $base, $target, $from, $embedding] = $asked[$name];
                 unset($left[$name]);
                 @unlink($from);
-                null === $failure ? $made[] = $this->made($frame, $file, $file->ending, $target, [$file->checksum, $base], $written) : $notes[$frame->id][] = $failure->getMessage();
+                null === $failure ? $made[] = $this->made($frame, $file, $file->ending, $target, [$file->checksum, $base], $embedding->written, $embedding->picture) : $notes->add($frame, $failure);
             }
         }
 
@@ -81,11 +83,10 @@ final readonly class MakesStamped
         $sidecar = null;
         $wantsSidecar = false;
         foreach ($frame->files as $file) {
-            $place = Place::of($frame->stem.$file->ending, $frame->stamp->style);
-            $wantsSidecar = $wantsSidecar || Place::Beside === $place;
-            $sidecar = Place::Itself === $place && self::SIDECAR === strtolower($file->ending) ? $file : $sidecar;
-            if (Place::Inside === $place && $file->revision < $frame->revision) {
-                $places[] = [$place, $file];
+            $wantsSidecar = $wantsSidecar || Place::Beside === $file->bears;
+            $sidecar = Place::Itself === $file->bears ? $file : $sidecar;
+            if (Place::Inside === $file->bears && $file->revision < $frame->revision) {
+                $places[] = [$file->bears, $file];
             }
         }
         if (null === $sidecar ? $wantsSidecar : $sidecar->revision < $frame->revision) {
@@ -96,19 +97,31 @@ final readonly class MakesStamped
     }
 
     /**
-     * @param list<Keyword> $words
+     * @param non-empty-array<int, OpenStore> $open
+     * @param list<Keyword>                   $words
      *
-     * @return array{string, string, string, Written} the checksum that it is made from, where it will lie, where its source lies, what it says
+     * @return array{string, string, string, Embedding} the checksum that it is made from, where it will lie, where its source lies, what is written
      */
-    private function ask(int $name, FrameToStamp $frame, FileToStamp $file, string $path, array $words, bool $isAdopted): array
+    private function ask(int $name, FrameToStamp $frame, FileToStamp $file, array $open, array $words, bool $isAdopted, StampNotes $notes): array
     {
+        $main = $open[array_key_first($open)];
+        $path = $main->path($frame->path($file->ending));
+        $main->confirmOwns($path);
         $from = $this->scratch->path();
         error_clear_last();
         if (!@copy($path, $from)) {
             throw CouldNotStamp::embed($path, is_file($path) ? SystemReason::last() : 'it is not where the ledger has it');
         }
         $base = Checksum::ofFile($from);
-        self::check($file, $base, $path, $isAdopted);
+        if (!self::isKnown($file, $base)) {
+            $change = PictureChange::of($from, $file->bytes, $this->pictures->of($file, $open));
+            if (PictureChange::OnlyWhatIsSaid !== $change || !$isAdopted) {
+                @unlink($from);
+                $because = CouldNotStamp::changedSince($path, $change);
+                $notes->differs($file, array_key_first($open), $base, $because);
+                throw $because;
+            }
+        }
         $stamp = $frame->stamp->with($words, $frame->originOf($file));
         $target = $this->scratch->path();
         try {
@@ -119,12 +132,17 @@ final readonly class MakesStamped
             throw $failure->about($path);
         }
 
-        return [$base, $target, $from, $embedding->written];
+        return [$base, $target, $from, $embedding];
     }
 
-    /** @param list<Keyword> $words */
-    private function sidecar(FrameToStamp $frame, ?FileToStamp $file, string $path, array $words, bool $isAdopted): StampedFile
+    /**
+     * @param non-empty-array<int, OpenStore> $open
+     * @param list<Keyword>                   $words
+     */
+    private function sidecar(FrameToStamp $frame, ?FileToStamp $file, array $open, array $words, bool $isAdopted, StampNotes $notes): StampedFile
     {
+        $path = $open[array_key_first($open)]->path($frame->path($file->ending ?? Place::SIDECAR));
+        $open[array_key_first($open)]->confirmOwns($path);
         $stamp = $frame->stamp->carrying($frame->rating, $frame->remarks, $words, $frame->originOf(null));
         clearstatcache(true, $path);
         if (!is_file($path)) {
@@ -139,33 +157,31 @@ final readonly class MakesStamped
                 throw CouldNotStamp::packet($path, $failure->getMessage());
             }
             $isOurs = null === $file && $frame->origin->shoot === $tree->text(XmpName::of('velvet:Shoot')) && $stamp->origin?->name === $tree->text(XmpName::of('xmpMM:PreservedFileName'));
-            if (!$isOurs) {
-                self::check($file, $base[0], $path, $isAdopted);
+            if (!$isOurs && !$isAdopted && !self::isKnown($file, $base[0])) {
+                $because = CouldNotStamp::changedSince($path);
+                $notes->differs($file, array_key_first($open), $base[0], $because);
+                throw $because;
             }
         }
         $written = $this->stamps->into($tree, $stamp, $file->written ?? new Written());
-        $made = $this->scratch->path(self::SIDECAR);
+        $made = $this->scratch->path(Place::SIDECAR);
         $text = $tree->sidecar();
         if (\strlen($text) !== @file_put_contents($made, $text)) {
             throw CouldNotStamp::embed($path, SystemReason::last());
         }
 
-        return $this->made($frame, $file, $file->ending ?? self::SIDECAR, $made, null === $file ? $base : [$file->checksum, ...$base], $written);
+        return $this->made($frame, $file, $file->ending ?? Place::SIDECAR, $made, null === $file ? $base : [$file->checksum, ...$base], $written);
     }
 
-    /** That a file is as the ledger has it, or was about to have it; or is to be merged with as it is. */
-    private static function check(?FileToStamp $file, string $checksum, string $path, bool $isAdopted): void
+    /** Whether a file is as the ledger has it, or was about to have it. */
+    private static function isKnown(?FileToStamp $file, string $checksum): bool
     {
-        if (!$isAdopted && $checksum !== $file?->checksum && (null === $file?->coming || $checksum !== $file->coming)) {
-            throw CouldNotStamp::changedSince($path);
-        }
+        return $checksum === $file?->checksum || (null !== $file?->coming && $checksum === $file->coming);
     }
 
     /** @param list<string> $replaces */
-    private function made(FrameToStamp $frame, ?FileToStamp $file, string $ending, string $made, array $replaces, Written $written): StampedFile
+    private function made(FrameToStamp $frame, ?FileToStamp $file, string $ending, string $made, array $replaces, Written $written, ?string $picture = null): StampedFile
     {
-        clearstatcache(true, $made);
-
-        return new StampedFile($frame, $file, $ending, $made, (int) filesize($made), Checksum::ofFile($made), array_values(array_unique(array_filter([...$replaces, $file?->coming], \is_string(...)))), $written);
+        return new StampedFile($frame, $file, $ending, $made, array_values(array_unique(array_filter([...$replaces, $file?->coming], \is_string(...)))), $written, $picture);
     }
 }

@@ -5,18 +5,20 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Stamps;
 
 use VelvetLedger\Core\Failure\CouldNot;
+use VelvetLedger\Core\Stamp\CouldNotStamp;
 use VelvetLedger\Core\Transfer\Care;
 use VelvetLedger\Core\Transfer\Copied;
 use VelvetLedger\Core\Transfer\Copier;
 use VelvetLedger\Core\Transfer\Copying;
 use VelvetLedger\Core\Transfer\CopyOrder;
 use VelvetLedger\Core\Transfer\SourceFile;
+use VelvetLedger\Core\Transfer\WriterMark;
 use VelvetLedger\Server\Persistence\FrameKeywords;
 use VelvetLedger\Server\Persistence\FrameToStamp;
-use VelvetLedger\Server\Persistence\ShootRepository;
 use VelvetLedger\Server\Persistence\StampedFile;
 use VelvetLedger\Server\Persistence\StampEntries;
 use VelvetLedger\Server\Persistence\StampRepository;
+use VelvetLedger\Server\Stores\Leftovers;
 use VelvetLedger\Server\Stores\ListsOfStore;
 use VelvetLedger\Server\Stores\OpenStore;
 use VelvetLedger\Server\Stores\StoreAbsent;
@@ -37,7 +39,7 @@ final readonly class Restamping
         private StampEntries $entries,
         private Copier $copier,
         private Stores $stores,
-        private ShootRepository $shoots,
+        private Leftovers $leftovers,
         private ListsOfStore $lists,
     ) {
     }
@@ -55,68 +57,57 @@ final readonly class Restamping
      */
     public function shoot(int $shoot, \Closure $watch, array $of = [], array $adopt = [], bool $renewsLists = true): ?array
     {
-        if (!$this->frames->take($shoot)) {
+        $mark = $this->frames->take($shoot);
+        if (null === $mark) {
             return null;
         }
         $done = $noted = $after = 0;
         $folders = [];
         try {
-            $main = $this->stores->at($this->stores->ofLedger())->open();
-            $open = $this->open($main);
+            $open = $this->stores->openAll();
             while ([] !== $frames = $this->frames->waiting($shoot, $after, self::AT_ONCE, $of)) {
                 $watch();
                 $after = $frames[\count($frames) - 1]->id;
-                $notes = $this->stamp($frames, $main, $open, $adopt);
-                $noted += \count($notes);
-                $done += \count($frames) - \count($notes);
-                $folders += array_fill_keys(array_map(static fn (FrameToStamp $frame): string => $frame->folder, $frames), true);
+                $in = array_values(array_unique(array_map(static fn (FrameToStamp $frame): string => $frame->folder, $frames)));
+                foreach ($renewsLists ? $open : [] as $store) {
+                    $this->leftovers->clear($store, array_values(array_diff($in, array_keys($folders))), $mark);
+                }
+                $notes = $this->stamp($frames, $open, $adopt, $mark);
+                $noted += $notes;
+                $done += \count($frames) - $notes;
+                $folders += array_fill_keys($in, true);
             }
         } finally {
             $this->frames->release($shoot);
             foreach ($renewsLists && [] !== $folders ? $open ?? [] : [] as $number => $store) {
-                $this->lists->renew($store->store, $number, $this->shoots->foldersAbove(array_map(strval(...), array_keys($folders))));
+                $this->lists->renew($store, $number, array_map(strval(...), array_keys($folders)));
             }
         }
 
         return [$done, $noted];
     }
 
-    /** @return array<int, OpenStore> those that are there, the main one first */
-    private function open(OpenStore $main): array
-    {
-        $open = [$this->stores->ofLedger()->id() => $main];
-        foreach ($this->stores->all() as $store) {
-            try {
-                $open[$store->id()] ??= $this->stores->at($store)->open();
-            } catch (StoreAbsent) {
-                // it is owed the change
-            }
-        }
-
-        return $open;
-    }
-
     /**
-     * @param list<FrameToStamp>    $frames
-     * @param array<int, OpenStore> $open
-     * @param list<int>             $adopt
+     * @param list<FrameToStamp>              $frames
+     * @param non-empty-array<int, OpenStore> $open   the main one first
+     * @param list<int>                       $adopt
      *
-     * @return array<int, list<string>> frame => what could not be done, in words
+     * @return int how many frames a note says of why they could not be stamped
      */
-    private function stamp(array $frames, OpenStore $main, array $open, array $adopt): array
+    private function stamp(array $frames, array $open, array $adopt, WriterMark $mark): int
     {
-        [$made, $notes] = $this->making->make($frames, $this->keywords->of(array_map(static fn (FrameToStamp $frame): int => $frame->id, $frames)), $main->path(...), $adopt);
+        [$made, $notes] = $this->making->make($frames, $this->keywords->of(array_map(static fn (FrameToStamp $frame): int => $frame->id, $frames)), $open, $adopt);
         $this->entries->coming($made);
         $copying = $this->copier->begin();
         $done = [];
         try {
             foreach ($made as $name => $file) {
                 try {
-                    $this->start($copying, $name, $file, $open);
+                    $this->start($copying, $name, $file, $open, $mark);
                 } catch (StoreAbsent $ends) {
                     throw $ends;
                 } catch (CouldNot $failure) {
-                    $notes[$file->frame->id][] = $failure->getMessage();
+                    $notes->add($file->frame, $failure);
                 }
                 while ($copying->isFull()) {
                     array_push($done, ...$copying->settle(true));
@@ -127,29 +118,26 @@ final readonly class Restamping
             }
         } finally {
             $copying->abandon();
-            $notes = $this->end($made, $done, $main, $open, $notes);
+            $this->end($made, $done, $open, $notes);
             array_map(static fn (StampedFile $file): bool => @unlink($file->made), $made);
         }
-        $this->entries->framesDone($frames, array_map(static fn (array $some): string => implode(' ', $some), $notes));
+        $this->frames->settle($frames, $notes->rows());
 
-        return $notes;
+        return $notes->frames();
     }
 
-    /** @param array<int, OpenStore> $open */
-    private function start(Copying $copying, int $name, StampedFile $file, array $open): void
+    /** @param non-empty-array<int, OpenStore> $open */
+    private function start(Copying $copying, int $name, StampedFile $file, array $open, WriterMark $mark): void
     {
         $to = [];
         foreach ($open as $number => $store) {
             $isMain = $number === array_key_first($open); // what it has there was read just now
-            if (($isMain || $this->entries->isGoodAt($file, $number)) && $this->hasRoom($store, $file, $isMain)) {
+            if (($isMain || ($this->entries->isGoodAt($file, $number) && null === $store->leadsOut($file->frame->folder))) && $this->hasRoom($store, $file, $isMain)) {
                 $to[$number] = $store->path($file->path());
             }
         }
         $source = new SourceFile($file->made, $file->bytes, (int) filemtime($file->made), null, $file->checksum);
-        $order = CopyOrder::of($name, $source, $to, 0, 0, new Care(false, true === $file->file?->sha256))->replacing($file->replaces);
-        foreach ($order->targets as $target) {
-            @unlink($target->temporary); // of one who was killed: only who holds the shoot writes such
-        }
+        $order = CopyOrder::of($name, $source, $to, $mark, new Care(false, true === $file->file?->sha256))->replacing($file->replaces);
         $copying->start($order, static fn (int $bytes) => null);
     }
 
@@ -170,29 +158,24 @@ final readonly class Restamping
     }
 
     /**
-     * @param list<StampedFile>        $made
-     * @param list<Copied>             $done
-     * @param array<int, OpenStore>    $open
-     * @param array<int, list<string>> $notes
-     *
-     * @return array<int, list<string>>
+     * @param list<StampedFile>               $made
+     * @param list<Copied>                    $done
+     * @param non-empty-array<int, OpenStore> $open
      */
-    private function end(array $made, array $done, OpenStore $main, array $open, array $notes): array
+    private function end(array $made, array $done, array $open, StampNotes $notes): void
     {
-        $main->confirm();
-        $mainNumber = array_key_first($open);
+        $main = array_key_first($open);
+        $open[$main]->confirm();
         $entered = [];
         foreach ($done as $copied) {
             $file = $made[$copied->order->name];
-            if (isset($copied->copies[$mainNumber])) {
+            if (isset($copied->copies[$main])) {
                 $entered[] = [$file, $copied];
             } else {
-                $failure = $copied->failed[$mainNumber] ?? null;
-                $notes[$file->frame->id][] = $failure?->getMessage() ?? 'It could not be written.';
+                $notes->add($file->frame, $copied->failed[$main] ?? CouldNotStamp::embed($file->path(), 'it could not be written'));
             }
         }
+        $this->entries->found($notes->findings());
         $this->entries->stamped($entered, array_map(static fn ($store): int => $store->id(), $this->stores->all()));
-
-        return $notes;
     }
 }

@@ -14,8 +14,9 @@ final readonly class StampedSource
     /**
      * @param SourceFile  $original the picture on the card
      * @param WrittenFile $read     what was read of it there
+     * @param string      $picture  digest of its coded pictures, see CodedPicture
      */
-    public function __construct(public string $path, public int $bytes, public SourceFile $original, public WrittenFile $read, public Written $written, public int $revision)
+    public function __construct(public string $path, public int $bytes, public SourceFile $original, public WrittenFile $read, public Written $written, public int $revision, public string $picture)
     {
     }
 

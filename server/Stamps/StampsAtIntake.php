@@ -16,7 +16,9 @@ use VelvetLedger\Core\Transfer\CopyOrder;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Transfer\Medium;
 use VelvetLedger\Core\Transfer\SourceFile;
+use VelvetLedger\Core\Transfer\Task;
 use VelvetLedger\Core\Transfer\Writer;
+use VelvetLedger\Core\Transfer\WriterMark;
 use VelvetLedger\Server\Persistence\FrameKeywords;
 use VelvetLedger\Server\Persistence\StampRepository;
 use VelvetLedger\Server\Persistence\WaitingFile;
@@ -49,8 +51,9 @@ final class StampsAtIntake
             }
             $from = $this->scratch->path();
             try {
-                $read = (new Writer($this->medium))->write(CopyOrder::of($number, $source, [$from], 0, 0, new Care()), static fn (int $bytes) => null);
-                $from = CopyOrder::of($number, $source, [$from])->targets[0]->temporary;
+                $order = CopyOrder::of($number, $source, [$from], WriterMark::of(Task::BringIn, $number, 0));
+                $read = (new Writer($this->medium))->write($order, static fn (int $bytes) => null);
+                $from = $order->targets[0]->temporary;
                 if ($care->readTwice) {
                     $this->readAgain($source, $read->checksum);
                 }
@@ -58,7 +61,7 @@ final class StampsAtIntake
                 $to = $this->scratch->path();
                 $embedding = Embedding::prepare($this->stamps, $from, $to, $stamp);
                 $this->embeds->ask($number, $embedding);
-                $under[$number] = [$from, $to, $read, $embedding->written, $frame->revision, $source];
+                $under[$number] = [$from, $to, $read, $embedding, $frame->revision, $source];
             } catch (CouldNotCopy $broke) {
                 $this->log->info('{file} is left to the intake itself: {reason}', ['file' => $line->file->path, 'reason' => $broke->getMessage()]);
             } catch (CouldNotStamp $failure) {
@@ -69,13 +72,13 @@ final class StampsAtIntake
         $left = $under;
         while ([] !== $left) {
             foreach ($this->embeds->answers() as $number => $failure) {
-                [$from, $to, $read, $written, $revision, $source] = $under[$number];
+                [$from, $to, $read, $embedding, $revision, $source] = $under[$number];
                 unset($left[$number]);
                 @unlink($from);
                 if (null === $failure) {
                     touch($to, $source->modifiedAt);
                     clearstatcache(true, $to);
-                    $came[$number] = new StampedSource($to, (int) filesize($to), $source, $read, $written, $revision);
+                    $came[$number] = new StampedSource($to, (int) filesize($to), $source, $read, $embedding->written, $revision, $embedding->picture);
                 } else {
                     $came[$number] = $failure->about($lines[$number][0]->file->path)->getMessage();
                 }

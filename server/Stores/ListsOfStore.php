@@ -7,22 +7,26 @@ namespace VelvetLedger\Server\Stores;
 use Doctrine\DBAL\Connection;
 use Psr\Log\LoggerInterface;
 use VelvetLedger\Core\Transfer\ChecksumList;
+use VelvetLedger\Server\Persistence\ShootRepository;
 
 /** The checksum lists of shoots' folders at a store: of the copies that are proven there, by what the ledger has of them. */
 final readonly class ListsOfStore
 {
-    public function __construct(private Connection $database, private LoggerInterface $log)
+    public function __construct(private Connection $database, private ShootRepository $shoots, private LoggerInterface $log)
     {
     }
 
-    /** @param list<string> $folders of shoots, from the store's root */
-    public function renew(Store $store, int $number, array $folders): void
+    /** @param list<string> $folders from the store's root: of shoots, or below those of shoots, whose lists these are */
+    public function renew(OpenStore $store, int $number, array $folders): void
     {
-        foreach ($folders as $folder) {
-            if (!$store->isPresent()) {
+        foreach ($this->shoots->foldersAbove($folders) as $folder) {
+            if (!$store->store->isPresent()) {
                 return;
             }
-            $of = rtrim($store->path.'/'.$folder, '/');
+            if (null !== $store->leadsOut($folder)) {
+                continue; // the list there is another's
+            }
+            $of = rtrim($store->path($folder), '/');
             if (!is_dir($of)) {
                 continue;
             }

@@ -7,18 +7,27 @@ namespace VelvetLedger\Server\Stores;
 use VelvetLedger\Core\Transfer\StoreMark;
 
 /** A store that was found to be there, with the drive it was found on: what is written is held against that, before it counts. */
-final readonly class OpenStore
+final class OpenStore
 {
     /** Room kept free on a store beside the file to be written, bytes. */
     private const SPARE_ROOM = 16_000_000;
 
-    public function __construct(public Store $store, private int $device, private int $root)
+    /** @var array<array-key, string|null> folder => where it leads; since it was last asked whether the drive is there */
+    private array $leads = [];
+
+    public function __construct(public readonly Store $store, private readonly int $device, private readonly int $root)
     {
     }
 
     public function path(string $to): string
     {
         return $this->store->path.'/'.$to;
+    }
+
+    /** The folder of a file, both from the root; '' for the root itself. */
+    public static function folderOf(string $path): string
+    {
+        return ltrim(\dirname('/'.$path), '/');
     }
 
     /**
@@ -28,7 +37,8 @@ final readonly class OpenStore
      */
     public function confirm(): void
     {
-        clearstatcache();
+        clearstatcache(true);
+        $this->leads = [];
         $stat = @stat($this->store->path);
         if (false === $stat || $stat['dev'] !== $this->device || $stat['ino'] !== $this->root || StoreMark::at($this->store->path)?->uuid !== $this->store->uuid) {
             throw $this->store->absence();
@@ -60,6 +70,44 @@ final readonly class OpenStore
         if (false === $stat || $stat['dev'] !== $this->device) {
             throw StoreAbsent::notHolding($this->store, $file);
         }
+        $this->confirmOwns($file);
+    }
+
+    /**
+     * That a place, absolute, lies on its drive and below its root, whatever links there are on the way.
+     *
+     * @throws StoreAbsent
+     */
+    public function confirmOwns(string $place): void
+    {
+        $folder = ltrim(substr(\dirname($place), \strlen($this->store->path)), '/');
+        $to = $this->leadsOut($folder);
+        if (null !== $to) {
+            throw StoreAbsent::leadsOut($this->store, $folder, $to);
+        }
+    }
+
+    /**
+     * Where a folder, from the root, leads if it is not the store's own: by a link that goes out of the store, or by another
+     * drive that is mounted there. What lies in it is no copy at this store. Null where it is its own, or not there yet.
+     */
+    public function leadsOut(string $folder): ?string
+    {
+        if (!\array_key_exists($folder, $this->leads)) {
+            if ([] === $this->leads) {
+                clearstatcache(true);
+            }
+            $there = rtrim($this->path($folder), '/');
+            while (!file_exists($there)) {
+                $there = \dirname($there);
+            }
+            $real = (string) realpath($there);
+            $stat = @stat($real);
+            $isOwn = str_starts_with($real.'/', rtrim((string) realpath($this->store->path), '/').'/') && false !== $stat && $stat['dev'] === $this->device;
+            $this->leads[$folder] = $isOwn ? null : $real;
+        }
+
+        return $this->leads[$folder];
     }
 
     /** @throws StoreAbsent */

@@ -39,6 +39,17 @@ final class StoreAbsent extends \RuntimeException implements CouldNot
         return new self(\sprintf('The store %s let go of %s as soon as it was written. Look at its drive, then go on.', $store->name, $file), $file);
     }
 
+    public static function leadsOut(Store $store, string $folder, string $to): self
+    {
+        return new self(\sprintf('The folder %s of the store %s leads out of it, to %s: what lies there is no copy at this store. Put a folder of its own in its place, then go on; nothing was written there.', '' === $folder ? '/' : $folder, $store->name, $to), $to, self::leading($to));
+    }
+
+    /** Why what lies in such a folder does not count. */
+    public static function leading(string $to): string
+    {
+        return "its folder leads out of the store, to $to";
+    }
+
     public static function notMade(Store $store): self
     {
         return new self(\sprintf('The folder %s of the store %s is not there and could not be made. Make it, or name another in the settings.', $store->path, $store->name), $store->path);

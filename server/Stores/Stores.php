@@ -61,6 +61,26 @@ final class Stores
         return array_values(array_filter($this->all(), static fn (LedgerStore $store): bool => StoreRole::Main !== $store->role()));
     }
 
+    /**
+     * @return non-empty-array<int, OpenStore> those that are there now, by number, the main one first
+     *
+     * @throws StoreAbsent where the main store is not there
+     */
+    public function openAll(): array
+    {
+        $main = $this->ofLedger();
+        $open = [$main->id() => $this->at($main)->open()];
+        foreach ($this->mirrors() as $store) {
+            try {
+                $open[$store->id()] = $this->at($store)->open();
+            } catch (StoreAbsent) {
+                continue; // what it lacks it is owed
+            }
+        }
+
+        return $open;
+    }
+
     /** @throws NotInLedger */
     public function find(int $id): LedgerStore
     {

@@ -24,7 +24,7 @@ final readonly class Stamps
     public function __invoke(WriteStamps $work): void
     {
         try {
-            if (!$this->stamps->write($work->shoot, $this->interruption->stopHere(...), $work->merge)) {
+            if (!$this->stamps->write($work->shoot, $this->interruption->stopHere(...), $work->merge, $work->keep)) {
                 throw new RecoverableMessageHandlingException('Somebody else stamps this shoot.', 0, null, self::COMES_AGAIN);
             }
         } catch (StoreAbsent $absent) {

@@ -11,7 +11,6 @@ use VelvetLedger\Core\Transfer\Care;
 use VelvetLedger\Core\Transfer\ChecksumList;
 use VelvetLedger\Core\Transfer\Copied;
 use VelvetLedger\Core\Transfer\Copier;
-use VelvetLedger\Core\Transfer\CopyOrder;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Transfer\CouldNotPublish;
 use VelvetLedger\Core\Transfer\Medium;
@@ -21,9 +20,12 @@ use VelvetLedger\Core\Transfer\PublishesByLink;
 use VelvetLedger\Core\Transfer\QuickPrint;
 use VelvetLedger\Core\Transfer\ReadsBackHere;
 use VelvetLedger\Core\Transfer\SourceFile;
+use VelvetLedger\Core\Transfer\Task;
 use VelvetLedger\Core\Transfer\Writer;
+use VelvetLedger\Core\Transfer\WriterMark;
 use VelvetLedger\Core\Transfer\WrittenFile;
 use VelvetLedger\Tests\Folder;
+use VelvetLedger\Tests\OrderTo;
 use VelvetLedger\Tests\StumblingReader;
 
 final class CopierTest extends TestCase
@@ -99,7 +101,7 @@ final class CopierTest extends TestCase
         $source = $this->source('a.jpg', str_repeat('a', 70_000), print: true);
         $becomes($source->path);
         try {
-            $this->copier()->copy(CopyOrder::of(1, $source, [1 => $this->store->path.'/a.jpg']), static fn (int $moved): mixed => null === $meanwhile ? null : $meanwhile($source->path));
+            $this->copier()->copy(OrderTo::places(1, $source, [1 => $this->store->path.'/a.jpg']), static fn (int $moved): mixed => null === $meanwhile ? null : $meanwhile($source->path));
             self::fail('no error');
         } catch (CouldNotCopy $failure) {
             self::assertStringContainsString($words, $failure->getMessage());
@@ -127,21 +129,23 @@ final class CopierTest extends TestCase
     public function testADriveThatKeepsNoTimesStillGetsTheCopyAndThatIsSaid(): void
     {
         $source = $this->source('a.jpg', 'x');
-        self::assertTrue($this->copier()->copy(CopyOrder::of(1, $source, [1 => $this->store->path.'/a.jpg']), static fn (int $moved) => null)->copies[1]->keepsTime);
-        self::assertSame([7, 3], CopyOrder::leftBy(basename(CopyOrder::of(1, $source, [1 => '/x/a b.jpg'], 7, 3)->targets[1]->temporary)));
-        self::assertNull(CopyOrder::leftBy('.a.jpg.part'));
+        self::assertTrue($this->copier()->copy(OrderTo::places(1, $source, [1 => $this->store->path.'/a.jpg']), static fn (int $moved) => null)->copies[1]->keepsTime);
+        self::assertEquals(WriterMark::of(Task::BringIn, 7, 3), WriterMark::in(basename(OrderTo::places(1, $source, [1 => '/x/a b.jpg'])->targets[1]->temporary)));
+        self::assertNull(WriterMark::in('.a.jpg.part'));
+        // As versions before wrote them: of an intake, and of all else, which nobody is at any more.
+        self::assertSame([[Task::BringIn, 12, 4], [null, 0, 2]], array_map(static fn (string $name): array => [WriterMark::in($name)?->task, WriterMark::in($name)?->about, WriterMark::in($name)?->run], ['.a.12-4.part', '.a.0-2.part']));
     }
 
     /** A limit on the size of files stands in for a full drive: the write stops in the middle of the file just so. */
     public function testAWriteThatStopsHalfwayIsSaidInTheSystemsWordsAndLeavesNothing(): void
     {
         $source = $this->card->put('a.jpg', str_repeat('x', 300_000));
-        $code = 'require $argv[1]; use VelvetLedger\Core\Transfer as T; try { $m = new VelvetLedger\Server\Tools\PageCache(); (new T\Copier(new T\Writer($m), new T\ReadsBackHere($m), new T\PublishesByLink()))->copy(T\CopyOrder::of(1, new T\SourceFile($argv[2], 300000, 1777900000), [1 => $argv[3]])); } catch (VelvetLedger\Core\Transfer\CouldNotCopy $failure) { echo $failure->getMessage(); }';
+        $code = 'require $argv[1]; use VelvetLedger\Core\Transfer as T; try { $m = new VelvetLedger\Server\Tools\PageCache(); (new T\Copier(new T\Writer($m), new T\ReadsBackHere($m), new T\PublishesByLink()))->copy(VelvetLedger\Tests\OrderTo::places(1, new T\SourceFile($argv[2], 300000, 1777900000), [1 => $argv[3]])); } catch (VelvetLedger\Core\Transfer\CouldNotCopy $failure) { echo $failure->getMessage(); }';
         $run = \sprintf('trap "" XFSZ; ulimit -f 100; %s -r %s %s %s %s 2>&1', escapeshellarg(\PHP_BINARY), escapeshellarg($code), escapeshellarg(\dirname(__DIR__, 2).'/vendor/autoload.php'), escapeshellarg($source), escapeshellarg($this->store->path.'/a.jpg'));
-        self::assertMatchesRegularExpression('#a\.jpg\.0-0\.part could not be written past byte 10\d{4}: File too large\.#', (string) shell_exec('bash -c '.escapeshellarg($run)));
+        self::assertMatchesRegularExpression('#a\.jpg\.i7-3\.part could not be written past byte 10\d{4}: File too large\.#', (string) shell_exec('bash -c '.escapeshellarg($run)));
         self::assertSame([], self::names($this->store->path));
         try {
-            $this->copier()->copy(CopyOrder::of(1, new SourceFile($source, 300_000, 1_777_900_000), [1 => '/dev/full/a.jpg']));
+            $this->copier()->copy(OrderTo::places(1, new SourceFile($source, 300_000, 1_777_900_000), [1 => '/dev/full/a.jpg']));
             self::fail('no error');
         } catch (CouldNotCopy $failure) {
             self::assertStringContainsString('/dev/full', $failure->getMessage());
@@ -154,7 +158,7 @@ final class CopierTest extends TestCase
         $this->store->put('taken/a.raw', 'somebody else’s');
         $this->store->put('same/a.raw', (string) file_get_contents($source->path), 1_777_900_000);
         $this->store->put('a file', 'no folder');
-        $done = $this->copier()->copy(CopyOrder::of(7, $source, array_map(fn (string $to): string => $this->store->path.'/'.$to, [1 => 'main/a.raw', 2 => 'mirror/a.raw', 3 => 'taken/a.raw', 4 => 'same/a.raw', 5 => 'a file/a.raw']), care: new Care(readTwice: true, sha256: true)));
+        $done = $this->copier()->copy(OrderTo::places(7, $source, array_map(fn (string $to): string => $this->store->path.'/'.$to, [1 => 'main/a.raw', 2 => 'mirror/a.raw', 3 => 'taken/a.raw', 4 => 'same/a.raw', 5 => 'a file/a.raw']), care: new Care(readTwice: true, sha256: true)));
         self::assertSame([1, 2, 4], array_keys($done->copies));
         self::assertSame([3 => CouldNotPublish::class, 5 => CouldNotCopy::class], array_map(get_class(...), array_reverse($done->failed, true)));
         foreach ($done->copies as $copy) {
@@ -171,7 +175,7 @@ final class CopierTest extends TestCase
         $this->store->put('main/a.raw', 'old');
         foreach (['main/a.raw' => CouldNotPublish::class, '../gone/a.raw' => CouldNotCopy::class] as $main => $failure) {
             try {
-                $this->copier()->copy(CopyOrder::of(1, $this->source('a.raw', 'new'), [1 => 'main/a.raw' === $main ? $this->store->path.'/'.$main : '/dev/full/a.raw', 2 => $this->store->path.'/mirror/a.raw']));
+                $this->copier()->copy(OrderTo::places(1, $this->source('a.raw', 'new'), [1 => 'main/a.raw' === $main ? $this->store->path.'/'.$main : '/dev/full/a.raw', 2 => $this->store->path.'/mirror/a.raw']));
                 self::fail('no error');
             } catch (CouldNotCopy|CouldNotPublish $stopped) {
                 self::assertSame($failure, $stopped::class);
@@ -184,9 +188,9 @@ final class CopierTest extends TestCase
     {
         $source = $this->source('a.raw', 'one way');
         $lyingReader = self::medium(static fn (string $path) => $path === $source->path ? [file_put_contents($path, 'another'), touch($path, 1_777_900_000)] : null);
-        self::assertArrayHasKey(1, $this->copier($lyingReader)->copy(CopyOrder::of(1, $source, [1 => $this->store->path.'/once.raw']))->copies, 'read once, it goes unnoticed');
+        self::assertArrayHasKey(1, $this->copier($lyingReader)->copy(OrderTo::places(1, $source, [1 => $this->store->path.'/once.raw']))->copies, 'read once, it goes unnoticed');
         $this->expectExceptionMessage('a.raw was read twice from the card, and not the same');
-        $this->copier($lyingReader)->copy(CopyOrder::of(1, $source, [1 => $this->store->path.'/twice.raw'], care: new Care(readTwice: true)));
+        $this->copier($lyingReader)->copy(OrderTo::places(1, $source, [1 => $this->store->path.'/twice.raw'], care: new Care(readTwice: true)));
     }
 
     /** A reader that stumbles, as a stream of its own: bad sectors cannot be had otherwise. */
@@ -194,7 +198,7 @@ final class CopierTest extends TestCase
     public function testWhatCannotBeReadAtOnceIsTriedAgainBeforeItIsGivenUp(int $failures, bool $comes): void
     {
         StumblingReader::register(str_repeat('light', 500_000), $failures, 1 << 20);
-        $order = CopyOrder::of(1, new SourceFile('stumbling://a.raw', 2_500_000, 1_777_900_000), [1 => $this->store->path.'/a.raw', 2 => $this->store->path.'/b.raw']);
+        $order = OrderTo::places(1, new SourceFile('stumbling://a.raw', 2_500_000, 1_777_900_000), [1 => $this->store->path.'/a.raw', 2 => $this->store->path.'/b.raw']);
         try {
             $done = $this->copier()->copy($order);
             self::assertTrue($comes);
@@ -219,12 +223,12 @@ final class CopierTest extends TestCase
     {
         $copying = $this->copier()->begin();
         foreach (range(1, 40) as $i) {
-            $copying->start(CopyOrder::of($i, $this->source("$i.jpg", str_repeat((string) $i, 999)), [1 => $this->store->path."/$i.jpg"]), static fn (int $moved) => null);
+            $copying->start(OrderTo::places($i, $this->source("$i.jpg", str_repeat((string) $i, 999)), [1 => $this->store->path."/$i.jpg"]), static fn (int $moved) => null);
         }
         self::assertSame([], array_filter(self::names($this->store->path), static fn (string $name): bool => str_ends_with($name, '.jpg')), 'no final name before its bytes are proven');
         $copying->abandon();
         self::assertSame([[], true], [self::names($this->store->path), $copying->isEmpty()]);
-        $copying->start(CopyOrder::of(1, $this->source('1.jpg', 'again'), [1 => $this->store->path.'/1.jpg']), static fn (int $moved) => null);
+        $copying->start(OrderTo::places(1, $this->source('1.jpg', 'again'), [1 => $this->store->path.'/1.jpg']), static fn (int $moved) => null);
         self::assertCount(1, $copying->settle(true));
         self::assertSame(['1.jpg'], self::names($this->store->path));
     }
@@ -234,7 +238,7 @@ final class CopierTest extends TestCase
     {
         clearstatcache();
 
-        return $this->copier($medium)->copy(CopyOrder::of(1, new SourceFile($source, (int) filesize($source), (int) filemtime($source)), [1 => $this->store->path.'/'.$to]), $moved);
+        return $this->copier($medium)->copy(OrderTo::places(1, new SourceFile($source, (int) filesize($source), (int) filemtime($source)), [1 => $this->store->path.'/'.$to]), $moved);
     }
 
     private function copier(?Medium $medium = null): Copier

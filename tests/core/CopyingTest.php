@@ -9,7 +9,6 @@ use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Transfer\Care;
 use VelvetLedger\Core\Transfer\Copied;
 use VelvetLedger\Core\Transfer\Copying;
-use VelvetLedger\Core\Transfer\CopyOrder;
 use VelvetLedger\Core\Transfer\PublishesByClaim;
 use VelvetLedger\Core\Transfer\PublishesByLink;
 use VelvetLedger\Core\Transfer\ReadBack;
@@ -19,6 +18,7 @@ use VelvetLedger\Core\Transfer\Writer;
 use VelvetLedger\Server\Tools\PageCache;
 use VelvetLedger\Tests\Folder;
 use VelvetLedger\Tests\LaterReadBack;
+use VelvetLedger\Tests\OrderTo;
 
 /** Many files on their way at once, to a main store and a mirror: what is published when, and what is not. */
 final class CopyingTest extends TestCase
@@ -44,7 +44,7 @@ final class CopyingTest extends TestCase
     public function testNothingBearsItsNameBeforeItIsReadBack(): void
     {
         $this->start(1);
-        self::assertSame([['.1.jpg.0-0.part'], ['.1.jpg.0-0.part']], [$this->names($this->main), $this->names($this->mirror)]);
+        self::assertSame([['.1.jpg.i7-3.part'], ['.1.jpg.i7-3.part']], [$this->names($this->main), $this->names($this->mirror)]);
         self::assertSame([true, true], array_values($this->readsBack->asked), 'both are flushed and read back');
         $done = $this->copying->settle(true);
         self::assertSame([[self::MAIN, self::MIRROR], []], [array_keys($done[0]->copies), $done[0]->failed]);
@@ -57,7 +57,7 @@ final class CopyingTest extends TestCase
         $this->start(1);
         $this->readsBack->atATime = 1;
         self::assertSame([], $this->copying->settle(false));
-        self::assertSame(['.1.jpg.0-0.part'], $this->names($this->main), 'read back at main, and not at its mirror yet');
+        self::assertSame(['.1.jpg.i7-3.part'], $this->names($this->main), 'read back at main, and not at its mirror yet');
         self::assertCount(1, $this->copying->settle(true));
     }
 
@@ -94,7 +94,7 @@ final class CopyingTest extends TestCase
 
     public function testAMirrorThatReadsBackOtherBytesHasNoCopyAndMainHas(): void
     {
-        $this->readsBack->says[$this->mirror->path.'/.1.jpg.0-0.part'] = ReadBack::of(str_repeat('0', 32));
+        $this->readsBack->says[$this->mirror->path.'/.1.jpg.i7-3.part'] = ReadBack::of(str_repeat('0', 32));
         $this->start(1);
         $done = $this->copying->settle(true)[0];
         self::assertSame([[self::MAIN], [self::MIRROR]], [array_keys($done->copies), array_keys($done->failed)]);
@@ -104,7 +104,7 @@ final class CopyingTest extends TestCase
 
     public function testWithoutMainsCopyNoOtherIsPublished(): void
     {
-        $this->readsBack->says[$this->main->path.'/.1.jpg.0-0.part'] = ReadBack::failed('it gave an input error');
+        $this->readsBack->says[$this->main->path.'/.1.jpg.i7-3.part'] = ReadBack::failed('it gave an input error');
         $this->start(1);
         $done = $this->copying->settle(true)[0];
         self::assertSame([[], [self::MAIN, self::MIRROR]], [$done->copies, array_keys($done->failed)]);
@@ -169,7 +169,7 @@ final class CopyingTest extends TestCase
     {
         $bytes = "bytes of $number";
         $source = new SourceFile($this->card->put("$number.jpg", $bytes, 1_777_900_000), \strlen($bytes), 1_777_900_000);
-        $this->copying->start(CopyOrder::of($number, $source, [self::MAIN => $this->main->path."/$number.jpg", self::MIRROR => $this->mirror->path."/$number.jpg"], care: $care), static fn (int $bytes) => null);
+        $this->copying->start(OrderTo::places($number, $source, [self::MAIN => $this->main->path."/$number.jpg", self::MIRROR => $this->mirror->path."/$number.jpg"], care: $care), static fn (int $bytes) => null);
     }
 
     /** @return list<string> */

@@ -32,6 +32,7 @@ use VelvetLedger\Server\Tools\IptcNamesOfExifTool;
 use VelvetLedger\Server\Tools\PageCache;
 use VelvetLedger\Tests\Folder;
 use VelvetLedger\Tests\LaterReadBack;
+use VelvetLedger\Tests\OrderTo;
 use VelvetLedger\Tests\Stills;
 
 /** A file's later state takes the place of the one before, and of no other; a picture is put behind a new head only as it was. */
@@ -190,7 +191,7 @@ final class ReplacingTest extends TestCase
     {
         $source = $this->store->put("from/$text", $text);
 
-        return CopyOrder::of(crc32($text), new SourceFile($source, \strlen($text), (int) filemtime($source)), [1 => $to]);
+        return OrderTo::places(crc32($text), new SourceFile($source, \strlen($text), (int) filemtime($source)), [1 => $to]);
     }
 
     private function settle(CopyOrder $order): Copied

@@ -17,6 +17,7 @@ use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Persistence\IntakeState;
 use VelvetLedger\Server\Persistence\LedgerFile;
 use VelvetLedger\Server\Persistence\LedgerFrame;
+use VelvetLedger\Server\Persistence\Locks;
 use VelvetLedger\Server\Persistence\Original;
 use VelvetLedger\Server\Persistence\Proof;
 use VelvetLedger\Server\Persistence\ReceiptLine;
@@ -114,7 +115,7 @@ final class RunsTest extends LedgerTestCase
         $intake = $this->start('CARD')->id();
         $other = clone $this->ledger()->getConnection();
         $other->close();
-        $runs = new IntakeRuns($other);
+        $runs = new IntakeRuns($other, new Locks($other));
         self::assertSame(1, $runs->take($intake));
         self::assertTrue($this->service(IntakeRuns::class)->isTaken($intake));
         try {

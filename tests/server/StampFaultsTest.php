@@ -105,8 +105,8 @@ final class StampFaultsTest extends LedgerTestCase
         }
         // One who was killed in the midst of writing leaves this; a link in its place leads nowhere.
         foreach (['Anvil', 'Bellows'] as $drive) {
-            file_put_contents($this->at($drive).'.2026-05-04_0001.xmp.0-0.part', 'half of a si');
-            symlink('/nowhere/else', $this->at($drive).'.2026-05-04_0002.jpg.0-0.part');
+            file_put_contents($this->at($drive).'.2026-05-04_0001.xmp.s1-1.part', 'half of a si');
+            symlink('/nowhere/else', $this->at($drive).'.2026-05-04_0002.jpg.s1-1.part');
         }
         $this->write();
         self::assertSame([0, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));

@@ -53,11 +53,11 @@ final readonly class XmpOutline
     {
         $prefixes = [];
         $elements = 0;
-        $reader = new \XMLReader();
         $errors = libxml_use_internal_errors(true);
         libxml_clear_errors();
         try {
-            if ('' === $text || !$reader->XML($text, 'UTF-8', \LIBXML_NONET)) {
+            $reader = '' === $text ? false : \XMLReader::XML($text, 'UTF-8', \LIBXML_NONET);
+            if (!$reader instanceof \XMLReader) {
                 throw BrokenFile::structure('XMP', 'there is no XML in it');
             }
             while ($reader->read()) {
@@ -78,7 +78,7 @@ final readonly class XmpOutline
                 throw BrokenFile::structure('XMP', \sprintf('line %d: %s', $error->line, trim($error->message)));
             }
         } finally {
-            $reader->close();
+            unset($reader);
             libxml_clear_errors();
             libxml_use_internal_errors($errors);
         }

@@ -277,6 +277,7 @@ export interface FrameStamp {
   keywords: string[];
   waits: boolean;
   note: string | null;
+  found: PictureChange | null;
 }
 
 /** What the ledger holds already: under which name at which store, since when, and whether that copy was there when it was last looked at. */
@@ -368,6 +369,9 @@ export type Outcome = "brought in" | "waiting" | "held" | "promised" | "left out
 export interface Picked {
   card: string;
 }
+
+/** What came to a file that is not as the ledger has it, told by its coded pictures: only what is said of the picture may be merged with ours. Damage keeps a file's length, or leaves no whole picture; a program that saves a picture anew does neither (a rule of thumb, no published source): both are another picture, and neither is ever copied over a good one. */
+export type PictureChange = "said" | "damage" | "edit" | "unknown";
 
 /** A plan without its single lines: what the desk shows while it is being made. */
 export interface Plan {

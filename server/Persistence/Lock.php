@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence;
+
+/** What a process may have to itself: the first half of an advisory lock's key (PostgreSQL's manual, 13.3.5), the second being the number of what it is about. */
+enum Lock: int
+{
+    /** By receipt. */
+    case Intake = 7401;
+
+    /** One file's bytes, by a digest of its quick print. */
+    case Print = 7402;
+
+    /** Owed and bad copies, by store. */
+    case Copies = 7403;
+
+    case Proving = 7404;
+
+    /** By shoot. */
+    case Stamps = 7405;
+
+    case Conversion = 7406;
+
+    /** Plans that become promises. */
+    case Promises = 7407;
+
+    /** The tree of keywords. */
+    case Vocabulary = 7408;
+}
