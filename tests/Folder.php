@@ -39,6 +39,20 @@ final readonly class Folder
         return $path;
     }
 
+    /** @return array<string, string> path => time and checksum, without marks */
+    public static function tree(string $root): array
+    {
+        $tree = [];
+        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($root, \FilesystemIterator::SKIP_DOTS)) as $file) {
+            if ($file instanceof \SplFileInfo && '.' !== $file->getFilename()[0]) {
+                $tree[substr($file->getPathname(), \strlen($root))] = (str_ends_with($file->getFilename(), '.xxh128') ? '' : $file->getMTime()).' '.hash_file('xxh128', $file->getPathname());
+            }
+        }
+        ksort($tree);
+
+        return $tree;
+    }
+
     public static function remove(string $path): void
     {
         if (is_link($path) || !is_dir($path)) {

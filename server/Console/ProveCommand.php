@@ -16,6 +16,7 @@ use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Copies\Mending;
 use VelvetLedger\Server\Copies\Proving;
 use VelvetLedger\Server\Pages\BadCopies;
+use VelvetLedger\Server\Persistence\CopyRepository;
 use VelvetLedger\Server\Persistence\LedgerStore;
 use VelvetLedger\Server\Persistence\ProvingRepository;
 use VelvetLedger\Server\Persistence\ProvingRow;
@@ -23,11 +24,11 @@ use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\View\BadCopyView;
 use VelvetLedger\Server\View\ProvingView;
 
-/** Proves stores again. Ends with 0 when all copies are as the ledger has them, with 1 when any is missing or different, with 2 when a store could not be proven. */
+/** Proves stores again. Ends with 0 when all copies are as the ledger has them and every file has as many as its order asks for, with 1 when not, with 2 when a store could not be proven. */
 #[AsCommand('prove', 'Read the copies at STORE again, or at all stores that are there, and compare them with the ledger.')]
 final class ProveCommand extends Command
 {
-    public function __construct(private readonly Stores $stores, private readonly ProvingRepository $provings, private readonly Proving $proving, private readonly BadCopies $bad, private readonly Mending $mending)
+    public function __construct(private readonly Stores $stores, private readonly ProvingRepository $provings, private readonly Proving $proving, private readonly BadCopies $bad, private readonly Mending $mending, private readonly CopyRepository $copies)
     {
         parent::__construct();
     }
@@ -58,10 +59,12 @@ final class ProveCommand extends Command
         } else {
             $this->write($rows, $bad, $output);
         }
+        $short = $this->copies->short();
+        0 === $short ? null : $notes->writeln('! '.StoresCommand::shortOf($short), OutputInterface::OUTPUT_RAW);
 
         return match (true) {
             [] !== array_filter($rows, static fn (ProvingRow $row): bool => 'done' !== $row->state()) => self::INVALID,
-            [] !== $bad => self::FAILURE,
+            [] !== $bad, 0 !== $short => self::FAILURE,
             default => self::SUCCESS,
         };
     }

@@ -12,13 +12,14 @@ use Symfony\Component\Console\Output\OutputInterface;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Size;
 use VelvetLedger\Server\Pages\StoresPage;
+use VelvetLedger\Server\Persistence\CopyRepository;
 use VelvetLedger\Server\View\StorePageView;
 
-/** Lists the stores. Ends with 0 when all are there, nothing is owed and nothing is bad, else with 1. */
+/** Lists the stores. Ends with 0 when all are there, nothing is owed and nothing is bad, and every file has as many proven copies as its order asks for; else with 1. */
 #[AsCommand('stores', 'List the stores: what they hold, and what they are owed.')]
 final class StoresCommand extends Command
 {
-    public function __construct(private readonly StoresPage $page)
+    public function __construct(private readonly StoresPage $page, private readonly CopyRepository $copies)
     {
         parent::__construct();
     }
@@ -31,14 +32,21 @@ final class StoresCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $stores = $this->page->view()->stores;
+        $short = $this->copies->short();
         if (true === $input->getOption('json')) {
-            $output->writeln(json_encode(['stores' => $stores], \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR), OutputInterface::OUTPUT_RAW);
+            $output->writeln(json_encode(['stores' => $stores, 'short' => $short], \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR), OutputInterface::OUTPUT_RAW);
         } else {
             array_map(static fn (StorePageView $store) => $output->writeln(self::line($store), OutputInterface::OUTPUT_RAW), $stores);
+            0 === $short ? null : $output->writeln('! '.self::shortOf($short), OutputInterface::OUTPUT_RAW);
         }
         $well = [] === array_filter($stores, static fn (StorePageView $store): bool => !$store->present || $store->sums->owed + $store->sums->bad > 0);
 
-        return $well ? self::SUCCESS : self::FAILURE;
+        return $well && 0 === $short ? self::SUCCESS : self::FAILURE;
+    }
+
+    public static function shortOf(int $files): string
+    {
+        return \sprintf('%s fewer proven copies than the standing order asks for, at the stores that are used.', Count::of($files, 'file has', 'files have'));
     }
 
     private static function line(StorePageView $store): string

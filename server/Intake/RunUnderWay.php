@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Intake;
 
+use Symfony\Component\Clock\ClockInterface;
 use VelvetLedger\Core\Order\CopiesWanted;
 use VelvetLedger\Core\Transfer\MadeFolders;
 use VelvetLedger\Server\Persistence\IntakeRuns;
@@ -24,7 +25,7 @@ final class RunUnderWay
      * @param string                    $source where the card is mounted
      * @param \Closure(int, int): mixed $watch  told of bytes and files so far; what it throws ends the run where it is
      */
-    public function __construct(public readonly int $intake, public readonly int $number, public readonly string $source, public readonly RunStores $stores, public readonly CopiesWanted $wanted, private readonly IntakeRuns $runs, private readonly \Closure $watch)
+    public function __construct(public readonly int $intake, public readonly int $number, public readonly string $source, public readonly RunStores $stores, public readonly CopiesWanted $wanted, private readonly IntakeRuns $runs, private readonly \Closure $watch, private readonly ClockInterface $clock)
     {
         $this->folders = new MadeFolders();
     }
@@ -32,7 +33,7 @@ final class RunUnderWay
     /** The same run, for lines of another receipt of the card. */
     public function onBehalfOf(int $intake, int $number): self
     {
-        return new self($intake, $number, $this->source, $this->stores, $this->wanted, $this->runs, fn () => $this->say());
+        return new self($intake, $number, $this->source, $this->stores, $this->wanted, $this->runs, fn () => $this->say(), $this->clock);
     }
 
     public function moved(int $bytes): void
@@ -50,8 +51,9 @@ final class RunUnderWay
     /** @throws Wished */
     public function say(): void
     {
-        if (microtime(true) - $this->said > self::TICK) {
-            $this->said = microtime(true);
+        $now = (float) $this->clock->now()->format('U.u');
+        if ($now - $this->said > self::TICK) {
+            $this->said = $now;
             $wish = $this->runs->moved($this->intake, $this->number, $this->bytes, $this->files);
             ($this->watch)($this->bytes, $this->files);
             if (null !== $wish) {

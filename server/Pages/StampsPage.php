@@ -58,9 +58,9 @@ final readonly class StampsPage
 
     public function state(Shoot $shoot): StampStateView
     {
-        [$waiting, $noted] = $this->frames->sums($shoot->id());
+        [$waiting, $noted, $left] = $this->frames->sums($shoot->id());
         $last = $this->changes->last($shoot->id());
 
-        return new StampStateView($waiting, $noted, $last['what'] ?? null, $last['frames'] ?? 0);
+        return new StampStateView($waiting, $noted, $left, $last['what'] ?? null, $last['frames'] ?? 0);
     }
 }

@@ -22,9 +22,12 @@ final readonly class StampRepository
     private const IS_IN = "NOT EXISTS (SELECT 1 FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE l.frame_id = r.id AND l.outcome = 'waiting' AND i.state IN ('waiting', 'running', 'paused'))";
 
     /** A file of the frame does not say yet what it should: by the files that there are, not by what was noted of them. */
-    private const OWES = "(r.stamp IS NOT NULL AND r.stamp_left < r.stamp_revision AND (
+    private const LACKS = "(r.stamp IS NOT NULL AND (
             EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id AND f.bears = 'inside' AND f.stamp_revision < r.stamp_revision)
             OR (EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id AND f.bears IN ('beside', 'itself')) AND coalesce((SELECT max(f.stamp_revision) FROM file f WHERE f.frame_id = r.id AND f.bears = 'itself'), -1) < r.stamp_revision)))";
+
+    /** And the photographer did not say to leave it so. */
+    private const OWES = '(r.stamp_left < r.stamp_revision AND '.self::LACKS.')';
 
     public function __construct(private Connection $database, private Locks $locks)
     {
@@ -118,12 +121,13 @@ final readonly class StampRepository
         });
     }
 
-    /** @return array{int, int} of a shoot's frames that do not say what they should: to be stamped, with a note why not */
+    /** @return array{int, int, int} of a shoot's frames of which a file does not say what it should: to be stamped, with a note why not, left so by the photographer's word */
     public function sums(int $shoot): array
     {
-        $row = $this->database->fetchNumeric('SELECT count(*) FILTER (WHERE stamp_note IS NULL OR restamp), count(*) FILTER (WHERE stamp_note IS NOT NULL AND NOT restamp) FROM frame r WHERE r.shoot_id = ? AND r.stamp IS NOT NULL AND '.self::OWES, [$shoot]);
+        $row = $this->database->fetchNumeric('SELECT count(*) FILTER (WHERE NOT is_left AND (stamp_note IS NULL OR restamp)), count(*) FILTER (WHERE NOT is_left AND stamp_note IS NOT NULL AND NOT restamp), count(*) FILTER (WHERE is_left) FROM (SELECT r.stamp_note, r.restamp, r.stamp_left >= r.stamp_revision AS is_left FROM frame r WHERE r.shoot_id = ? AND '.self::LACKS.') t', [$shoot]);
+        $int = static fn (int $column): int => is_numeric($row[$column] ?? null) ? (int) $row[$column] : 0;
 
-        return [is_numeric($row[0] ?? null) ? (int) $row[0] : 0, is_numeric($row[1] ?? null) ? (int) $row[1] : 0];
+        return [$int(0), $int(1), $int(2)];
     }
 
     /** The mark of whoever stamps the files of a shoot, until release(); null where somebody else does. */

@@ -93,6 +93,11 @@ final readonly class ChangeStores
         $this->say($store, StoreRole::Former === $role ? \sprintf('The store %s is used no more. What lies there stays.', $store->name()) : \sprintf('The store %s, until now %s, is %s.', $store->name(), $before->value, $role->value));
         $this->ledger->flush();
         $this->owe($store);
+        $short = StoreRole::Former === $role ? $this->copies->short() : 0;
+        if ($short > 0) {
+            $this->say($store, \sprintf('Without %s %s fewer proven copies than the standing order asks for.', $store->name(), Count::of($short, 'file has', 'files have')));
+            $this->ledger->flush();
+        }
     }
 
     public function provenWithin(LedgerStore $store, ?int $days): void

@@ -10,9 +10,10 @@ final readonly class StampStateView
     /**
      * @param int         $waiting     frames whose files are still to be stamped
      * @param int         $noted       frames of which a file does not say what it should
+     * @param int         $left        frames of which a file was left so, by the photographer's word
      * @param string|null $canTakeBack the last change, in words
      */
-    public function __construct(public int $waiting, public int $noted, public ?string $canTakeBack, public int $changed)
+    public function __construct(public int $waiting, public int $noted, public int $left, public ?string $canTakeBack, public int $changed)
     {
     }
 }

@@ -64,6 +64,28 @@ abstract class LedgerTestCase extends KernelTestCase
         $this->service(Stores::class)->prepare();
     }
 
+    protected function drivesAway(string ...$drives): void
+    {
+        array_map(fn (string $drive): bool => rename($this->store->path.'/'.$drive, $this->store->path.'/.'.$drive), $drives);
+    }
+
+    protected function drivesBack(string ...$drives): void
+    {
+        array_map(fn (string $drive): bool => rename($this->store->path.'/.'.$drive, $this->store->path.'/'.$drive), $drives);
+    }
+
+    /** Below a drive's store. */
+    protected function onDrive(string $drive, string $path = ''): string
+    {
+        return rtrim($this->store->path.'/'.$drive.'/pictures/'.$path, '/');
+    }
+
+    /** @return list<mixed> the first column */
+    protected function column(string $query): array
+    {
+        return $this->ledger()->getConnection()->fetchFirstColumn($query);
+    }
+
     /**
      * A service that remembers nothing of what went before.
      *

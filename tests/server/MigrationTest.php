@@ -106,7 +106,7 @@ final class MigrationTest extends LedgerTestCase
         $shoots = $this->service(ShootRepository::class)->page(null);
         self::assertSame([['2026-06-01', 1, 1], ['2026-05-06', 1, 1], ['2026-05-04', 2, 3]], array_map(static fn (ShootSums $sums): array => [$sums->shoot->date, $sums->frames, $sums->files], $shoots));
         $frame = $this->service(ShootRepository::class)->frames($shoots[2]->shoot)[0];
-        $file = $frame->files()->first();
+        $file = $frame->files()->findFirst(static fn (int $i, LedgerFile $file): bool => '.orw' === $file->ending);
         self::assertInstanceOf(LedgerFile::class, $file);
         $copy = $file->copies()->first();
         self::assertInstanceOf(Copy::class, $copy);

@@ -27,6 +27,7 @@ use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Stores\ChangeStores;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\View\BadCopyView;
+use VelvetLedger\Tests\Folder;
 use VelvetLedger\Tests\OnCard;
 use VelvetLedger\Tests\Stills;
 
@@ -48,7 +49,7 @@ final class MirrorsTest extends LedgerTestCase
     {
         self::assertSame('Not yet: keep CARD as it is. Of 3 files, 3 are nowhere but on this card.', $this->clearance()->sentence);
         $this->bringIn('CARD');
-        self::assertSame(self::tree($this->at('Anvil')), self::tree($this->at('Bellows')));
+        self::assertSame(Folder::tree($this->at('Anvil')), Folder::tree($this->at('Bellows')));
         self::assertCount(4, FolderNames::in($this->at('Bellows', self::FOLDER)), 'three frames and their list');
         self::assertSame(0, (new Process(['xxhsum', '-c', '--quiet', 'checksums.xxh128'], $this->at('Bellows', self::FOLDER)))->run());
         $clearance = $this->clearance();
@@ -81,7 +82,7 @@ final class MirrorsTest extends LedgerTestCase
         mkdir($this->store->path.'/Third');
         $third = $this->service(ChangeStores::class)->add($this->store->path.'/Third', 'Third', StoreRole::Mirror, 'pictures');
         self::assertSame([3, 0], [$this->copies('Third', 'owed'), $this->service(OwedCopies::class)->make($third->id(), static fn (int $bytes) => null)[1] ?? null]);
-        self::assertSame(self::tree($this->at('Anvil')), self::tree($this->at('Third')));
+        self::assertSame(Folder::tree($this->at('Anvil')), Folder::tree($this->at('Third')));
         $this->drivesAway('Third');
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0004.JPG', Stills::jpeg('2026-05-04 21:15:00', 4));
         $this->bringIn('CARD');
@@ -271,29 +272,5 @@ final class MirrorsTest extends LedgerTestCase
     private function at(string $drive, string $path = ''): string
     {
         return rtrim($this->store->path.'/'.$drive.('' === $drive ? '' : '/pictures/'.$path), '/');
-    }
-
-    private function drivesAway(string ...$drives): void
-    {
-        array_map(fn (string $drive): bool => rename($this->store->path.'/'.$drive, $this->store->path.'/.'.$drive), $drives);
-    }
-
-    private function drivesBack(string ...$drives): void
-    {
-        array_map(fn (string $drive): bool => rename($this->store->path.'/.'.$drive, $this->store->path.'/'.$drive), $drives);
-    }
-
-    /** @return array<string, string> path => time and checksum, without marks */
-    private static function tree(string $root): array
-    {
-        $tree = [];
-        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($root, \FilesystemIterator::SKIP_DOTS)) as $file) {
-            if ($file instanceof \SplFileInfo && '.' !== $file->getFilename()[0]) {
-                $tree[substr($file->getPathname(), \strlen($root))] = (str_ends_with($file->getFilename(), '.xxh128') ? '' : $file->getMTime()).' '.hash_file('xxh128', $file->getPathname());
-            }
-        }
-        ksort($tree);
-
-        return $tree;
     }
 }

@@ -84,7 +84,7 @@ final class StampFaultsTest extends LedgerTestCase
             $this->write();
             self::fail('there was nothing to write to');
         } catch (StoreAbsent) {
-            self::assertSame([self::FRAMES, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
+            self::assertSame([self::FRAMES, 0, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
             self::assertSame([$this->shoot()->id()], $this->service(StampRepository::class)->shoots(), 'an idle worker finds it');
         }
         rename($this->store->path.'/.Anvil', $this->store->path.'/Anvil');
@@ -101,7 +101,7 @@ final class StampFaultsTest extends LedgerTestCase
             $this->fresh(Restamping::class)->shoot($this->shoot()->id(), static fn () => throw Interrupted::bySignal(15));
             self::fail('it was ended');
         } catch (Interrupted) {
-            self::assertSame([self::FRAMES, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
+            self::assertSame([self::FRAMES, 0, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
         }
         // One who was killed in the midst of writing leaves this; a link in its place leads nowhere.
         foreach (['Anvil', 'Bellows'] as $drive) {
@@ -109,7 +109,7 @@ final class StampFaultsTest extends LedgerTestCase
             symlink('/nowhere/else', $this->at($drive).'.2026-05-04_0002.jpg.s1-1.part');
         }
         $this->write();
-        self::assertSame([0, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
+        self::assertSame([0, 0, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
         self::assertSame([[], []], [glob($this->at('Anvil').'.*.part'), glob($this->at('Bellows').'.*.part')]);
     }
 
@@ -132,10 +132,10 @@ final class StampFaultsTest extends LedgerTestCase
         }
         $this->change(['rating' => 3]);
         $this->write();
-        self::assertSame([0, 1], $this->service(StampRepository::class)->sums($this->shoot()->id()));
+        self::assertSame([0, 1, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
         self::assertStringNotContainsString('Rating', (string) file_get_contents($this->at('Anvil').'2026-05-04_0001.xmp'));
         $this->fresh(ChangeStamps::class)->write($this->shoot()->id(), static fn () => null, array_map(static fn (LedgerFrame $frame): int => $frame->id(), $this->frames()));
-        self::assertSame([0, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
+        self::assertSame([0, 0, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
         foreach (['o:by="an editor"', '>3<'] as $both) {
             self::assertStringContainsString($both, (string) file_get_contents($this->at('Bellows').'2026-05-04_0001.xmp'));
         }
@@ -159,9 +159,9 @@ final class StampFaultsTest extends LedgerTestCase
         $this->ledger()->getConnection()->executeStatement("UPDATE copy SET state = 'differs' WHERE path LIKE '%_0001.jpg' AND store_id = 1");
         $this->change(['rating' => 3]);
         $this->write();
-        self::assertSame([0, 1], $this->service(StampRepository::class)->sums($this->shoot()->id()));
+        self::assertSame([0, 1, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
         $this->fresh(ChangeStamps::class)->write($this->shoot()->id(), static fn () => null, [$this->frames()[0]->id()]);
-        self::assertSame([0, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
+        self::assertSame([0, 0, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
         foreach (['Anvil', 'Bellows'] as $drive) {
             $tags = self::exiftool($this->at($drive).'2026-05-04_0001.jpg');
             self::assertSame(['Theirs', 3], [$tags['Label'] ?? null, $tags['Rating'] ?? null], $drive);

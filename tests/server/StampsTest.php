@@ -130,7 +130,7 @@ final class StampsTest extends LedgerTestCase
         self::assertNull($this->note());
         self::assertSame([2, 2], [self::exiftool($this->at('Anvil', '.jpg'))['Rating'], self::exiftool($this->at('Bellows', '.jpg'))['Rating']]);
         self::assertSame('', (string) shell_exec('cd '.escapeshellarg($this->at('Bellows')).' && xxhsum -c --quiet checksums.xxh128 2>&1'));
-        self::assertSame([0, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
+        self::assertSame([0, 0, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
     }
 
     public function testWhatWasSaidBeforeIntakeIsKnownShownAndCarriedOver(): void

@@ -101,4 +101,4 @@ function useStampsChange<T>(shoot: string, change: (given: T) => Promise<unknown
 export const useChangeStamps = (shoot: string) => useStampsChange(shoot, (change: StampChange) => post(`/api/shoots/${shoot}/stamps`, change));
 export const useTakeStampsBack = (shoot: string) => useStampsChange<undefined>(shoot, () => post(`/api/shoots/${shoot}/stamps/back`, {}));
 export const useSettleStamps = (shoot: string) =>
-  useStampsChange(shoot, ({ frames, how }: { frames: number[]; how: "merge" | "leave" }) => post(`/api/shoots/${shoot}/stamps/${how}`, { frames }));
+  useStampsChange(shoot, ({ frames, how }: { frames: number[]; how: "merge" | "keep" | "leave" }) => post(`/api/shoots/${shoot}/stamps/${how}`, { frames }));

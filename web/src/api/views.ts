@@ -162,8 +162,10 @@ export interface Conversions {
   refused: RefusedRaw[];
 }
 
-/** Copies at one store of the files that one intake brought in. */
+/** Copies at one store of the files that one intake brought in, or that lie in one shoot: as the rows of copies are when it is asked. */
 export interface CopiesAt {
+  /** "Anvil: 866 proven"; "Bellows: 21 proven, 845 owed". */
+  inWords: string;
   store: string;
   proven: number;
   owed: number;
@@ -647,6 +649,7 @@ export interface StampSample {
 export interface StampState {
   waiting: number;
   noted: number;
+  left: number;
   canTakeBack: string | null;
   changed: number;
 }

@@ -69,8 +69,8 @@ export function ReceiptSheet() {
         </tbody>
       </table>
       <p className="totalled mt-1 py-1">
-        {count(data.files, "file")}, {size(data.bytes)}; on{" "}
-        {data.copies.map((at) => `${at.store}: ${count(at.proven, "proven copy", "proven copies")}${at.owed > 0 ? `, ${at.owed} owed` : ""}`).join("; ")}
+        {count(data.files, "file")}, {size(data.bytes)}; copies on{" "}
+        {data.copies.map((at) => at.inWords).join("; ")}
       </p>
     </main>
   );

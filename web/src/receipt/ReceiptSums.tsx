@@ -2,9 +2,9 @@ import type { Outcome, Receipt } from "../api/types";
 import { TextButton } from "../ledger/Field";
 import { count, figure, size } from "../words/format";
 
-const ROWS: { outcome: Outcome; name: string; what: (store: string) => string }[] = [
-  { outcome: "brought in", name: "brought in", what: (stores) => `to ${stores}, read back and proven` },
-  { outcome: "waiting", name: "still to copy", what: (store) => `to ${store}` },
+const ROWS: { outcome: Outcome; name: string; what: (receipt: Receipt) => string }[] = [
+  { outcome: "brought in", name: "brought in", what: (receipt) => receipt.copies.map((at) => at.inWords).join("; ") },
+  { outcome: "waiting", name: "still to copy", what: (receipt) => `to ${receipt.store}` },
   { outcome: "failed", name: "failed", what: () => "not copied; the lines say why" },
   { outcome: "held", name: "held already", what: () => "in the ledger since an earlier intake" },
   { outcome: "promised", name: "promised", what: () => "another receipt brings it in" },
@@ -12,13 +12,6 @@ const ROWS: { outcome: Outcome; name: string; what: (store: string) => string }[
   { outcome: "unreadable", name: "unreadable", what: () => "could not be read on the card" },
   { outcome: "not a still", name: "not stills", what: () => "stay on the card" },
 ];
-
-/** The stores that have any of it. */
-const namesOf = (receipt: Receipt): string =>
-  receipt.copies
-    .filter((at) => at.proven > 0)
-    .map((at) => at.store)
-    .join(" and ") || receipt.store;
 
 /** The receipt's sums: they add up, under a double rule, to all that was on the card. Each opens its own lines. */
 export function ReceiptSums({ receipt, shown, onShow }: { receipt: Receipt; shown: Outcome | null; onShow: (outcome: Outcome | null) => void }) {
@@ -37,7 +30,7 @@ export function ReceiptSums({ receipt, shown, onShow }: { receipt: Receipt; show
               </th>
               <td className="w-[70px] pr-3 text-right max-md:w-[40px]">{figure(sum.files)}</td>
               <td className="text-faded">
-                {row.what(namesOf(receipt))}, {size(sum.bytes)}
+                {size(sum.bytes)}, {row.what(receipt)}
               </td>
               <td className="text-right">
                 <TextButton

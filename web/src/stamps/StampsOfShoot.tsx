@@ -24,6 +24,7 @@ export function StampsOfShoot({ shoot, frames, picked, state, onAll, onNone }: P
   const back = useTakeStampsBack(shoot);
   const settle = useSettleStamps(shoot);
   const noted = frames.filter((frame) => frame.stamp.note !== null);
+  const edited = noted.filter((frame) => frame.stamp.found === "edit");
   const waiting = state?.waiting ?? 0;
   const stale = frames.some((frame) => frame.stamp.waits) && waiting === 0;
   useEffect(() => {
@@ -47,7 +48,7 @@ export function StampsOfShoot({ shoot, frames, picked, state, onAll, onNone }: P
         </div>
         <Trouble error={back.error ?? settle.error} />
         <p role="status" className="text-faded">
-          {waiting > 0 ? `${count(waiting, "frame")} still to be stamped; it goes on by itself.` : noted.length > 0 ? "" : "Every file says what it should."}
+          {waiting > 0 ? `${count(waiting, "frame")} still to be stamped; it goes on by itself.` : noted.length > 0 || state === undefined ? "" : state.left > 0 ? `Every file says what it should, but for ${count(state.left, "frame")} left as another program changed them.` : "Every file says what it should."}
         </p>
         {state?.canTakeBack && (
           <p>
@@ -70,7 +71,7 @@ export function StampsOfShoot({ shoot, frames, picked, state, onAll, onNone }: P
                 </li>
               ))}
             </ul>
-            <p className="flex gap-x-4 pt-1">
+            <p className="flex flex-wrap gap-x-4 pt-1">
               <TextButton
                 onClick={() => {
                   settle.mutate({ frames: noted.map((frame) => frame.id), how: "merge" });
@@ -85,6 +86,15 @@ export function StampsOfShoot({ shoot, frames, picked, state, onAll, onNone }: P
               >
                 leave them as they are
               </TextButton>
+              {edited.length > 0 && (
+                <TextButton
+                  onClick={() => {
+                    settle.mutate({ frames: edited.map((frame) => frame.id), how: "keep" });
+                  }}
+                >
+                  keep {count(edited.length, "edit")} beside, bring the originals back
+                </TextButton>
+              )}
             </p>
           </div>
         )}
