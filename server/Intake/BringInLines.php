@@ -56,6 +56,7 @@ final readonly class BringInLines
                 }
                 $lines = $later;
             }
+            $this->end->rest($run);
         } finally {
             $passage->copying->abandon();
             $this->names->release($passage->takeAll());

@@ -51,6 +51,17 @@ final readonly class LineEnd
     }
 
     /**
+     * When all of a run's files are in: what a run before entered, and was cut off before it asked for their stamps and DNGs.
+     *
+     * @throws OwnershipLost|StoreAbsent|Interrupted|Wished
+     */
+    public function rest(RunUnderWay $run): void
+    {
+        $this->stamps->rest($run);
+        $this->raws->allIn($run->intake);
+    }
+
+    /**
      * All in one statement; where that fails, one by one: what is wrong with one is no other's.
      *
      * @param list<BroughtIn> $came

@@ -24,7 +24,23 @@ final readonly class SidecarsFollow
      */
     public function follow(RunUnderWay $run, array $frames): void
     {
-        foreach ($this->frames->readyAmong($frames) as $shoot => $ready) {
+        $this->write($run, $this->frames->readyAmong($frames));
+    }
+
+    /**
+     * What a run before, that was cut off between a frame's files and its stamps, left.
+     *
+     * @throws OwnershipLost|StoreAbsent|Interrupted|Wished
+     */
+    public function rest(RunUnderWay $run): void
+    {
+        $this->write($run, $this->frames->readyOf($run->intake));
+    }
+
+    /** @param array<int, list<int>> $frames by shoot */
+    private function write(RunUnderWay $run, array $frames): void
+    {
+        foreach ($frames as $shoot => $ready) {
             try {
                 $this->restamping->shoot($shoot, $run->say(...), $ready, [], false);
             } catch (\Throwable $failure) {

@@ -9,4 +9,7 @@ interface TellsRaws
 {
     /** @param list<int> $frames */
     public function cameIn(array $frames): void;
+
+    /** The same, of all frames that an intake brought in. */
+    public function allIn(int $intake): void;
 }

@@ -43,6 +43,12 @@ final readonly class ConversionRepository
         ));
     }
 
+    /** @return list<int> frames whose raws an intake brought in, and of which nobody has asked yet whether they are to become DNGs */
+    public function notAsked(int $intake): array
+    {
+        return self::ids($this->database->fetchFirstColumn("SELECT DISTINCT l.frame_id FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE l.intake_id = ? AND l.outcome = 'brought in' AND l.kind = ? AND i.standing_order->'dng'->>'mode' <> ? AND NOT EXISTS (SELECT 1 FROM conversion v WHERE v.file_id = l.file_id)", [$intake, Kind::StillRaw->value, DngMode::Off->value]));
+    }
+
     /** @return list<int> conversions that wait for longer than a worker takes to hear of them */
     public function overlooked(int $seconds): array
     {

@@ -54,8 +54,29 @@ final readonly class StampRepository
      */
     public function readyAmong(array $frames): array
     {
+        return [] === $frames ? [] : $this->byShoot('r.id IN (?)', [$frames], [ArrayParameterType::INTEGER]);
+    }
+
+    /**
+     * The same, of all frames that files of an intake are of.
+     *
+     * @return array<int, list<int>> shoot => frames
+     */
+    public function readyOf(int $intake): array
+    {
+        return $this->byShoot("r.id IN (SELECT l.frame_id FROM receipt_line l WHERE l.intake_id = ? AND l.outcome = 'brought in')", [$intake], []);
+    }
+
+    /**
+     * @param list<mixed>                            $of
+     * @param array<int<0, max>, ArrayParameterType> $types
+     *
+     * @return array<int, list<int>> shoot => frames that are to be stamped
+     */
+    private function byShoot(string $which, array $of, array $types): array
+    {
         $found = [];
-        foreach ([] === $frames ? [] : $this->byKey('SELECT r.shoot_id, r.id FROM frame r WHERE r.id IN (?) AND r.restamp AND '.self::IS_IN.' ORDER BY 1, 2', [$frames], [ArrayParameterType::INTEGER]) as $row) {
+        foreach ($this->byKey("SELECT r.shoot_id, r.id FROM frame r WHERE $which AND r.restamp AND ".self::IS_IN.' ORDER BY 1, 2', $of, $types) as $row) {
             if (is_numeric($row['shoot_id']) && is_numeric($row['id'])) {
                 $found[(int) $row['shoot_id']][] = (int) $row['id'];
             }

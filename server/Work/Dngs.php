@@ -32,6 +32,11 @@ final readonly class Dngs implements TellsRaws
         }
     }
 
+    public function allIn(int $intake): void
+    {
+        $this->cameIn($this->conversions->notAsked($intake));
+    }
+
     /** Tries again what of a receipt could not be converted. */
     public function again(int $receipt): void
     {
