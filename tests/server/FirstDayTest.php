@@ -111,7 +111,7 @@ final class FirstDayTest extends LedgerTestCase
             self::assertSame([$edit, $good, 4], [file_get_contents($this->onDrive($drive, self::FOLDER.'/2026-05-04_0001_edited.jpg')), self::picture($this->onDrive($drive, self::FOLDER.'/2026-05-04_0001.jpg')), self::rating($this->onDrive($drive, self::FOLDER.'/2026-05-04_0001.jpg'))], $drive);
             self::assertSame('', (string) shell_exec('cd '.escapeshellarg($this->onDrive($drive, self::FOLDER)).' && xxhsum -c --quiet checksums.xxh128 2>&1'));
         }
-        self::assertSame([[null, null], ['proven'], 4, 4], [$this->found(), $this->column("SELECT DISTINCT state FROM copy"), $this->service(ShootRepository::class)->one($this->shoot())->files, (int) (is_numeric($n = $this->column('SELECT count(*) FROM file')[0]) ? $n : 0)]);
+        self::assertSame([[null, null], ['proven'], 4, 4], [$this->found(), $this->column('SELECT DISTINCT state FROM copy'), $this->service(ShootRepository::class)->one($this->shoot())->files, (int) (is_numeric($n = $this->column('SELECT count(*) FROM file')[0]) ? $n : 0)]);
         self::assertTrue($this->fresh(CardClearance::class)->of($this->card('CARD'))->mayBeFormatted, 'by the originals');
         unlink($this->onDrive('Anvil', self::FOLDER.'/2026-05-04_0001.jpg'));
         self::assertFalse($this->fresh(CardClearance::class)->of($this->card('CARD'))->mayBeFormatted, 'an edit is no copy of one');
