@@ -22,6 +22,17 @@ enum PictureChange: string
     /** Nothing is at hand that tells which picture it was. */
     case Unknown = 'unknown';
 
+    /** Of a copy that is not as the ledger has it, why. */
+    public function inShort(): string
+    {
+        return match ($this) {
+            self::OnlyWhatIsSaid => 'another program changed what is said in it',
+            self::Damage => 'its picture is damaged',
+            self::Edit => 'another program edited its picture',
+            self::Unknown => 'it was changed, and there is no good copy to tell how',
+        };
+    }
+
     /**
      * @param string      $path    of the file as it is now
      * @param int         $bytes   that it had

@@ -189,7 +189,7 @@ final readonly class CopyRepository
         $this->database->executeStatement(
             "WITH r AS MATERIALIZED (SELECT * FROM json_to_recordset(?) AS j(copy int, state text, checksum text, because text, at timestamptz)),
              p AS (INSERT INTO proof (copy_id, checksum, holds, at) SELECT copy, checksum, state = 'proven', at FROM r WHERE checksum IS NOT NULL)
-             UPDATE copy c SET state = r.state, checksum = coalesce(r.checksum, c.checksum), because = r.because, proven_at = CASE WHEN r.state = 'proven' THEN r.at ELSE c.proven_at END FROM r, file f WHERE c.id = r.copy AND f.id = c.file_id AND c.state <> 'let go'
+             UPDATE copy c SET state = r.state, checksum = coalesce(r.checksum, c.checksum), because = CASE WHEN c.state = r.state AND c.checksum = r.checksum THEN coalesce(c.because, r.because) ELSE r.because END, proven_at = CASE WHEN r.state = 'proven' THEN r.at ELSE c.proven_at END FROM r, file f WHERE c.id = r.copy AND f.id = c.file_id AND c.state <> 'let go'
                 AND NOT (r.state = 'proven' AND r.checksum <> f.checksum) AND NOT (r.state = 'differs' AND r.checksum IS NOT NULL AND (r.checksum = f.checksum OR r.checksum = coalesce(f.coming, '') OR c.state = 'owed'))",
             [json_encode($rows, \JSON_THROW_ON_ERROR)],
         );

@@ -115,7 +115,7 @@ final readonly class KeepsEdits
             throw CouldNotStamp::changedSince($path, $change);
         }
         $copy = $this->copyAt($file, $main) ?? throw CouldNotStamp::notThere($path);
-        $this->copies->found([Finding::differs($copy, $checksum, 'another program edited it')]);
+        $this->copies->found([Finding::differs($copy, $checksum, $change->inShort())]);
         if ([] === array_filter($this->copies->proven([$file->id])[$file->id] ?? [], static fn ($good): bool => isset($open[$good->store]) && $good->store !== $main)) {
             throw CouldNotStamp::noOriginal($path);
         }

@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Stamps;
 
 use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\Xmp\XmpName;
+use VelvetLedger\Core\Format\Xmp\XmpText;
 use VelvetLedger\Core\Format\Xmp\XmpTree;
 use VelvetLedger\Core\Stamp\CouldNotStamp;
 use VelvetLedger\Core\Stamp\Embedding;
@@ -117,9 +118,8 @@ final readonly class MakesStamped
             $change = PictureChange::of($from, $file->bytes, $this->pictures->of($file, $open));
             if (PictureChange::OnlyWhatIsSaid !== $change || !$isAdopted) {
                 @unlink($from);
-                $because = CouldNotStamp::changedSince($path, $change);
-                $notes->differs($file, array_key_first($open), $base, $because);
-                throw $because;
+                $notes->differs($file, array_key_first($open), $base, $change);
+                throw CouldNotStamp::changedSince($path, $change);
             }
         }
         $stamp = $frame->stamp->with($words, $frame->originOf($file));
@@ -149,7 +149,7 @@ final readonly class MakesStamped
             $tree = null === $file ? XmpTree::blank() : throw CouldNotStamp::notThere($path);
             $base = [];
         } else {
-            $text = (string) file_get_contents($path);
+            $text = (string) file_get_contents($path, length: XmpText::LONGEST + 1);
             $base = [Checksum::ofFile($path)];
             try {
                 $tree = XmpTree::parse($text);
@@ -158,9 +158,8 @@ final readonly class MakesStamped
             }
             $isOurs = null === $file && $frame->origin->shoot === $tree->text(XmpName::of('velvet:Shoot')) && $stamp->origin?->name === $tree->text(XmpName::of('xmpMM:PreservedFileName'));
             if (!$isOurs && !$isAdopted && !self::isKnown($file, $base[0])) {
-                $because = CouldNotStamp::changedSince($path);
-                $notes->differs($file, array_key_first($open), $base[0], $because);
-                throw $because;
+                $notes->differs($file, array_key_first($open), $base[0], PictureChange::OnlyWhatIsSaid);
+                throw CouldNotStamp::changedSince($path);
             }
         }
         $written = $this->stamps->into($tree, $stamp, $file->written ?? new Written());

@@ -36,11 +36,11 @@ final class StampNotes
     }
 
     /** @param string $checksum that was read of its copy at a store */
-    public function differs(?FileToStamp $file, int $store, string $checksum, CouldNotStamp $because): void
+    public function differs(?FileToStamp $file, int $store, string $checksum, PictureChange $change): void
     {
         foreach ($file->copies ?? [] as $copy) {
             if ($copy['store'] === $store) {
-                $this->findings[] = Finding::differs($copy['id'], $checksum, rtrim($because->getMessage(), '.'));
+                $this->findings[] = Finding::differs($copy['id'], $checksum, $change->inShort());
             }
         }
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Tests\server;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use VelvetLedger\Bench\FaultRound;
 
@@ -22,11 +23,18 @@ final class FaultsTest extends TestCase
         self::assertSame([], (new FaultRound($fault, 7, 90))->play());
     }
 
+    /** Whoever works on another database of this server is thrown out as well. */
+    #[Group('alone')]
+    public function testLedgerAndDisksAgreeAfterTheDatabaseWasRestarted(): void
+    {
+        $this->testLedgerAndDisksAgreeAfterwards('database restarts');
+    }
+
     /** @return iterable<string, array{string}> */
     public static function faults(): iterable
     {
         foreach (FaultRound::FAULTS as $fault) {
-            if (0 === posix_getuid() || !str_ends_with($fault, 'fills')) { // a small drive can only be mounted as root
+            if ('database restarts' !== $fault && (0 === posix_getuid() || !str_ends_with($fault, 'fills'))) { // a small drive can only be mounted as root
                 yield $fault => [$fault];
             }
         }

@@ -10,7 +10,7 @@ use VelvetLedger\Core\Format\BrokenFile;
 final class XmpText
 {
     /** Bytes of a packet; extended XMP with pictures in it has some megabytes. */
-    private const LONGEST = 20_000_000;
+    public const LONGEST = 20_000_000;
 
     /** How "<" and "?" or a letter begin a text in each of them. */
     private const STARTS = ["\xFE\xFF" => 'UTF-16BE', "\xFF\xFE\0\0" => 'UTF-32LE', "\xFF\xFE" => 'UTF-16LE', "\0\0\xFE\xFF" => 'UTF-32BE', "<\0\0\0" => 'UTF-32LE', "\0\0\0<" => 'UTF-32BE', "<\0" => 'UTF-16LE', "\0<" => 'UTF-16BE'];

@@ -32,7 +32,7 @@ export function ReceiptSums({ receipt, shown, onShow }: { receipt: Receipt; show
               <td className="text-faded">
                 {size(sum.bytes)}, {row.what(receipt)}
               </td>
-              <td className="text-right">
+              <td className="text-right whitespace-nowrap">
                 <TextButton
                   onClick={() => {
                     onShow(shown === row.outcome ? null : row.outcome);

@@ -56,7 +56,7 @@ export function BadCopies({ copies, shoot, looking = false }: { copies: BadCopy[
         {copies.map((copy) => (
           <li
             key={copy.id}
-            className="folds grid grid-cols-[var(--spacing-margin)_minmax(240px,2fr)_120px_minmax(180px,1.4fr)_80px_110px] items-baseline gap-x-[14px] border-b border-rule py-[6px] pr-6"
+            className="folds grid grid-cols-[var(--spacing-margin)_minmax(240px,2fr)_120px_minmax(180px,1.4fr)_80px_140px] items-baseline gap-x-[14px] border-b border-rule py-[6px] pr-6"
           >
             <span className="justify-self-center font-hand font-semibold text-brass" aria-hidden="true">
               !
