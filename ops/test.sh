@@ -53,14 +53,14 @@ test_unit() {
   if [ $# -gt 0 ]; then
     step "PHPUnit" phpunit "$@" || result=1
   else
-    step "PHPUnit, in $processes processes" env APP_ENV=test "$PHP" -d memory_limit=1G vendor/bin/paratest -c tests/phpunit.xml --processes="$processes" --functional --exclude-group=alone --log-junit="$LEDGER_HOME/log/phpunit.xml" --passthru-php="'-d' 'memory_limit=1G'" || result=1
+    step "PHPUnit, in $processes processes" env APP_ENV=test APP_DEBUG=0 "$PHP" -d memory_limit=1G vendor/bin/paratest -c tests/phpunit.xml --processes="$processes" --exclude-group=alone --log-junit="$LEDGER_HOME/log/phpunit.xml" --passthru-php="'-d' 'memory_limit=1G'" || result=1
     step "PHPUnit, what runs alone" phpunit --group alone || result=1
   fi
   stop_postgres
   return "$result"
 }
 
-phpunit() { APP_ENV=test "$PHP" -d memory_limit=1G vendor/bin/phpunit -c tests/phpunit.xml "$@"; }
+phpunit() { APP_ENV=test APP_DEBUG=0 "$PHP" -d memory_limit=1G vendor/bin/phpunit -c tests/phpunit.xml "$@"; }
 
 # The home and the database of one process of several: $1 its number.
 test_process() {
@@ -97,40 +97,50 @@ fetch_source() {
   mkdir -p "$place/$6" && tar xf "$file" -C "$place/$6" --strip-components=1 && touch "$place/$6.unpacked"
 }
 
-# A whole ledger of its own: fresh database and store, the demo's cards, and one of many frames.
-fresh_web_ledger() {
-  cd "$ROOT" || return 1
-  LEDGER_HOME=$ROOT/var/test-web; export LEDGER_HOME
-  [ -d "$LEDGER_HOME" ] && stop_server
-  local place; place=$(cat "$LEDGER_HOME/pg.place" 2>/dev/null) && rm -rf "$place"
-  rm -rf "$LEDGER_HOME"/{pg,pg.place,cache,drives,settings.yaml}
-  mkdir -p "$LEDGER_HOME"/drives/{Anvil,Bellows}
-  mkdir -p "$LEDGER_HOME"
-  if [ ! -f "$LEDGER_HOME/reader.made" ]; then
-    rm -rf "$LEDGER_HOME/reader"
-    "$PHP" "${COMPILED[@]}" demo/build.php "$LEDGER_HOME/reader" --many 3000 || return 1
-    touch "$LEDGER_HOME/reader.made"
-  fi
-  printf 'readers: ["%s/reader"]\nsimulated_drives: "%s/drives"\nstores:\n    main: { name: Anvil, path: %s/drives/Anvil }\n    mirrors: [{ name: Bellows, path: %s/drives/Bellows }]\neject: [bash, %s/demo/eject.sh, "{volume}"]\n' "$LEDGER_HOME" "$LEDGER_HOME" "$LEDGER_HOME" "$LEDGER_HOME" "$ROOT" >"$LEDGER_HOME/settings.yaml"
-  bash demo/eject.sh --put-back "$LEDGER_HOME/reader"
-  LEDGER_PORT=$(first_free_port 7471); export LEDGER_PORT
-  make_home
-  LEDGER_PG_PORT=7481 start_postgres
-  start_server || return 1
+# The demo's cards and one of many frames, made once for as long as what makes them is the same; each test has links to them.
+web_cards() {
+  [ -d "$ROOT/var/test-web/cards" ] || rm -f "$ROOT/var/stamps/cards"
+  when_changed cards demo/*.php demo/*.sh core/Format/LosslessJpeg/*.php core/Format/Tiff/*.php -- make_web_cards
 }
 
-test_web() {
-  fresh_web_ledger || return 1
-  step "Playwright" npx playwright test --config tests/web/playwright.config.ts "$@"
-  local result=$?
+make_web_cards() {
+  rm -rf "$ROOT/var/test-web/cards"
+  "$PHP" "${COMPILED[@]}" demo/build.php "$ROOT/var/test-web/cards" --many 3000
+}
+
+# A whole ledger: $1 its number. Its database is made anew.
+web_ledger() {
+  cd "$ROOT" || return 1
+  LEDGER_HOME=$ROOT/var/test-web/$1; export LEDGER_HOME
+  mkdir -p "$LEDGER_HOME"/drives/{Anvil,Bellows}
   stop_server
+  rm -rf "$LEDGER_HOME"/{reader,drives,settings.yaml,cache/readings,cache/pictures}
+  mkdir -p "$LEDGER_HOME"/drives/{Anvil,Bellows}
+  cp -a "$ROOT/var/test-web/cards" "$LEDGER_HOME/reader" || return 1
+  printf 'readers: ["%s/reader"]\nsimulated_drives: "%s/drives"\nstores:\n    main: { name: Anvil, path: %s/drives/Anvil }\n    mirrors: [{ name: Bellows, path: %s/drives/Bellows }]\neject: [bash, %s/demo/eject.sh, "{volume}"]\n' "$LEDGER_HOME" "$LEDGER_HOME" "$LEDGER_HOME" "$LEDGER_HOME" "$ROOT" >"$LEDGER_HOME/settings.yaml"
+  LEDGER_PORT=$(first_free_port "747$1"); export LEDGER_PORT
+  make_home
+  LEDGER_PG_PORT=748$1 LEDGER_PG_FLAGS=${2:-} start_postgres
+  psql -h 127.0.0.1 -p "$(cat "$LEDGER_HOME/pg.port")" -U ledger -d postgres -qc 'DROP DATABASE ledger' && ensure_database ledger && start_server
+}
+
+# A ledger for each processor; each test finds the one that it has as on its first day (tests/web/fresh.php).
+test_web() {
+  cd "$ROOT" || return 1
+  local ledger ledgers result; ledgers=$(nproc)
+  web_cards || return 1
+  for ((ledger = 1; ledger <= ledgers; ledger++)); do web_ledger "$ledger" "$QUICK_PG" || return 1; done
+  step "Playwright, on $ledgers ledgers" env LEDGER_HOME="$ROOT/var/test-web" LEDGERS="$ledgers" PHP="$PHP" npx playwright test --config tests/web/playwright.config.ts "$@"
+  result=$?
+  for ((ledger = 1; ledger <= ledgers; ledger++)); do LEDGER_HOME=$ROOT/var/test-web/$ledger; stop_server; done
   return "$result"
 }
 
 # The desk in a real browser, on a card of 3,000 frames.
 bench_desk() {
+  cd "$ROOT" || return 1
   install_debian_packages chromium
-  fresh_web_ledger || return 1
+  web_cards && web_ledger 9 || return 1
   node bench/desk.mjs
   local result=$?
   stop_server

@@ -49,6 +49,8 @@ final readonly class CardHints
      * @param list<ReadFrame> $frames
      *
      * @return array{int, int, array<string, list<FrameHint>>} previews measured, previews in all, hints by frame key
+     *
+     * @throws SourceGone where the card left meanwhile
      */
     public function within(Volume $volume, array $frames, float $seconds): array
     {
@@ -117,6 +119,13 @@ final readonly class CardHints
     {
         $previews = array_filter(array_map(static fn (ReadFrame $frame): ?string => self::preview($volume, $frame), $frames), \is_string(...));
         $measured = array_map(static fn (?Luminance $picture): ?Measurement => null === $picture ? null : Measurement::of($picture), $this->pixels->luminances($previews, self::MEASURED_EDGE));
+
+        foreach ($frames as $frame) {
+            clearstatcache(true, $volume->path.'/'.$frame->frame->lead()->path);
+            if (false === @lstat($volume->path.'/'.$frame->frame->lead()->path)) {
+                throw SourceGone::card($volume->label()); // that nothing could be measured then says nothing of its pictures
+            }
+        }
 
         return $measured + array_map(static fn (): null => null, $frames);
     }

@@ -47,6 +47,9 @@ final readonly class CardReadings
                     continue;
                 }
                 $before = KeptRead::of($this->reader->read($volume->path, $frame));
+                if (!self::stands($volume->path, $frame)) {
+                    continue; // the card left while it was read: what could not be read of it says nothing of its files
+                }
                 ++$news;
             }
             $read[] = $before->frame($frame);
@@ -74,6 +77,18 @@ final readonly class CardReadings
     public function whole(Volume $volume): CardContents
     {
         return $this->within($volume, \INF)->contents;
+    }
+
+    private static function stands(string $root, Frame $frame): bool
+    {
+        foreach ($frame->files as $file) {
+            clearstatcache(true, $root.'/'.$file->path);
+            if (false === @lstat($root.'/'.$file->path)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     private static function signature(Frame $frame): string

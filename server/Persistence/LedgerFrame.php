@@ -133,15 +133,19 @@ class LedgerFrame
     /** @return list<LedgerFile> its stills that are there to be looked at, the best first: that which its facts are of, raws before others */
     public function pictures(): array
     {
-        $stills = array_values($this->files->filter(static fn (LedgerFile $file): bool => true === $file->original?->kind->isStill() && !$file->isLetGo())->toArray());
-        usort($stills, fn (LedgerFile $a, LedgerFile $b): int => $this->rank($a) <=> $this->rank($b));
+        $stills = array_values(array_filter($this->filesThere(), static fn (LedgerFile $file): bool => true === $file->original?->kind->isStill()));
+        usort($stills, fn (LedgerFile $a, LedgerFile $b): int => !$this->hasFactsOf($a) <=> !$this->hasFactsOf($b));
 
         return $stills;
     }
 
-    /** @return array{bool, bool, string, int} */
-    private function rank(LedgerFile $file): array
+    /** @return list<LedgerFile> all that no other took the place of: raws, then other stills, then what goes with them */
+    public function filesThere(): array
     {
-        return [!$this->hasFactsOf($file), Kind::StillRaw !== $file->original?->kind, $file->ending, $file->id()];
+        $there = array_values($this->files->filter(static fn (LedgerFile $file): bool => !$file->isLetGo())->toArray());
+        $rank = static fn (LedgerFile $file): array => [Kind::StillRaw !== $file->original?->kind, true !== $file->original?->kind->isStill(), $file->ending, $file->id()];
+        usort($there, static fn (LedgerFile $a, LedgerFile $b): int => $rank($a) <=> $rank($b));
+
+        return $there;
     }
 }

@@ -23,12 +23,15 @@ final class ListsWithLibrary implements ListsFolder
         int *__errno_location(void);
         C;
 
-    private ?\FFI $library = null;
+    /** One for the whole process: PHP remembers fields of a struct by the place in memory of its declaration, and a second one may come to lie where the first was let go. */
+    private static ?\FFI $declared = null;
+
+    private readonly ?\FFI $library;
 
     public function __construct(private readonly ListsFolder $otherwise = new PlainList())
     {
         try {
-            $this->library = 'Linux' === \PHP_OS_FAMILY && 8 === \PHP_INT_SIZE ? \FFI::cdef(self::LINUX) : null;
+            $this->library = 'Linux' === \PHP_OS_FAMILY && 8 === \PHP_INT_SIZE ? self::$declared ??= \FFI::cdef(self::LINUX) : null;
         } catch (\FFI\Exception) {
             $this->library = null;
         }

@@ -28,7 +28,7 @@ final readonly class ShootFrameView
 
     public function __construct(LedgerFrame $frame, public FrameStampView $stamp)
     {
-        $files = array_values($frame->files()->filter(static fn (LedgerFile $file): bool => !$file->isLetGo())->toArray());
+        $files = $frame->filesThere();
         $facts = $frame->facts->facts();
         $this->id = $frame->id();
         $this->stem = $frame->name->stem;

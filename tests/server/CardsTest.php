@@ -4,11 +4,19 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Tests\server;
 
+use Symfony\Component\Cache\Adapter\ArrayAdapter;
 use Symfony\Component\Process\Process;
+use VelvetLedger\Core\Capture\CaptureFacts;
+use VelvetLedger\Core\Capture\CoreFactsReader;
+use VelvetLedger\Core\Capture\FactsReader;
+use VelvetLedger\Core\Card\CardWalker;
+use VelvetLedger\Core\Card\FrameReader;
+use VelvetLedger\Core\Card\ReadFrame;
 use VelvetLedger\Server\Cards\CardHints;
 use VelvetLedger\Server\Cards\CardReadings;
 use VelvetLedger\Server\Cards\CouldNotEject;
 use VelvetLedger\Server\Cards\EjectCard;
+use VelvetLedger\Server\Cards\SourceGone;
 use VelvetLedger\Server\Persistence\CardRepository;
 use VelvetLedger\Server\Settings\BadSettings;
 use VelvetLedger\Server\Settings\Home;
@@ -67,6 +75,39 @@ final class CardsTest extends LedgerTestCase
     }
 
     /** What is kept of a card is all that was read of it, of odd files too: a damaged pair, a raw cut off, a file with nothing in it, remarks of a sidecar. */
+    public function testACardThatLeavesWhileItIsReadIsNotRememberedAsUnreadable(): void
+    {
+        for ($i = 1; $i <= 3; ++$i) {
+            $this->reader->put("CARD/DCIM/100ORREL/ORL_000$i.JPG", Stills::jpeg("2026-05-04 21:14:0$i", $i));
+        }
+        $volume = $this->card('CARD');
+        $leaves = new class($this->reader->path) implements FactsReader {
+            private int $read = 0;
+
+            public function __construct(private readonly string $place)
+            {
+            }
+
+            public function read(string $path): CaptureFacts
+            {
+                if (2 === ++$this->read) {
+                    rename($this->place.'/CARD', $this->place.'/.CARD');
+                }
+
+                return (new CoreFactsReader())->read($path);
+            }
+        };
+        $cache = new ArrayAdapter();
+        $left = (new CardReadings(new FrameReader($leaves), $this->service(CardWalker::class), $cache))->within($volume, \INF);
+        self::assertSame([1, 3], [\count($left->contents->frames), $left->framesInAll]);
+        rename($this->reader->path.'/.CARD', $this->reader->path.'/CARD');
+        $back = (new CardReadings(new FrameReader(new CoreFactsReader()), $this->service(CardWalker::class), $cache))->within($volume, \INF);
+        self::assertSame([true, []], [$back->isComplete(), array_merge(...array_map(static fn (ReadFrame $frame): array => $frame->unreadable, $back->contents->frames))]);
+        rename($this->reader->path.'/CARD', $this->reader->path.'/.CARD');
+        $this->expectException(SourceGone::class);
+        $this->service(CardHints::class)->within($volume, $back->contents->frames, 1.0);
+    }
+
     public function testWhatIsKeptOfACardIsWhatWasReadOfIt(): void
     {
         $folder = 'CARD/DCIM/100ORREL/';

@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Tester\CommandTester;
 use VelvetLedger\Core\Document\Fields;
+use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Order\StationeryKind;
 use VelvetLedger\Core\Receipt\CopiesAt;
 use VelvetLedger\Core\Stamp\StampChange;
@@ -55,17 +56,17 @@ final class FirstDayTest extends LedgerTestCase
             $this->reader->put($name.'JPG', str_replace('2026:05:04 12:00:00', $at, $jpeg), 1_777_896_000 + 20 * $i);
         }
         $byCommand ? $this->command('intake', ['source' => $this->reader->path.'/CARD']) : $this->throughThePage();
-        $browser = $this->browser();
         $unseen = [];
         foreach ($this->column('SELECT id FROM frame ORDER BY id') as $frame) {
-            $browser->request('GET', '/api/frames/'.(is_numeric($frame) ? (int) $frame : 0).'/picture?edge=160');
-            if (200 !== $browser->getResponse()->getStatusCode()) {
-                $unseen[] = $browser->getResponse()->getContent();
+            try {
+                $this->service(FramePictures::class)->of(is_numeric($frame) ? (int) $frame : 0, 160);
+            } catch (CouldNot $failure) {
+                $unseen[] = $failure->getMessage();
             }
         }
         self::assertSame([], $unseen);
         $shoot = $this->shoot();
-        self::assertSame([['2026-05-04_0001.jpg', '2026-05-04_0001.orw', ...($stamped ? ['2026-05-04_0001.xmp'] : [])]], array_values(array_unique(array_map(static fn ($frame): array => str_replace($frame->stem, '2026-05-04_0001', $frame->names), $this->service(FramesPage::class)->frames($shoot)), \SORT_REGULAR)), 'in one order, whichever file came in first');
+        self::assertSame([['2026-05-04_0001.orw', '2026-05-04_0001.jpg', ...($stamped ? ['2026-05-04_0001.xmp'] : [])]], array_values(array_unique(array_map(static fn ($frame): array => str_replace($frame->stem, '2026-05-04_0001', $frame->names), $this->service(FramesPage::class)->frames($shoot)), \SORT_REGULAR)), 'in one order, whichever file came in first');
         self::assertSame([self::WEDDING, $this->column('SELECT min(id) FROM frame')[0]], [$this->service(ShootRepository::class)->one($shoot)->frames, $this->service(ShootRepository::class)->one($shoot)->cover]);
     }
 

@@ -49,7 +49,7 @@ final class LedgerPagesTest extends LedgerTestCase
         $first = \is_array($shoots[0]) && \is_int($shoots[0]['id']) ? $shoots[0]['id'] : 0;
         $frames = $this->get('/api/shoots/'.$first)['frames'];
         $frame = \is_array($frames) && \is_array($frames[0]) ? $frames[0] : [];
-        self::assertSame(['2026-05-04_lantern-boats_0001', ['2026-05-04_lantern-boats_0001.jpg', '2026-05-04_lantern-boats_0001.orw'], ['DCIM/100ORREL/ORL_0001.JPG', 'DCIM/100ORREL/ORL_0001.ORW'], true], [$frame['stem'], $frame['names'], $frame['originals'], $frame['hasPicture']]);
+        self::assertSame(['2026-05-04_lantern-boats_0001', ['2026-05-04_lantern-boats_0001.orw', '2026-05-04_lantern-boats_0001.jpg'], ['DCIM/100ORREL/ORL_0001.ORW', 'DCIM/100ORREL/ORL_0001.JPG'], true], [$frame['stem'], $frame['names'], $frame['originals'], $frame['hasPicture']]);
         $browser = $this->browser();
         $browser->request('GET', '/api/frames/'.(\is_int($frame['id']) ? $frame['id'] : 0).'/picture?edge=480');
         self::assertSame(200, $browser->getResponse()->getStatusCode());

@@ -8,9 +8,12 @@ use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
 use Symfony\Component\BrowserKit\Cookie;
+use Symfony\Component\HttpKernel\KernelInterface;
 use VelvetLedger\Bench\EmptyLedger;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Receipt\Outcome;
+use VelvetLedger\Core\Stamp\Embeds;
+use VelvetLedger\Core\Stamp\IptcNames;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Http\Access\Session;
@@ -21,6 +24,8 @@ use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\ReceiptLine;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Server\Tools\EmbedsWithExifTool;
+use VelvetLedger\Server\Tools\IptcNamesOfExifTool;
 use VelvetLedger\Tests\Folder;
 
 /** A ledger with an empty database, one reader and one store of the test's own. */
@@ -28,6 +33,23 @@ abstract class LedgerTestCase extends KernelTestCase
 {
     protected Folder $reader;
     protected Folder $store;
+
+    private static ?EmbedsWithExifTool $exifTool = null;
+    private static ?IptcNamesOfExifTool $names = null;
+
+    /**
+     * A kernel whose ExifTool is that of the kernels before it: it takes half a second to start, and remembers nothing of what was asked.
+     *
+     * @param array<string, mixed> $options
+     */
+    protected static function bootKernel(array $options = []): KernelInterface
+    {
+        $kernel = parent::bootKernel($options);
+        self::getContainer()->set(Embeds::class, self::$exifTool ??= new EmbedsWithExifTool());
+        self::getContainer()->set(IptcNames::class, self::$names ??= new IptcNamesOfExifTool());
+
+        return $kernel;
+    }
 
     protected function setUp(): void
     {

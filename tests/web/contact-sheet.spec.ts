@@ -1,10 +1,5 @@
 import { expect, type Locator, type Page } from "@playwright/test";
-import { existsSync, renameSync } from "node:fs";
-import { choose, openCard, reader, shootOf, test } from "./ledger";
-
-test.afterEach(() => {
-  if (existsSync(`${reader}/.out/SPARE`)) renameSync(`${reader}/.out/SPARE`, `${reader}/SPARE`);
-});
+import { choose, openCard, shootOf, test } from "./ledger";
 
 const boatsOpen = async (page: Page) => {
   await openCard(page, "ORREL_A");

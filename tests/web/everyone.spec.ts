@@ -1,5 +1,5 @@
 import { expect } from "@playwright/test";
-import { address, checkAgainstWcag, openCard, shootOf, test } from "./ledger";
+import { checkAgainstWcag, openCard, shootOf, test } from "./ledger";
 
 test("no screen breaks a rule of WCAG 2.2 AA that a program can check", async ({ ledger: page }) => {
   await expect(page.getByRole("row", { name: "ORREL_A" })).toBeVisible();
@@ -111,10 +111,10 @@ test("a ledger that does not answer is said so, and the page goes on by itself w
   await expect(page.getByRole("alert")).toContainText("The ledger's database does not answer.", { timeout: 10_000 });
 });
 
-test("nothing is fetched from anywhere but this machine", async ({ page }) => {
+test("nothing is fetched from anywhere but this machine", async ({ page, address }) => {
   const hosts = new Set<string>();
   page.on("request", (request) => hosts.add(new URL(request.url()).hostname));
-  await page.goto(address());
+  await page.goto(address);
   await openCard(page, "ORREL_A");
   await page.goto("/shoots");
   await page.waitForLoadState("networkidle").catch(() => null);

@@ -1,14 +1,6 @@
 import { expect } from "@playwright/test";
-import { cpSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { cpSync, mkdirSync, readdirSync, rmSync } from "node:fs";
 import { openCard, pull, putBack, reader, shootOf, store, test } from "./ledger";
-
-const mark = readFileSync(`${store}/.velvet-ledger-store`);
-
-test.afterEach(() => {
-  rmSync(`${reader}/SLOT_2`, { recursive: true, force: true });
-  writeFileSync(`${store}/.velvet-ledger-store`, mark);
-  for (const card of ["ORREL_B", "ORREL_A", "MANY", "TOWER"]) putBack(card);
-});
 
 test("a card becomes shoot folders: desk, names while typing, receipt, shoot", async ({ ledger: page }) => {
   pull("ORREL_B"); // slot 2 has the damaged frame whole, and it would be taken from there

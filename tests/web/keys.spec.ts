@@ -2,11 +2,6 @@ import { expect } from "@playwright/test";
 import { cpSync, mkdirSync, renameSync, rmSync } from "node:fs";
 import { openCard, reader, shootOf, test } from "./ledger";
 
-test.afterEach(() => {
-  rmSync(`${reader}/SAME`, { recursive: true, force: true });
-  rmSync(`${reader}/.SAME`, { recursive: true, force: true });
-});
-
 test("no letter alone begins an intake, wherever it is typed", async ({ ledger: page }) => {
   await openCard(page, "TOWER");
   const begin = page.getByRole("button", { name: /^Bring in 14 frames/ });

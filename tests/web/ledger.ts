@@ -1,21 +1,34 @@
 import AxeBuilder from "@axe-core/playwright";
 import { type Page, test as base, expect } from "@playwright/test";
 import { execFileSync } from "node:child_process";
-import { existsSync, renameSync } from "node:fs";
+import { cpSync, existsSync, mkdirSync, renameSync, rmSync } from "node:fs";
 
-export const home = process.env.LEDGER_HOME ?? "";
+/** Each of Playwright's workers has a ledger of its own, see ops/test.sh. */
+export const home = `${process.env.LEDGER_HOME ?? ""}/${Number(process.env.TEST_PARALLEL_INDEX ?? 0) + 1}`;
 export const reader = `${home}/reader`;
-export const store = `${home}/drives/Anvil`;
+export const drives = `${home}/drives`;
+export const store = `${drives}/Anvil`;
+const cards = `${process.env.LEDGER_HOME ?? ""}/cards`;
 
-/** An address to enter by, good once. */
-export const address = () => execFileSync("bin/ledger", ["address"], { encoding: "utf8" }).trim();
+/** The ledger as on its first day; gives an address to enter by, good once. */
+const fresh = () => execFileSync(process.env.PHP ?? "php", ["tests/web/fresh.php", home, cards], { encoding: "utf8" });
 
-/** A page that has entered, and fails the test when the browser reports an error. */
-export const test = base.extend<{ ledger: Page }>({
-  ledger: async ({ page }, use) => {
+/** A page that has entered a ledger with nothing in it, and fails the test when the browser reports an error. */
+export const test = base.extend<{ address: string; ledger: Page }>({
+  address: [
+    // eslint-disable-next-line no-empty-pattern -- what a fixture asks for is read from its first parameter
+    async ({}, use) => {
+      await use(fresh());
+    },
+    { auto: true },
+  ],
+  baseURL: async ({ address }, use) => {
+    await use(new URL(address).origin);
+  },
+  ledger: async ({ page, address }, use) => {
     const errors: string[] = [];
     page.on("pageerror", (error) => errors.push(error.message));
-    await page.goto(address());
+    await page.goto(address);
     await expect(page.getByRole("heading", { name: "Cards" })).toBeVisible();
     await use(page);
     expect(errors).toEqual([]);
@@ -28,6 +41,32 @@ export const pull = (card: string) => {
 };
 export const putBack = (card: string) => {
   if (existsSync(`${reader}/.${card}`)) renameSync(`${reader}/.${card}`, `${reader}/${card}`);
+};
+export const takeOut = (card: string) => {
+  rmSync(`${reader}/${card}`, { recursive: true, force: true });
+};
+
+/** A card of stills that no other card has: those of 4 May in slot 2, so many days later. */
+export const make = (card: string, numbers: number[], daysLater: number) => {
+  takeOut(card);
+  const folder = `${home}/making/DCIM/101ORREL`;
+  mkdirSync(folder, { recursive: true });
+  for (const n of numbers) cpSync(`${reader}/ORREL_B/DCIM/101ORREL/ORL_${n}.JPG`, `${folder}/ORL_${n}.JPG`, { preserveTimestamps: true });
+  execFileSync("exiftool", ["-q", "-q", "-overwrite_original", "-P", `-AllDates+=0:0:${daysLater} 0:0:0`, folder]);
+  renameSync(`${home}/making`, `${reader}/${card}`); // it comes in whole
+};
+export const range = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => from + i);
+
+/** Brings in a card by the command, before what the test is about; the receipt's state is the command's to say. */
+export const bringIn = (card: string, description = "") => {
+  try {
+    execFileSync("bin/ledger", ["intake", `${reader}/${card}`, "--description", description], {
+      env: { ...process.env, LEDGER_HOME: home },
+      stdio: "pipe",
+    });
+  } catch {
+    // a file of it could not be read: the rest is in
+  }
 };
 
 export async function openCard(page: Page, card: string) {

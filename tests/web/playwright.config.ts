@@ -3,12 +3,12 @@ import { defineConfig } from "@playwright/test";
 export default defineConfig({
   testDir: ".",
   outputDir: "./results",
-  workers: 1,
+  workers: Number(process.env.LEDGERS ?? 1),
+  fullyParallel: true,
   timeout: 60_000,
   reporter: [["list"]],
   use: {
     viewport: { width: 1280, height: 800 },
-    baseURL: `http://127.0.0.1:${process.env.LEDGER_PORT ?? "7410"}`,
     screenshot: "only-on-failure",
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",

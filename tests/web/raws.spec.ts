@@ -1,18 +1,15 @@
 import { expect } from "@playwright/test";
-import { appendFileSync, cpSync, existsSync, mkdirSync, readdirSync, rmSync } from "node:fs";
+import { appendFileSync, cpSync, existsSync, mkdirSync, readdirSync } from "node:fs";
 import { checkAgainstWcag, choose, openCard, reader, shootOf, store, test } from "./ledger";
 
 const RAWS = { V6A_0435: "V6A_0901", V6A_0436: "V6A_0902" };
 
-test.beforeAll(() => {
+test.beforeEach(() => {
   mkdirSync(`${reader}/PANS/DCIM/100VANTR`, { recursive: true });
   for (const [raw, other] of Object.entries(RAWS)) {
     cpSync(`${reader}/VANTRY_6/DCIM/100VANTR/${raw}.VRW`, `${reader}/PANS/DCIM/100VANTR/${other}.VRW`);
     appendFileSync(`${reader}/PANS/DCIM/100VANTR/${other}.VRW`, "of another printing");
   }
-});
-test.afterAll(() => {
-  rmSync(`${reader}/PANS`, { recursive: true, force: true });
 });
 
 test("an order with DNG: its cost before, copying and converting apart, and what it came to", async ({ ledger: page }) => {

@@ -1,12 +1,21 @@
 import { expect } from "@playwright/test";
 import { appendFileSync, cpSync, mkdirSync, rmSync } from "node:fs";
-import { openCard, reader, shootOf, test } from "./ledger";
+import { bringIn, openCard, pull, putBack, reader, shootOf, test } from "./ledger";
 
-test.afterEach(() => {
-  rmSync(`${reader}/EDITED`, { recursive: true, force: true });
+/** ORREL_A but for two frames of it is in; ORREL_B is the other slot of the same camera. */
+test.beforeEach(() => {
+  const left = ["ORL_1205", "ORL_1206"].flatMap((name) => ["JPG", "ORW"].map((kind) => `${name}.${kind}`));
+  pull("ORREL_B"); // or the damaged frame would be taken from there
+  mkdirSync(`${reader}/.kept`);
+  for (const file of left) {
+    cpSync(`${reader}/ORREL_A/DCIM/101ORREL/${file}`, `${reader}/.kept/${file}`, { preserveTimestamps: true });
+    rmSync(`${reader}/ORREL_A/DCIM/101ORREL/${file}`);
+  }
+  bringIn("ORREL_A");
+  for (const file of left) cpSync(`${reader}/.kept/${file}`, `${reader}/ORREL_A/DCIM/101ORREL/${file}`, { preserveTimestamps: true });
+  putBack("ORREL_B");
 });
 
-// Runs after intake.spec.ts, which brought in ORREL_A: ORREL_B is the other slot of the same camera.
 test("the second slot's card shows what is held, under which name, and brings in only what is not", async ({ ledger: page }) => {
   await openCard(page, "ORREL_B");
   const boats = shootOf(page, "Mon 4 May");

@@ -1,21 +1,13 @@
 import { expect } from "@playwright/test";
-import { appendFileSync, cpSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync, utimesSync, writeFileSync } from "node:fs";
-import { choose, home, openCard, putBack, reader, test } from "./ledger";
+import { appendFileSync, cpSync, existsSync, mkdirSync, readdirSync, renameSync, statSync, utimesSync, writeFileSync } from "node:fs";
+import { bringIn, choose, drives, openCard, reader, test } from "./ledger";
 
-const drives = `${home}/drives`;
 const away = (drive: string) => {
   renameSync(`${drives}/${drive}`, `${drives}/.${drive}`);
 };
 const back = (drive: string) => {
   if (existsSync(`${drives}/.${drive}`)) renameSync(`${drives}/.${drive}`, `${drives}/${drive}`);
 };
-
-test.afterEach(() => {
-  back("Bellows");
-  putBack("ORREL_B");
-  rmSync(`${drives}/Third`, { recursive: true, force: true });
-  for (const card of ["KILN", "SLOT_1", "SLOT_2"]) rmSync(`${reader}/${card}`, { recursive: true, force: true });
-});
 
 /** A card of some frames that are like another's, and not the same; the number of them. */
 function card(name: string): number {
@@ -139,6 +131,8 @@ test("what keeps a card from being formatted is mended from there; its receipt i
 });
 
 test("a store is chosen from the drives, is owed what came in before, and is used no more", async ({ ledger: page }) => {
+  card("KILN");
+  bringIn("KILN", "Kiln");
   mkdirSync(`${drives}/Third/other`, { recursive: true });
   writeFileSync(`${drives}/Third/a file`, "x");
   await page.getByRole("link", { name: "Stores" }).click();

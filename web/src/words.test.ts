@@ -1,16 +1,16 @@
-import { expect, test } from "@playwright/test";
-import type { CardFrame } from "../../web/src/api/types";
-import { longestPauses, nearest, places, roundTimes } from "../../web/src/intake/timescale";
-import { isShown, kinds, sorted, stamp, stem } from "../../web/src/intake/view";
-import { foldersInWords, namesInWords } from "../../web/src/stationery/patterns";
-import { clock, count, day, duration, exposure, figure, hour, size, span } from "../../web/src/words/format";
-import { destinationInWords, shootsInWords, subfoldersInWords } from "../../web/src/words/order";
-import { arrivals, noticed, onArrivals, wavedAway } from "../../web/src/api/arrivals";
-import { keepBegun, keepDesk, NOTHING_SAID, readDesk, takeBackDesk } from "../../web/src/intake/keptDesk";
-import { byNearness } from "../../web/src/intake/ShootFinder";
-import { apart } from "../../web/src/intake/timescale";
-import { kindsOf } from "../../web/src/words/kinds";
-import type { Shoot } from "../../web/src/api/types";
+import { expect, test } from "vitest";
+import type { CardFrame } from "./api/types";
+import { longestPauses, nearest, places, roundTimes } from "./intake/timescale";
+import { isShown, kinds, sorted, stamp, stem } from "./intake/view";
+import { foldersInWords, namesInWords } from "./stationery/patterns";
+import { clock, count, day, duration, exposure, figure, hour, size, span } from "./words/format";
+import { destinationInWords, shootsInWords, subfoldersInWords } from "./words/order";
+import { arrivals, noticed, onArrivals, wavedAway } from "./api/arrivals";
+import { keepBegun, keepDesk, NOTHING_SAID, readDesk, takeBackDesk } from "./intake/keptDesk";
+import { byNearness } from "./intake/ShootFinder";
+import { apart } from "./intake/timescale";
+import { kindsOf } from "./words/kinds";
+import type { Shoot } from "./api/types";
 
 /** How figures, dates and states are put into words; tables of cases. */
 const table = <A extends unknown[]>(of: (...given: A) => unknown, cases: [A, unknown][]) => {
