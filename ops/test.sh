@@ -4,17 +4,71 @@ run_tests() {
   local part=${1:-all} failed=0
   install_debian_packages "${DEBIAN_PACKAGES[@]}" "${TEST_PACKAGES[@]}"
   set_up
+  PART_LOGS=$(mktemp -d)
   case $part in
-    all) test_style || failed=1; test_unit || failed=1; test_web || failed=1 ;;
-    style|unit|web) "test_$part" "${@:2}" || failed=1 ;; # what follows is for PHPUnit or Playwright
-    *) stop_with "There is no part of the tests called $part: style, unit or web." ;;
+    all) test_all || failed=1 ;;
+    style|rules|unit|web) measured "$part" "test_$part" "${@:2}" || failed=1 ;; # what follows is for PHPUnit or Playwright
+    *) stop_with "There is no part of the tests called $part: style, rules, unit or web." ;;
   esac
+  table_of_parts
+  rm -rf "$PART_LOGS"
   return "$failed"
+}
+
+# Style and types are looked at beside the tests that wait for drives, databases and browsers.
+test_all() {
+  local failed=0 beside
+  (measured style nice -n 5 bash -c 'source "$ROOT/ops/common.sh"; source "$ROOT/ops/server.sh"; source "$ROOT/ops/test.sh"; test_style') >"$PART_LOGS/style.said" 2>&1 & beside=$!
+  measured rules test_rules || failed=1
+  measured unit test_unit || failed=1
+  measured web test_web || failed=1
+  wait "$beside" || failed=1
+  cat "$PART_LOGS/style.said" >&2
+  return "$failed"
+}
+
+# Runs a part, and notes how many cases it had, its seconds, and the share of all processors that was busy meanwhile.
+measured() {
+  local part=$1 busy total result seconds=$SECONDS; shift
+  read -r busy total < <(processor_time)
+  # shellcheck disable=SC2016
+  "$@" 2>&1 | tee "$PART_LOGS/$part.log"
+  result=${PIPESTATUS[0]}
+  processor_time | awk -v name="$part" -v busy="$busy" -v total="$total" -v seconds=$((SECONDS - seconds)) -v cases="$(cases_in "$PART_LOGS/$part.log")" \
+    '{printf "%-6s %7s %6d s  %3d %%\n", name, cases, seconds, 100 * ($1 - busy) / ($2 - total + 0.001)}' >"$PART_LOGS/$part.row"
+  return "$result"
+}
+
+# Jiffies that all processors were busy, and in all, see proc(5).
+processor_time() { awk '/^cpu / {print $2 + $3 + $4 + $7 + $8, $2 + $3 + $4 + $5 + $6 + $7 + $8}' /proc/stat; }
+
+# What PHPUnit, Vitest and Playwright say of how many there were; of style, its checks.
+cases_in() {
+  sed 's/\x1b\[[0-9;]*m//g' "$1" | awk '
+    match($0, /OK \([0-9]+ test/) {n += substr($0, RSTART + 4)}
+    match($0, /^Tests: [0-9]+/) {n += substr($0, RSTART + 7)}
+    /^ +Tests +[0-9]+ passed/ {n += $2}
+    /^ +[0-9]+ (passed|failed)/ {n += $1}
+    /^== (PHP style|PHPStan|TypeScript|ESLint)/ {n++}
+    END {print n + 0}'
+}
+
+table_of_parts() {
+  local part
+  say ""
+  say "part     cases  seconds  of $(nproc) processors"
+  for part in style rules unit web; do [ ! -f "$PART_LOGS/$part.row" ] || say "$(cat "$PART_LOGS/$part.row")"; done
 }
 
 step() {
   say "== $1"; shift
   "$@"
+}
+
+# The web side's own rules, without a browser.
+test_rules() {
+  cd "$ROOT" || return 1
+  step "Vitest" npm run --silent test
 }
 
 test_style() {

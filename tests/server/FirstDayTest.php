@@ -26,6 +26,7 @@ use VelvetLedger\Server\Persistence\StoreRole;
 use VelvetLedger\Server\Persistence\StoreSumsRepository;
 use VelvetLedger\Server\Stamps\ChangeStamps;
 use VelvetLedger\Server\Stores\ChangeStores;
+use VelvetLedger\Server\Stores\FramePictures;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Tests\Folder;
 use VelvetLedger\Tests\Stills;

@@ -40,7 +40,7 @@ abstract class LedgerTestCase extends KernelTestCase
     /**
      * A kernel whose ExifTool is that of the kernels before it: it takes half a second to start, and remembers nothing of what was asked.
      *
-     * @param array<string, mixed> $options
+     * @param array<mixed> $options
      */
     protected static function bootKernel(array $options = []): KernelInterface
     {

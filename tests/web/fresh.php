@@ -37,7 +37,8 @@ mkdir("$home/drives/Anvil", 0o755, true);
 mkdir("$home/drives/Bellows");
 // The demo's cards stay where they are, so that what was read of them need not be read again; what a test made or changed goes.
 $demo = array_diff(scandir($cards), ['.', '..']);
-foreach ([...glob("$home/reader/.out/*"), ...glob("$home/reader/.[!.]*")] as $away) {
+foreach (array_merge((array) glob("$home/reader/.out/*"), (array) glob("$home/reader/.[!.]*")) as $away) {
+    $away = (string) $away;
     $card = ltrim(basename($away), '.');
     in_array($card, $demo, true) && !file_exists("$home/reader/$card") ? rename($away, "$home/reader/$card") : $run('rm', '-rf', $away);
 }

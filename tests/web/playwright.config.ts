@@ -11,7 +11,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     screenshot: "only-on-failure",
     launchOptions: {
-      executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+      executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium-headless-shell",
       args: [
         "--no-sandbox",
         "--disable-gpu",
