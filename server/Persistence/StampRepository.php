@@ -18,8 +18,8 @@ final readonly class StampRepository
                 'copies', (SELECT json_agg(json_build_object('id', c.id, 'store', c.store_id, 'path', c.path, 'state', c.state, 'checksum', c.checksum) ORDER BY c.id) FROM copy c WHERE c.file_id = f.id)) ORDER BY f.ending, f.id) FROM file f LEFT JOIN original o ON o.id = f.original_id WHERE f.frame_id = r.id) AS files
         FROM frame r";
 
-    /** Nothing of the frame is still on its way from the card. */
-    private const IS_IN = "NOT EXISTS (SELECT 1 FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE l.frame_id = r.id AND l.outcome = 'waiting' AND i.state IN ('waiting', 'running', 'paused'))";
+    /** Nothing of the frame is still on its way from the card. Counted frame by frame: as "NOT EXISTS" all lines that wait are joined to a few frames, in a ledger that has no figures yet. */
+    private const IS_IN = "(SELECT count(*) FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE l.frame_id = r.id AND l.outcome = 'waiting' AND i.state IN ('waiting', 'running', 'paused')) = 0";
 
     /** A file of the frame does not say yet what it should: by the files that there are, not by what was noted of them. */
     private const LACKS = "(r.stamp IS NOT NULL AND (
