@@ -25,7 +25,7 @@ async function standsStill(picture: Locator) {
 
 test("hints mark, and one click leaves out what is black; filters show what is asked for", async ({ ledger: page }) => {
   const frames = await boatsOpen(page);
-  await expect(frames.getByRole("option", { name: /ORL_1205.*black/ })).toBeVisible({ timeout: 10_000 });
+  await expect(frames.getByRole("option", { name: /ORL_1205.*black/ })).toBeVisible();
   await page.getByRole("button", { name: "5 black" }).click();
   await marked(page, "45 frames, 40 marked");
   await expect(page.getByText("94 frames on the card, 5 left out: 89 to bring in")).toBeVisible();
@@ -164,5 +164,5 @@ test("raw only departs from the order and is kept until it is dropped; a card ca
   await expect(page.getByText("45 raw · 94 JPEG · 1 voice note")).toBeVisible();
   await openCard(page, "SPARE");
   await page.getByRole("button", { name: "Eject" }).click();
-  await expect(page.getByText("The card SPARE was let go: it can be taken out.")).toBeVisible({ timeout: 3000 });
+  await expect(page.getByText("The card SPARE was let go: it can be taken out.")).toBeVisible();
 });

@@ -5,7 +5,9 @@ export default defineConfig({
   outputDir: "./results",
   workers: Number(process.env.LEDGERS ?? 1),
   fullyParallel: true,
-  timeout: 60_000,
+  timeout: 120_000,
+  expect: { timeout: 12_000 }, // two browsers and two ledgers share the processors: no test is of speed
+  retries: process.env.CI ? 1 : 0, // one that only then passes is listed as flaky
   reporter: [["list"]],
   use: {
     viewport: { width: 1280, height: 800 },

@@ -39,7 +39,7 @@ test("a card to two drives, one taken away and brought back, a damaged copy foun
   back("Bellows");
   await expect(bellows).toContainText("owednothing", { timeout: 30_000 });
   await page.goBack();
-  await expect(page.getByRole("heading", { name: "Two proven copies" })).toBeVisible({ timeout: 10_000 });
+  await expect(page.getByRole("heading", { name: "Two proven copies" })).toBeVisible();
   await expect(stamp).toContainText(`KILN may be formatted: ${frames} files on it have 2 proven copies on 2 devices.`);
 
   const year = readdirSync(`${drives}/Bellows`).find((name) => /^\d{4}$/.test(name)) ?? "";
