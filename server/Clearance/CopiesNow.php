@@ -55,7 +55,10 @@ final readonly class CopiesNow
     private static function stands(OpenStore $store, string $path, int $bytes): bool
     {
         $stat = @lstat($store->path($path));
-
-        return false !== $stat && $stat['size'] === $bytes && null === $store->leadsOut(OpenStore::folderOf($path));
+        try {
+            return false !== $stat && $stat['size'] === $bytes && null === $store->leadsOut(OpenStore::folderOf($path));
+        } catch (StoreAbsent) {
+            return false; // it left just now: that it is there cannot be said
+        }
     }
 }

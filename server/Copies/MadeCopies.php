@@ -74,6 +74,7 @@ final readonly class MadeCopies
         foreach ($sources as $source) {
             try {
                 $from = $source->store === $copy->store ? null : $this->stores->at($this->stores->find($source->store))->open();
+                $elsewhere = $from?->leadsOut($source->folder());
             } catch (StoreAbsent) {
                 continue;
             }
@@ -81,7 +82,6 @@ final readonly class MadeCopies
                 continue;
             }
             $path = $from->path($source->path);
-            $elsewhere = $from->leadsOut($source->folder());
             if (null !== $elsewhere) {
                 $this->copies->found([Finding::differs($source->id, null, StoreAbsent::leading($elsewhere))]);
                 continue;

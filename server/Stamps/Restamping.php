@@ -132,7 +132,7 @@ final readonly class Restamping
         $to = [];
         foreach ($open as $number => $store) {
             $isMain = $number === array_key_first($open); // what it has there was read just now
-            if (($isMain || ($this->entries->isGoodAt($file, $number) && null === $store->leadsOut($file->frame->folder))) && $this->hasRoom($store, $file, $isMain)) {
+            if (($isMain || $this->entries->isGoodAt($file, $number)) && $this->hasRoom($store, $file, $isMain)) {
                 $to[$number] = $store->path($file->path());
             }
         }
@@ -142,13 +142,14 @@ final readonly class Restamping
     }
 
     /**
-     * A mirror without room is owed the change.
+     * A mirror without room, or whose folder is not its own, is owed the change.
      *
-     * @throws StoreAbsent where it is the main store that has none
+     * @throws StoreAbsent where it is the main store
      */
     private function hasRoom(OpenStore $store, StampedFile $file, bool $isMain): bool
     {
         try {
+            $store->confirmOwns($store->path($file->path()));
             $store->checkRoom($file->bytes);
 
             return true;

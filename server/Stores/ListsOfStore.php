@@ -23,8 +23,12 @@ final readonly class ListsOfStore
             if (!$store->store->isPresent()) {
                 return;
             }
-            if (null !== $store->leadsOut($folder)) {
-                continue; // the list there is another's
+            try {
+                if (null !== $store->leadsOut($folder)) {
+                    continue; // the list there is another's
+                }
+            } catch (StoreAbsent) {
+                return;
             }
             $of = rtrim($store->path($folder), '/');
             if (!is_dir($of)) {

@@ -90,6 +90,8 @@ final class OpenStore
     /**
      * Where a folder, from the root, leads if it is not the store's own: by a link that goes out of the store, or by another
      * drive that is mounted there. What lies in it is no copy at this store. Null where it is its own, or not there yet.
+     *
+     * @throws StoreAbsent where it is the drive that is not there any more
      */
     public function leadsOut(string $folder): ?string
     {
@@ -104,6 +106,9 @@ final class OpenStore
             $real = (string) realpath($there);
             $stat = @stat($real);
             $isOwn = str_starts_with($real.'/', rtrim((string) realpath($this->store->path), '/').'/') && false !== $stat && $stat['dev'] === $this->device;
+            if (!$isOwn) {
+                $this->confirm(); // where the drive left, no folder leads anywhere
+            }
             $this->leads[$folder] = $isOwn ? null : $real;
         }
 

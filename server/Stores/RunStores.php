@@ -56,12 +56,12 @@ final class RunStores
                 $owed[$number] = 'its drive takes no file over 4 GiB';
                 continue;
             }
-            $out = $store->leadsOut(OpenStore::folderOf($to));
-            if ($number !== $this->main && null !== $out) {
-                $owed[$number] = StoreAbsent::leading($out);
-                continue;
-            }
             try {
+                $out = $store->leadsOut(OpenStore::folderOf($to));
+                if ($number !== $this->main && null !== $out) {
+                    $owed[$number] = StoreAbsent::leading($out);
+                    continue;
+                }
                 $store->confirmOwns($store->path($to));
                 $store->checkRoom($bytes);
                 $paths[$number] = $store->path($to);
