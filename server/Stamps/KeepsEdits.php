@@ -9,7 +9,6 @@ use VelvetLedger\Core\Stamp\CouldNotStamp;
 use VelvetLedger\Core\Stamp\PictureChange;
 use VelvetLedger\Core\Stamp\Place;
 use VelvetLedger\Core\Transfer\Checksum;
-use VelvetLedger\Core\Transfer\Copied;
 use VelvetLedger\Core\Transfer\Copier;
 use VelvetLedger\Core\Transfer\CopyOrder;
 use VelvetLedger\Core\Transfer\SourceFile;
@@ -152,30 +151,11 @@ final readonly class KeepsEdits
                 $number === $main ? throw $absent : null; // it is owed it
             }
         }
-        $copied = $this->copy(CopyOrder::of($file->id, $source, $to, $mark));
-        if (!isset($copied->copies[$main])) {
-            throw $copied->failed[$main] ?? CouldNotStamp::embed($frame->path($ending), 'it could not be written');
-        }
+        $copied = $this->copier->copy(CopyOrder::of($file->id, $source, $to, $mark));
         $open[$main]->confirmHolds($copied->copies[$main]->path);
         $this->entries->kept($frame, $ending, $source->bytes, $copied);
 
         return $ending;
-    }
-
-    private function copy(CopyOrder $order): Copied
-    {
-        $copying = $this->copier->begin();
-        $done = [];
-        try {
-            $copying->start($order, static fn (int $bytes) => null);
-            while (!$copying->isEmpty()) {
-                array_push($done, ...$copying->settle(true));
-            }
-        } finally {
-            $copying->abandon();
-        }
-
-        return $done[0] ?? throw new \LogicException('What was begun is settled.');
     }
 
     /** A name that nobody has, or that the very same bytes have already: of one who was cut off before it was entered. */
