@@ -7,10 +7,12 @@ namespace VelvetLedger\Bench;
 use Doctrine\DBAL\Connection;
 use Symfony\Component\Process\Process;
 use VelvetLedger\Core\Card\FolderNames;
+use VelvetLedger\Core\Format\ByteOrder;
 use VelvetLedger\Core\Transfer\ChecksumList;
 use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Server\Kernel;
 use VelvetLedger\Server\Settings\Home;
+use VelvetLedger\Tests\Stills;
 
 /**
  * One intake to a main store and a mirror with something going wrong under it, brought to its end afterwards; then ledger
@@ -32,7 +34,7 @@ final class FaultRound
         }
         file_put_contents(Home::fromEnvironment()->path.'/settings.yaml', "readers: ['{$this->place}/reader']\nsimulated_drives: '{$this->place}/drives'\nstores:\n    main: { name: Anvil, path: '{$this->place}/drives/Anvil/p' }\n    mirrors: [{ name: Bellows, path: '{$this->place}/drives/Bellows/p' }]\n");
         for ($i = 1; $i <= $files; ++$i) {
-            $this->put("reader/CARD/DCIM/100ORREL/ORL_{$this->number($i)}.JPG", "\xFF\xD8".random_bytes(mt_rand(1, 120_000))."\xFF\xD9", 1_777_900_000 + $i);
+            $this->still($i, 1_777_900_000 + $i, mt_rand(1, 60_000));
         }
         $this->kernel = new Kernel('test', false);
         $this->kernel->boot();
@@ -82,7 +84,7 @@ final class FaultRound
             'database ends it' => $this->database()->executeStatement('SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE pid <> pg_backend_pid() AND datname = current_database()'),
             'database restarts' => $this->restart(),
             'two at once' => $this->intake()->wait(),
-            'a file changes' => $this->put('reader/CARD/DCIM/100ORREL/ORL_'.$this->number($this->files).'.JPG', "\xFF\xD8 other\xFF\xD9", 1_777_999_999),
+            'a file changes' => $this->still($this->files, 1_777_999_999, 9),
             default => null,
         };
     }
@@ -181,7 +183,7 @@ final class FaultRound
         $this->away('reader/CARD', 'reader/.CARD');
         mkdir("{$this->place}/reader/CARD/DCIM/100ORREL", 0o777, true);
         for ($i = 1; $i <= $this->files; ++$i) {
-            $this->put("reader/CARD/DCIM/100ORREL/ORL_{$this->number($i)}.JPG", "\xFF\xD8another\xFF\xD9", 1_777_800_000);
+            $this->still($i, 1_777_800_000, 9);
         }
     }
 
@@ -246,9 +248,17 @@ final class FaultRound
         touch("{$this->place}/$path", $modifiedAt);
     }
 
-    private function number(int $i): string
+    /**
+     * A JPEG of its own bytes, with random ones in two comments (JPEG, ISO/IEC 10918-1, B.2.4.5) behind what the camera says of it.
+     *
+     * @param int<1, 60000> $random so many in each
+     */
+    private function still(int $number, int $at, int $random): void
     {
-        return \sprintf('%04d', $i);
+        $jpeg = Stills::jpeg(gmdate('Y-m-d H:i:s', $at), $number);
+        $exif = 4 + ByteOrder::Big->u16($jpeg, 4);
+        $comment = "\xFF\xFE".pack('n', 2 + $random);
+        $this->put(\sprintf('reader/CARD/DCIM/100ORREL/ORL_%04d.JPG', $number), substr($jpeg, 0, $exif).$comment.random_bytes($random).$comment.random_bytes($random).substr($jpeg, $exif), $at);
     }
 
     private function intake(): Process

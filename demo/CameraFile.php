@@ -18,15 +18,16 @@ use VelvetLedger\Core\Format\Tiff\TiffWriter;
  */
 final class CameraFile
 {
-    public static function jpeg(Body $body, Shot $shot, Canvas $picture): string
+    public static function jpeg(Body $body, Shot $shot, Canvas|CodedPicture $picture): string
     {
-        $stream = $picture->jpeg(86);
+        $picture = $picture instanceof Canvas ? CodedPicture::of($picture) : $picture;
+        $stream = $picture->jpeg;
         $main = self::main($body, $shot)->below(0x8769, self::exif($body, $shot)->shorts(0xA001, 1)
             ->raw(0xA000, '0100')->raw(0x9101, "\1\2\3\0")
             ->longs(0xA002, $picture->width)->longs(0xA003, $picture->height)->raw(0x9000, '0232'));
         $main->shorts(0x0213, 1);
         $thumbnail = (new IfdDraft())->shorts(0x0103, 6)->rationals(0x011A, [72, 1])->rationals(0x011B, [72, 1])->shorts(0x0128, 2)
-            ->block(0x0201, 0x0202, $picture->scaled(160, 107)->jpeg(80));
+            ->block(0x0201, 0x0202, $picture->thumbnail);
         $exif = "Exif\0\0".TiffWriter::write(ByteOrder::Little, $main, $thumbnail);
         // APP1 comes directly after SOI; the JFIF segment that the encoder wrote is left out (DC-008 section 4.5.4).
         $jfif = str_starts_with(substr($stream, 2), "\xFF\xE0") ? 2 + ByteOrder::Big->u16($stream, 4) : 0;

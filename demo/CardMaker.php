@@ -64,10 +64,10 @@ final class CardMaker
     {
         $scenes = [Scene::SaltPans, Scene::SignalTower, Scene::RopeWalk, Scene::KilnOpening];
         $start = (new \DateTimeImmutable('2026-08-21 09:00:00 UTC'))->getTimestamp();
-        $pictures = [];
+        $coded = [];
         for ($i = 0; $i < $count; ++$i) {
             $shot = new Shot($scenes[intdiv($i, 10) % 4], 1 + $i % 9999, $start + 7 * $i, ($i * 7) % 100, 500 + intdiv($i, 10) % 24);
-            $picture = $pictures[$shot->seed.$shot->scene->value] ??= $this->painter->paint($shot, 480, 320);
+            $picture = $coded[$shot->seed.$shot->scene->value] ??= CodedPicture::of($this->painter->paint($shot, 480, 320));
             $this->put(\sprintf('%s/MANY/DCIM/%dORREL/ORL_%04d.JPG', $this->reader, 100 + intdiv($i, 9999), $shot->number), CameraFile::jpeg(Body::orrelM4(), $shot, $picture), $shot->takenAt);
         }
     }

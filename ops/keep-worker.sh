@@ -14,8 +14,8 @@ fi
 worker=
 trap 'trap - TERM; [ -n "$worker" ] && kill "$worker" 2>/dev/null && wait "$worker"; exit 0' TERM INT
 while true; do
-  # shellcheck disable=SC2086 # who converts raws does so compiled; who converts or looks lets others go first: pages are asked for meanwhile
-  $([ "${2%% *}" = work ] || echo nice -n 10) "$PHP" -d memory_limit=512M $([ "$2" != convert ] || echo "${COMPILED[*]}") "$ROOT/server/console.php" messenger:consume $2 --keepalive=5 --sleep=0.3 --time-limit=7200 --no-interaction & worker=$!
+  # shellcheck disable=SC2086 # who converts or measures pictures does so compiled, and lets others go first: pages are asked for meanwhile
+  $([ "${2%% *}" = work ] || echo nice -n 10) "$PHP" -d memory_limit=512M $([ "${2%% *}" = work ] || echo "${COMPILED[*]}") "$ROOT/server/console.php" messenger:consume $2 --keepalive=5 --sleep=0.3 --time-limit=7200 --no-interaction & worker=$!
   wait "$worker"
   sleep 1 & wait $!
 done

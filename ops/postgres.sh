@@ -45,7 +45,7 @@ make_cluster() {
   mkdir -p "$place" && chmod 700 "$place" || stop_with "The folder $place for the database could not be made."
   [ "$(id -u)" -eq 0 ] && chown postgres: "$place"
   password=$(mktemp); cat "$LEDGER_HOME/pg.password" >"$password"; [ "$(id -u)" -eq 0 ] && chown postgres: "$password"
-  quietly as_pg "$bin/initdb" -D "$place" --username=ledger --auth=scram-sha-256 --pwfile="$password" --encoding=UTF8 --locale=C.UTF-8 \
+  quietly as_pg "$bin/initdb" -D "$place" --username=ledger --auth="${LEDGER_PG_AUTH:-scram-sha-256}" --pwfile="$password" --encoding=UTF8 --locale=C.UTF-8 \
     || { rm -f "$password"; stop_with "The database cluster at $place could not be made; the lines above say why."; }
   rm -f "$password"
   as_pg tee -a "$place/postgresql.conf" >/dev/null <<'CONF'

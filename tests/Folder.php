@@ -11,10 +11,16 @@ final readonly class Folder
 {
     public string $path;
 
-    public function __construct()
+    public function __construct(?string $in = null)
     {
-        $this->path = sys_get_temp_dir().'/ledger-test-'.bin2hex(random_bytes(6));
+        $this->path = ($in ?? sys_get_temp_dir()).'/ledger-test-'.bin2hex(random_bytes(6));
         mkdir($this->path);
+    }
+
+    /** On a drive, wherever tests lie: in memory the kernel keeps no copy of what it reads, and below /dev there are no drives. */
+    public static function onDrive(): self
+    {
+        return new self(\dirname(__DIR__).'/var');
     }
 
     public function __destruct()

@@ -17,18 +17,19 @@ enum Kind: string
     case Unknown = 'unknown';
 
     private const BY_EXTENSION = [
-        '3fr' => self::StillRaw, 'arw' => self::StillRaw, 'cr2' => self::StillRaw, 'cr3' => self::StillRaw, 'crw' => self::StillRaw,
-        'dcr' => self::StillRaw, 'dng' => self::StillRaw, 'erf' => self::StillRaw, 'fff' => self::StillRaw, 'iiq' => self::StillRaw,
+        '3fr' => self::StillRaw, 'ari' => self::StillRaw, 'arw' => self::StillRaw, 'cr2' => self::StillRaw, 'cr3' => self::StillRaw, 'crw' => self::StillRaw,
+        'dcr' => self::StillRaw, 'dng' => self::StillRaw, 'eip' => self::StillRaw, 'erf' => self::StillRaw, 'fff' => self::StillRaw, 'gpr' => self::StillRaw, 'iiq' => self::StillRaw,
         'k25' => self::StillRaw, 'kdc' => self::StillRaw, 'mef' => self::StillRaw, 'mos' => self::StillRaw, 'mrw' => self::StillRaw,
-        'nef' => self::StillRaw, 'nrw' => self::StillRaw, 'orf' => self::StillRaw, 'orw' => self::StillRaw, 'vrw' => self::StillRaw, 'pef' => self::StillRaw,
-        'raf' => self::StillRaw, 'raw' => self::StillRaw, 'rw2' => self::StillRaw, 'rwl' => self::StillRaw, 'sr2' => self::StillRaw,
+        'nef' => self::StillRaw, 'nrw' => self::StillRaw, 'orf' => self::StillRaw, 'orw' => self::StillRaw, 'vrw' => self::StillRaw, 'pef' => self::StillRaw, 'ptx' => self::StillRaw,
+        'raf' => self::StillRaw, 'raw' => self::StillRaw, 'rw2' => self::StillRaw, 'rwl' => self::StillRaw, 'rwz' => self::StillRaw, 'sr2' => self::StillRaw,
         'srf' => self::StillRaw, 'srw' => self::StillRaw, 'x3f' => self::StillRaw,
-        'avif' => self::StillRendered, 'heic' => self::StillRendered, 'heif' => self::StillRendered, 'hif' => self::StillRendered,
-        'jxl' => self::StillRendered, 'png' => self::StillRendered, 'webp' => self::StillRendered,
+        'avif' => self::StillRendered, 'bmp' => self::StillRendered, 'gif' => self::StillRendered, 'heic' => self::StillRendered, 'heics' => self::StillRendered, 'heif' => self::StillRendered, 'hif' => self::StillRendered,
+        'insp' => self::StillRendered, 'jfif' => self::StillRendered, 'jp2' => self::StillRendered, 'jxl' => self::StillRendered, 'mpo' => self::StillRendered, 'png' => self::StillRendered, 'psd' => self::StillRendered, 'webp' => self::StillRendered,
         'jpe' => self::StillRendered, 'jpeg' => self::StillRendered, 'jpg' => self::StillRendered, 'tif' => self::StillRendered, 'tiff' => self::StillRendered,
         'xmp' => self::Sidecar,
-        'wav' => self::VoiceNote,
-        '3gp' => self::MovingPicture, 'avi' => self::MovingPicture, 'braw' => self::MovingPicture, 'crm' => self::MovingPicture, 'm2ts' => self::MovingPicture,
+        'aac' => self::VoiceNote, 'flac' => self::VoiceNote, 'm4a' => self::VoiceNote, 'mp3' => self::VoiceNote, 'wav' => self::VoiceNote,
+        '360' => self::MovingPicture, '3gp' => self::MovingPicture, 'avi' => self::MovingPicture, 'braw' => self::MovingPicture, 'crm' => self::MovingPicture, 'insv' => self::MovingPicture, 'm2t' => self::MovingPicture, 'm2ts' => self::MovingPicture,
+        'm4v' => self::MovingPicture, 'mkv' => self::MovingPicture, 'mpeg' => self::MovingPicture, 'r3d' => self::MovingPicture, 'tod' => self::MovingPicture, 'wmv' => self::MovingPicture,
         'mov' => self::MovingPicture, 'mp4' => self::MovingPicture, 'mpg' => self::MovingPicture, 'mts' => self::MovingPicture, 'mxf' => self::MovingPicture,
         'ctg' => self::System, 'dat' => self::System, 'db' => self::System, 'ind' => self::System, 'mrk' => self::System, 'odb' => self::System, 'thm' => self::System,
     ];

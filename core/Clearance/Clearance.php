@@ -7,6 +7,7 @@ namespace VelvetLedger\Core\Clearance;
 use VelvetLedger\Core\Card\Kind;
 use VelvetLedger\Core\Card\Trouble;
 use VelvetLedger\Core\Words\Count;
+use VelvetLedger\Core\Words\Day;
 
 /**
  * May this card be formatted? Yes, when every still on it, and what goes with one, and every clip and sound, has so many
@@ -16,8 +17,11 @@ use VelvetLedger\Core\Words\Count;
  */
 final readonly class Clearance
 {
-    /** @param list<Missing> $missing the gravest first */
-    private function __construct(public bool $mayBeFormatted, public string $sentence, public array $missing, public int $files, public int $cleared)
+    /**
+     * @param list<Missing> $missing the gravest first
+     * @param int           $letGo   files that may go though they are nowhere else, or not seen to be: the photographer said so
+     */
+    private function __construct(public bool $mayBeFormatted, public string $sentence, public array $missing, public int $files, public int $cleared, public int $letGo)
     {
     }
 
@@ -42,7 +46,9 @@ final readonly class Clearance
         $rank = array_flip(array_map(static fn (Lack $lack): string => $lack->value, Lack::cases()));
         usort($missing, static fn (Missing $a, Missing $b): int => [$rank[$a->lack->value], $a->path] <=> [$rank[$b->lack->value], $b->path]);
 
-        return new self([] === $missing && [] !== $counted, self::say($card, $counted, $missing, $copies).self::sayCutOff($cutOff), $missing, \count($counted), $cleared);
+        $letGo = \count(array_filter($counted, static fn (FileToClear $file): bool => null === self::lackOf($file, $copies) && (!$file->matches || $file->isBelieved())));
+
+        return new self([] === $missing && [] !== $counted, self::say($card, $counted, $missing, $copies, $letGo).self::sayCutOff($cutOff), $missing, \count($counted), $cleared, $letGo);
     }
 
     /** What the camera keeps for itself may go with the card. */
@@ -56,6 +62,8 @@ final readonly class Clearance
         $devices = $file->devices();
         $counting = \count(array_filter($file->copies, static fn (CopyOfFile $copy): bool => $copy->counts()));
         $lack = match (true) {
+            ($file->isBelieved() || null !== $file->unreadable) && $file->nodded => null,
+            $file->isBelieved() => Lack::Believed,
             $file->matches && $devices >= $copies => null,
             $file->matches && 0 === $counting && [] !== $file->copies => Lack::Gone,
             $file->matches && $counting >= $copies => Lack::OneDevice,
@@ -80,6 +88,7 @@ final readonly class Clearance
             Lack::OneDevice => \sprintf('%s on %s of %d: %s', Count::of($counting, 'copy', 'copies'), Count::of($devices, 'device'), $copies, $where),
             Lack::Gone => 'proven once, not there now: '.implode(', ', array_map(static fn (CopyOfFile $copy): string => $copy->store, $file->copies)),
             Lack::Unreadable => (string) $file->unreadable,
+            Lack::Believed => \sprintf('it could not be read here; what came from %s in its place %s', (string) $file->twin?->card, 0 === $counting ? 'has no proven copy' : 'has '.Count::of($counting, 'proven copy', 'proven copies').': '.$where),
             default => $lack->value,
         };
     }
@@ -93,15 +102,16 @@ final readonly class Clearance
      * @param list<FileToClear> $files
      * @param list<Missing>     $missing
      */
-    private static function say(string $card, array $files, array $missing, int $copies): string
+    private static function say(string $card, array $files, array $missing, int $copies, int $letGo): string
     {
         if ([] === $files && [] === $missing) {
             return "There is nothing on $card that would be lost.";
         }
         if ([] === $missing) {
-            $nodded = \count(array_filter($files, static fn (FileToClear $file): bool => !$file->matches));
+            $held = \count($files) - $letGo;
+            $parts = 0 === $held ? [] : [\sprintf('%s on it %s %s', Count::of($held, 'file', 'files'), 1 === $held ? 'has' : 'have', Count::of($copies, 'proven copy', 'proven copies').(1 === $copies ? '' : " on $copies devices"))];
 
-            return \sprintf('%s may be formatted: %s on it %s %s%s.', $card, Count::of(\count($files) - $nodded, 'file', 'files'), 1 === \count($files) - $nodded ? 'has' : 'have', Count::of($copies, 'proven copy', 'proven copies').(1 === $copies ? '' : " on $copies devices"), 0 === $nodded ? '' : ', and '.Count::of($nodded, 'file', 'files').' you let go');
+            return \sprintf('%s may be formatted: %s.%s', $card, implode(', and ', [...$parts, ...0 === $letGo ? [] : [Count::of($letGo, 'file', 'files').' you let go']]), self::sayBelieved($files));
         }
         $parts = [];
         foreach (Lack::cases() as $lack) {
@@ -114,6 +124,29 @@ final readonly class Clearance
         return \sprintf('Not yet: keep %s as it is. Of %s, %s.', $card, Count::of(\count($files), 'file'), implode(', ', $parts));
     }
 
+    /**
+     * Which copies were seen just now, and which are believed, for their drives are away; nothing where all were seen.
+     *
+     * @param list<FileToClear> $files
+     */
+    private static function sayBelieved(array $files): string
+    {
+        $seen = $since = [];
+        foreach ($files as $file) {
+            foreach ($file->copies as $copy) {
+                if ($copy->counts() && null === $copy->believedSince) {
+                    $seen[$copy->store] = $copy->store;
+                } elseif ($copy->counts()) {
+                    $since[$copy->store] = min($since[$copy->store] ?? $copy->believedSince, $copy->believedSince);
+                }
+            }
+        }
+        ksort($since);
+        $believed = array_map(static fn (string $store, ?string $day): string => \sprintf('on %s, proven %s', $store, Day::of((string) $day)), array_map(strval(...), array_keys($since)), $since);
+
+        return [] === $since ? '' : \sprintf(' %s Believed, for %s away: those %s.', [] === $seen ? 'No copy was seen just now.' : 'Seen just now: those on '.implode(', ', $seen).'.', 1 === \count($since) ? 'it is' : 'they are', implode('; ', $believed));
+    }
+
     private static function sayCutOff(int $files): string
     {
         return 0 === $files ? '' : \sprintf(' %s cut off on it: what there is of %s is all that can be held.', 1 === $files ? 'One picture is' : Count::figure($files).' pictures are', 1 === $files ? 'it' : 'them');
@@ -121,6 +154,6 @@ final readonly class Clearance
 
     private static function inPlural(Lack $lack, int $count): string
     {
-        return 1 === $count ? $lack->value : strtr($lack->value, ['is nowhere' => 'are nowhere', 'is still' => 'are still', 'is in the' => 'are in the', 'its copies' => 'their copies', 'its end' => 'their ends', 'has ' => 'have ', 'seems' => 'seem', 'was ' => 'were ', 'is a clip or sound that is' => 'are clips or sounds that are']);
+        return 1 === $count ? $lack->value : strtr($lack->value, ['is nowhere' => 'are nowhere', 'is only believed' => 'are only believed', 'is still' => 'are still', 'its twin' => 'their twins', 'is in the' => 'are in the', 'its copies' => 'their copies', 'its end' => 'their ends', 'has ' => 'have ', 'seems' => 'seem', 'was ' => 'were ', 'is a clip or sound that is' => 'are clips or sounds that are']);
     }
 }

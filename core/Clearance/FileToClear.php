@@ -5,21 +5,28 @@ declare(strict_types=1);
 namespace VelvetLedger\Core\Clearance;
 
 use VelvetLedger\Core\Card\CardFile;
+use VelvetLedger\Core\Card\TakenFromTwin;
 
 /** One file that is on a card now, and what the ledger has of its bytes. */
 final readonly class FileToClear
 {
     /**
-     * @param bool             $matches    whether all of its bytes were read and are those of a file in the ledger; or its twin's were, see $twin
-     * @param list<CopyOfFile> $copies     of that file
-     * @param string|null      $unreadable why it cannot be read
-     * @param bool             $seemsHeld  whether it seems to be held, by its ends alone: all of it must be read to know
-     * @param bool             $nodded     whether the photographer has said that it may go though it is nowhere else
-     * @param bool             $leftOut    whether an order or the photographer left it out
-     * @param string|null      $twin       the card that it was taken from in its place
+     * @param bool               $matches    whether all of its bytes were read and are those of a file in the ledger; or its twin's were, see $twin
+     * @param list<CopyOfFile>   $copies     of that file
+     * @param string|null        $unreadable why it cannot be read
+     * @param bool               $seemsHeld  whether it seems to be held, by its ends alone: all of it must be read to know
+     * @param bool               $nodded     whether the photographer has said that it may go though it is nowhere else
+     * @param bool               $leftOut    whether an order or the photographer left it out
+     * @param TakenFromTwin|null $twin       where it came from another card in its place
      */
-    public function __construct(public CardFile $file, public bool $matches, public array $copies = [], public ?string $unreadable = null, public bool $seemsHeld = false, public bool $nodded = false, public ?string $twin = null, public bool $leftOut = false)
+    public function __construct(public CardFile $file, public bool $matches, public array $copies = [], public ?string $unreadable = null, public bool $seemsHeld = false, public bool $nodded = false, public ?TakenFromTwin $twin = null, public bool $leftOut = false)
     {
+    }
+
+    /** Whether what has its copies is only believed to be this. */
+    public function isBelieved(): bool
+    {
+        return null !== $this->twin && !$this->twin->isSeen();
     }
 
     public function devices(): int

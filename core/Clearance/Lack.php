@@ -9,6 +9,7 @@ enum Lack: string
 {
     case Unlisted = 'could not be listed to its end';
     case Unreadable = 'cannot be read';
+    case Believed = 'came from its twin, and is only believed to be the same';
     case NotHeld = 'is nowhere but on this card';
     case Gone = 'is in the ledger, but its copies are gone';
     case TooFewCopies = 'has too few proven copies';
@@ -21,7 +22,8 @@ enum Lack: string
     public function remedy(): Remedy
     {
         return match ($this) {
-            self::Unlisted, self::Unreadable, self::NotConverted => Remedy::None,
+            self::Unlisted, self::NotConverted => Remedy::None,
+            self::Unreadable, self::Believed => Remedy::NodAlone,
             self::NotHeld, self::ClipStays => Remedy::BringIn,
             self::LeftOut => Remedy::Nod,
             self::Gone => Remedy::Prove,

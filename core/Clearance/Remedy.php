@@ -13,4 +13,6 @@ enum Remedy: string
     case Prove = 'prove';
     case Compare = 'compare';
     case Nod = 'nod';
+    /** To each file by itself, with what is known of it before the eyes; never to many at once. */
+    case NodAlone = 'nod alone';
 }

@@ -28,6 +28,14 @@ final class Fields
         return null !== $this->field($name);
     }
 
+    /** Whether it is named at all, be it as null. */
+    public function names(string $name): bool
+    {
+        $this->field($name);
+
+        return \array_key_exists($name, $this->fields);
+    }
+
     /** Whatever it is, for others to understand; null where it is left away. */
     public function any(string $name): mixed
     {
@@ -140,7 +148,8 @@ final class Fields
     }
 
     /**
-     * Ends the asking: has a value made, so that what its makers refuse is told with its place, and refuses fields that nobody knows.
+     * Ends the asking: has a value made, so that what its makers refuse is told with its place, and refuses fields that nobody
+     * knows. What is made is a value only: what is refused must have done nothing.
      *
      * @template T
      *

@@ -31,6 +31,20 @@ final class CouldNotCopy extends \RuntimeException implements CouldNot
         return new self(\sprintf('%s is not as it was when it was promised: %s. It was not copied.', basename($source), $how), $source, $how);
     }
 
+    public static function twinIsAnother(string $path, string $card): self
+    {
+        $how = \sprintf('what can be read of it here is not what stands in its place on %s', $card);
+
+        return new self(\sprintf('%s cannot be read to its end, and %s. It was not copied.', basename($path), $how), $path, $how);
+    }
+
+    public static function twinIsGone(string $path, string $card): self
+    {
+        $how = \sprintf('it cannot be read here, and the card %s, from which it was to be taken, is not in a reader', $card);
+
+        return new self(\sprintf('%s was not copied: %s. Put that card in as well, and bring this one in again.', basename($path), $how), $path, $how);
+    }
+
     public static function folderNotMade(string $folder, string $reason): self
     {
         return new self(\sprintf('The folder %s could not be made: %s.', $folder, $reason), $folder, $reason);

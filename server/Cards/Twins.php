@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Cards;
 
+use VelvetLedger\Core\Card\Agreement;
 use VelvetLedger\Core\Card\CardContents;
 use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\Frame;
@@ -11,13 +12,16 @@ use VelvetLedger\Core\Card\FrameReader;
 use VelvetLedger\Core\Card\ReadFrame;
 
 /**
- * What a camera with two slots wrote to another card as well: a file of the same path, size and time there. What cannot
- * be read on one is taken from the other, where that is in a reader.
+ * What a camera with two slots wrote to another card as well: a file of the same path, size and time there, of which what
+ * can be read here is no other. What cannot be read on one is taken from the other, where that is in a reader.
  */
 final readonly class Twins
 {
     /** Seconds: FAT counts time in steps of two. */
     private const SAME_TIME = 2;
+
+    /** So many blocks are compared before a card has been asked for its twin's bytes; all of them when these come in. */
+    private const BLOCKS = 48;
 
     /** Of so many frames a whole one is looked for: on a card that is broken throughout, the first say enough. */
     private const MOST_ASKED = 100;
@@ -47,14 +51,14 @@ final readonly class Twins
     /**
      * @param string      $source where the card is that the file is to be found beside
      * @param string      $path   of the file, from the card's root, bytes as the file system gives them
-     * @param string|null $label  of the card that it must be on
+     * @param string|null $label  of the card that it must be on, for it was compared with that one before
      */
     public function of(string $source, string $path, int $bytes, int $modifiedAt, ?string $label = null): ?Volume
     {
         foreach ($this->readers->volumes() as $volume) {
             $file = $volume->path.'/'.$path;
             $stat = $volume->path === $source || (null !== $label && $label !== $volume->label()) || is_link($file) ? false : @lstat($file);
-            if (false !== $stat && is_file($file) && $stat['size'] === $bytes && abs($stat['mtime'] - $modifiedAt) <= self::SAME_TIME) {
+            if (false !== $stat && is_file($file) && $stat['size'] === $bytes && abs($stat['mtime'] - $modifiedAt) <= self::SAME_TIME && (null !== $label || !Agreement::of($source.'/'.$path, $file, self::BLOCKS)->differs)) {
                 return $volume;
             }
         }

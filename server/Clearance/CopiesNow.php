@@ -37,7 +37,7 @@ final readonly class CopiesNow
                 $devices[$number] = (null === $stores[$number] ? null : $this->drives->of($stores[$number]->store->path)?->device) ?? $entity->device() ?? 'store '.$number;
             }
             $store = $stores[$number] ?? null;
-            $found[$copy['checksum']][] = new CopyOfFile($names[$number], $devices[$number] ?? '', $copy['proven'], null !== $store && !self::stands($store, $copy['path'], $copy['bytes']));
+            $found[$copy['checksum']][] = new CopyOfFile($names[$number], $devices[$number] ?? '', $copy['proven'], null !== $store && !self::stands($store, $copy['path'], $copy['bytes']), null === $store ? $copy['provenOn'] : null);
         }
 
         return $found;

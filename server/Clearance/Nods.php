@@ -38,4 +38,20 @@ final readonly class Nods
             $this->ledger->flush();
         }
     }
+
+    /**
+     * Takes back what was nodded to.
+     *
+     * @param list<string> $paths on the card, as PathText; none for all
+     */
+    public function back(Volume $volume, array $paths): void
+    {
+        $card = $this->cards->seen($volume->identity);
+        $this->ledger->flush();
+        $count = $this->known->takeBack($card, $paths);
+        if ($count > 0) {
+            $this->ledger->persist(DayBookEntry::ofCard(\sprintf('%s of %s may not go with the card after all.', Count::of($count, 'file'), $volume->label()), $card));
+            $this->ledger->flush();
+        }
+    }
 }

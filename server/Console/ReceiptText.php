@@ -25,7 +25,7 @@ final readonly class ReceiptText
     {
         $conversions = $this->receipts->conversions($intake);
 
-        return new ReceiptView($intake, $this->receipts->summary($intake), $this->receipts->copies($intake), $this->receipts->stamped($intake), null === $conversions ? null : new ConversionsView(...$conversions));
+        return new ReceiptView($intake, $this->receipts->summary($intake), $this->receipts->copies($intake), $this->receipts->stamped($intake), null === $conversions ? null : new ConversionsView(...$conversions), $this->receipts->cutOff($intake), $this->receipts->fromTwins($intake));
     }
 
     public function text(Intake $intake): string

@@ -24,7 +24,7 @@ use VelvetLedger\Server\Stores\Stores;
 /** Looks through the stores for copies that are not where the ledger left them, by their sizes and then by all of their bytes; and at a word lets the ledger have them where they are. */
 final readonly class FindsLost
 {
-    public function __construct(private CopyRepository $copies, private Stores $stores, private ShootRepository $shoots, private ListsOfStore $lists, private EntityManagerInterface $ledger)
+    public function __construct(private CopyRepository $copies, private Stores $stores, private ShootRepository $shoots, private ListsOfStore $lists, private ReadCopy $reads, private EntityManagerInterface $ledger)
     {
     }
 
@@ -47,35 +47,58 @@ final readonly class FindsLost
     }
 
     /**
-     * The ledger has the copies that were found where they are now; and where all of a shoot's went together, its folder too.
+     * The ledger has the copies that were found where they are now, when they have been read there; and where all of a
+     * shoot's went together, its folder too.
      *
      * @return int copies whose path was mended
+     *
+     * @throws StoreAbsent
      */
     public function mendPaths(int $shoot): int
     {
-        $moving = $this->copies->foundElsewhere($shoot);
-        $stores = [];
-        $standing = [];
-        foreach ($moving as $copy) {
-            $store = $stores[$copy->store] ??= $this->stores->at($this->stores->find($copy->store))->open();
-            $stat = @lstat($store->path((string) $copy->foundPath));
-            if (false !== $stat && $stat['size'] === $copy->bytes) {
-                $standing[] = $copy;
+        $count = 0;
+        foreach ($this->byStore($this->copies->foundElsewhere($shoot)) as $number => $moving) {
+            $store = $this->stores->at($this->stores->find($number))->open();
+            $proven = $otherwise = [];
+            $first = null;
+            foreach ($moving as $copy) {
+                $finding = $this->reads->from($store, $copy->whereFound(), static fn (int $bytes) => null);
+                if (CopyState::Proven === $finding->state) {
+                    $proven[] = $finding;
+                    $first ??= $copy;
+                } else {
+                    $otherwise[] = $copy->id;
+                }
             }
-        }
-        if ([] !== $standing) {
-            $this->ledger->wrapInTransaction(function () use ($shoot, $standing): void {
-                $this->copies->moveToFound(array_map(static fn (CopyRow $copy): int => $copy->id, $standing));
+            $store->confirm();
+            $this->ledger->wrapInTransaction(function () use ($shoot, $number, $proven, $otherwise, $first): void {
+                $this->copies->moveToFound($proven, $otherwise);
                 $this->shoots->followMain($shoot);
-                $this->ledger->persist(DayBookEntry::ofStore(\sprintf('The ledger has %s where they were found: %s is now %s.', Count::of(\count($standing), 'copy', 'copies'), $standing[0]->path, (string) $standing[0]->foundPath), $this->stores->find($standing[0]->store), DayBookKind::Repair, $this->ledger->find(Shoot::class, $shoot)));
-                $this->ledger->flush();
+                if (null !== $first) {
+                    $this->ledger->persist(DayBookEntry::ofStore(\sprintf('The ledger has %s where they were found, and read them there: %s is now %s.', Count::of(\count($proven), 'copy', 'copies'), $first->path, (string) $first->foundPath), $this->stores->find($number), DayBookKind::Repair, $this->ledger->find(Shoot::class, $shoot)));
+                    $this->ledger->flush();
+                }
             });
-            foreach ($stores as $number => $store) {
-                $this->lists->renew($store, $number, $this->copies->folders($number, $shoot));
-            }
+            $this->lists->renew($store, $number, $this->copies->folders($number, $shoot));
+            $count += \count($proven);
         }
 
-        return \count($standing);
+        return $count;
+    }
+
+    /**
+     * @param list<CopyRow> $copies
+     *
+     * @return array<int, non-empty-list<CopyRow>>
+     */
+    private function byStore(array $copies): array
+    {
+        $stores = [];
+        foreach ($copies as $copy) {
+            $stores[$copy->store][] = $copy;
+        }
+
+        return $stores;
     }
 
     /**

@@ -98,7 +98,7 @@ final readonly class CardsController
     public function pick(Request $request, SourceFolders $folders): Response
     {
         $fields = Fields::of(DeskInput::body($request));
-        $volume = $fields->make(static fn (): Volume => $folders->pick($fields->text('path', null, 4000)));
+        $volume = $folders->pick($fields->make(static fn (): string => $fields->text('path', null, 4000)));
 
         return new JsonResponse(new PickedView($volume->id), 201);
     }

@@ -70,6 +70,17 @@ final readonly class ClearanceController
         return new JsonResponse($this->view($volume));
     }
 
+    /** Takes back what was let go: the files named, or where none is, all. */
+    #[Route('/api/cards/{id}/clearance/nod/back', methods: ['POST'], requirements: ['id' => '[0-9a-f]{16}'])]
+    public function takeBack(string $id, Request $request, Nods $nods): Response
+    {
+        $volume = $this->readers->volume($id);
+        $fields = Fields::of(DeskInput::body($request));
+        $nods->back($volume, $fields->make(static fn (): array => $fields->texts('files')));
+
+        return new JsonResponse($this->view($volume));
+    }
+
     /** Removes the originals that are cleared, where the settings allow it, and the card's name was typed. */
     #[Route('/api/cards/{id}/clearance/remove', methods: ['POST'], requirements: ['id' => '[0-9a-f]{16}'])]
     public function remove(string $id, Request $request): Response

@@ -37,8 +37,9 @@ final readonly class DayBookController
     #[Route('/api/daybook.csv', methods: ['GET'])]
     public function table(Request $request): Response
     {
-        $rows = (function () use ($request): iterable {
-            foreach ($this->book->all(self::query($request)) as $row) {
+        $query = self::query($request); // refused before anything is sent
+        $rows = (function () use ($query): iterable {
+            foreach ($this->book->all($query) as $row) {
                 yield [$row['id'], $row['at'], $row['kind'], $row['card'], $row['shoot'], $row['store'], $row['intake_id'], $row['entry'], $row['position'], $row['digest']];
             }
         })();

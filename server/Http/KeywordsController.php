@@ -57,9 +57,9 @@ final readonly class KeywordsController
     public function add(Request $request): Response
     {
         $fields = Fields::of(DeskInput::body($request));
-        $id = $fields->make(fn (): int => $this->vocabulary->add($fields->numberOrNull('under'), $fields->text('word')));
+        [$under, $word] = $fields->make(static fn (): array => [$fields->numberOrNull('under'), $fields->text('word')]);
 
-        return new JsonResponse(['id' => $id], 201);
+        return new JsonResponse(['id' => $this->vocabulary->add($under, $word)], 201);
     }
 
     /** One change: a new word for it, another parent, a word that it is merged into, whether it is a heading, its synonyms. */
@@ -68,18 +68,23 @@ final readonly class KeywordsController
     {
         $fields = Fields::of(DeskInput::body($request));
 
-        return $this->stampAnew($fields->make(function () use ($fields, $id): array {
-            $shoots = [];
-            if ($fields->has('synonyms')) {
-                $this->vocabulary->hasSynonyms($id, $fields->texts('synonyms'));
-            }
-            array_push($shoots, ...$fields->has('word') ? $this->vocabulary->rename($id, $fields->text('word')) : []);
-            array_push($shoots, ...$fields->has('heading') ? $this->vocabulary->becomesHeading($id, true === $fields->any('heading')) : []);
-            array_push($shoots, ...$fields->has('under') ? $this->vocabulary->move($id, 0 === $fields->number('under') ? null : $fields->number('under')) : []);
-            array_push($shoots, ...$fields->has('into') ? $this->vocabulary->merge($id, $fields->number('into')) : []);
+        [$synonyms, $word, $heading, $under, $into] = $fields->make(static fn (): array => [
+            $fields->has('synonyms') ? $fields->texts('synonyms') : null,
+            $fields->has('word') ? $fields->text('word') : null,
+            $fields->any('heading'),
+            $fields->numberOrNull('under'),
+            $fields->numberOrNull('into'),
+        ]);
+        if (null !== $synonyms) {
+            $this->vocabulary->hasSynonyms($id, $synonyms);
+        }
 
-            return $shoots;
-        }));
+        return $this->stampAnew([
+            ...null === $word ? [] : $this->vocabulary->rename($id, $word),
+            ...null === $heading ? [] : $this->vocabulary->becomesHeading($id, true === $heading),
+            ...null === $under ? [] : $this->vocabulary->move($id, 0 === $under ? null : $under),
+            ...null === $into ? [] : $this->vocabulary->merge($id, $into),
+        ]);
     }
 
     #[Route('/api/keywords/{id}/drop', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]

@@ -82,6 +82,8 @@ final readonly class OrdersController
 
     private static function name(Request $request): string
     {
-        return Fields::of(DeskInput::body($request))->text('name');
+        $fields = Fields::of(DeskInput::body($request));
+
+        return $fields->make(static fn (): string => $fields->text('name'));
     }
 }

@@ -149,6 +149,6 @@ final readonly class ReceiptsController
     {
         $conversions = $this->receipts->conversions($intake);
 
-        return new ReceiptView($intake, $this->receipts->summary($intake), $this->receipts->copies($intake), $this->receipts->stamped($intake), null === $conversions ? null : new ConversionsView(...$conversions), $this->receipts->cutOff($intake));
+        return new ReceiptView($intake, $this->receipts->summary($intake), $this->receipts->copies($intake), $this->receipts->stamped($intake), null === $conversions ? null : new ConversionsView(...$conversions), $this->receipts->cutOff($intake), $this->receipts->fromTwins($intake));
     }
 }

@@ -8,7 +8,6 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
-use VelvetLedger\Server\Copies\FindsLost;
 use VelvetLedger\Server\Pages\FramesPage;
 use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\ShootRepository;
@@ -64,13 +63,13 @@ final readonly class ShootsController
         return new JsonResponse(null, 202);
     }
 
-    /** Lets the ledger have them where they were found. */
+    /** Lets the ledger have them where they were found, when they have been read there. */
     #[Route('/api/shoots/{id}/paths', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
-    public function mendPaths(int $id, FindsLost $finds): Response
+    public function mendPaths(int $id, Sights $sights): Response
     {
-        $finds->mendPaths($this->shoots->find($id)->id());
+        $sights->askToFollow($this->shoots->find($id)->id());
 
-        return new JsonResponse(null, 204);
+        return new JsonResponse(null, 202);
     }
 
     /** @throws NotInLedger|StoreAbsent|CouldNotMakePicture */

@@ -48,11 +48,12 @@ final readonly class StampsController
     {
         $shoot = $this->shoots->find($id);
         $fields = Fields::of(DeskInput::body($request));
-        $changed = $fields->make(function () use ($fields, $shoot, $slips): int {
+        [$frames, $change] = $fields->make(static function () use ($fields, $slips): array {
             $slip = $fields->text('slip', '');
 
-            return $this->stamps->change($shoot, self::frames($fields), StampChange::read($fields, '' === $slip ? null : $slips->called($slip)));
+            return [self::frames($fields), StampChange::read($fields, '' === $slip ? null : $slips->called($slip))];
         });
+        $changed = $this->stamps->change($shoot, $frames, $change);
         $this->bus->dispatch(new WriteStamps($id));
 
         return new JsonResponse(['frames' => $changed]);

@@ -35,7 +35,8 @@ final readonly class StationeryController
     {
         $fields = Fields::of(DeskInput::body($request));
         $document = $fields->any('document');
-        $this->stationery->save($fields->oneOf('kind', StationeryKind::class), $fields->text('name'), \is_array($document) ? $document : throw BadDocument::at('/document', 'must be an object'));
+        [$kind, $name] = $fields->make(static fn (): array => [$fields->oneOf('kind', StationeryKind::class), $fields->text('name')]);
+        $this->stationery->save($kind, $name, \is_array($document) ? $document : throw BadDocument::at('/document', 'must be an object'));
 
         return new JsonResponse(null, 204);
     }
@@ -44,7 +45,7 @@ final readonly class StationeryController
     public function drop(Request $request): Response
     {
         $fields = Fields::of(DeskInput::body($request));
-        $this->stationery->drop($fields->oneOf('kind', StationeryKind::class), $fields->text('name'));
+        $this->stationery->drop(...$fields->make(static fn (): array => [$fields->oneOf('kind', StationeryKind::class), $fields->text('name')]));
 
         return new JsonResponse(null, 204);
     }

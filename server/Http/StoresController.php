@@ -54,7 +54,7 @@ final readonly class StoresController
     public function add(Request $request, ChangeStores $change): Response
     {
         $fields = Fields::of(DeskInput::body($request));
-        $fields->make(static fn () => $change->add($fields->text('path', null, 4000), $fields->text('name', null, 80), $fields->oneOf('role', StoreRole::class), $fields->text('newFolder', '', 200)));
+        $change->add(...$fields->make(static fn (): array => [$fields->text('path', null, 4000), $fields->text('name', null, 80), $fields->oneOf('role', StoreRole::class), $fields->text('newFolder', '', 200)]));
 
         return new JsonResponse($this->page->view(), 201);
     }
@@ -65,21 +65,24 @@ final readonly class StoresController
     {
         $store = $this->stores->find($id);
         $fields = Fields::of(DeskInput::body($request));
-        $fields->make(static function () use ($fields, $store, $change): void {
-            if ($fields->has('name')) {
-                $change->rename($store, $fields->text('name', null, 80));
-            }
-            if ($fields->has('role')) {
-                $change->role($store, $fields->oneOf('role', StoreRole::class));
-            }
-            if (null !== $fields->any('nightlyDays') || $fields->has('nightlyDays')) {
-                $days = $fields->numberOrNull('nightlyDays');
-                if (null !== $days && ($days < 1 || $days > self::MOST_DAYS)) {
-                    throw BadDocument::at('/nightlyDays', 'must be 1 to '.self::MOST_DAYS);
-                }
-                $change->provenWithin($store, $days);
-            }
-        });
+        [$name, $role, $nightly, $days] = $fields->make(static fn (): array => [
+            $fields->has('name') ? $fields->text('name', null, 80) : null,
+            $fields->has('role') ? $fields->oneOf('role', StoreRole::class) : null,
+            $fields->names('nightlyDays'),
+            $fields->numberOrNull('nightlyDays'),
+        ]);
+        if (null !== $days && ($days < 1 || $days > self::MOST_DAYS)) {
+            throw BadDocument::at('/nightlyDays', 'must be 1 to '.self::MOST_DAYS);
+        }
+        if (null !== $name) {
+            $change->rename($store, $name);
+        }
+        if (null !== $role) {
+            $change->role($store, $role);
+        }
+        if ($nightly) {
+            $change->provenWithin($store, $days);
+        }
 
         return new JsonResponse($this->page->view());
     }

@@ -11,7 +11,7 @@ use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Persistence\IntakeState;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
 
-/** Goes on with an intake that stopped, and tries again what failed; one that waits for its first moments to pass begins at once. */
+/** Goes on with an intake that stopped, and tries again what failed; one that waits for its first moments to pass begins at once, and one whose run was killed is taken over. */
 final readonly class GoOn
 {
     public function __construct(private ReceiptRepository $receipts, private IntakeRuns $runs, private EntityManagerInterface $ledger)
@@ -23,9 +23,9 @@ final readonly class GoOn
     {
         return $this->ledger->wrapInTransaction(function () use ($number, $then): Intake {
             $intake = $this->receipts->find($number);
-            if (IntakeState::Waiting === $intake->state() && null === $intake->begunAt()) {
-                $then($intake);
-            } elseif (IntakeState::Stopped === $intake->state() || IntakeState::Done === $intake->state() || IntakeState::Paused === $intake->state()) {
+            if (IntakeState::Waiting === $intake->state() || (IntakeState::Running === $intake->state() && !$this->runs->isTaken($number))) {
+                $then($intake); // asked for twice, it is done once
+            } elseif (IntakeState::Running !== $intake->state() && IntakeState::TakenBack !== $intake->state()) {
                 $this->runs->wish($number, null);
                 foreach ($this->receipts->lines($intake, Outcome::Failed, Outcome::Unreadable) as $line) {
                     if (null !== $line->folder && null !== $line->frame()) {

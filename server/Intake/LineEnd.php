@@ -108,8 +108,8 @@ final readonly class LineEnd
             new Copied($copied->order, $copied->written, $copies, $copied->failed),
             $run->stores->main,
             $owed + $run->stores->lost(),
-            trim((null !== $twin ? \sprintf('taken from its twin on %s: %s', $twin[0], $twin[1]) : (null === $line->twin ? '' : 'taken from its twin on '.$line->twin)).' '.(\is_string($stamp) ? $stamp : '')),
-            $twin[0] ?? $line->twin,
+            trim($twin?->inWords().' '.(\is_string($stamp) ? $stamp : '')),
+            $twin,
             $stamp instanceof StampedSource ? new StampedAs($stamp->read, $stamp->bytes, $stamp->written, $stamp->revision, $stamp->picture) : null,
         );
     }

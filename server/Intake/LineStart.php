@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Intake;
 
 use Doctrine\DBAL\Exception\ConnectionException;
+use VelvetLedger\Core\Card\TakenFromTwin;
 use VelvetLedger\Core\Transfer\Care;
 use VelvetLedger\Core\Transfer\Checksum;
 use VelvetLedger\Core\Transfer\CopyOrder;
@@ -49,14 +50,17 @@ final readonly class LineStart
             $passage->begins($line, $owed);
             try {
                 $stamped = $passage->stamp($line->line);
+                if (null !== $line->twin) {
+                    $passage->comesFrom($line, $this->planned($run, $line, $line->twin));
+                }
                 $this->copy($run, $passage, $line, $stamped instanceof StampedSource ? $stamped->source() : $this->sources->of($run, $line), $destinations);
             } catch (CouldNotCopy $broke) {
                 $twin = $broke->isOfSource() && null === $line->twin ? $this->sources->twin($run, $line) : null;
                 if (null === $twin) {
                     throw $broke;
                 }
+                $passage->comesFrom($line, $this->taken($run, $line, $twin, rtrim($broke->getMessage(), '.')));
                 $this->copy($run, $passage, $line, $twin[0], $destinations);
-                $passage->comesFrom($line, $twin[1], rtrim($broke->getMessage(), '.'));
             }
 
             return true;
@@ -69,7 +73,33 @@ final readonly class LineStart
         }
     }
 
-    /** @param array<int, string> $destinations */
+    /**
+     * That a line comes from the twin that its plan named, and how far that is seen to be the same.
+     *
+     * @throws CouldNotCopy where that card is away, or has another picture there
+     */
+    private function planned(RunUnderWay $run, WaitingFile $line, string $card): TakenFromTwin
+    {
+        return $this->taken($run, $line, $this->sources->twin($run, $line, $card) ?? throw CouldNotCopy::twinIsGone($line->file->path, $card), '');
+    }
+
+    /**
+     * @param array{SourceFile, string} $twin
+     *
+     * @throws CouldNotCopy where it is another picture
+     */
+    private function taken(RunUnderWay $run, WaitingFile $line, array $twin, string $because): TakenFromTwin
+    {
+        $agreement = $this->sources->agreement($run, $line, $twin[0]);
+
+        return $agreement->differs ? throw CouldNotCopy::twinIsAnother($line->file->path, $twin[1]) : new TakenFromTwin($twin[1], $because, $agreement->proves() ? $agreement->bytes : null);
+    }
+
+    /**
+     * @param array<int, string> $destinations
+     *
+     * @throws CouldNotCopy
+     */
     private function copy(RunUnderWay $run, Passage $passage, WaitingFile $line, SourceFile $source, array $destinations): void
     {
         $passage->copying->start(CopyOrder::of($line->line, $source, $destinations, WriterMark::of(Task::BringIn, $run->intake, $run->number), new Care($run->wanted->readTwice && !$passage->stamp($line->line) instanceof StampedSource, $run->wanted->sha256)), $run->moved(...));
@@ -89,8 +119,11 @@ final readonly class LineStart
         if ($checksum !== $known->checksum) {
             return false;
         }
-        $this->readings->wasRead($run->intake, $line, $checksum);
-        $this->entries->isHeld($run->intake, $run->number, $line, \sprintf('held since %s as %s: read in full, and the same', Day::of($known->held->since), $known->held->path));
+        $twin = null === $line->twin ? null : $this->planned($run, $line, $line->twin);
+        if (null === $twin || $twin->isSeen()) {
+            $this->readings->wasRead($run->intake, $line, $checksum);
+        }
+        $this->entries->isHeld($run->intake, $run->number, $line, \sprintf('held since %s as %s: %s', Day::of($known->held->since), $known->held->path, null === $twin ? 'read in full, and the same' : "its twin on $twin->card was read in full, and is; ".$twin->whyTheSame()));
 
         return true;
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Intake;
 
+use VelvetLedger\Core\Card\TakenFromTwin;
 use VelvetLedger\Core\Transfer\Copying;
 use VelvetLedger\Server\Persistence\WaitingFile;
 use VelvetLedger\Server\Stamps\StampedSource;
@@ -20,7 +21,7 @@ final class Passage
     /** @var array<int, array<int, string>> line => store => why its copy is owed */
     private array $owed = [];
 
-    /** @var array<int, array{string, string}> line => the card that its bytes come from in place of its own, and why */
+    /** @var array<int, TakenFromTwin> line => that its bytes come from another card in place of its own */
     private array $twins = [];
 
     /** @var array<int, StampedSource|string> line => what is copied in its place, or why it has no stamp */
@@ -47,9 +48,9 @@ final class Passage
         $this->owed[$line->line] = $owed;
     }
 
-    public function comesFrom(WaitingFile $line, string $twin, string $because): void
+    public function comesFrom(WaitingFile $line, TakenFromTwin $twin): void
     {
-        $this->twins[$line->line] = [$twin, $because];
+        $this->twins[$line->line] = $twin;
     }
 
     public function isStamped(WaitingFile $line, StampedSource|string $as): void
@@ -73,8 +74,7 @@ final class Passage
         return $this->owed[$line] ?? [];
     }
 
-    /** @return array{string, string}|null */
-    public function twin(int $line): ?array
+    public function twin(int $line): ?TakenFromTwin
     {
         return $this->twins[$line] ?? null;
     }

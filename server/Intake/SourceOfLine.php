@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Intake;
 
+use VelvetLedger\Core\Card\Agreement;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Transfer\SourceFile;
 use VelvetLedger\Server\Cards\Twins;
@@ -33,6 +34,12 @@ final readonly class SourceOfLine
         }
         $file = $volume->path.'/'.$path;
 
-        return [new SourceFile($file, $waiting->file->bytes, (int) @filemtime($file), null === $waiting->twin ? null : $waiting->file->print), $volume->label()];
+        return [new SourceFile($file, $waiting->file->bytes, (int) @filemtime($file), $waiting->file->print), $volume->label()];
+    }
+
+    /** How far the file of a line can be seen to be what is taken in its place. */
+    public function agreement(RunUnderWay $run, WaitingFile $waiting, SourceFile $twin): Agreement
+    {
+        return Agreement::of($run->source.'/'.PathText::toPath($waiting->file->path), $twin->path);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Persistence;
 
+use VelvetLedger\Core\Card\TakenFromTwin;
 use VelvetLedger\Core\Stamp\Place;
 use VelvetLedger\Core\Stamp\StampStyle;
 use VelvetLedger\Core\Transfer\Copied;
@@ -15,10 +16,10 @@ final readonly class BroughtIn
      * @param array<int, string> $owed    store => why its copy is still to be made
      * @param int                $main    the main store's number: its copy is there
      * @param string             $reason  what is to be known of it
-     * @param string|null        $twin    the card that it was taken from in place of this one
+     * @param TakenFromTwin|null $twin    the card that it was taken from in place of this one
      * @param StampedAs|null     $stamped where it got its stamp on the way
      */
-    public function __construct(private WaitingFile $waiting, private Copied $copied, private int $main, private array $owed, private string $reason = '', private ?string $twin = null, private ?StampedAs $stamped = null)
+    public function __construct(private WaitingFile $waiting, private Copied $copied, private int $main, private array $owed, private string $reason = '', private ?TakenFromTwin $twin = null, private ?StampedAs $stamped = null)
     {
     }
 
@@ -58,7 +59,8 @@ final readonly class BroughtIn
             'sha256' => $this->copied->written->sha256,
             'ending' => $this->waiting->ending(),
             'reason' => $main->keepsTime ? $this->reason : trim($this->reason.' the drive did not take the time at which it was written'),
-            'twin' => $this->twin,
+            'twin' => $this->twin?->card,
+            'twin_agreed' => $this->twin?->agreed,
             'at' => $main->provenAt->format('Y-m-d H:i:s.uP'),
         ];
     }

@@ -6,16 +6,19 @@ namespace VelvetLedger\Server\Persistence;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\ParameterType;
 use VelvetLedger\Core\Card\CardFile;
+use VelvetLedger\Core\Card\TakenFromTwin;
 
 /** What clearing a card asks of the ledger: what is known of the files on it, the copies of those, and what was nodded to. */
 final readonly class ClearanceRepository
 {
-    private const KNOWN = "SELECT path, bytes, modified_at, (array_agg(checksum ORDER BY rank DESC) FILTER (WHERE checksum IS NOT NULL))[1] AS checksum, (array_agg(unreadable ORDER BY rank DESC) FILTER (WHERE unreadable IS NOT NULL))[1] AS unreadable, max(twin) AS twin, bool_or(left_out) AS left_out, bool_or(nodded) AS nodded FROM (
-            SELECT o.path, o.bytes, o.modified_at, o.checksum, NULL AS unreadable, NULL AS twin, false AS left_out, false AS nodded, o.id::bigint AS rank FROM original o WHERE o.card_id = :card
-            UNION ALL SELECT path, bytes, modified_at, checksum, because, NULL, false, false, 1000000000000 FROM card_reading WHERE card_id = :card
-            UNION ALL SELECT path, bytes, modified_at, NULL, NULL, NULL, false, true, 0 FROM nod WHERE card_id = :card
-            UNION ALL SELECT l.path, l.bytes, l.modified_at, NULL, CASE WHEN l.outcome = 'unreadable' THEN l.reason END, l.twin, l.outcome = 'left out', false, l.id FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE i.card_id = :card AND (l.outcome IN ('unreadable', 'left out') OR l.twin IS NOT NULL)) t
+    /** What is known of the files of a card. A nod counts where it was given after it was first said that a file cannot be read. */
+    private const KNOWN = "SELECT path, bytes, modified_at, (array_agg(checksum ORDER BY rank DESC) FILTER (WHERE checksum IS NOT NULL))[1] AS checksum, (array_agg(unreadable ORDER BY rank DESC) FILTER (WHERE unreadable IS NOT NULL))[1] AS unreadable, max(twin) AS twin, max(agreed) AS agreed, bool_or(left_out) AS left_out, bool_or(nodded) AND coalesce(max(at) FILTER (WHERE nodded) >= min(at) FILTER (WHERE NOT nodded), true) AS nodded FROM (
+            SELECT o.path, o.bytes, o.modified_at, o.checksum, NULL AS unreadable, NULL AS twin, NULL::bigint AS agreed, false AS left_out, false AS nodded, NULL::timestamptz AS at, o.id::bigint AS rank FROM original o WHERE o.card_id = :card
+            UNION ALL SELECT path, bytes, modified_at, checksum, because, NULL, NULL, false, false, CASE WHEN because IS NOT NULL THEN read_at END, 1000000000000 FROM card_reading WHERE card_id = :card
+            UNION ALL SELECT path, bytes, modified_at, NULL, NULL, NULL, NULL, false, true, at, 0 FROM nod WHERE card_id = :card
+            UNION ALL SELECT l.path, l.bytes, l.modified_at, NULL, CASE WHEN l.outcome = 'unreadable' THEN l.reason END, l.twin, l.twin_agreed, l.outcome = 'left out', false, CASE WHEN l.outcome <> 'left out' THEN i.asked_at END, l.id FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE i.card_id = :card AND (l.outcome IN ('unreadable', 'left out') OR l.twin IS NOT NULL)) t
         GROUP BY path, bytes, modified_at ORDER BY path, max(rank)";
 
     public function __construct(private Connection $database)
@@ -28,7 +31,7 @@ final readonly class ClearanceRepository
         $known = [];
         foreach ($this->database->iterateAssociative(self::KNOWN, ['card' => $card->id()]) as $row) {
             $text = static fn (string $key): ?string => \is_string($row[$key]) ? $row[$key] : null;
-            $known[$text('path') ?? ''] = new KnownOnCard(is_numeric($row['bytes']) ? (int) $row['bytes'] : 0, is_numeric($row['modified_at']) ? (int) $row['modified_at'] : 0, $text('checksum'), null === $text('checksum') ? $text('unreadable') : null, $text('twin'), true === $row['left_out'], true === $row['nodded']);
+            $known[$text('path') ?? ''] = new KnownOnCard(is_numeric($row['bytes']) ? (int) $row['bytes'] : 0, is_numeric($row['modified_at']) ? (int) $row['modified_at'] : 0, $text('checksum'), null === $text('checksum') ? $text('unreadable') : null, null === $text('twin') ? null : new TakenFromTwin($text('twin'), '', is_numeric($row['agreed']) ? (int) $row['agreed'] : null), true === $row['left_out'], true === $row['nodded']);
         }
 
         return $known;
@@ -39,13 +42,13 @@ final readonly class ClearanceRepository
      *
      * @param list<string> $checksums
      *
-     * @return iterable<array{checksum: string, store: int, path: string, bytes: int, proven: bool}>
+     * @return iterable<array{checksum: string, store: int, path: string, bytes: int, proven: bool, provenOn: string}>
      */
     public function copies(array $checksums): iterable
     {
         foreach (array_chunk($checksums, 5000) as $some) {
-            foreach ($this->database->iterateAssociative("SELECT o.checksum, c.store_id, c.path, f.bytes, c.state = 'proven' AS proven FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id WHERE o.checksum IN (?) AND ".StoreRole::IN_USE." AND c.state NOT IN ('owed', 'let go') AND NOT EXISTS (SELECT 1 FROM conversion v WHERE v.dng_id = f.id AND NOT v.embeds AND NOT v.instead)", [$some], [ArrayParameterType::STRING]) as $row) {
-                yield ['checksum' => \is_string($row['checksum']) ? $row['checksum'] : '', 'store' => is_numeric($row['store_id']) ? (int) $row['store_id'] : 0, 'path' => \is_string($row['path']) ? $row['path'] : '', 'bytes' => is_numeric($row['bytes']) ? (int) $row['bytes'] : 0, 'proven' => true === $row['proven']];
+            foreach ($this->database->iterateAssociative("SELECT o.checksum, c.store_id, c.path, f.bytes, c.state = 'proven' AS proven, c.proven_at::date::text AS proven_on FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id WHERE o.checksum IN (?) AND ".StoreRole::IN_USE." AND c.state NOT IN ('owed', 'let go') AND NOT EXISTS (SELECT 1 FROM conversion v WHERE v.dng_id = f.id AND NOT v.embeds AND NOT v.instead)", [$some], [ArrayParameterType::STRING]) as $row) {
+                yield ['checksum' => \is_string($row['checksum']) ? $row['checksum'] : '', 'store' => is_numeric($row['store_id']) ? (int) $row['store_id'] : 0, 'path' => \is_string($row['path']) ? $row['path'] : '', 'bytes' => is_numeric($row['bytes']) ? (int) $row['bytes'] : 0, 'proven' => true === $row['proven'], 'provenOn' => \is_string($row['proven_on']) ? $row['proven_on'] : ''];
             }
         }
     }
@@ -79,6 +82,16 @@ final readonly class ClearanceRepository
     public function nod(Card $card, CardFile $file): void
     {
         $this->database->executeStatement('INSERT INTO nod (card_id, path, bytes, modified_at, at) VALUES (?, ?, ?, ?, now()) ON CONFLICT (card_id, path) DO UPDATE SET bytes = excluded.bytes, modified_at = excluded.modified_at, at = excluded.at', [$card->id(), $file->text(), $file->bytes, $file->modifiedAt]);
+    }
+
+    /**
+     * Takes back the nods to these files, or to all of the card.
+     *
+     * @param list<string> $paths
+     */
+    public function takeBack(Card $card, array $paths): int
+    {
+        return (int) $this->database->executeStatement('DELETE FROM nod WHERE card_id = ? AND (? OR path IN (?))', [$card->id(), [] === $paths, $paths], [1 => ParameterType::BOOLEAN, 2 => ArrayParameterType::STRING]);
     }
 
     public function askToCompare(Card $card): void

@@ -109,13 +109,16 @@ final readonly class CopyRepository
     }
 
     /**
-     * The ledger has them where they were found: each is proven as it was when it was read there.
+     * These are where they were found, by proofs of just now; all else that was found there is so no more.
      *
-     * @param list<int> $copies
+     * @param list<Finding> $proven    of bytes that were read where they were found
+     * @param list<int>     $otherwise copies of which another file, or none, stands there
      */
-    public function moveToFound(array $copies): void
+    public function moveToFound(array $proven, array $otherwise): void
     {
-        $this->database->executeStatement("WITH moved AS (UPDATE copy c SET path = c.found_path, found_path = NULL, state = 'proven', checksum = f.checksum, proven_at = c.found_at, because = NULL FROM file f WHERE f.id = c.file_id AND c.id IN (?) AND c.found_path IS NOT NULL RETURNING c.id, f.checksum, c.found_at) INSERT INTO proof (copy_id, checksum, holds, at) SELECT id, checksum, true, found_at FROM moved", [$copies], [ArrayParameterType::INTEGER]);
+        $rows = array_map(static fn (Finding $one): array => ['copy' => $one->copy, 'checksum' => $one->checksum, 'at' => $one->at->format('Y-m-d H:i:s.uP')], $proven);
+        $this->database->executeStatement("WITH j AS (SELECT * FROM json_to_recordset(?) AS j(copy int, checksum text, at timestamptz)), moved AS (UPDATE copy c SET path = c.found_path, found_path = NULL, state = 'proven', checksum = j.checksum, proven_at = j.at, because = NULL FROM j WHERE c.id = j.copy AND c.found_path IS NOT NULL RETURNING c.id, j.checksum, j.at) INSERT INTO proof (copy_id, checksum, holds, at) SELECT id, checksum, true, at FROM moved", [json_encode($rows, \JSON_THROW_ON_ERROR)]);
+        $this->database->executeStatement("UPDATE copy SET because = 'what was found at ' || found_path || ' is not there any more, or is another file by now', found_path = NULL WHERE id IN (?)", [$otherwise], [ArrayParameterType::INTEGER]);
     }
 
     /**

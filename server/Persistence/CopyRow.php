@@ -51,6 +51,12 @@ final readonly class CopyRow
         $this->foundPath = '' === $text('found_path') ? null : $text('found_path');
     }
 
+    /** As it is where it was found. */
+    public function whereFound(): self
+    {
+        return new self(['id' => $this->id, 'store_id' => $this->store, 'file_id' => $this->file, 'shoot_id' => $this->shoot, 'path' => (string) $this->foundPath, 'bytes' => $this->bytes, 'checksum' => $this->checksum, 'state' => $this->state->value]);
+    }
+
     public function folder(): string
     {
         return str_contains($this->path, '/') ? \dirname($this->path) : '';

@@ -25,7 +25,7 @@ final readonly class Entries
         r AS MATERIALIZED (
             SELECT t.*, nextval(pg_get_serial_sequence('original', 'id'))::int AS original_id, nextval(pg_get_serial_sequence('file', 'id'))::int AS file FROM (
                 SELECT j.*, f.shoot_id, f.stem, f.taken_at, own.card_id, CASE WHEN (f.stamp->>'jpegSidecar')::boolean THEN j.bears_sidecar ELSE j.bears END AS place
-                FROM own, json_to_recordset(:files) AS j(line int, frame int, path text, kind text, bytes bigint, modified bigint, print text, original text, checksum text, size bigint, making text, written json, revision int, bears text, bears_sidecar text, picture text, sha256 text, ending text, reason text, twin text, at timestamptz) JOIN frame f ON f.id = j.frame
+                FROM own, json_to_recordset(:files) AS j(line int, frame int, path text, kind text, bytes bigint, modified bigint, print text, original text, checksum text, size bigint, making text, written json, revision int, bears text, bears_sidecar text, picture text, sha256 text, ending text, reason text, twin text, twin_agreed bigint, at timestamptz) JOIN frame f ON f.id = j.frame
                 ORDER BY j.frame, j.line) t),
         k AS MATERIALIZED (
             SELECT r.file, r.checksum, nextval(pg_get_serial_sequence('copy', 'id'))::int AS copy, j.store, j.path, j.because, j.at FROM json_to_recordset(:copies) AS j(line int, store int, path text, because text, at timestamptz) JOIN r ON r.line = j.line),
@@ -37,7 +37,7 @@ final readonly class Entries
                 taken_from = least(taken_from, t.first_at), taken_to = greatest(taken_to, t.last_at), first_name = least(first_name, t.first_stem), last_name = greatest(last_name, t.last_stem), proven_since = least(proven_since, t.since)
               FROM (SELECT r.shoot_id, count(DISTINCT r.frame) FILTER (WHERE NOT EXISTS (SELECT 1 FROM file x WHERE x.frame_id = r.frame)) AS frames, count(*) AS files, sum(r.size) AS bytes, min(r.taken_at) AS first_at, max(r.taken_at) AS last_at,
                        min(r.stem) AS first_stem, max(r.stem) AS last_stem, min(r.at) AS since FROM r GROUP BY 1) t WHERE shoot.id = t.shoot_id)
-        UPDATE receipt_line l SET outcome = 'brought in', reason = r.reason, twin = r.twin, checksum = r.checksum, proven_at = r.at, quick_print = r.print, file_id = r.file FROM r WHERE l.id = r.line";
+        UPDATE receipt_line l SET outcome = 'brought in', reason = r.reason, twin = r.twin, twin_agreed = r.twin_agreed, checksum = r.checksum, proven_at = r.at, quick_print = r.print, file_id = r.file FROM r WHERE l.id = r.line";
 
     /** A frame that is to say something has files now that may not say it yet; asked after they are entered, for whoever settled it just before waits for that. */
     private const TO_STAMP = 'UPDATE frame SET restamp = true WHERE id = ANY(CAST(? AS int[])) AND stamp IS NOT NULL AND NOT restamp';

@@ -18,10 +18,10 @@ final readonly class ProvingRepository
      *
      * @return int its number; that of the one that is under way, where the same is asked for twice
      */
-    public function ask(int $store, ?int $shoot, ?int $days): int
+    public function ask(int $store, ?int $shoot, ?int $days, \DateTimeImmutable $at = new \DateTimeImmutable()): int
     {
         $known = $this->database->fetchOne("SELECT id FROM proving WHERE store_id = ? AND shoot_id IS NOT DISTINCT FROM ?::int AND state IN ('waiting', 'running')", [$store, $shoot]);
-        $id = is_numeric($known) ? $known : $this->database->fetchOne("INSERT INTO proving (store_id, shoot_id, scope, days, state, asked_at) VALUES (?, ?, ?, ?, 'waiting', now()) RETURNING id", [$store, $shoot, null !== $days ? 'share' : (null === $shoot ? 'store' : 'shoot'), $days]);
+        $id = is_numeric($known) ? $known : $this->database->fetchOne("INSERT INTO proving (store_id, shoot_id, scope, days, state, asked_at) VALUES (?, ?, ?, ?, 'waiting', ?) RETURNING id", [$store, $shoot, null !== $days ? 'share' : (null === $shoot ? 'store' : 'shoot'), $days, $at->format('Y-m-d H:i:s.uP')]);
 
         return is_numeric($id) ? (int) $id : 0;
     }
@@ -83,9 +83,9 @@ final readonly class ProvingRepository
         return false === $row ? null : ProvingRow::of($row);
     }
 
-    public function hadAShareToday(int $store): bool
+    public function hadAShareSince(int $store, \DateTimeImmutable $moment): bool
     {
-        return false !== $this->database->fetchOne("SELECT 1 FROM proving WHERE store_id = ? AND scope = 'share' AND asked_at > now() - interval '20 hours' LIMIT 1", [$store]);
+        return false !== $this->database->fetchOne("SELECT 1 FROM proving WHERE store_id = ? AND scope = 'share' AND asked_at > ? LIMIT 1", [$store, $moment->format(\DATE_ATOM)]);
     }
 
     public function find(int $id): ProvingRow

@@ -63,6 +63,10 @@ class ReceiptLine
     #[ORM\Column(type: 'text', nullable: true)]
     private readonly ?string $twin;
 
+    /** Bytes of it that could be read on its own card, and are the same on its twin's; null where that is only believed. Written by Entries. */
+    #[ORM\Column(type: 'bigint', nullable: true)]
+    private ?int $twinAgreed = null; // @phpstan-ignore property.onlyWritten, property.unusedType
+
     /** What there is of a picture that was cut off on its card, in words. */
     #[ORM\Column(type: 'text', nullable: true)]
     public readonly ?string $incomplete;

@@ -122,6 +122,14 @@ final readonly class ReceiptRepository
         return is_numeric($count) ? (int) $count : 0;
     }
 
+    /** How many files came in from another card, in place of what could not be read on their own. */
+    public function fromTwins(Intake $intake): int
+    {
+        $count = $this->ledger->getConnection()->fetchOne("SELECT count(*) FROM receipt_line WHERE intake_id = ? AND twin IS NOT NULL AND outcome = 'brought in'", [$intake->id()]);
+
+        return is_numeric($count) ? (int) $count : 0;
+    }
+
     /** How many files came in with a stamp, or have got one since. */
     public function stamped(Intake $intake): int
     {

@@ -20,7 +20,10 @@ final class ExifToolReader implements FactsReader
 {
     private const SECONDS = 10.0;
 
-    private const TAGS = ['-MIMEType', '-Make', '-Model', '-SerialNumber', '-LensModel', '-DateTimeOriginal', '-CreateDate', '-SubSecTimeOriginal', '-OffsetTimeOriginal', '-ExposureTime', '-FNumber', '-ISO', '-FocalLength', '-ExposureCompensation', '-Orientation', '-ImageWidth', '-ImageHeight', '-Rating', '-ImageUniqueID'];
+    /** Still-picture formats whose media type is registered under another heading than image, by ExifTool's name for the format. */
+    private const PICTURES_TOO = ['PSD'];
+
+    private const TAGS = ['-MIMEType', '-FileType', '-Make', '-Model', '-SerialNumber', '-LensModel', '-DateTimeOriginal', '-CreateDate', '-SubSecTimeOriginal', '-OffsetTimeOriginal', '-ExposureTime', '-FNumber', '-ISO', '-FocalLength', '-ExposureCompensation', '-Orientation', '-ImageWidth', '-ImageHeight', '-Rating', '-ImageUniqueID'];
 
     private ?Process $process = null;
     private ?InputStream $input = null;
@@ -32,7 +35,7 @@ final class ExifToolReader implements FactsReader
         }
         $decoded = json_decode($this->ask(['-json', '-n', '-fast2', ...self::TAGS, $path]), true);
         $found = \is_array($decoded) && \is_array($decoded[0] ?? null) ? $decoded[0] : [];
-        if (!\is_string($found['MIMEType'] ?? null) || !str_starts_with($found['MIMEType'], 'image/')) {
+        if (!\in_array($found['FileType'] ?? null, self::PICTURES_TOO, true) && (!\is_string($found['MIMEType'] ?? null) || !str_starts_with($found['MIMEType'], 'image/'))) {
             throw BrokenFile::structure('file', 'ExifTool does not know it either');
         }
         $text = static fn (string $key): ?string => \is_scalar($found[$key] ?? null) && '' !== trim((string) $found[$key]) ? trim((string) $found[$key]) : null;

@@ -17,6 +17,7 @@ final readonly class ClearanceView
     public string $sentence;
     public int $files;
     public int $cleared;
+    public int $letGo;
 
     /** @var list<Missing> the first of them; see missingInAll */
     public array $missing;
@@ -37,6 +38,7 @@ final readonly class ClearanceView
         $this->sentence = $clearance->sentence;
         $this->files = $clearance->files;
         $this->cleared = $clearance->cleared;
+        $this->letGo = $clearance->letGo;
         $this->missing = \array_slice($clearance->missing, 0, self::MOST);
         $this->missingInAll = \count($clearance->missing);
     }

@@ -44,7 +44,7 @@ final readonly class ReceiptView
     public array $problems;
 
     /** @param list<CopiesAt> $copies store by store, the main one first */
-    public function __construct(Intake $intake, Summary $summary, public array $copies, int $stamped = 0, public ?ConversionsView $conversions = null, public int $cutOff = 0)
+    public function __construct(Intake $intake, Summary $summary, public array $copies, int $stamped = 0, public ?ConversionsView $conversions = null, public int $cutOff = 0, int $twins = 0)
     {
         $this->number = $intake->id();
         $this->card = $intake->source->label;
@@ -61,7 +61,7 @@ final readonly class ReceiptView
             IntakeState::Waiting === $this->state && null === $this->begunAt => Verdict::begins(),
             IntakeState::TakenBack === $this->state => Verdict::takenBack(),
             $this->state->isUnderWay() => Verdict::underWay(),
-            default => Verdict::of($summary, $copies, $stamped, $conversions->gone ?? 0, $cutOff),
+            default => Verdict::of($summary, $copies, $stamped, $conversions->gone ?? 0, $cutOff, $twins),
         };
         $this->sums = $summary->sums;
         $this->files = $summary->files();

@@ -52,10 +52,21 @@ final readonly class Sights
 
     public function askToLookFor(int $shoot): void
     {
-        $item = $this->cache->getItem("looking.$shoot");
+        $this->askOnce(new SeeCopies($shoot, lookFor: true));
+    }
+
+    /** What was found is read before the ledger has it where it is. */
+    public function askToFollow(int $shoot): void
+    {
+        $this->askOnce(new SeeCopies($shoot, follow: true));
+    }
+
+    private function askOnce(SeeCopies $work): void
+    {
+        $item = $this->cache->getItem("looking.$work->shoot");
         if (!$item->isHit()) {
             $this->cache->save($item->set(true)->expiresAfter(self::LOOK_FOR));
-            $this->bus->dispatch(new SeeCopies($shoot, true));
+            $this->bus->dispatch($work);
         }
     }
 
@@ -72,13 +83,16 @@ final readonly class Sights
             if ($work->lookFor) {
                 $this->finds->ofShoot($work->shoot);
             }
+            if ($work->follow) {
+                $this->finds->mendPaths($work->shoot);
+            }
         } catch (CouldNot) {
             // a drive left meanwhile: the page says so
         } catch (\Throwable $error) {
             $this->log->error('Copies could not be looked at: {reason}', ['reason' => $error->getMessage(), 'exception' => $error]);
         } finally {
             $this->cache->save($this->cache->getItem("seen.$work->shoot")->set(true)->expiresAfter(self::FRESH));
-            if ($work->lookFor) {
+            if ($work->lookFor || $work->follow) {
                 $this->cache->deleteItem("looking.$work->shoot");
             }
         }

@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Work;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\Messenger\Event\WorkerRunningEvent;
 use Symfony\Component\Messenger\MessageBusInterface;
 use VelvetLedger\Server\Persistence\CopyRepository;
-use VelvetLedger\Server\Persistence\LedgerStore;
-use VelvetLedger\Server\Persistence\ProvingRepository;
 use VelvetLedger\Server\Persistence\StampRepository;
 use VelvetLedger\Server\Persistence\StoreRole;
 use VelvetLedger\Server\Stores\Stores;
@@ -29,9 +28,6 @@ final class Watch
     /** Between two looks at what is to be converted, and at raws that may go. */
     private const DNGS = 30;
 
-    private const NIGHT = [1, 2, 3, 4, 5];
-    private const IDLE_LOAD = 0.7;
-
     private float $looked = 0.0;
     private float $converted = 0.0;
 
@@ -41,17 +37,17 @@ final class Watch
     /** @var array<int, float> shoot => when its stamps were last asked for */
     private array $stamping = [];
 
-    public function __construct(private readonly EntityManagerInterface $ledger, private readonly Stores $stores, private readonly CopyRepository $copies, private readonly ProvingRepository $provings, private readonly StampRepository $stamps, private readonly MessageBusInterface $bus, private readonly Dngs $dngs)
+    public function __construct(private readonly EntityManagerInterface $ledger, private readonly Stores $stores, private readonly CopyRepository $copies, private readonly StampRepository $stamps, private readonly MessageBusInterface $bus, private readonly Dngs $dngs, private readonly Nights $nights, private readonly ClockInterface $clock)
     {
     }
 
     #[AsEventListener]
     public function look(WorkerRunningEvent $event): void
     {
-        if (!$event->isWorkerIdle() || microtime(true) - $this->looked < self::SECONDS || !\in_array('work', $event->getWorker()->getMetadata()->getTransportNames(), true)) {
+        if (!$event->isWorkerIdle() || $this->now() - $this->looked < self::SECONDS || !\in_array('work', $event->getWorker()->getMetadata()->getTransportNames(), true)) {
             return;
         }
-        $this->looked = microtime(true);
+        $this->looked = $this->now();
         $this->ledger->clear();
         $owed = $this->copies->creditors();
         foreach ($this->stores->all() as $store) {
@@ -60,24 +56,22 @@ final class Watch
                 continue;
             }
             [$at, $of] = $this->asked[$store->id()] ?? [0.0, 0];
-            if (isset($owed[$store->id()]) && ($of !== $owed[$store->id()] || microtime(true) - $at > self::AGAIN)) {
-                $this->asked[$store->id()] = [microtime(true), $owed[$store->id()]];
+            if (isset($owed[$store->id()]) && ($of !== $owed[$store->id()] || $this->now() - $at > self::AGAIN)) {
+                $this->asked[$store->id()] = [$this->now(), $owed[$store->id()]];
                 $this->bus->dispatch(new MakeOwed($store->id(), $store->name()));
             }
             if (StoreRole::Main === $store->role()) {
                 $this->stamps();
                 $this->dngs();
             }
-            if (null !== $store->nightlyDays()) {
-                $this->nightly($store, $store->nightlyDays());
-            }
+            $this->nights->prove($store);
         }
     }
 
     private function dngs(): void
     {
-        if (microtime(true) - $this->converted > self::DNGS) {
-            $this->converted = microtime(true);
+        if ($this->now() - $this->converted > self::DNGS) {
+            $this->converted = $this->now();
             $this->dngs->lookAround();
         }
     }
@@ -86,18 +80,15 @@ final class Watch
     private function stamps(): void
     {
         foreach ($this->stamps->shoots() as $shoot) {
-            if (microtime(true) - ($this->stamping[$shoot] ?? 0.0) > self::AGAIN) {
-                $this->stamping[$shoot] = microtime(true);
+            if ($this->now() - ($this->stamping[$shoot] ?? 0.0) > self::AGAIN) {
+                $this->stamping[$shoot] = $this->now();
                 $this->bus->dispatch(new WriteStamps($shoot));
             }
         }
     }
 
-    private function nightly(LedgerStore $store, int $days): void
+    private function now(): float
     {
-        $load = sys_getloadavg();
-        if (\in_array((int) date('G'), self::NIGHT, true) && false !== $load && $load[0] < self::IDLE_LOAD && !$this->provings->hadAShareToday($store->id())) {
-            $this->bus->dispatch(new Prove($this->provings->ask($store->id(), null, $days)));
-        }
+        return (float) $this->clock->now()->format('U.u');
     }
 }

@@ -40,7 +40,7 @@ final class CardTest extends TestCase
 
     public function testKindsAreToldByName(): void
     {
-        $kinds = ['a/B.NEF' => Kind::StillRaw, 'a/b.jpeg' => Kind::StillRendered, 'c.xmp' => Kind::Sidecar, '.Trashes/1/IMG_0001.JPG' => Kind::System, 'DCIM/._IMG_0001.JPG' => Kind::System, 'notes' => Kind::Unknown, 'x.mp4' => Kind::MovingPicture];
+        $kinds = ['a/B.NEF' => Kind::StillRaw, 'a/b.jpeg' => Kind::StillRendered, 'c.xmp' => Kind::Sidecar, '.Trashes/1/IMG_0001.JPG' => Kind::System, 'DCIM/._IMG_0001.JPG' => Kind::System, 'notes' => Kind::Unknown, 'x.mp4' => Kind::MovingPicture, 'GOPR0001.GPR' => Kind::StillRaw, 'IMG_1.HEICS' => Kind::StillRendered, 'DSCF0001.MPO' => Kind::StillRendered, 'VID_1.insv' => Kind::MovingPicture, 'GS010001.360' => Kind::MovingPicture, 'A001_C001.R3D' => Kind::MovingPicture, 'ZOOM0001.mp3' => Kind::VoiceNote];
         foreach ($kinds as $path => $kind) {
             self::assertSame($kind, Kind::ofPath($path), $path);
         }

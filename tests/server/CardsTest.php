@@ -25,6 +25,7 @@ use VelvetLedger\Server\Settings\SettingsFile;
 use VelvetLedger\Server\Tools\PageCache;
 use VelvetLedger\Server\Work\Look;
 use VelvetLedger\Server\Work\Looks;
+use VelvetLedger\Tests\Folder;
 use VelvetLedger\Tests\Stills;
 
 final class CardsTest extends LedgerTestCase
@@ -187,8 +188,8 @@ final class CardsTest extends LedgerTestCase
     /** fincore of util-linux is the check: the pages that the kernel holds of the file. */
     public function testAFileIsForgottenByTheKernelSoThatReadingItBackReadsTheDrive(): void
     {
-        $file = Home::fromEnvironment()->path.'/cache/forget-me';
-        file_put_contents($file, random_bytes(4 << 20));
+        $drive = Folder::onDrive();
+        $file = $drive->put('forget-me', random_bytes(4 << 20));
         $handle = fopen($file, 'r+');
         self::assertNotFalse($handle);
         fsync($handle);
@@ -197,6 +198,5 @@ final class CardsTest extends LedgerTestCase
         self::assertSame((string) (4 << 20), $held());
         (new PageCache())->forget($file);
         self::assertSame('0', $held());
-        unlink($file);
     }
 }

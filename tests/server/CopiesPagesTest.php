@@ -88,7 +88,10 @@ final class CopiesPagesTest extends LedgerTestCase
         foreach ([0, 400, 'often'] as $days) {
             self::assertStringContainsString('nightlyDays', $this->refused('POST', "/api/stores/$main", ['nightlyDays' => $days]));
         }
-        self::assertContains(30, array_column($this->stores(), 'nightlyDays'));
+        $this->ask('POST', "/api/stores/$main", ['name' => 'Mainly']);
+        self::assertContains(30, array_column($this->stores(), 'nightlyDays'), 'another name changes nothing else');
+        $this->refused('POST', "/api/stores/$main", ['name' => 'Never', 'nobody asks' => 1]);
+        self::assertNotContains('Never', array_column($this->stores(), 'name'), 'what is refused has done nothing');
         self::assertStringContainsString('A share of Anvil is proven each night, all of it within 30 days.', $this->dayBook());
     }
 

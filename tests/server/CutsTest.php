@@ -9,7 +9,6 @@ use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Input\ArrayInput;
 use Symfony\Component\Console\Output\NullOutput;
 use Symfony\Component\Console\Tester\CommandTester;
-use Symfony\Component\DependencyInjection\ContainerInterface;
 use VelvetLedger\Bench\EmptyLedger;
 use VelvetLedger\Core\Order\StationeryKind;
 use VelvetLedger\Server\Clearance\CardClearance;
@@ -105,12 +104,10 @@ final class CutsTest extends LedgerTestCase
         if (0 === $child) {
             // A process of its own, with a connection of its own; what is the parent's is never let go of here.
             $kernel = self::createKernel();
-            $kernel->boot();
-            $container = $kernel->getContainer()->get('test.service_container');
-            \assert($container instanceof ContainerInterface);
-            $container->set('clock', $clock);
+            $another = Services::of($kernel);
+            $another->container->set('clock', $clock);
             if ('worker killed' === $how) {
-                (new Services($container))->get(RunIntake::class)->run(1, static fn (int $bytes, int $files) => null);
+                $another->get(RunIntake::class)->run(1, static fn (int $bytes, int $files) => null);
             } else {
                 $application = new Application($kernel);
                 $application->setAutoExit(false);

@@ -26,7 +26,7 @@ final class DrivesTest extends LedgerTestCase
     /** Fields of a line: proc(5), /proc/PID/mountinfo. A blank in a name is \040 there. */
     public function testDrivesAreMountsThatFilesCanBeKeptOn(): void
     {
-        $there = new Folder();
+        $there = Folder::onDrive();
         foreach (['media/BACK UP', 'media/share', 'media/CARD/DCIM', 'media/under/over', 'gone'] as $folder) {
             mkdir($there->path.'/'.$folder, 0o777, true);
         }

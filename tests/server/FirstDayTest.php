@@ -28,6 +28,7 @@ use VelvetLedger\Server\Stamps\ChangeStamps;
 use VelvetLedger\Server\Stores\ChangeStores;
 use VelvetLedger\Server\Stores\FramePictures;
 use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Tests\ExifTool;
 use VelvetLedger\Tests\Folder;
 use VelvetLedger\Tests\Stills;
 
@@ -258,8 +259,6 @@ final class FirstDayTest extends LedgerTestCase
 
     private static function rating(string $file): mixed
     {
-        $decoded = json_decode((string) shell_exec('exiftool -fast2 -j -XMP:Rating '.escapeshellarg($file)), true);
-
-        return \is_array($decoded) && \is_array($decoded[0] ?? null) ? $decoded[0]['Rating'] ?? null : null;
+        return ExifTool::tags($file, '-XMP:Rating')['Rating'] ?? null;
     }
 }

@@ -59,6 +59,7 @@ final class HardDayTest extends LedgerTestCase
     public function testTheDrivesAreAsTheyWereWhenARunIsTakenBack(): void
     {
         $this->drives('Bellows');
+        $this->secondsPass();
         $this->stills('CARD', 1, 2);
         $order = OrderDocument::read(['velvetLedger' => 'standing order', 'version' => 1, 'name' => 'Selects', 'subfolders' => ['make' => ['originals', 'selects'], 'framesInto' => 'originals']]);
         is_dir($this->store->path.'/Anvil/pictures/2026') || mkdir($this->store->path.'/Anvil/pictures/2026', 0o777, true);
@@ -70,7 +71,6 @@ final class HardDayTest extends LedgerTestCase
             }
             $seen = true;
             $this->service(IntakeRuns::class)->wish($intake, IntakeWish::TakeBack);
-            usleep(300_000); // its next word is a quarter of a second later
         });
         self::assertSame(IntakeState::TakenBack, $this->ledger()->find(Intake::class, $intake)?->state());
         self::assertTrue($seen);
@@ -82,11 +82,11 @@ final class HardDayTest extends LedgerTestCase
         $this->stills('CARD', 1, 2);
         $intake = $this->start('CARD')->id();
         $taken = false;
-        $this->bringOn($intake, function (int $bytes, int $files) use ($intake, &$taken): void {
+        $this->bringOn($intake, static function (int $bytes, int $files) use ($intake, &$taken): void {
             if ($files > 0 && !$taken) {
                 $taken = true;
                 try {
-                    $this->service(TakeBack::class)->takeBack($intake);
+                    Services::of(self::createKernel())->get(TakeBack::class)->takeBack($intake);
                 } catch (CouldNotTakeBack) {
                     // it came too late
                 }

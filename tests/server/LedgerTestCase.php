@@ -25,6 +25,7 @@ use VelvetLedger\Server\Persistence\ReceiptLine;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Tools\EmbedsWithExifTool;
+use VelvetLedger\Server\Tools\ExifToolReader;
 use VelvetLedger\Server\Tools\IptcNamesOfExifTool;
 use VelvetLedger\Tests\Folder;
 
@@ -36,6 +37,7 @@ abstract class LedgerTestCase extends KernelTestCase
 
     private static ?EmbedsWithExifTool $exifTool = null;
     private static ?IptcNamesOfExifTool $names = null;
+    private static ?ExifToolReader $reads = null;
 
     /**
      * A kernel whose ExifTool is that of the kernels before it: it takes half a second to start, and remembers nothing of what was asked.
@@ -45,6 +47,7 @@ abstract class LedgerTestCase extends KernelTestCase
     protected static function bootKernel(array $options = []): KernelInterface
     {
         $kernel = parent::bootKernel($options);
+        self::getContainer()->set(ExifToolReader::class, self::$reads ??= new ExifToolReader());
         self::getContainer()->set(Embeds::class, self::$exifTool ??= new EmbedsWithExifTool());
         self::getContainer()->set(IptcNames::class, self::$names ??= new IptcNamesOfExifTool());
 
@@ -100,6 +103,12 @@ abstract class LedgerTestCase extends KernelTestCase
     protected function onDrive(string $drive, string $path = ''): string
     {
         return rtrim($this->store->path.'/'.$drive.'/pictures/'.$path, '/');
+    }
+
+    /** From the beginning of a test on a second passes whenever the clock is looked at: how far a run is is told after each step. */
+    protected function secondsPass(): void
+    {
+        self::getContainer()->set('clock', new CuttingClock());
     }
 
     /** @return list<mixed> the first column */

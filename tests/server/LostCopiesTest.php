@@ -86,6 +86,24 @@ final class LostCopiesTest extends LedgerTestCase
         self::assertSame(0, $this->service(FindsLost::class)->mendPaths(1), 'said twice, it is done once');
     }
 
+    /** A proof is of bytes that were read: what was changed between the look and the word is no copy. */
+    public function testWhatWasChangedAfterItWasFoundIsNoCopy(): void
+    {
+        rename($this->store->path.'/'.self::FOLDER, $this->store->path.'/2026/Regatta');
+        $this->seen();
+        $this->service(FindsLost::class)->ofShoot(1);
+        $found = $this->store->path.'/2026/Regatta/2026-05-04_boats_0002.jpg';
+        [$bytes, $time] = [(string) file_get_contents($found), (int) filemtime($found)];
+        file_put_contents($found, substr_replace($bytes, '!', -9, 1));
+        touch($found, $time);
+        unlink($this->store->path.'/2026/Regatta/2026-05-04_boats_0003.jpg');
+        self::assertSame(2, $this->service(FindsLost::class)->mendPaths(1));
+        self::assertSame(2, $this->column('SELECT count(*) FROM proof WHERE at > (SELECT max(found_at) FROM copy)')[0]);
+        self::assertSame(2, $this->column("SELECT count(*) FROM copy WHERE found_path IS NULL AND because LIKE 'what was found at %'")[0]);
+        self::assertSame(['proven', 'differs', 'missing', 'proven'], $this->seen());
+        self::assertStringNotContainsString('0002', (string) file_get_contents($this->store->path.'/2026/Regatta/checksums.xxh128'));
+    }
+
     public function testWhereAllWentTogetherTheShootsFolderIsTheNewOne(): void
     {
         rename($this->store->path.'/'.self::FOLDER, $this->store->path.'/2026/Regatta');

@@ -9,10 +9,12 @@ use Symfony\Component\Process\Process;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Clearance\Clearance;
 use VelvetLedger\Core\Clearance\Missing;
+use VelvetLedger\Core\Clearance\Remedy;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Clearance\CardClearance;
 use VelvetLedger\Server\Clearance\CompareCard;
 use VelvetLedger\Server\Clearance\CouldNotRemove;
+use VelvetLedger\Server\Clearance\Nods;
 use VelvetLedger\Server\Clearance\RemoveOriginals;
 use VelvetLedger\Server\Copies\Mending;
 use VelvetLedger\Server\Copies\OwedCopies;
@@ -54,6 +56,9 @@ final class MirrorsTest extends LedgerTestCase
         self::assertSame(0, (new Process(['xxhsum', '-c', '--quiet', 'checksums.xxh128'], $this->at('Bellows', self::FOLDER)))->run());
         $clearance = $this->clearance();
         self::assertSame(['CARD may be formatted: 3 files on it have 2 proven copies on 2 devices.', true], [$clearance->sentence, $clearance->mayBeFormatted]);
+        $this->drivesAway('Bellows');
+        self::assertStringMatchesFormat('CARD may be formatted: 3 files on it have 2 proven copies on 2 devices. Seen just now: those on Anvil. Believed, for it is away: those on Bellows, proven %s.', $this->clearance()->sentence);
+        $this->drivesBack('Bellows');
         unlink($this->at('Bellows', self::FOLDER.'/2026-05-04_0002.jpg'));
         self::assertSame(['DCIM/100ORREL/ORL_0002.JPG has too few proven copies: 1 of 2: on Anvil'], self::said($this->clearance()), 'proven once is not there now');
     }
@@ -150,19 +155,73 @@ final class MirrorsTest extends LedgerTestCase
         self::assertSame(3, $book->chain()[1]);
     }
 
-    /** A frame that slot 1 could not keep is taken from slot 2, and both cards are cleared. */
+    /** A frame that slot 1 could not keep is taken from slot 2, and the card is cleared, for what is left of it there is the same. */
     public function testAnUnreadableFrameIsTakenFromItsTwin(): void
+    {
+        $whole = Stills::raw('2026-05-04 21:14:09', 7);
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0007.ORW', str_repeat("\0", 8192).substr($whole, 8192));
+        $this->reader->put('SLOT_2/DCIM/100ORREL/ORL_0007.ORW', $whole);
+        $this->bringIn('CARD');
+        $line = $this->lines()[3];
+        self::assertSame('brought in', $line->outcome()->value);
+        self::assertStringMatchesFormat('taken from its twin on SLOT_2; %d kB of it can be read here, and are the same there', $line->reason());
+        self::assertSame($whole, file_get_contents($this->at('Bellows', self::FOLDER.'/2026-05-04_0004.orw')));
+        self::assertTrue($this->clearance()->mayBeFormatted, $this->clearance()->sentence);
+        $again = $this->service(Plans::class)->make($this->card('CARD'), new Wishes());
+        self::assertSame([0, 4], [$again->totals->frames->toBringIn, $again->totals->frames->held], 'it is held, by the bytes of its twin');
+    }
+
+    /** Of nothing that could be compared it is believed that it is the same: that brings it in, and clears no card without a nod of its own. */
+    public function testATwinOfWhatCannotBeReadAtAllIsOnlyBelieved(): void
     {
         $whole = Stills::jpeg('2026-05-04 21:14:09', 7);
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0007.JPG', str_repeat("\0", \strlen($whole)));
         $this->reader->put('SLOT_2/DCIM/100ORREL/ORL_0007.JPG', $whole);
+        $nods = fn (): Nods => $this->service(Nods::class);
+        $nods()->to($this->card('CARD'), ['DCIM/100ORREL/ORL_0007.JPG']); // before anybody knew that it cannot be read
         $this->bringIn('CARD');
-        $line = $this->lines()[3];
-        self::assertSame(['brought in', 'taken from its twin on SLOT_2'], [$line->outcome()->value, $line->reason()]);
+        self::assertSame(['brought in', 'taken from its twin on SLOT_2; that it is the same is believed, by its name, size and time: too little of it can be read here'], [$this->lines()[3]->outcome()->value, $this->lines()[3]->reason()]);
         self::assertSame($whole, file_get_contents($this->at('Bellows', self::FOLDER.'/2026-05-04_0004.jpg')));
-        self::assertTrue($this->clearance()->mayBeFormatted, $this->clearance()->sentence);
-        $again = $this->service(Plans::class)->make($this->card('CARD'), new Wishes());
-        self::assertSame([0, 4], [$again->totals->frames->toBringIn, $again->totals->frames->held], 'it is held, by the bytes of its twin');
+        $clearance = $this->clearance();
+        self::assertSame('Not yet: keep CARD as it is. Of 4 files, 1 came from its twin, and is only believed to be the same.', $clearance->sentence);
+        self::assertSame([Remedy::NodAlone, 'it could not be read here; what came from SLOT_2 in its place has 2 proven copies: Anvil, Bellows'], [$clearance->missing[0]->remedy, $clearance->missing[0]->because]);
+        $this->service(CompareCard::class)->compare($this->card('CARD')->id, static fn () => null);
+        self::assertFalse($this->clearance()->mayBeFormatted, 'read again, it is not what is held');
+        $nods()->to($this->card('CARD'), ['DCIM/100ORREL/ORL_0007.JPG']);
+        self::assertSame('CARD may be formatted: 3 files on it have 2 proven copies on 2 devices, and 1 file you let go.', $this->clearance()->sentence);
+        $nods()->back($this->card('CARD'), ['DCIM/100ORREL/ORL_0001.JPG']);
+        self::assertTrue($this->clearance()->mayBeFormatted, 'that was another');
+        $nods()->back($this->card('CARD'), []);
+        self::assertFalse($this->clearance()->mayBeFormatted);
+    }
+
+    /** Nor is it seen to be held where its twin is. */
+    public function testATwinThatIsHeldClearsNothingThatCannotBeRead(): void
+    {
+        $whole = Stills::jpeg('2026-05-04 21:14:09', 7);
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0007.JPG', str_repeat("\0", \strlen($whole)));
+        $this->reader->put('SLOT_2/DCIM/100ORREL/ORL_0007.JPG', $whole);
+        $this->bringIn('SLOT_2');
+        $this->bringIn('CARD');
+        $line = $this->lines()[4];
+        self::assertSame('held', $line->outcome()->value);
+        self::assertFalse($this->clearance()->mayBeFormatted, $this->clearance()->sentence.' '.$line->reason());
+    }
+
+    /** Another picture of the same name, size and time is no twin: what can be read here says so. */
+    public function testAnotherPictureAtItsPlaceIsNotTakenForIt(): void
+    {
+        $own = Stills::raw('2026-05-04 21:14:09', 7);
+        $other = substr_replace($own, strrev(substr($own, 20_000, 9000)), 20_000, 9000);
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0007.ORW', str_repeat("\0", 8192).substr($own, 8192));
+        $this->reader->put('SLOT_2/DCIM/100ORREL/ORL_0007.ORW', $other);
+        $this->bringIn('CARD');
+        self::assertSame(['unreadable', null], [$this->lines()[3]->outcome()->value, $this->lines()[3]->twin()]);
+        self::assertFileDoesNotExist($this->at('Anvil', self::FOLDER.'/2026-05-04_0004.orw'));
+        self::assertStringContainsString('1 cannot be read', $this->clearance()->sentence);
+        $this->bringIn('SLOT_2');
+        self::assertSame('brought in', $this->lines()[4]->outcome()->value);
+        self::assertStringContainsString('1 cannot be read', $this->clearance()->sentence, 'that it is held says nothing of this one');
     }
 
     /** A deliberate act, off unless the settings ask for it, and only for what every copy is seen to hold just before. */
@@ -194,7 +253,7 @@ final class MirrorsTest extends LedgerTestCase
         $this->service(ChangeStores::class)->provenWithin($this->service(Stores::class)->find($this->number('Bellows')), 3);
         $id = $provings->ask($this->number('Bellows'), null, 3);
         $this->service(Proving::class)->prove($id, static fn () => null);
-        self::assertSame([1, 'done', true], [$provings->find($id)->int('files_read'), $provings->find($id)->state(), $provings->hadAShareToday($this->number('Bellows'))]);
+        self::assertSame([1, 'done', true], [$provings->find($id)->int('files_read'), $provings->find($id)->state(), $provings->hadAShareSince($this->number('Bellows'), new \DateTimeImmutable('-20 hours'))]);
         self::assertEquals(0, $this->ledger()->getConnection()->fetchOne("SELECT count(*) FROM copy WHERE proven_at < now() - interval '1 day'"));
     }
 

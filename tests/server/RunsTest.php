@@ -93,13 +93,13 @@ final class RunsTest extends LedgerTestCase
 
     public function testARunThatWasTakenOverWritesNothingMoreAndSaysNothing(): void
     {
+        $this->secondsPass();
         $this->card_('CARD', 1, 2, 3);
         $intake = $this->start('CARD')->id();
         $ended = $this->bringOn($intake, function (int $bytes, int $files): void {
             if ($bytes > 0) {
                 $this->ledger()->getConnection()->executeStatement('UPDATE intake SET run = run + 1');
             }
-            usleep(260_000); // longer than between two words of how far it is
         });
         self::assertSame(IntakeState::Running, $ended->state(), 'the other run says how it ends');
         self::assertSame([], array_filter($this->outcomes(), static fn (Outcome $outcome): bool => Outcome::Failed === $outcome));
@@ -146,17 +146,18 @@ final class RunsTest extends LedgerTestCase
 
     public function testARunThatIsInterruptedGoesOnWhereItWas(): void
     {
-        $this->card_('CARD', 1, 2, 3);
+        $this->secondsPass();
+        $this->card_('CARD', ...range(1, 140)); // in lumps of 64
         $intake = $this->start('CARD')->id();
         try {
-            $this->bringOn($intake, static fn (int $bytes, int $files) => $files > 0 ? throw Interrupted::bySignal(\SIGTERM) : usleep(260_000));
+            $this->bringOn($intake, static fn (int $bytes, int $files) => $files > 0 ? throw Interrupted::bySignal(\SIGTERM) : null);
             self::fail('it went on');
         } catch (Interrupted) {
         }
         self::assertContains(Outcome::Waiting, $this->outcomes());
         self::assertSame([], glob($this->store->path.'/2026/*/.*.part'));
         $this->bringOn($intake);
-        self::assertSame(array_fill(0, 3, Outcome::BroughtIn), $this->outcomes());
+        self::assertSame(array_fill(0, 140, Outcome::BroughtIn), $this->outcomes());
     }
 
     public function testAnotherCardAtTheSamePlaceIsNotCopiedFrom(): void
@@ -177,6 +178,7 @@ final class RunsTest extends LedgerTestCase
 
     public function testAnotherCardPutInWhileItIsCopiedStopsTheRun(): void
     {
+        $this->secondsPass();
         $this->card_('CARD', 1, 2, 3, 4);
         $intake = $this->start('CARD')->id();
         $swapped = false;
@@ -185,7 +187,6 @@ final class RunsTest extends LedgerTestCase
                 $swapped = rename($this->reader->path.'/CARD', $this->reader->path.'/.out');
                 $this->card_('CARD', 6, 7, 8, 9);
             }
-            usleep(260_000);
         });
         self::assertStringContainsString('is not the card CARD as it was when receipt 1 was begun', (string) $ended->stoppedBecause());
         self::assertSame([], array_filter($this->outcomes(), static fn (Outcome $outcome): bool => Outcome::Failed === $outcome), 'no file is blamed for it');
@@ -285,6 +286,7 @@ final class RunsTest extends LedgerTestCase
 
     public function testADriveThatLeavesBetweenTheLookAndTheCopyKeepsNothingThatCounts(): void
     {
+        $this->secondsPass();
         $this->card_('CARD', 1, 2);
         $intake = $this->start('CARD')->id();
         $left = false;
@@ -292,7 +294,6 @@ final class RunsTest extends LedgerTestCase
             if ($bytes > 0 && !$left) {
                 $left = rename($this->store->path, $this->store->path.'-away') && mkdir($this->store->path);
             }
-            usleep(260_000);
         });
         self::assertStringContainsString('Attach its drive, then go on', (string) $ended->stoppedBecause());
         self::assertSame([Outcome::Waiting, Outcome::Waiting], $this->outcomes());
@@ -360,7 +361,7 @@ final class RunsTest extends LedgerTestCase
 
     private static function still(int $number): string
     {
-        return Stills::jpeg('2026-05-04 21:14:0'.$number, $number);
+        return Stills::jpeg(\sprintf('2026-05-04 21:%02d:%02d', 14 + intdiv($number, 60), $number % 60), $number);
     }
 
     /** An intake that began while the store was away. */

@@ -33,6 +33,7 @@ use VelvetLedger\Server\Stores\FramePictures;
 use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Tools\EmbedsWithExifTool;
 use VelvetLedger\Server\Tools\IptcNamesOfExifTool;
+use VelvetLedger\Tests\ExifTool;
 use VelvetLedger\Tests\Stills;
 
 /** Stamps where something is in the way: cut off, a drive that left, a file of somebody else's, a tool that dies. */
@@ -149,7 +150,7 @@ final class StampFaultsTest extends LedgerTestCase
         $this->write();
         self::assertStringEndsWith('rot', (string) file_get_contents($this->at('Bellows').'2026-05-04_0001.jpg'));
         self::assertSame([['owed', '2026-05-04_0001.jpg was changed by another program since. It was not touched']], array_map(static fn (array $row): array => [$row['state'], preg_replace('#^.*/#', '', \is_string($row['because']) ? $row['because'] : '')], $this->ledger()->getConnection()->fetchAllAssociative("SELECT state, because FROM copy WHERE state <> 'proven'")));
-        self::assertSame(3, self::exiftool($this->at('Anvil').'2026-05-04_0001.jpg')['Rating'] ?? null);
+        self::assertSame(3, ExifTool::tags($this->at('Anvil').'2026-05-04_0001.jpg')['Rating'] ?? null);
     }
 
     public function testACopyThatAProofFoundChangedIsMergedWithWhereThatIsAskedFor(): void
@@ -163,7 +164,7 @@ final class StampFaultsTest extends LedgerTestCase
         $this->fresh(ChangeStamps::class)->write($this->shoot()->id(), static fn () => null, [$this->frames()[0]->id()]);
         self::assertSame([0, 0, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
         foreach (['Anvil', 'Bellows'] as $drive) {
-            $tags = self::exiftool($this->at($drive).'2026-05-04_0001.jpg');
+            $tags = ExifTool::tags($this->at($drive).'2026-05-04_0001.jpg');
             self::assertSame(['Theirs', 3], [$tags['Label'] ?? null, $tags['Rating'] ?? null], $drive);
         }
         self::assertSame([], $this->ledger()->getConnection()->fetchFirstColumn("SELECT path FROM copy WHERE state <> 'proven'"));
@@ -175,7 +176,7 @@ final class StampFaultsTest extends LedgerTestCase
         $this->bringIn('CARD', self::stamping(['texts' => ['creator' => 'Ada Tern'], 'jpegSidecar' => true]));
         self::assertFileEquals($this->reader->path.'/CARD/DCIM/100ORREL/ORL_0001.JPG', $this->at('Anvil').'2026-05-04_0001.jpg');
         self::assertCount(self::FRAMES + 1, array_filter($this->names('Anvil'), static fn (string $name): bool => str_ends_with($name, '.xmp')), 'one a frame');
-        self::assertSame('ORL_0009.JPG', self::exiftool($this->at('Anvil').'2026-05-04_0007.xmp')['PreservedFileName'] ?? null);
+        self::assertSame('ORL_0009.JPG', ExifTool::tags($this->at('Anvil').'2026-05-04_0007.xmp')['PreservedFileName'] ?? null);
     }
 
     public function testReadTwiceACardThatReadsTwoWaysGivesNothingStamped(): void
@@ -226,6 +227,21 @@ final class StampFaultsTest extends LedgerTestCase
         self::assertSame([true, null === $failed, true], array_map(fn (int $number): bool => is_file($this->store->path."/$number.jpg"), [1, 2, 3]));
         unset($embeds);
         self::assertSame([], glob(sys_get_temp_dir().'/velvet-stamps-'.getmypid().'-*/*.in'));
+    }
+
+    /** What stands in a text never becomes an argument of the tool that writes it, and comes out as it went in. */
+    public function testATextIsATextWhateverStandsInIt(): void
+    {
+        $embeds = new EmbedsWithExifTool();
+        foreach (["Ada\n-Comment=injected", "-execute\n-Make=injected", "@argfile\n-o\n/tmp/elsewhere", '&lt;&amp; %f $x <&#65;>', '=Ada', '#[CSTR]a\\nb'] as $i => $text) {
+            $name = $this->store->path."/$i.jpg";
+            $embeds->ask($i, Embedding::prepare(new StampsXmp(new IptcNamesOfExifTool()), $this->reader->path.'/CARD/DCIM/100ORREL/ORL_0001.JPG', $name, new Stamp(StampTexts::of(StampField::Creator, $text)->with(StampField::Notice, $text))));
+            self::assertSame([$i => null], $embeds->answers(), $text);
+            $tags = ExifTool::tags($name, '-G1', '-a');
+            self::assertSame(['Orrel', false], [$tags['IFD0:Make'] ?? null, str_contains((string) json_encode($tags['File:Comment'] ?? ''), 'injected')], $text);
+            $plain = static fn (mixed $said): string => preg_replace('/\s+/', ' ', \is_scalar($said) ? (string) $said : '') ?? '';
+            self::assertSame([$plain($text), $plain($text)], [$plain($tags['XMP-dc:Rights'] ?? null), $plain($tags['IFD0:Copyright'] ?? null)], $text);
+        }
     }
 
     public function testTheScratchFolderOfOneWhoWasKilledIsCleared(): void
@@ -282,7 +298,7 @@ final class StampFaultsTest extends LedgerTestCase
     {
         $stamped = array_filter($this->names($drive), static fn (string $name): bool => 1 === preg_match('/\.(jpg|xmp)$/', $name));
 
-        return array_values(array_map(fn (string $name): mixed => self::exiftool($this->at($drive).$name)['Creator'] ?? null, $stamped));
+        return array_values(array_map(fn (string $name): mixed => ExifTool::tags($this->at($drive).$name)['Creator'] ?? null, $stamped));
     }
 
     private function shoot(): Shoot
@@ -309,13 +325,5 @@ final class StampFaultsTest extends LedgerTestCase
     private static function stamping(array $stamps): Wishes
     {
         return new Wishes(OrderDocument::read(['stamps' => $stamps] + OrderDocument::of(StandingOrder::byTheDay())));
-    }
-
-    /** @return array<mixed> */
-    private static function exiftool(string $file): array
-    {
-        $decoded = json_decode((string) shell_exec('exiftool -fast2 -j '.escapeshellarg($file)), true);
-
-        return \is_array($decoded) && \is_array($decoded[0] ?? null) ? $decoded[0] : [];
     }
 }

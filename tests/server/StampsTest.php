@@ -29,6 +29,7 @@ use VelvetLedger\Server\Persistence\Shoot;
 use VelvetLedger\Server\Persistence\StampRepository;
 use VelvetLedger\Server\Stamps\ChangeStamps;
 use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Tests\ExifTool;
 use VelvetLedger\Tests\Stills;
 
 /** Stamps through a whole ledger: at intake, and on what is held already; read back by ExifTool. */
@@ -53,7 +54,7 @@ final class StampsTest extends LedgerTestCase
         self::assertSame(['2026-05-04_0001.jpg', '2026-05-04_0001.orw', '2026-05-04_0001.xmp', 'checksums.xxh128'], array_values(array_diff((array) scandir($this->at('Anvil')), ['.', '..'])));
         self::assertFileEquals($this->reader->path.'/CARD/DCIM/100ORREL/ORL_0001.ORW', $this->at('Anvil', '.orw'), 'a raw file is never changed');
         foreach (['.jpg' => 'ORL_0001.JPG', '.xmp' => 'ORL_0001.ORW'] as $ending => $was) {
-            $tags = self::exiftool($this->at('Anvil', $ending));
+            $tags = ExifTool::tags($this->at('Anvil', $ending));
             self::assertSame([['Ada Tern', 'Ben Tallow'], '© 2026 Tern & Tallow', 'No use without leave.', true, ['lanterns', 'places', 'Quillhaven'], $was], [$tags['Creator'], $tags['Rights'], $tags['UsageTerms'], $tags['Marked'], $tags['Subject'], $tags['PreservedFileName']], $ending);
             self::assertFileEquals($this->at('Anvil', $ending), $this->at('Bellows', $ending));
         }
@@ -69,7 +70,7 @@ final class StampsTest extends LedgerTestCase
         $clocks = new Clocks(array_fill_keys(array_map(static fn (BodyClock $clock): string => $clock->body, $this->service(Plans::class)->make($this->card('CARD'), new Wishes())->clocks), ClockCorrection::by(3600)));
         $this->bringIn('CARD', new Wishes(self::stamping(['slip' => '', 'texts' => ['creator' => 'Cal']])->order, [$key => new ShootWish('Boats', texts: StampTexts::of(StampField::Event, 'Regatta'), keywords: [['boats']])], clocks: $clocks));
         $file = glob($this->store->path.'/Anvil/pictures/2026/*/*.jpg')[0] ?? '';
-        $tags = self::exiftool($file);
+        $tags = ExifTool::tags($file);
         self::assertSame(['Cal', 'Regatta', 'boats', '2026:05:04 22:14:09', '2026:05:04 22:14:09', '2026:05:04 21:14:09', 3600], [$tags['Creator'], $tags['Event'], $tags['Subject'], $tags['DateTimeOriginal'], $tags['DateCreated'], $tags['CameraTime'], $tags['ClockCorrection']]);
         self::assertArrayNotHasKey('UsageTerms', $tags, 'no slip was asked for');
     }
@@ -80,7 +81,7 @@ final class StampsTest extends LedgerTestCase
         rename($this->store->path.'/Bellows', $this->store->path.'/.Bellows');
         $this->change(['texts' => ['event' => 'Regatta', 'usageTerms' => ''], 'add' => [['places', 'quay']], 'rating' => 4]);
         foreach (['.jpg', '.xmp'] as $ending) {
-            $tags = self::exiftool($this->at('Anvil', $ending));
+            $tags = ExifTool::tags($this->at('Anvil', $ending));
             self::assertSame(['Regatta', null, ['places', 'quay'], 4, '© 2026 Tern & Tallow'], [$tags['Event'], $tags['UsageTerms'] ?? null, $tags['Subject'], $tags['Rating'], $tags['Rights']]);
         }
         self::assertSame(['proven', 'proven', 'proven', 'owed', 'owed', 'proven'], $this->states(), 'the mirror is owed the change, not the raw');
@@ -92,8 +93,8 @@ final class StampsTest extends LedgerTestCase
         self::assertSame('event, usage terms; 1 keyword added; stars', $stamps->takeBack($this->shoot()));
         $stamps->write($this->shoot()->id(), static fn () => null, []);
         self::assertNull($stamps->takeBack($this->shoot()), 'once');
-        self::assertArrayNotHasKey('Event', self::exiftool($this->at('Bellows', '.jpg')));
-        self::assertSame('No use without leave.', self::exiftool($this->at('Bellows', '.xmp'))['UsageTerms']);
+        self::assertArrayNotHasKey('Event', ExifTool::tags($this->at('Bellows', '.jpg')));
+        self::assertSame('No use without leave.', ExifTool::tags($this->at('Bellows', '.xmp'))['UsageTerms']);
         self::assertSame(['proven', 'proven', 'proven', 'proven', 'proven', 'proven'], $this->states());
     }
 
@@ -105,10 +106,10 @@ final class StampsTest extends LedgerTestCase
         $this->change(['add' => [['ours']]]);
         self::assertSame($theirs, file_get_contents($this->at('Anvil', '.xmp')), 'never overwritten unasked');
         self::assertStringContainsString('2026-05-04_0001.xmp was changed by another program since. It was not touched.', (string) $this->note());
-        self::assertSame('ours', self::exiftool($this->at('Anvil', '.jpg'))['Subject'], 'which keeps no other file from being stamped');
+        self::assertSame('ours', ExifTool::tags($this->at('Anvil', '.jpg'))['Subject'], 'which keeps no other file from being stamped');
         $this->service(ChangeStamps::class)->write($this->shoot()->id(), static fn () => null, [$this->frame()]);
         self::assertNull($this->note());
-        $tags = self::exiftool($this->at('Bellows', '.xmp'));
+        $tags = ExifTool::tags($this->at('Bellows', '.xmp'));
         self::assertSame([['theirs', 'ours'], 'Green', '© 2026 Tern & Tallow'], [$tags['Subject'], $tags['Label'], $tags['Rights']]);
         file_put_contents($this->at('Anvil', '.xmp'), '<x');
         $this->change(['rating' => 1]);
@@ -128,7 +129,7 @@ final class StampsTest extends LedgerTestCase
         file_put_contents($this->at('Bellows', '.jpg'), $before);
         $this->fresh(ChangeStamps::class)->write($this->shoot()->id(), static fn () => null, []);
         self::assertNull($this->note());
-        self::assertSame([2, 2], [self::exiftool($this->at('Anvil', '.jpg'))['Rating'], self::exiftool($this->at('Bellows', '.jpg'))['Rating']]);
+        self::assertSame([2, 2], [ExifTool::tags($this->at('Anvil', '.jpg'))['Rating'], ExifTool::tags($this->at('Bellows', '.jpg'))['Rating']]);
         self::assertSame('', (string) shell_exec('cd '.escapeshellarg($this->at('Bellows')).' && xxhsum -c --quiet checksums.xxh128 2>&1'));
         self::assertSame([0, 0, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
     }
@@ -142,7 +143,7 @@ final class StampsTest extends LedgerTestCase
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0002.ORW', Stills::raw('2026-05-04 21:15:09', 2));
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0002.XMP', '<x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#"><rdf:Description rdf:about="" xmlns:xmp="http://ns.adobe.com/xap/1.0/" xmlns:o="http://other.example/" xmp:Rating="5" o:kept="yes"/></rdf:RDF></x:xmpmeta>');
         $this->bringIn('CARD', self::stamping(['slip' => '', 'keywords' => [['boats']]]));
-        $tags = self::exiftool($this->at('Anvil', '.xmp'));
+        $tags = ExifTool::tags($this->at('Anvil', '.xmp'));
         self::assertSame([3, 'Best', 'Camera', ['boats', 'inside']], [$tags['Rating'], $tags['Label'], $tags['Creator'], $tags['Subject']], 'who reads the sidecar need not read the raw');
         $sidecar = (string) file_get_contents(str_replace('_0001', '_0002', $this->at('Anvil', '.xmp')));
         self::assertStringContainsString('o:kept="yes"', $sidecar);
@@ -166,14 +167,14 @@ final class StampsTest extends LedgerTestCase
         self::assertStringStartsWith('ORL_0003.JPG could not be stamped: the file ends at byte', $reasons['ORL_0003.JPG'][1]);
         self::assertStringStartsWith('ORL_0004.JPG was not stamped: what is written in it already is damaged', $reasons['ORL_0004.JPG'][1]);
         self::assertFileEquals($this->reader->path.'/CARD/DCIM/100ORREL/ORL_0004.JPG', str_replace('_0001', '_0004', $this->at('Anvil', '.jpg')), 'as the camera wrote it');
-        self::assertSame('© 2026 Tern & Tallow', self::exiftool(str_replace('_0001', '_0002', $this->at('Anvil', '.jpg')))['Rights']);
+        self::assertSame('© 2026 Tern & Tallow', ExifTool::tags(str_replace('_0001', '_0002', $this->at('Anvil', '.jpg')))['Rights']);
     }
 
     public function testTheVocabularyIsChangedWithTheFramesThatBearItsWords(): void
     {
         $this->bringIn('CARD', self::stamping(['slip' => '', 'keywords' => [['places', 'quay'], ['boat']]]));
         $this->keywords(['what' => 'add', 'word' => 'boats']);
-        $keywords = fn (): array => [$this->fresh(ChangeStamps::class)->write($this->shoot()->id(), static fn () => null, []), self::exiftool($this->at('Anvil', '.jpg'))['Subject'] ?? null];
+        $keywords = fn (): array => [$this->fresh(ChangeStamps::class)->write($this->shoot()->id(), static fn () => null, []), ExifTool::tags($this->at('Anvil', '.jpg'))['Subject'] ?? null];
         self::assertStringContainsString('1 frame is to be stamped anew', $this->keywords(['what' => 'rename', 'word' => 'places > quay', 'to' => 'north quay']));
         self::assertEqualsCanonicalizing(['places', 'north quay', 'boat'], $keywords()[1]);
         $this->keywords(['what' => 'merge', 'word' => 'boat', 'to' => 'boats']);
@@ -182,7 +183,7 @@ final class StampsTest extends LedgerTestCase
         self::assertSame("places\n\tboats = boat\n\tnorth quay\n", $this->keywords([]));
         $this->keywords(['what' => 'drop', 'word' => 'places']);
         $keywords();
-        self::assertArrayNotHasKey('Subject', self::exiftool($this->at('Anvil', '.jpg')));
+        self::assertArrayNotHasKey('Subject', ExifTool::tags($this->at('Anvil', '.jpg')));
         foreach ([['what' => 'drop', 'word' => 'nowhere'], ['what' => 'add', 'word' => 'a=b'], ['what' => 'sing', 'word' => 'x']] as $bad) {
             self::assertNotSame(0, $this->command('keywords', $bad)->getStatusCode());
         }
@@ -194,7 +195,7 @@ final class StampsTest extends LedgerTestCase
         self::assertSame(['2026-05-04_0001.jpg', '2026-05-04_0001.orw', 'checksums.xxh128'], array_values(array_diff((array) scandir($this->at('Anvil')), ['.', '..'])), 'nothing was asked for');
         $ran = $this->command('stamp', ['shoot' => '2026/2026-05-04', '--slip' => 'Tern & Tallow', '--set' => ['event=Regatta'], '--keyword' => ['places > quay'], '--rating' => '5', '--label' => 'Second']);
         self::assertSame([0, '0 frames are still to be stamped, 0 not as they should be.'], [$ran->getStatusCode(), trim($ran->getDisplay())]);
-        $tags = self::exiftool($this->at('Bellows', '.xmp'));
+        $tags = ExifTool::tags($this->at('Bellows', '.xmp'));
         self::assertSame(['© 2026 Tern & Tallow', 'Regatta', 5, 'Second'], [$tags['Rights'], $tags['Event'], $tags['Rating'], $tags['Label']]);
         file_put_contents($this->at('Anvil', '.jpg'), 'x', \FILE_APPEND);
         $ran = $this->command('stamp', ['shoot' => '1', '--rating' => '1', '--json' => true]);
@@ -298,19 +299,5 @@ final class StampsTest extends LedgerTestCase
     private static function stamping(array $stamps): Wishes
     {
         return new Wishes(OrderDocument::read(['stamps' => $stamps] + OrderDocument::of(StandingOrder::byTheDay())));
-    }
-
-    /** @return array<string, mixed> */
-    private static function exiftool(string $file): array
-    {
-        $decoded = json_decode((string) shell_exec('exiftool -j '.escapeshellarg($file)), true);
-        self::assertIsArray($decoded);
-        self::assertIsArray($decoded[0]);
-        $tags = [];
-        foreach ($decoded[0] as $tag => $value) {
-            $tags[(string) $tag] = $value;
-        }
-
-        return $tags;
     }
 }

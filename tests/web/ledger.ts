@@ -8,7 +8,7 @@ export const home = `${process.env.LEDGER_HOME ?? ""}/${Number(process.env.TEST_
 export const reader = `${home}/reader`;
 export const drives = `${home}/drives`;
 export const store = `${drives}/Anvil`;
-const cards = `${process.env.LEDGER_HOME ?? ""}/cards`;
+const cards = process.env.CARDS ?? "";
 
 /** The ledger as on its first day; gives an address to enter by, good once. */
 const fresh = () => execFileSync(process.env.PHP ?? "php", ["tests/web/fresh.php", home, cards], { encoding: "utf8" });

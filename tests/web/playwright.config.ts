@@ -11,11 +11,13 @@ export default defineConfig({
   reporter: [["list"]],
   use: {
     viewport: { width: 1280, height: 800 },
+    contextOptions: { reducedMotion: "reduce" },
     screenshot: "only-on-failure",
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium-headless-shell",
       args: [
         "--no-sandbox",
+        "--js-flags=--no-maglev --no-turbofan", // no page lives long enough to be worth compiling
         "--disable-gpu",
         "--disable-quic",
         "--no-first-run",

@@ -78,6 +78,7 @@ export const useClearance = (of: { card: string } | { receipt: string }, ready: 
 
 export const useCompare = () => useCopiesChange((card: string) => post(`/api/cards/${card}/clearance/compare`, {}));
 export const useNod = () => useCopiesChange(({ card, files }: { card: string; files: string[] }) => post(`/api/cards/${card}/clearance/nod`, { files }));
+export const useTakeBackNods = () => useCopiesChange((card: string) => post(`/api/cards/${card}/clearance/nod/back`, { files: [] }));
 export const useRemoveOriginals = () =>
   useCopiesChange(({ card, label }: { card: string; label: string }) => post(`/api/cards/${card}/clearance/remove`, { label }));
 

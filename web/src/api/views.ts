@@ -101,6 +101,7 @@ export interface Clearance {
   sentence: string;
   files: number;
   cleared: number;
+  letGo: number;
   missing: Missing[];
   missingInAll: number;
   comparison: Comparison | null;
@@ -339,7 +340,7 @@ export interface Keywords {
 export type Kind = "still raw" | "still rendered" | "sidecar" | "voice note" | "moving picture" | "camera system file" | "folder" | "unknown";
 
 /** What one file lacks before its card may be formatted, the gravest first; and what would mend it. */
-export type Lack = "could not be listed to its end" | "cannot be read" | "is nowhere but on this card" | "is in the ledger, but its copies are gone" | "has too few proven copies" | "has its copies on one device" | "seems to be held, and must be read in full to be sure" | "is still to be converted" | "was left out and is nowhere else" | "is a clip or sound that is nowhere but on this card";
+export type Lack = "could not be listed to its end" | "cannot be read" | "came from its twin, and is only believed to be the same" | "is nowhere but on this card" | "is in the ledger, but its copies are gone" | "has too few proven copies" | "has its copies on one device" | "seems to be held, and must be read in full to be sure" | "is still to be converted" | "was left out and is nowhere else" | "is a clip or sound that is nowhere but on this card";
 
 /** One file that keeps its card from being formatted, and why. */
 export interface Missing {
@@ -556,7 +557,7 @@ export interface RefusedRaw {
 }
 
 /** What the photographer can do about a lack. */
-export type Remedy = "none" | "bring in" | "make copies" | "prove" | "compare" | "nod";
+export type Remedy = "none" | "bring in" | "make copies" | "prove" | "compare" | "nod" | "nod alone";
 
 /** One field of a stamp, by the word that it is called by. */
 export interface Said {

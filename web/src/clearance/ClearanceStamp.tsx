@@ -1,6 +1,6 @@
 import { Link } from "react-router";
 import { Refused } from "../api/client";
-import { useClearance, useCompare, useNod } from "../api/copies";
+import { useClearance, useCompare, useNod, useTakeBackNods } from "../api/copies";
 import type { Clearance, Missing } from "../api/views";
 import { Glimpse } from "../ledger/Glimpse";
 import { TextButton } from "../ledger/Field";
@@ -14,6 +14,7 @@ type Of = { card: string } | { receipt: string };
 export function ClearanceStamp({ of, ready = true, asOf }: { of: Of; ready?: boolean; asOf?: string }) {
   const found = useClearance(of, ready, asOf);
   const compare = useCompare();
+  const takeBack = useTakeBackNods();
   if (!ready) return null;
   // What was said of a card holds only while it can be seen.
   const away = found.error instanceof Refused;
@@ -48,7 +49,19 @@ export function ClearanceStamp({ of, ready = true, asOf }: { of: Of; ready?: boo
           </TextButton>
         </p>
       )}
-      <Trouble error={compare.error} />
+      {clearance.letGo > 0 && (
+        <p className="mt-2">
+          <TextButton
+            disabled={takeBack.isPending}
+            onClick={() => {
+              takeBack.mutate(clearance.card);
+            }}
+          >
+            take back what you let go
+          </TextButton>
+        </p>
+      )}
+      <Trouble error={compare.error ?? takeBack.error} />
       {clearance.missing.length > 0 && (
         <p className="mt-2">
           <Link to={`/clearance/${clearance.card}`} className="text-velvet underline underline-offset-3">
@@ -117,7 +130,7 @@ export function MissingList({ clearance }: { clearance: Clearance }) {
                   {REMEDIES[one.remedy]}
                 </Link>
               )}
-              {(one.remedy === "nod" || one.lack.startsWith("is a clip")) && (
+              {(one.remedy === "nod" || one.remedy === "nod alone" || one.lack.startsWith("is a clip")) && (
                 <TextButton
                   onClick={() => {
                     nod.mutate({ card: clearance.card, files: [one.path] });

@@ -1,0 +1,42 @@
+# The measurements. What they are held against waits for the drive, and so do they.
+
+source "$ROOT/ops/test-homes.sh"
+TEST_PLACE=$ROOT/var/bench
+QUICK_PG=
+
+# A cluster made as a ledger's is, logins and all.
+kept_cluster() { LEDGER_PG_PORT=7461 start_postgres && database_url ledger_test && ensure_database ledger_test && APP_ENV=test bring_up_to_date; }
+copy_cluster() { :; }
+
+# The desk in a real browser, on a card of 3,000 frames.
+bench_desk() {
+  cd "$ROOT" || return 1
+  install_debian_packages chromium
+  web_cards && web_ledger 9 || return 1
+  node bench/desk.mjs
+  local result=$?
+  end_home
+  return "$result"
+}
+
+run_bench() {
+  install_debian_packages "${DEBIAN_PACKAGES[@]}" dcmtk
+  set_up
+  cd "$ROOT" || return 1
+  if [ "${1:-}" = desk ]; then bench_desk; return; fi
+  test_home || return 1
+  local bench
+  if [ $# -gt 0 ]; then
+    fetch_reference_files && "$PHP" -d memory_limit=1G "${COMPILED[@]}" "bench/$1.php" "${@:2}"
+    local result=$?
+    end_home
+    return "$result"
+  fi
+  for bench in bench/[a-z]*.php; do
+    say "== ${bench##*/}"
+    "$PHP" -d memory_limit=1G "${COMPILED[@]}" "$bench" || return 1
+  done
+  end_home
+  say "== desk"
+  bench_desk
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests;
+
+use Symfony\Component\Process\InputStream;
+use Symfony\Component\Process\Process;
+
+/** The reference program ExifTool, asked by tests: one that is kept running (-stay_open), for starting it takes longer than what it is asked. */
+final class ExifTool
+{
+    private static ?Process $process = null;
+    private static InputStream $input;
+
+    /** @return array<mixed> what it reads of one file, by the names of its tags */
+    public static function tags(string $file, string ...$options): array
+    {
+        $decoded = json_decode(self::said('-j', ...[...$options, $file]), true);
+
+        return \is_array($decoded) && \is_array($decoded[0] ?? null) ? $decoded[0] : [];
+    }
+
+    public static function said(string ...$arguments): string
+    {
+        if (true !== self::$process?->isRunning()) {
+            self::$input = new InputStream();
+            self::$process = new Process(['exiftool', '-stay_open', 'True', '-@', '-'], null, null, self::$input, null);
+            self::$process->start();
+        }
+        self::$process->clearOutput();
+        self::$input->write(implode("\n", [...$arguments, '-execute'])."\n");
+        self::$process->waitUntil(static fn (): bool => str_contains((string) self::$process?->getOutput(), '{ready}'));
+
+        return explode('{ready}', self::$process->getOutput())[0];
+    }
+}
