@@ -49,7 +49,8 @@ final readonly class ShootsController
     public function shoot(int $id, FramesPage $page, Sights $sights): Response
     {
         $shoot = $this->shoots->find($id);
-        $looked = $sights->ask([$id]);
+        $followed = $sights->isFollowed($id); // before the rows are read, as in what is bad
+        $looked = $sights->ask([$id]) && !$followed;
 
         return new JsonResponse(new ShootPageView(new ShootView($this->shoots->one($shoot), $this->sums->ofShoots([$shoot->id()])[$shoot->id()] ?? []), $page->frames($shoot), $looked));
     }

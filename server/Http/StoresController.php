@@ -127,7 +127,10 @@ final readonly class StoresController
     {
         $shoot = RowNumber::of($request, 'shoot');
 
-        return new JsonResponse(new FindingsView($bad->of(RowNumber::of($request, 'store'), $shoot), $shoot > 0 && $sights->isLookedFor($shoot)));
+        $looking = $shoot > 0 && $sights->isLookedFor($shoot); // before the rows are read: who asks until it is over sees what came of it
+        $following = $shoot > 0 && $sights->isFollowed($shoot);
+
+        return new JsonResponse(new FindingsView($bad->of(RowNumber::of($request, 'store'), $shoot), $looking, $following));
     }
 
     /** Mends one bad copy from a good one. */

@@ -9,9 +9,10 @@ final readonly class FindingsView
 {
     /**
      * @param list<BadCopyView> $copies
-     * @param bool              $looking whether the drives are being looked through for those that are missing
+     * @param bool              $looking   whether the drives are being looked through for those that are missing
+     * @param bool              $following whether what was found is being read, for the ledger to have it where it is
      */
-    public function __construct(public array $copies, public bool $looking = false)
+    public function __construct(public array $copies, public bool $looking = false, public bool $following = false)
     {
     }
 }

@@ -52,18 +52,18 @@ final readonly class Sights
 
     public function askToLookFor(int $shoot): void
     {
-        $this->askOnce(new SeeCopies($shoot, lookFor: true));
+        $this->askOnce("looking.$shoot", new SeeCopies($shoot, lookFor: true));
     }
 
     /** What was found is read before the ledger has it where it is. */
     public function askToFollow(int $shoot): void
     {
-        $this->askOnce(new SeeCopies($shoot, follow: true));
+        $this->askOnce("following.$shoot", new SeeCopies($shoot, follow: true));
     }
 
-    private function askOnce(SeeCopies $work): void
+    private function askOnce(string $key, SeeCopies $work): void
     {
-        $item = $this->cache->getItem("looking.$work->shoot");
+        $item = $this->cache->getItem($key);
         if (!$item->isHit()) {
             $this->cache->save($item->set(true)->expiresAfter(self::LOOK_FOR));
             $this->bus->dispatch($work);
@@ -73,6 +73,11 @@ final readonly class Sights
     public function isLookedFor(int $shoot): bool
     {
         return $this->cache->getItem("looking.$shoot")->isHit();
+    }
+
+    public function isFollowed(int $shoot): bool
+    {
+        return $this->cache->getItem("following.$shoot")->isHit();
     }
 
     #[AsMessageHandler]
@@ -92,8 +97,11 @@ final readonly class Sights
             $this->log->error('Copies could not be looked at: {reason}', ['reason' => $error->getMessage(), 'exception' => $error]);
         } finally {
             $this->cache->save($this->cache->getItem("seen.$work->shoot")->set(true)->expiresAfter(self::FRESH));
-            if ($work->lookFor || $work->follow) {
+            if ($work->lookFor) {
                 $this->cache->deleteItem("looking.$work->shoot");
+            }
+            if ($work->follow) {
+                $this->cache->deleteItem("following.$work->shoot");
             }
         }
     }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace VelvetLedger\Tests\server;
 
 use Psr\Cache\CacheItemPoolInterface;
+use Psr\Log\NullLogger;
+use Symfony\Component\Cache\Adapter\ArrayAdapter;
 use VelvetLedger\Core\Plan\ShootWish;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Copies\FindsLost;
@@ -12,6 +14,8 @@ use VelvetLedger\Server\Copies\SeesCopies;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Persistence\Copy;
 use VelvetLedger\Server\Persistence\Shoot;
+use VelvetLedger\Server\Work\SeeCopies;
+use VelvetLedger\Server\Work\Sights;
 use VelvetLedger\Tests\OnCard;
 use VelvetLedger\Tests\Stills;
 
@@ -84,6 +88,22 @@ final class LostCopiesTest extends LedgerTestCase
         $browser->request('GET', '/api/shoots/1');
         self::assertStringContainsString('winner.jpg', (string) $browser->getResponse()->getContent());
         self::assertSame(0, $this->service(FindsLost::class)->mendPaths(1), 'said twice, it is done once');
+    }
+
+    public function testWhatWasFoundIsFollowedAlsoWhileDrivesAreLookedThrough(): void
+    {
+        $sent = new SentMessages();
+        $cache = new ArrayAdapter();
+        $sights = new Sights($this->service(SeesCopies::class), $this->service(FindsLost::class), $cache, $sent, new NullLogger());
+        $sights->askToLookFor(1);
+        $sights->askToFollow(1);
+        $sights->askToFollow(1);
+        self::assertEquals([new SeeCopies(1, lookFor: true), new SeeCopies(1, follow: true)], $sent->all());
+        self::assertTrue($sights->isFollowed(1));
+        $sights->see(new SeeCopies(1, lookFor: true));
+        self::assertSame([false, true], [$sights->isLookedFor(1), $sights->isFollowed(1)]);
+        $sights->see(new SeeCopies(1, follow: true));
+        self::assertFalse($sights->isFollowed(1));
     }
 
     /** A proof is of bytes that were read: what was changed between the look and the word is no copy. */

@@ -63,7 +63,7 @@ export const useFindings = (shoot: number | null, often: boolean) =>
   useQuery({
     queryKey: ["findings", shoot],
     queryFn: () => get<Findings>(`/api/findings${shoot === null ? "" : `?shoot=${shoot}`}`),
-    refetchInterval: (query) => (query.state.data?.looking === true ? GLANCE : often ? GLANCE * 2 : REST),
+    refetchInterval: (query) => (query.state.data?.looking === true || query.state.data?.following === true ? GLANCE : often ? GLANCE * 2 : REST),
   });
 
 /** Of a card in a reader, or of the one that a receipt was written from; asOf is what it is asked after, a beginning or an end: what was said before is not said any more. */

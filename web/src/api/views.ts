@@ -261,6 +261,7 @@ export interface FailedPiece {
 export interface Findings {
   copies: BadCopy[];
   looking: boolean;
+  following: boolean;
 }
 
 /** How a folder of the resulting tree comes about. */

@@ -71,7 +71,12 @@ export function ShootScreen() {
               </dl>
             </section>
             {(findings.data?.copies.length ?? 0) > 0 && (
-              <BadCopies copies={findings.data?.copies ?? []} shoot={shoot.id} looking={findings.data?.looking ?? false} />
+              <BadCopies
+                copies={findings.data?.copies ?? []}
+                shoot={shoot.id}
+                looking={findings.data?.looking ?? false}
+                following={findings.data?.following ?? false}
+              />
             )}
             <div className="folds-flat grid grow grid-cols-[minmax(0,1fr)_340px]">
               <div className="ml-ruled bg-mat py-3">

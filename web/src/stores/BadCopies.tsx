@@ -5,7 +5,17 @@ import { Trouble } from "../ledger/Notice";
 import { count, size } from "../words/format";
 
 /** Copies that are missing or different, each to be mended from a good one; what was there is kept aside. */
-export function BadCopies({ copies, shoot, looking = false }: { copies: BadCopy[]; shoot?: number; looking?: boolean }) {
+export function BadCopies({
+  copies,
+  shoot,
+  looking = false,
+  following = false,
+}: {
+  copies: BadCopy[];
+  shoot?: number;
+  looking?: boolean;
+  following?: boolean;
+}) {
   const mend = useMend();
   const lookFor = useLookFor();
   const mendPaths = useMendPaths();
@@ -31,12 +41,16 @@ export function BadCopies({ copies, shoot, looking = false }: { copies: BadCopy[
           )}
           {shoot !== undefined && found.length > 0 && (
             <TextButton
-              disabled={mendPaths.isPending}
+              disabled={following || mendPaths.isPending}
               onClick={() => {
                 mendPaths.mutate(shoot);
               }}
             >
-              {found.length === 1 ? "1 was found: have the ledger know its place" : `${found.length} were found: have the ledger know their places`}
+              {following
+                ? `reading ${found.length === 1 ? "the one that was" : `the ${found.length} that were`} found…`
+                : found.length === 1
+                  ? "1 was found: have the ledger know its place"
+                  : `${found.length} were found: have the ledger know their places`}
             </TextButton>
           )}
           {can.length > 1 && (
