@@ -9,9 +9,9 @@ final class Canvas
 {
     public readonly \GdImage $image;
 
-    public function __construct(public readonly int $width, public readonly int $height)
+    public function __construct(public readonly int $width, public readonly int $height, ?\GdImage $image = null)
     {
-        $image = imagecreatetruecolor(max(1, $width), max(1, $height));
+        $image ??= imagecreatetruecolor(max(1, $width), max(1, $height));
         \assert(false !== $image);
         imageantialias($image, true);
         $this->image = $image;
@@ -100,10 +100,9 @@ final class Canvas
     /** The same picture at another size. */
     public function scaled(int $width, int $height): self
     {
-        $scaled = new self($width, $height);
-        imagecopyresampled($scaled->image, $this->image, 0, 0, 0, 0, $width, $height, $this->width, $this->height);
+        $scaled = imagescale($this->image, max(1, $width), max(1, $height), $width < $this->width ? \IMG_BOX : \IMG_BILINEAR_FIXED);
 
-        return $scaled;
+        return new self($width, $height, false === $scaled ? throw new \RuntimeException('There is no memory for the pictures of the demo.') : $scaled);
     }
 
     public function jpeg(int $quality): string

@@ -14,14 +14,15 @@ final class ExifTool
     private static InputStream $input;
 
     /** @return array<mixed> what it reads of one file, by the names of its tags */
-    public static function tags(string $file, string ...$options): array
+    public static function tags(string $file, string $options = ''): array
     {
-        $decoded = json_decode(self::said('-j', ...[...$options, $file]), true);
+        $decoded = json_decode(self::said(trim('-j '.$options), $file), true);
 
         return \is_array($decoded) && \is_array($decoded[0] ?? null) ? $decoded[0] : [];
     }
 
-    public static function said(string ...$arguments): string
+    /** @param string|list<string> $options in one, with a blank between them, or each by itself */
+    public static function said(string|array $options, string ...$files): string
     {
         if (true !== self::$process?->isRunning()) {
             self::$input = new InputStream();
@@ -29,9 +30,15 @@ final class ExifTool
             self::$process->start();
         }
         self::$process->clearOutput();
-        self::$input->write(implode("\n", [...$arguments, '-execute'])."\n");
-        self::$process->waitUntil(static fn (): bool => str_contains((string) self::$process?->getOutput(), '{ready}'));
+        self::$input->write(implode("\n", [...\is_string($options) ? explode(' ', $options) : $options, ...$files, '-execute'])."\n");
+        self::$process->waitUntil(static fn (): bool => str_ends_with((string) self::$process?->getOutput(), "{ready}\n"));
 
-        return explode('{ready}', self::$process->getOutput())[0];
+        return substr(self::$process->getOutput(), 0, -\strlen("{ready}\n"));
+    }
+
+    /** Has it write into files, as another program would. */
+    public static function write(string $options, string ...$files): void
+    {
+        self::said('-m -overwrite_original '.$options, ...$files);
     }
 }

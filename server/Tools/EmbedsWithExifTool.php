@@ -170,16 +170,14 @@ final class EmbedsWithExifTool implements Embeds
         }
     }
 
+    /** One that has nothing to do; another, where there may be one more; else the one that has least to do. */
     private function idlest(): ExifToolProcess
     {
-        if (\count($this->processes) < self::PROCESSES) {
-            return $this->processes[] = new ExifToolProcess();
-        }
-        $idlest = $this->processes[0];
+        $idlest = null;
         foreach ($this->processes as $process) {
-            $idlest = $process->outstanding() < $idlest->outstanding() ? $process : $idlest;
+            $idlest = null === $idlest || $process->outstanding() < $idlest->outstanding() ? $process : $idlest;
         }
 
-        return $idlest;
+        return null === $idlest || (0 < $idlest->outstanding() && \count($this->processes) < self::PROCESSES) ? $this->processes[] = new ExifToolProcess() : $idlest;
     }
 }

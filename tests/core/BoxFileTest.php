@@ -15,6 +15,7 @@ use VelvetLedger\Core\Format\ByteOrder;
 use VelvetLedger\Core\Format\Bytes;
 use VelvetLedger\Core\Format\Tiff\IfdDraft;
 use VelvetLedger\Core\Format\Tiff\TiffWriter;
+use VelvetLedger\Tests\ExifTool;
 use VelvetLedger\Tests\Folder;
 
 /** ISO/IEC 14496-12 (box structure, 4.2; meta boxes, 8.11) and 23008-12 (HEIF: Exif items, Annex A; image size, 6.5.3). */
@@ -73,7 +74,7 @@ final class BoxFileTest extends TestCase
     {
         $folder = new Folder();
         $file = $folder->put('a.heic', self::heic(self::exif(), true, 'heic'));
-        self::assertSame("HEIC\nOrrel M4\n4032\n3024\n2026:05:04 21:14:09\n", (string) shell_exec('exiftool -s3 -FileType -Model -ImageWidth -ImageHeight -DateTimeOriginal '.escapeshellarg($file).' 2>/dev/null'));
+        self::assertSame("HEIC\nOrrel M4\n4032\n3024\n2026:05:04 21:14:09\n", ExifTool::said('-s3 -FileType -Model -ImageWidth -ImageHeight -DateTimeOriginal', $file));
     }
 
     private static function exif(): string

@@ -16,6 +16,7 @@ use VelvetLedger\Demo\Scene;
 use VelvetLedger\Demo\Shot;
 use VelvetLedger\Demo\Story;
 use VelvetLedger\Demo\VoiceNote;
+use VelvetLedger\Tests\ExifTool;
 use VelvetLedger\Tests\Folder;
 
 /** The demo's cards hold what the tests and the measurements of hints take for their truth. */
@@ -72,7 +73,7 @@ final class DemoStoryTest extends TestCase
         $folder = new Folder();
         $folder->put('n.wav', VoiceNote::wav());
         $folder->put('c.mov', Clip::mov());
-        $said = (string) shell_exec('exiftool -s3 -FileType -SampleRate -n '.escapeshellarg($folder->path.'/n.wav').' 2>/dev/null; exiftool -s3 -FileType '.escapeshellarg($folder->path.'/c.mov').' 2>/dev/null');
+        $said = ExifTool::said('-s3 -FileType -SampleRate -n', $folder->path.'/n.wav').ExifTool::said('-s3 -FileType', $folder->path.'/c.mov');
         self::assertSame("WAV\n8000\nMOV\n", $said);
     }
 

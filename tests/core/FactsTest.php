@@ -19,6 +19,7 @@ use VelvetLedger\Core\Format\Jpeg\OrientedJpeg;
 use VelvetLedger\Core\Format\NoPicture;
 use VelvetLedger\Core\Format\Tiff\IfdDraft;
 use VelvetLedger\Core\Format\Tiff\TiffWriter;
+use VelvetLedger\Tests\ExifTool;
 use VelvetLedger\Tests\Folder;
 use VelvetLedger\Tests\Stills;
 
@@ -131,7 +132,7 @@ final class FactsTest extends TestCase
         $plain = substr(Stills::jpeg('2026-05-04 21:14:09'), 0);
         $turned = $folder->put('p.jpg', OrientedJpeg::of($plain, 6));
         self::assertNotFalse(imagecreatefromjpeg($turned));
-        self::assertSame('6', trim((string) shell_exec('exiftool -s3 -n -Orientation '.escapeshellarg($turned))));
+        self::assertSame('6', trim(ExifTool::said('-s3 -n -Orientation', $turned)));
         self::assertSame($plain, OrientedJpeg::of($plain, 1));
     }
 

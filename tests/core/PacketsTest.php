@@ -15,6 +15,7 @@ use VelvetLedger\Core\Format\Iptc\IptcRecord;
 use VelvetLedger\Core\Format\Jpeg\JpegXmp;
 use VelvetLedger\Core\Format\Xmp\XmpPacket;
 use VelvetLedger\Core\Format\Xmp\XmpTree;
+use VelvetLedger\Tests\ExifTool;
 use VelvetLedger\Tests\Folder;
 use VelvetLedger\Tests\Stills;
 
@@ -89,10 +90,10 @@ final class PacketsTest extends TestCase
     {
         $folder = new Folder();
         $file = $folder->put('a.jpg', Stills::jpeg('2026-05-04 21:14:09'));
-        shell_exec('exiftool -q -overwrite_original -XMP:Rating=4 '.escapeshellarg($file));
+        ExifTool::write('-XMP:Rating=4', $file);
         self::assertSame(4, (new CoreFactsReader())->read($file)->rating);
         $raw = $folder->put('a.tif', Stills::raw('2026-05-04 21:14:09'));
-        shell_exec('exiftool -q -overwrite_original -XMP:Rating=2 '.escapeshellarg($raw));
+        ExifTool::write('-XMP:Rating=2', $raw);
         self::assertSame(2, (new CoreFactsReader())->read($raw)->rating);
     }
 
@@ -103,7 +104,7 @@ final class PacketsTest extends TestCase
         self::assertNotFalse($picture);
         $file = $folder->path.'/plain.jpg';
         imagejpeg($picture, $file);
-        shell_exec('exiftool -q -overwrite_original -IPTC:DateCreated=2026:05:04 -IPTC:TimeCreated=21:14:09-05:00 '.escapeshellarg($file));
+        ExifTool::write('-IPTC:DateCreated=2026:05:04 -IPTC:TimeCreated=21:14:09-05:00', $file);
         $taken = (new CoreFactsReader())->read($file)->takenAt;
         self::assertSame(['2026-05-04T21:14:09', '-05:00'], [$taken?->local, $taken?->offset]);
     }

@@ -25,6 +25,7 @@ use VelvetLedger\Core\Stamp\StampsXmp;
 use VelvetLedger\Core\Stamp\StampTexts;
 use VelvetLedger\Core\Stamp\Written;
 use VelvetLedger\Server\Tools\IptcNamesOfExifTool;
+use VelvetLedger\Tests\ExifTool;
 use VelvetLedger\Tests\Folder;
 use VelvetLedger\Tests\Stills;
 
@@ -162,7 +163,7 @@ final class StampingTest extends TestCase
         foreach (['a.jpg' => Stills::jpeg('2026-05-04 21:14:09'), 'a.tif' => Stills::raw('2026-05-04 21:14:09')] as $name => $bytes) {
             $file = $folder->put($name, $bytes);
             $before = CodedPicture::ofFile($file);
-            shell_exec('exiftool -q -overwrite_original -XMP:Title=a -IFD0:Artist=b -Comment=c '.escapeshellarg($file));
+            ExifTool::write('-XMP:Title=a -IFD0:Artist=b -Comment=c', $file);
             self::assertNotSame($bytes, file_get_contents($file));
             self::assertSame($before, CodedPicture::ofFile($file), $name);
             $bytes = (string) file_get_contents($file);

@@ -13,6 +13,7 @@ use VelvetLedger\Core\Format\Tiff\FieldType;
 use VelvetLedger\Core\Format\Tiff\IfdDraft;
 use VelvetLedger\Core\Format\Tiff\TiffReader;
 use VelvetLedger\Core\Format\Tiff\TiffWriter;
+use VelvetLedger\Tests\ExifTool;
 use VelvetLedger\Tests\Folder;
 
 /** TIFF 6.0 section 2: header, directories, fields, types. */
@@ -53,7 +54,7 @@ final class TiffTest extends TestCase
             ->text(0x010F, 'Orrel')->shorts(0x0115, 3)->longs(0x0116, 2)->rationals(0x011A, [72, 1])->rationals(0x011B, [72, 1])->shorts(0x0128, 2)
             ->block(0x0111, 0x0117, '123456789012');
         $file = $folder->put('a.tif', TiffWriter::write($order, $image));
-        self::assertSame("Orrel\n2x2\nOK\n", (string) shell_exec('exiftool -s3 -Make -ImageSize -validate '.$file.' 2>/dev/null'));
+        self::assertSame("Orrel\n2x2\nOK\n", ExifTool::said('-s3 -Make -ImageSize -validate', $file));
     }
 
     public function testEveryTypeOfFieldIsDecoded(): void

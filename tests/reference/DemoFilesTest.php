@@ -6,6 +6,7 @@ namespace VelvetLedger\Tests\reference;
 
 use PHPUnit\Framework\TestCase;
 use VelvetLedger\Core\Capture\CoreFactsReader;
+use VelvetLedger\Tests\ExifTool;
 use VelvetLedger\Tests\Folder;
 use VelvetLedger\Tests\Stills;
 
@@ -25,17 +26,16 @@ final class DemoFilesTest extends TestCase
 
     public function testExifToolFindsTheJpegValidAndTheRawButForItsTiffEpMark(): void
     {
-        self::assertSame("OK\n", self::said('exiftool -s3 -validate '.$this->jpeg));
+        self::assertSame("OK\n", ExifTool::said('-s3 -validate', $this->jpeg));
         // ISO 12234-2 asks for TIFF/EPStandardID in the main directory; ExifTool's table of TIFF tags does not list it there.
-        self::assertSame("1 Warning (minor)\n", self::said('exiftool -s3 -validate '.$this->raw));
-        self::assertStringContainsString('TIFF-EPStandardID', self::said('exiftool -s3 -a -validate -warning '.$this->raw));
+        self::assertSame("1 Warning (minor)\n", ExifTool::said('-s3 -validate', $this->raw));
+        self::assertStringContainsString('TIFF-EPStandardID', ExifTool::said('-s3 -a -validate -warning', $this->raw));
     }
 
     public function testOurFactsAreExifToolsFacts(): void
     {
         foreach ([$this->jpeg, $this->raw] as $file) {
-            $theirs = json_decode(self::said('exiftool -json -n -Make -Model -SerialNumber -LensModel -DateTimeOriginal -SubSecTimeOriginal -OffsetTimeOriginal -ExposureTime -FNumber -ISO -FocalLength -ExposureCompensation -Orientation -ImageUniqueID '.$file), true);
-            $exif = \is_array($theirs) && \is_array($theirs[0]) ? $theirs[0] : [];
+            $exif = ExifTool::tags($file, '-n -Make -Model -SerialNumber -LensModel -DateTimeOriginal -SubSecTimeOriginal -OffsetTimeOriginal -ExposureTime -FNumber -ISO -FocalLength -ExposureCompensation -Orientation -ImageUniqueID');
             $ours = (new CoreFactsReader())->read($file);
             self::assertSame(
                 [$exif['Make'], $exif['Model'], $exif['SerialNumber'], $exif['LensModel'], $exif['ISO'], $exif['Orientation'], $exif['ImageUniqueID'], $exif['OffsetTimeOriginal']],

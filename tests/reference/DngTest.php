@@ -20,6 +20,7 @@ use VelvetLedger\Core\Format\LosslessJpeg\Predictor;
 use VelvetLedger\Server\Tools\DecodesWithLibRaw;
 use VelvetLedger\Server\Tools\ExifWithExifTool;
 use VelvetLedger\Server\Tools\PreviewsOfRaw;
+use VelvetLedger\Tests\ExifTool;
 use VelvetLedger\Tests\Folder;
 use VelvetLedger\Tests\Stills;
 
@@ -76,7 +77,7 @@ final class DngTest extends TestCase
     public function testTheTagsThatTheSpecificationAsksForAreThere(): void
     {
         $dng = $this->convert(self::REAL)->path;
-        $tags = json_decode((string) shell_exec('exiftool -j -G1 -n -a '.escapeshellarg($dng)), true);
+        $tags = json_decode(ExifTool::said('-j -G1 -n -a', $dng), true);
         $tags = \is_array($tags) && \is_array($tags[0] ?? null) ? $tags[0] : [];
         $wanted = [
             'IFD0:DNGVersion' => '1 4 0 0', 'IFD0:DNGBackwardVersion' => '1 1 0 0', 'IFD0:UniqueCameraModel' => 'Canon EOS 30D', 'IFD0:SubfileType' => 1,
@@ -98,7 +99,7 @@ final class DngTest extends TestCase
         $restored = '';
         self::assertSame('IMG_5952.CR2', EmbeddedOriginal::restore($dng, static function (string $piece) use (&$restored): void { $restored .= $piece; }));
         self::assertSame(hash_file('sha256', self::REAL), hash('sha256', $restored));
-        self::assertSame(hash_file('sha256', self::REAL), hash('sha256', (string) shell_exec('exiftool -b -OriginalRawImage '.escapeshellarg($dng))));
+        self::assertSame(hash_file('sha256', self::REAL), hash('sha256', ExifTool::said('-b -OriginalRawImage', $dng)));
         self::assertSame(\strlen($restored), filesize(self::REAL));
         $bytes = (string) file_get_contents($dng);
         $at = \strlen($bytes) - 400_000;
@@ -119,9 +120,7 @@ final class DngTest extends TestCase
             self::assertTrue($records->noteKeepsItsPlace(), $name);
             // Not of Exif or the note, but of boxes beside them: version of the coder, pictures. Of one fraction ExifTool rounds the last digits.
             $read = static function (string $file) use ($maker): array {
-                $tags = json_decode((string) shell_exec("exiftool -j -G1 -ExifIFD:all -$maker:all -x CompressorVersion -x PreviewImage -x ThumbnailImage -x FocalPlaneYResolution -x FocalPlaneXResolution ".escapeshellarg($file)), true);
-
-                return array_diff_key(\is_array($tags) && \is_array($tags[0] ?? null) ? $tags[0] : [], ['SourceFile' => '']);
+                return array_diff_key(ExifTool::tags($file, "-G1 -ExifIFD:all -$maker:all -x CompressorVersion -x PreviewImage -x ThumbnailImage -x FocalPlaneYResolution -x FocalPlaneXResolution"), ['SourceFile' => '']);
             };
             [$theirs, $ours] = [$read($odd), $read($this->folder->put("$name.exif", $found))];
             self::assertGreaterThan(25, \count($theirs), $name);
@@ -159,13 +158,13 @@ final class DngTest extends TestCase
     {
         $made = $this->convert($raw);
         $q = escapeshellarg(...);
-        self::assertSame("OK\n", (string) shell_exec("exiftool -s3 -validate {$q($made->path)} 2>&1"), $name);
+        self::assertSame("OK\n", ExifTool::said('-s3 -validate', $made->path), $name);
         self::assertDoesNotMatchRegularExpression('/warning|error/i', (string) shell_exec("tiffinfo {$q($made->path)} 2>&1 >/dev/null"), $name);
         // What the camera recorded, maker notes and all: but for how pixels are stored, and what DNG adds.
-        $said = static function (string $file) use ($q): array {
-            $tags = json_decode((string) shell_exec("exiftool -j -G1 -struct --System:all --File:all --Composite:all --IFD1:all --IFD2:all --IFD3:all --SubIFD:all --SubIFD1:all --InteropIFD:all -x ExifImageWidth -x ExifImageHeight {$q($file)}"), true);
+        $said = static function (string $file): array {
+            $tags = ExifTool::tags($file, '-G1 -struct --System:all --File:all --Composite:all --IFD1:all --IFD2:all --IFD3:all --SubIFD:all --SubIFD1:all --InteropIFD:all -x ExifImageWidth -x ExifImageHeight');
 
-            return array_filter(\is_array($tags) && \is_array($tags[0] ?? null) ? $tags[0] : [], static fn (string $tag): bool => 1 !== preg_match('/^(SourceFile|ExifTool:.*|IFD0:(?!Make$|Model$|Software|ModifyDate|Artist|Copyright|ImageDescription|Orientation).*)$/', $tag), \ARRAY_FILTER_USE_KEY);
+            return array_filter($tags, static fn (string $tag): bool => 1 !== preg_match('/^(SourceFile|ExifTool:.*|IFD0:(?!Make$|Model$|Software|ModifyDate|Artist|Copyright|ImageDescription|Orientation).*)$/', $tag), \ARRAY_FILTER_USE_KEY);
         };
         self::assertGreaterThan(12, \count($said($raw)), $name);
         self::assertEquals($said($raw), $said($made->path), $name);

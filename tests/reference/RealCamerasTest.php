@@ -17,6 +17,7 @@ use VelvetLedger\Core\Format\Extent\FileExtent;
 use VelvetLedger\Core\Format\Jpeg\JpegReader;
 use VelvetLedger\Core\Format\NoPicture;
 use VelvetLedger\Server\Tools\ExifToolReader;
+use VelvetLedger\Tests\ExifTool;
 use VelvetLedger\Tests\Folder;
 
 /**
@@ -64,11 +65,10 @@ final class RealCamerasTest extends TestCase
     public static function stills(): iterable
     {
         $files = array_filter(FolderNames::in(self::images()), static fn (string $name): bool => Kind::ofPath($name)->isStill());
-        $command = 'cd '.escapeshellarg(self::images()).' && exiftool -json -n '.self::TAGS.' '.implode(' ', array_map(escapeshellarg(...), $files)).' 2>/dev/null';
-        $table = json_decode((string) shell_exec($command), true);
+        $table = json_decode(ExifTool::said('-json -n '.self::TAGS, ...array_map(static fn (string $name): string => self::images().'/'.$name, array_values($files))), true);
         foreach (\is_array($table) ? $table : [] as $row) {
             if (\is_array($row) && \is_string($row['SourceFile'])) {
-                yield $row['SourceFile'] => [$row['SourceFile'], $row];
+                yield basename($row['SourceFile']) => [basename($row['SourceFile']), $row];
             }
         }
     }
@@ -107,7 +107,7 @@ final class RealCamerasTest extends TestCase
     {
         $file = \dirname(__DIR__, 2).'/var/reference/rawtran/doc/IMG_5952.CR2';
         $facts = (new CoreFactsReader())->read($file);
-        $said = explode("\n", trim((string) shell_exec('exiftool -s3 -n -PreviewImageStart -PreviewImageLength -ThumbnailOffset -ThumbnailLength -DateTimeOriginal '.escapeshellarg($file))));
+        $said = explode("\n", trim(ExifTool::said('-s3 -n -PreviewImageStart -PreviewImageLength -ThumbnailOffset -ThumbnailLength -DateTimeOriginal', $file)));
         $previews = [];
         foreach ($facts->previews as $preview) {
             $previews[$preview->offset] = $preview->length;

@@ -23,6 +23,7 @@ use VelvetLedger\Server\Persistence\ReceiptRepository;
 use VelvetLedger\Server\Stores\FramePictures;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Work\Dngs;
+use VelvetLedger\Tests\ExifTool;
 use VelvetLedger\Tests\Stills;
 
 /** Raws that become DNGs by their standing order: beside them or in their place, at stores that come and go, with and without stamps. */
@@ -51,7 +52,7 @@ final class ConversionTest extends LedgerTestCase
         foreach (['Anvil', 'Bellows'] as $drive) {
             self::assertSame('', (string) shell_exec('cd '.escapeshellarg($this->at($drive)).' && xxhsum -c --quiet checksums.xxh128 2>&1'));
         }
-        self::assertSame("Ada Tern\nORL_0002.ORW\n2026:05:04 21:14:02\n", (string) shell_exec('exiftool -s3 -Creator -OriginalRawFileName -DateTimeOriginal '.escapeshellarg($this->at('Anvil').'/2026-05-04_0002.dng')));
+        self::assertSame("Ada Tern\nORL_0002.ORW\n2026:05:04 21:14:02\n", ExifTool::said('-s3 -Creator -OriginalRawFileName -DateTimeOriginal', $this->at('Anvil').'/2026-05-04_0002.dng'));
         self::assertTrue($this->service(CardClearance::class)->of($this->card('CARD'))->mayBeFormatted, 'by the raws\' copies');
         $this->convertAll();
         self::assertSame(3, $this->service(ConversionRepository::class)->sum(1)->proven, 'asked twice it is done once');
@@ -80,7 +81,7 @@ final class ConversionTest extends LedgerTestCase
         self::assertNotSame('', $this->service(FramePictures::class)->of(1, 160), 'a picture of what is there now');
         self::assertStringContainsString('2 raws were let go: the DNG is there in its place, at every store.', $this->sentence());
         self::assertTrue($this->service(CardClearance::class)->of($this->card('CARD'))->cleared >= 2, 'by the DNGs, which have the raws in them');
-        self::assertSame('', trim((string) shell_exec('exiftool -b -OriginalRawImage '.escapeshellarg($this->at('Anvil').'/2026-05-04_0001.dng').' | cmp - '.escapeshellarg($this->reader->path.'/CARD/DCIM/100ORREL/ORL_0001.ORW').' 2>&1')));
+        self::assertSame(file_get_contents($this->reader->path.'/CARD/DCIM/100ORREL/ORL_0001.ORW'), ExifTool::said('-b -OriginalRawImage', $this->at('Anvil').'/2026-05-04_0001.dng'));
         $this->expectExceptionMessage('There is nothing to bring in'); // what went is held: the card gives nothing new
         $this->start('CARD', self::order('instead of the raw', [], true));
     }

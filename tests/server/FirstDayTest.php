@@ -124,14 +124,14 @@ final class FirstDayTest extends LedgerTestCase
     {
         $this->three();
         $this->drivesAway('Bellows');
-        shell_exec('exiftool -q -overwrite_original -XMP-xmp:Label=Theirs '.escapeshellarg($this->onDrive('Anvil', self::FOLDER.'/2026-05-04_0001.jpg')));
+        ExifTool::write('-XMP-xmp:Label=Theirs', $this->onDrive('Anvil', self::FOLDER.'/2026-05-04_0001.jpg'));
         $this->say(['rating' => 4]);
         $this->settle('merge');
         self::assertSame('unknown', $this->found()[0]);
         $this->drivesBack('Bellows');
         $this->settle('merge');
         self::assertSame([null, null], $this->found(), 'only what is said of it, as the mirror has shown');
-        shell_exec('exiftool -q -overwrite_original -XMP-xmp:Label=Again '.escapeshellarg($this->onDrive('Anvil', self::FOLDER.'/2026-05-04_0001.jpg')));
+        ExifTool::write('-XMP-xmp:Label=Again', $this->onDrive('Anvil', self::FOLDER.'/2026-05-04_0001.jpg'));
         $this->drivesAway('Bellows');
         $this->say(['rating' => 2]);
         $this->settle('merge');

@@ -37,6 +37,7 @@ use VelvetLedger\Server\Tools\ExifToolReader;
 use VelvetLedger\Server\Tools\Pictures;
 use VelvetLedger\Server\Tools\PixelsWithVips;
 use VelvetLedger\Server\Tools\RendersStills;
+use VelvetLedger\Tests\ExifTool;
 use VelvetLedger\Tests\Stills;
 
 /** The adapters to libvips and ExifTool. */
@@ -64,7 +65,7 @@ final class PicturesTest extends LedgerTestCase
     public function testPicturesAreUprightHoweverTheCameraWasHeld(int $orientation, int $width, int $height): void
     {
         $file = $this->reader->put('a.ORW', CameraFile::raw(Body::orrelM4(), self::shot(Fault::None), (new Painter())->paint(self::shot(Fault::None), 1536, 1024)->scaled(1200, 800)));
-        shell_exec('exiftool -q -m -overwrite_original -n -IFD0:Orientation='.$orientation.' '.escapeshellarg($file).' 2>/dev/null');
+        ExifTool::write("-n -IFD0:Orientation=$orientation", $file);
         $facts = (new CoreFactsReader())->read($file);
         self::assertSame($orientation, $facts->image->orientation);
         self::assertSame([$width, $height], \array_slice((array) getimagesizefromstring((new Pictures(Home::fromEnvironment(), new RendersStills(new Filesystem())))->of($file, $facts, 480)), 0, 2));
@@ -81,7 +82,7 @@ final class PicturesTest extends LedgerTestCase
         $file = $this->reader->put($name, '');
         (new Process(['vips', 'copy', $jpeg, $this->reader->path.'/b.'.strtolower($extension).'[strip]']))->mustRun();
         rename($this->reader->path.'/b.'.strtolower($extension), $file);
-        (new Process(['exiftool', '-q', '-overwrite_original', '-DateTimeOriginal=2026:05:04 21:14:09', $file]))->mustRun();
+        ExifTool::said(['-overwrite_original', '-DateTimeOriginal=2026:05:04 21:14:09'], $file);
         $read = (new FrameReader($this->service(FactsReader::class)))->read($this->reader->path.'/CARD', FrameGrouping::of((new CardWalker())->list($this->reader->path.'/CARD')->files)->frames[0]);
         self::assertSame(['2026-05-04T21:14:09', []], [$read->takenAt()->local, $read->incomplete]);
         $pictures = $this->service(ManyPictures::class);

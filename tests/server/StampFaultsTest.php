@@ -156,7 +156,7 @@ final class StampFaultsTest extends LedgerTestCase
     public function testACopyThatAProofFoundChangedIsMergedWithWhereThatIsAskedFor(): void
     {
         $this->bringIn('CARD');
-        shell_exec('exiftool -q -overwrite_original -XMP-xmp:Label=Theirs '.escapeshellarg($this->at('Anvil').'2026-05-04_0001.jpg'));
+        ExifTool::write('-XMP-xmp:Label=Theirs', $this->at('Anvil').'2026-05-04_0001.jpg');
         $this->ledger()->getConnection()->executeStatement("UPDATE copy SET state = 'differs' WHERE path LIKE '%_0001.jpg' AND store_id = 1");
         $this->change(['rating' => 3]);
         $this->write();
@@ -237,7 +237,7 @@ final class StampFaultsTest extends LedgerTestCase
             $name = $this->store->path."/$i.jpg";
             $embeds->ask($i, Embedding::prepare(new StampsXmp(new IptcNamesOfExifTool()), $this->reader->path.'/CARD/DCIM/100ORREL/ORL_0001.JPG', $name, new Stamp(StampTexts::of(StampField::Creator, $text)->with(StampField::Notice, $text))));
             self::assertSame([$i => null], $embeds->answers(), $text);
-            $tags = ExifTool::tags($name, '-G1', '-a');
+            $tags = ExifTool::tags($name, '-G1 -a');
             self::assertSame(['Orrel', false], [$tags['IFD0:Make'] ?? null, str_contains((string) json_encode($tags['File:Comment'] ?? ''), 'injected')], $text);
             $plain = static fn (mixed $said): string => preg_replace('/\s+/', ' ', \is_scalar($said) ? (string) $said : '') ?? '';
             self::assertSame([$plain($text), $plain($text)], [$plain($tags['XMP-dc:Rights'] ?? null), $plain($tags['IFD0:Copyright'] ?? null)], $text);

@@ -101,7 +101,7 @@ final class StampsTest extends LedgerTestCase
     public function testWhatAnotherProgramChangedIsShownAndMergedOrLeft(): void
     {
         $this->bringIn('CARD', self::stamping([]));
-        shell_exec('exiftool -q -overwrite_original -XMP-dc:Subject+=theirs -XMP-xmp:Label=Green '.escapeshellarg($this->at('Anvil', '.xmp')));
+        ExifTool::write('-XMP-dc:Subject+=theirs -XMP-xmp:Label=Green', $this->at('Anvil', '.xmp'));
         $theirs = file_get_contents($this->at('Anvil', '.xmp'));
         $this->change(['add' => [['ours']]]);
         self::assertSame($theirs, file_get_contents($this->at('Anvil', '.xmp')), 'never overwritten unasked');
@@ -138,7 +138,7 @@ final class StampsTest extends LedgerTestCase
     {
         $raw = $this->reader->path.'/CARD/DCIM/100ORREL/ORL_0001.ORW';
         rename($raw, $raw.'.tif');
-        shell_exec('exiftool -q -overwrite_original -XMP:Rating=3 -XMP:Label=Best -IFD0:Artist=Camera -XMP-dc:Subject=inside '.escapeshellarg($raw.'.tif'));
+        ExifTool::write('-XMP:Rating=3 -XMP:Label=Best -IFD0:Artist=Camera -XMP-dc:Subject=inside', $raw.'.tif');
         rename($raw.'.tif', $raw);
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0002.ORW', Stills::raw('2026-05-04 21:15:09', 2));
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0002.XMP', '<x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#"><rdf:Description rdf:about="" xmlns:xmp="http://ns.adobe.com/xap/1.0/" xmlns:o="http://other.example/" xmp:Rating="5" o:kept="yes"/></rdf:RDF></x:xmpmeta>');
