@@ -23,7 +23,7 @@ use VelvetLedger\Server\Tools\PixelsWithVips;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
-$readers = array_filter([__DIR__.'/../var/demo/reader', __DIR__.'/../var/test-cards'], static fn (string $path): bool => is_dir($path.'/ORREL_B'));
+$readers = array_filter([__DIR__.'/../var/demo/reader', __DIR__.'/../var/test-cards/reader'], static fn (string $path): bool => is_dir($path.'/ORREL_B'));
 $reader = array_values($readers)[0] ?? null;
 if (null === $reader) {
     fwrite(\STDERR, "Run bin/ledger demo first: this measures on its cards.\n");

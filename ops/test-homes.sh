@@ -99,15 +99,15 @@ fetch_source() {
   mkdir -p "$place/$6" && tar xf "$file" -C "$place/$6" --strip-components=1 && touch "$place/$6.unpacked"
 }
 
-# The demo's cards and one of many frames, made once for as long as what makes them is the same; each test has links to them.
+# The demo's cards, and one of many frames for the test that asks for it, made once for as long as what makes them is the same.
 web_cards() {
-  [ -d "$ROOT/var/test-cards" ] || rm -f "$ROOT/var/stamps/cards"
+  [ -d "$ROOT/var/test-cards/more" ] || rm -f "$ROOT/var/stamps/cards"
   when_changed cards demo/*.php demo/*.sh core/Format/LosslessJpeg/*.php core/Format/Tiff/*.php -- make_web_cards
 }
 
 make_web_cards() {
   rm -rf "$ROOT/var/test-cards"
-  "$PHP" "${COMPILED[@]}" demo/build.php "$ROOT/var/test-cards" --many 3000
+  "$PHP" "${COMPILED[@]}" demo/build.php "$ROOT/var/test-cards/reader" --many 3000 && mkdir "$ROOT/var/test-cards/more" && mv "$ROOT/var/test-cards/reader/MANY" "$ROOT/var/test-cards/more/"
 }
 
 # A whole ledger that is served: $1 its number.
@@ -116,7 +116,7 @@ web_ledger() {
   LEDGER_HOME=$(test_place)/test-web/$1; export LEDGER_HOME
   end_home
   mkdir -p "$LEDGER_HOME"/drives/{Anvil,Bellows}
-  cp -a "$ROOT/var/test-cards" "$LEDGER_HOME/reader" || return 1
+  cp -a "$ROOT/var/test-cards/reader" "$LEDGER_HOME/reader" || return 1
   printf 'readers: ["%s/reader"]\nsimulated_drives: "%s/drives"\nstores:\n    main: { name: Anvil, path: %s/drives/Anvil }\n    mirrors: [{ name: Bellows, path: %s/drives/Bellows }]\neject: [bash, %s/demo/eject.sh, "{volume}"]\n' "$LEDGER_HOME" "$LEDGER_HOME" "$LEDGER_HOME" "$LEDGER_HOME" "$ROOT" >"$LEDGER_HOME/settings.yaml"
   LEDGER_PORT=$(first_free_port "747$1"); export LEDGER_PORT
   make_home

@@ -140,7 +140,7 @@ test_web() {
   local ledger ledgers result; ledgers=$(nproc)
   web_cards || return 1
   for ((ledger = 1; ledger <= ledgers; ledger++)); do web_ledger "$ledger" || return 1; done
-  step "Playwright, on $ledgers ledgers" env LEDGER_HOME="$(test_place)/test-web" CARDS="$ROOT/var/test-cards" LEDGERS="$ledgers" PHP="$PHP" npx playwright test --config tests/web/playwright.config.ts "$@"
+  step "Playwright, on $ledgers ledgers" env LEDGER_HOME="$(test_place)/test-web" CARDS="$ROOT/var/test-cards/reader" LEDGERS="$ledgers" PHP="$PHP" npx playwright test --config tests/web/playwright.config.ts "$@"
   result=$?
   for ((ledger = 1; ledger <= ledgers; ledger++)); do LEDGER_HOME=$(test_place)/test-web/$ledger; end_home; done
   return "$result"

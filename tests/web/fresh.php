@@ -58,7 +58,7 @@ $application->setAutoExit(false);
 0 === $application->run(new ArrayInput(['command' => 'prepare']), new NullOutput()) || throw new RuntimeException('The stores could not be made.');
 $cache = $kernel->getContainer()->get('cache.app');
 assert($cache instanceof CacheItemPoolInterface);
-$cache->deleteItems(['source.folders', ...array_merge(...array_map(static fn (int $shoot): array => ["seen.$shoot", "asked.seen.$shoot", "looking.$shoot"], range(1, 12)))]);
+$cache->deleteItems(['source.folders', ...array_merge(...array_map(static fn (int $shoot): array => ["seen.$shoot", "asked.seen.$shoot", "looking.$shoot", "following.$shoot"], range(1, 12)))]);
 $word = bin2hex(random_bytes(12));
 touch("$home/doors/".hash('sha256', $word));
 echo 'http://127.0.0.1:', $known('run/port'), "/enter?word=$word";

@@ -1,6 +1,6 @@
 import { expect } from "@playwright/test";
 import { cpSync, mkdirSync, readdirSync, rmSync } from "node:fs";
-import { openCard, pull, putBack, reader, shootOf, store, test } from "./ledger";
+import { openCard, pull, putBack, putInMany, reader, shootOf, store, test } from "./ledger";
 
 test("a card becomes shoot folders: desk, names while typing, receipt, shoot", async ({ ledger: page }) => {
   pull("ORREL_B"); // slot 2 has the damaged frame whole, and it would be taken from there
@@ -77,6 +77,7 @@ test("cards come and go in the list by themselves; none at all says where they a
 
 test("a long copy survives a reload, stops when the card is pulled, and goes on", async ({ ledger: page }) => {
   test.setTimeout(240_000); // a slow drive takes its time
+  putInMany();
   await openCard(page, "MANY");
   await expect(page.getByRole("button", { name: "Bring in 3,000 frames" })).toBeEnabled({ timeout: 20_000 });
   await page.getByRole("button", { name: "Bring in 3,000 frames" }).click();

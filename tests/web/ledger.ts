@@ -46,6 +46,12 @@ export const takeOut = (card: string) => {
   rmSync(`${reader}/${card}`, { recursive: true, force: true });
 };
 
+/** Puts in the card of 3,000 frames: not in the reader of every test, for looking at all of its pictures takes a while. */
+export const putInMany = () => {
+  cpSync(`${cards}/../more/MANY`, `${home}/making`, { recursive: true, preserveTimestamps: true });
+  renameSync(`${home}/making`, `${reader}/MANY`);
+};
+
 /** A card of stills that no other card has: those of 4 May in slot 2, so many days later. */
 export const make = (card: string, numbers: number[], daysLater: number) => {
   takeOut(card);
