@@ -76,7 +76,7 @@ test_rules() {
 test_style() {
   cd "$ROOT" || return 1
   local failed=0
-  step "PHP style" vendor/bin/php-cs-fixer fix --dry-run --diff -q || { say "Style: run vendor/bin/php-cs-fixer fix"; failed=1; }
+  step "PHP style" "$PHP" "${COMPILED[@]}" vendor/bin/php-cs-fixer fix --dry-run --diff -q || { say "Style: run vendor/bin/php-cs-fixer fix"; failed=1; }
   step "PHPStan" "$PHP" -d memory_limit=2G vendor/bin/phpstan analyse --no-progress || failed=1
   step "TypeScript" npm run --silent typecheck || failed=1
   step "ESLint" npm run --silent lint || failed=1
@@ -102,7 +102,7 @@ test_changed() {
     step "ESLint" npx eslint --config web/eslint.config.js --max-warnings 0 "${web[@]}" || failed=1
   fi
   if [ ${#php[@]} -gt 0 ]; then
-    step "PHP style" vendor/bin/php-cs-fixer fix --dry-run --diff -q --config=.php-cs-fixer.php --path-mode=intersection "${php[@]}" || failed=1
+    step "PHP style" "$PHP" "${COMPILED[@]}" vendor/bin/php-cs-fixer fix --dry-run --diff -q --config=.php-cs-fixer.php --path-mode=intersection "${php[@]}" || failed=1
     step "PHPStan" "$PHP" -d memory_limit=2G vendor/bin/phpstan analyse --no-progress "${php[@]}" || failed=1
     "$PHP" ops/changed-tests.php "${php[@]}" >var/changed.xml || return 1
     grep -q '<file>' var/changed.xml && { fetch_reference_files && test_home && in_processes -c var/changed.xml && end_home || failed=1; }
