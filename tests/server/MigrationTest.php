@@ -34,7 +34,6 @@ use VelvetLedger\Server\Persistence\ReceiptRepository;
 use VelvetLedger\Server\Persistence\ShootRepository;
 use VelvetLedger\Server\Persistence\ShootSums;
 use VelvetLedger\Server\Stores\Stores;
-use VelvetLedger\Tests\Stills;
 
 /** A ledger that was begun with an earlier version keeps what is in it. */
 final class MigrationTest extends LedgerTestCase
@@ -71,8 +70,8 @@ final class MigrationTest extends LedgerTestCase
     /** The dump is of a ledger that the version before wrote: one card brought in, another pulled out in the middle, one of its names taken. */
     public function testALedgerOfTheVersionBeforeIsCarriedOverAndGoesOn(): void
     {
-        foreach ([1 => '2026-06-01 08:00:00', 2 => '2026-06-01 08:00:05', 3 => '2026-06-01 08:00:09'] as $number => $at) {
-            $this->reader->put("TOWER/DCIM/100VANTR/V6A_000$number.JPG", Stills::jpeg($at, $number));
+        foreach ([1, 2, 3] as $number) {
+            $this->reader->put("TOWER/DCIM/100VANTR/V6A_000$number.JPG", (string) file_get_contents(__DIR__."/older-card/V6A_000$number.JPG"));
         }
         unlink($this->store->path.'/'.StoreMark::FILE);
         $this->store->put(StoreMark::FILE, "Anvil\n");
