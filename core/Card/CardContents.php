@@ -25,11 +25,11 @@ final readonly class CardContents
         return new self(array_map(static fn (Frame $frame): ReadFrame => $reader->read($root, $frame), $grouping->frames), $grouping->others, $listing->troubles);
     }
 
-    /** The same with clips among the frames, and sounds that go with none. */
+    /** The same with clips among the frames, each with what accompanies it, and sounds that go with none. */
     public function withClips(): self
     {
-        $clips = array_values(array_filter($this->others, static fn (CardFile $file): bool => $file->kind->isClip()));
+        $grouping = ClipGrouping::of($this->others);
 
-        return new self([...$this->frames, ...array_map(ReadFrame::clip(...), $clips)], array_values(array_filter($this->others, static fn (CardFile $file): bool => !$file->kind->isClip())), $this->troubles);
+        return new self([...$this->frames, ...array_map(ReadFrame::clip(...), $grouping->clips)], $grouping->others, $this->troubles);
     }
 }

@@ -49,14 +49,19 @@ final readonly class CardFile
     {
         $extension = strtolower(pathinfo($this->path, \PATHINFO_EXTENSION));
 
-        return Kind::StillRendered !== $this->kind ? $this->kind->value : match ($extension) {
+        return Kind::BesideClip === $this->kind ? match ($extension) {
+            'lrf', 'lrv' => 'proxy',
+            'srt' => 'flight track',
+            'thm' => 'thumbnail',
+            default => 'record of a clip',
+        } : (Kind::StillRendered !== $this->kind ? $this->kind->value : match ($extension) {
             'jpg', 'jpeg', 'jpe' => 'JPEG',
             'tif', 'tiff' => 'TIFF',
             'heic', 'heif', 'hif' => 'HEIC',
             'jxl' => 'JPEG XL',
             'webp' => 'WebP',
-            default => strtoupper($extension), // PNG, AVIF
-        };
+            default => '' === $extension ? 'still' : strtoupper($extension), // PNG, AVIF
+        });
     }
 
     public function text(): string

@@ -46,9 +46,21 @@ final readonly class CardWalker
                 false === $stat => $troubles[] = Trouble::damage($path, 'the file system says nothing about it'),
                 0o120000 === $type => $troubles[] = Trouble::passedOver($path, 'a symbolic link, not followed'),
                 0o040000 === $type => $depth < self::DEEPEST ? $this->walk($root, $path, $depth + 1, $files, $troubles) : $troubles[] = Trouble::damage($path, 'folders too deep'),
-                0o100000 === $type => $files[] = new CardFile($path, $stat['size'], $stat['mtime']),
+                0o100000 === $type => $files[] = self::file($root, $path, $stat['size'], $stat['mtime']),
                 default => $troubles[] = Trouble::passedOver($path, 'a device, pipe or socket, not a file'),
             };
         }
+    }
+
+    /** By its name; where that says nothing, by how it begins. */
+    private static function file(string $root, string $path, int $bytes, int $modifiedAt): CardFile
+    {
+        $kind = Kind::ofPath($path);
+        if (Kind::Unknown === $kind && $bytes > 0) {
+            $head = @file_get_contents($root.'/'.$path, false, null, 0, Signature::BYTES);
+            $kind = Signature::kindOf(false === $head ? '' : $head) ?? $kind;
+        }
+
+        return new CardFile($path, $bytes, $modifiedAt, $kind);
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Card;
 
-/** What sort of file stands on a card, told by its name as cameras and computers give them; a folder where its list is at fault. */
+/** What sort of file stands on a card, told by its name as cameras and computers give them, or by how it begins (Signature); a folder where its list is at fault. */
 enum Kind: string
 {
     case StillRaw = 'still raw';
@@ -12,6 +12,10 @@ enum Kind: string
     case Sidecar = 'sidecar';
     case VoiceNote = 'voice note';
     case MovingPicture = 'moving picture';
+    /** Written by the camera beside a clip, and made from it or for it: a proxy, a flight track, a thumbnail, its record. */
+    case BesideClip = 'beside a clip';
+    /** A still or a clip in a folder that hides: what a computer deleted, or keeps of its own. */
+    case Hidden = 'hidden picture';
     case System = 'camera system file';
     case Folder = 'folder';
     case Unknown = 'unknown';
@@ -26,27 +30,34 @@ enum Kind: string
         'avif' => self::StillRendered, 'bmp' => self::StillRendered, 'gif' => self::StillRendered, 'heic' => self::StillRendered, 'heics' => self::StillRendered, 'heif' => self::StillRendered, 'hif' => self::StillRendered,
         'insp' => self::StillRendered, 'jfif' => self::StillRendered, 'jp2' => self::StillRendered, 'jxl' => self::StillRendered, 'mpo' => self::StillRendered, 'png' => self::StillRendered, 'psd' => self::StillRendered, 'webp' => self::StillRendered,
         'jpe' => self::StillRendered, 'jpeg' => self::StillRendered, 'jpg' => self::StillRendered, 'tif' => self::StillRendered, 'tiff' => self::StillRendered,
-        'xmp' => self::Sidecar,
+        'aae' => self::Sidecar, 'xmp' => self::Sidecar,
+        'lrf' => self::BesideClip, 'lrv' => self::BesideClip, 'srt' => self::BesideClip, 'thm' => self::BesideClip, 'xml' => self::BesideClip,
         'aac' => self::VoiceNote, 'flac' => self::VoiceNote, 'm4a' => self::VoiceNote, 'mp3' => self::VoiceNote, 'wav' => self::VoiceNote,
         '360' => self::MovingPicture, '3gp' => self::MovingPicture, 'avi' => self::MovingPicture, 'braw' => self::MovingPicture, 'crm' => self::MovingPicture, 'insv' => self::MovingPicture, 'm2t' => self::MovingPicture, 'm2ts' => self::MovingPicture,
         'm4v' => self::MovingPicture, 'mkv' => self::MovingPicture, 'mpeg' => self::MovingPicture, 'r3d' => self::MovingPicture, 'tod' => self::MovingPicture, 'wmv' => self::MovingPicture,
         'mov' => self::MovingPicture, 'mp4' => self::MovingPicture, 'mpg' => self::MovingPicture, 'mts' => self::MovingPicture, 'mxf' => self::MovingPicture,
-        'ctg' => self::System, 'dat' => self::System, 'db' => self::System, 'ind' => self::System, 'mrk' => self::System, 'odb' => self::System, 'thm' => self::System,
+        'bdm' => self::System, 'bnp' => self::System, 'bup' => self::System, 'cpi' => self::System, 'ctg' => self::System, 'dat' => self::System, 'db' => self::System, 'idx' => self::System,
+        'ind' => self::System, 'inp' => self::System, 'int' => self::System, 'log' => self::System, 'mif' => self::System, 'mpl' => self::System, 'mrk' => self::System, 'odb' => self::System,
+        'ppn' => self::System, 'sav' => self::System, 'tdt' => self::System, 'tid' => self::System,
     ];
 
     /** Folders, by lower-case name, where computers keep their own books on a volume. */
-    private const SYSTEM_FOLDERS = ['system volume information', '$recycle.bin', 'lost+found'];
+    private const SYSTEM_FOLDERS = ['system volume information', '$recycle.bin'];
 
     /** @param string $path from the card's root, '/' between names */
     public static function ofPath(string $path): self
     {
+        $kind = self::BY_EXTENSION[strtolower(pathinfo($path, \PATHINFO_EXTENSION))] ?? self::Unknown;
+        if (str_starts_with(basename($path), '._')) {
+            return self::System; // what a Mac has to say of the file of that name: AppleDouble (RFC 1740, appendix B)
+        }
         foreach (explode('/', mb_strtolower($path)) as $name) {
             if (str_starts_with($name, '.') || \in_array($name, self::SYSTEM_FOLDERS, true)) {
-                return self::System;
+                return $kind->isStill() || $kind->isClip() ? self::Hidden : self::System;
             }
         }
 
-        return self::BY_EXTENSION[strtolower(pathinfo($path, \PATHINFO_EXTENSION))] ?? self::Unknown;
+        return $kind;
     }
 
     /** Whether it can be brought along with the stills, as it is. */
@@ -63,6 +74,12 @@ enum Kind: string
     /** Whether such a file goes where a still of the same name goes. */
     public function goesWithAStill(): bool
     {
-        return self::Sidecar === $this || self::VoiceNote === $this;
+        return self::Sidecar === $this || self::VoiceNote === $this || self::BesideClip === $this;
+    }
+
+    /** Whether it is a loss of its own; what the camera wrote for itself, or made from a clip, is none. */
+    public function isMissed(): bool
+    {
+        return self::System !== $this && self::Folder !== $this && self::BesideClip !== $this;
     }
 }

@@ -54,9 +54,9 @@ final readonly class ReadFrame
     }
 
     /** A moving picture, or a sound that goes with no frame: brought along like a frame, and none. */
-    public static function clip(CardFile $file): self
+    public static function clip(Frame $clip): self
     {
-        return new self(new Frame([$file], $file->stem()), null, null, null, []);
+        return new self($clip, null, null, null, []);
     }
 
     public function isClip(): bool

@@ -35,7 +35,8 @@ final readonly class Clearance
     public static function of(string $card, array $files, array $troubles, int $copies, array $waiting = [], int $cutOff = 0): self
     {
         $missing = array_map(static fn (Trouble $trouble): Missing => self::lack($trouble->path, Lack::Unlisted, $trouble->reason), array_values(array_filter($troubles, static fn (Trouble $trouble): bool => $trouble->isDamage)));
-        $counted = array_values(array_filter($files, static fn (FileToClear $file): bool => self::counts($file->file->kind)));
+        $counted = array_values(array_filter($files, static fn (FileToClear $file): bool => $file->matches || $file->file->kind->isMissed()));
+        $staying = array_values(array_filter($files, static fn (FileToClear $file): bool => !$file->matches && !$file->file->kind->isMissed()));
         $cleared = 0;
         foreach ($counted as $file) {
             $lack = self::lackOf($file, $copies);
@@ -48,13 +49,7 @@ final readonly class Clearance
 
         $letGo = \count(array_filter($counted, static fn (FileToClear $file): bool => null === self::lackOf($file, $copies) && (!$file->matches || $file->isBelieved())));
 
-        return new self([] === $missing && [] !== $counted, self::say($card, $counted, $missing, $copies, $letGo).self::sayCutOff($cutOff), $missing, \count($counted), $cleared, $letGo);
-    }
-
-    /** What the camera keeps for itself may go with the card. */
-    private static function counts(Kind $kind): bool
-    {
-        return Kind::System !== $kind && Kind::Folder !== $kind && Kind::Unknown !== $kind;
+        return new self([] === $missing && [] !== $counted, self::say($card, $counted, $missing, $copies, $letGo, $staying).self::sayCutOff($cutOff), $missing, \count($counted), $cleared, $letGo);
     }
 
     private static function lackOf(FileToClear $file, int $copies): ?Missing
@@ -71,6 +66,8 @@ final readonly class Clearance
             null !== $file->unreadable => Lack::Unreadable,
             $file->seemsHeld => Lack::NotCompared,
             $file->nodded => null,
+            Kind::Hidden === $file->file->kind => Lack::Hidden,
+            Kind::Unknown === $file->file->kind => Lack::NotKnown,
             $file->leftOut => Lack::LeftOut,
             $file->file->kind->isClip() => Lack::ClipStays,
             default => Lack::NotHeld,
@@ -101,17 +98,18 @@ final readonly class Clearance
     /**
      * @param list<FileToClear> $files
      * @param list<Missing>     $missing
+     * @param list<FileToClear> $staying what may go with the card, and is told
      */
-    private static function say(string $card, array $files, array $missing, int $copies, int $letGo): string
+    private static function say(string $card, array $files, array $missing, int $copies, int $letGo, array $staying): string
     {
         if ([] === $files && [] === $missing) {
-            return "There is nothing on $card that would be lost.";
+            return "There is nothing on $card that would be lost".self::sayStaying($staying).'.';
         }
         if ([] === $missing) {
             $held = \count($files) - $letGo;
             $parts = 0 === $held ? [] : [\sprintf('%s on it %s %s', Count::of($held, 'file', 'files'), 1 === $held ? 'has' : 'have', Count::of($copies, 'proven copy', 'proven copies').(1 === $copies ? '' : " on $copies devices"))];
 
-            return \sprintf('%s may be formatted: %s.%s', $card, implode(', and ', [...$parts, ...0 === $letGo ? [] : [Count::of($letGo, 'file', 'files').' you let go']]), self::sayBelieved($files));
+            return \sprintf('%s may be formatted: %s%s.%s', $card, implode(', and ', [...$parts, ...0 === $letGo ? [] : [Count::of($letGo, 'file', 'files').' you let go']]), self::sayStaying($staying), self::sayBelieved($files));
         }
         $parts = [];
         foreach (Lack::cases() as $lack) {
@@ -147,6 +145,18 @@ final readonly class Clearance
         return [] === $since ? '' : \sprintf(' %s Believed, for %s away: those %s.', [] === $seen ? 'No copy was seen just now.' : 'Seen just now: those on '.implode(', ', $seen).'.', 1 === \count($since) ? 'it is' : 'they are', implode('; ', $believed));
     }
 
+    /** @param list<FileToClear> $files what the camera wrote for itself, or beside clips */
+    private static function sayStaying(array $files): string
+    {
+        $words = array_count_values(array_map(static fn (FileToClear $file): string => Kind::BesideClip === $file->file->kind ? $file->file->countedAs() : '', $files));
+        ksort($words);
+        $own = $words[''] ?? 0;
+        unset($words['']);
+        $parts = array_map(static fn (string $word, int $count): string => Count::of($count, $word, strtr($word.'s', ['proxys' => 'proxies', 'record of a clips' => 'records of clips'])), array_keys($words), $words);
+
+        return [] === $files ? '' : \sprintf('; %s on it: %s', Count::of(\count($files), 'other file stays', 'other files stay'), implode(', ', [...$parts, ...0 === $own ? [] : [Count::figure($own)." of the camera's own"]]));
+    }
+
     private static function sayCutOff(int $files): string
     {
         return 0 === $files ? '' : \sprintf(' %s cut off on it: what there is of %s is all that can be held.', 1 === $files ? 'One picture is' : Count::figure($files).' pictures are', 1 === $files ? 'it' : 'them');
@@ -154,6 +164,6 @@ final readonly class Clearance
 
     private static function inPlural(Lack $lack, int $count): string
     {
-        return 1 === $count ? $lack->value : strtr($lack->value, ['is nowhere' => 'are nowhere', 'is only believed' => 'are only believed', 'is still' => 'are still', 'its twin' => 'their twins', 'is in the' => 'are in the', 'its copies' => 'their copies', 'its end' => 'their ends', 'has ' => 'have ', 'seems' => 'seem', 'was ' => 'were ', 'is a clip or sound that is' => 'are clips or sounds that are']);
+        return 1 === $count ? $lack->value : strtr($lack->value, ['is nowhere' => 'are nowhere', 'is only believed' => 'are only believed', 'is still' => 'are still', 'its twin' => 'their twins', 'is in the' => 'are in the', 'its copies' => 'their copies', 'its end' => 'their ends', 'has ' => 'have ', 'seems' => 'seem', 'was ' => 'were ', 'is a clip or sound that is' => 'are clips or sounds that are', 'is a hidden or deleted picture that is' => 'are hidden or deleted pictures that are', 'is of no kind' => 'are of no kind']);
     }
 }

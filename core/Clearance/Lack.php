@@ -17,6 +17,8 @@ enum Lack: string
     case NotCompared = 'seems to be held, and must be read in full to be sure';
     case NotConverted = 'is still to be converted';
     case LeftOut = 'was left out and is nowhere else';
+    case Hidden = 'is a hidden or deleted picture that is nowhere else';
+    case NotKnown = 'is of no kind that is known here, and nowhere else';
     case ClipStays = 'is a clip or sound that is nowhere but on this card';
 
     public function remedy(): Remedy
@@ -25,7 +27,7 @@ enum Lack: string
             self::Unlisted, self::NotConverted => Remedy::None,
             self::Unreadable, self::Believed => Remedy::NodAlone,
             self::NotHeld, self::ClipStays => Remedy::BringIn,
-            self::LeftOut => Remedy::Nod,
+            self::LeftOut, self::Hidden, self::NotKnown => Remedy::Nod,
             self::Gone => Remedy::Prove,
             self::TooFewCopies, self::OneDevice => Remedy::MakeCopies,
             self::NotCompared => Remedy::Compare,

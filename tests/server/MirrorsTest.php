@@ -261,11 +261,17 @@ final class MirrorsTest extends LedgerTestCase
     public function testClipsComeAlongWhereTheOrderSaysSo(string $clips, string $to): void
     {
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0010.MOV', 'moving pictures', 1_777_929_250); // 4 May 2026, 21:14:10 UTC
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0010.SRT', 'where it flew', 1_777_929_251);
         self::assertStringContainsString('1 is a clip or sound that is nowhere but on this card', $this->clearance()->sentence);
         $this->bringIn('CARD', new Wishes(OnCard::order(['clips' => $clips])));
         self::assertStringEqualsFile($this->at('Bellows', $to), 'moving pictures');
         self::assertTrue($this->clearance()->mayBeFormatted, $this->clearance()->sentence);
-        self::assertSame([0, 4], [$this->plan()->totals->files->bytesToBringIn, $this->copies('Anvil', 'proven')], 'and it is held from now on');
+        self::assertSame([0, 5], [$this->plan()->totals->files->bytesToBringIn, $this->copies('Anvil', 'proven')], 'and it is held from now on');
+        self::assertStringEqualsFile($this->at('Bellows', str_replace('.mov', '.srt', $to)), 'where it flew');
+        $this->reader->put('CARD/layout.qxz', 'nobody knows');
+        self::assertStringContainsString('1 is of no kind that is known here', $this->clearance()->sentence);
+        $this->service(Nods::class)->to($this->card('CARD'), ['layout.qxz']);
+        self::assertSame('CARD may be formatted: 5 files on it have 2 proven copies on 2 devices, and 1 file you let go.', $this->clearance()->sentence);
     }
 
     /** @return iterable<array{string, string}> */
