@@ -61,7 +61,7 @@ final readonly class Clearance
             $file->isBelieved() => Lack::Believed,
             $file->matches && $devices >= $copies => null,
             $file->matches && 0 === $counting && [] !== $file->copies => Lack::Gone,
-            $file->matches && $counting >= $copies => Lack::OneDevice,
+            $file->matches && $counting >= $copies => $file->isOnUnknownDevices() ? Lack::DevicesUnknown : Lack::OneDevice,
             $file->matches => Lack::TooFewCopies,
             null !== $file->unreadable => Lack::Unreadable,
             $file->seemsHeld => Lack::NotCompared,
@@ -83,6 +83,7 @@ final readonly class Clearance
         return match ($lack) {
             Lack::TooFewCopies => \sprintf('%s of %d: %s', 0 === $counting ? 'none' : $counting, $copies, '' === $where ? 'none is proven' : 'on '.$where),
             Lack::OneDevice => \sprintf('%s on %s of %d: %s', Count::of($counting, 'copy', 'copies'), Count::of($devices, 'device'), $copies, $where),
+            Lack::DevicesUnknown => \sprintf('%s, devices unknown: %s. What the system does not tell apart counts as one', Count::of($counting, 'copy', 'copies'), $where),
             Lack::Gone => 'proven once, not there now: '.implode(', ', array_map(static fn (CopyOfFile $copy): string => $copy->store, $file->copies)),
             Lack::Unreadable => (string) $file->unreadable,
             Lack::Believed => \sprintf('it could not be read here; what came from %s in its place %s', (string) $file->twin?->card, 0 === $counting ? 'has no proven copy' : 'has '.Count::of($counting, 'proven copy', 'proven copies').': '.$where),

@@ -8,7 +8,7 @@ namespace VelvetLedger\Core\Clearance;
 final readonly class CopyOfFile
 {
     /**
-     * @param string      $device        the physical device; two copies on one device count once
+     * @param string      $device        the physical device, see Device; two copies on one device count once
      * @param bool        $proven        whether its last proof held
      * @param bool        $gone          whether it is known not to be there any more, though it was proven
      * @param string|null $believedSince day of its last proof, "2026-06-03", where its store is away; null where it was seen now

@@ -6,6 +6,7 @@ namespace VelvetLedger\Core\Clearance;
 
 use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\TakenFromTwin;
+use VelvetLedger\Core\Store\Device;
 
 /** One file that is on a card now, and what the ledger has of its bytes. */
 final readonly class FileToClear
@@ -29,8 +30,24 @@ final readonly class FileToClear
         return null !== $this->twin && !$this->twin->isSeen();
     }
 
+    /** On how many devices its copies lie, at the least. */
     public function devices(): int
     {
-        return \count(array_unique(array_map(static fn (CopyOfFile $copy): string => $copy->device, array_filter($this->copies, static fn (CopyOfFile $copy): bool => $copy->counts()))));
+        $here = $away = [];
+        foreach ($this->copies as $copy) {
+            if ($copy->counts()) {
+                null === $copy->believedSince ? $here[] = $copy->device : $away[] = $copy->device;
+            }
+        }
+
+        return Device::atLeast($here, $away);
+    }
+
+    /** Whether it is only for want of knowing its devices that these are not more. */
+    public function isOnUnknownDevices(): bool
+    {
+        $unknown = array_filter($this->copies, static fn (CopyOfFile $copy): bool => $copy->counts() && (null === $copy->believedSince ? '' === $copy->device : null === Device::lasting($copy->device)));
+
+        return [] !== $unknown;
     }
 }

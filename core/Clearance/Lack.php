@@ -14,6 +14,7 @@ enum Lack: string
     case Gone = 'is in the ledger, but its copies are gone';
     case TooFewCopies = 'has too few proven copies';
     case OneDevice = 'has its copies on one device';
+    case DevicesUnknown = 'has its copies on devices unknown';
     case NotCompared = 'seems to be held, and must be read in full to be sure';
     case NotConverted = 'is still to be converted';
     case LeftOut = 'was left out and is nowhere else';
@@ -24,7 +25,7 @@ enum Lack: string
     public function remedy(): Remedy
     {
         return match ($this) {
-            self::Unlisted, self::NotConverted => Remedy::None,
+            self::Unlisted, self::NotConverted, self::DevicesUnknown => Remedy::None,
             self::Unreadable, self::Believed => Remedy::NodAlone,
             self::NotHeld, self::ClipStays => Remedy::BringIn,
             self::LeftOut, self::Hidden, self::NotKnown => Remedy::Nod,

@@ -14,7 +14,7 @@ final readonly class Drive
     /**
      * @param string   $path      where it is mounted, absolute
      * @param string   $label     as the photographer knows it
-     * @param string   $device    the physical device or the network share, in the system's words; two volumes of one device say the same
+     * @param string   $device    the physical device, see Device; two volumes of one device say the same
      * @param string   $type      of its file system, as mount(8) names it; '' where it is not told
      * @param int|null $freeBytes null where it is not told
      */

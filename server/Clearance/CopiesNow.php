@@ -34,7 +34,7 @@ final readonly class CopiesNow
                 $entity = $this->stores->find($number);
                 $names[$number] = $entity->name();
                 $stores[$number] = $this->there($entity);
-                $devices[$number] = (null === $stores[$number] ? null : $this->drives->of($stores[$number]->store->path)?->device) ?? $entity->device() ?? 'store '.$number;
+                $devices[$number] = null === $stores[$number] ? (string) $entity->device() : $this->drives->of($stores[$number]->store->path)->device ?? '';
             }
             $store = $stores[$number] ?? null;
             $found[$copy['checksum']][] = new CopyOfFile($names[$number], $devices[$number] ?? '', $copy['proven'], null !== $store && !self::stands($store, $copy['path'], $copy['bytes']), null === $store ? $copy['provenOn'] : null);

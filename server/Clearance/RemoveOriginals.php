@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Clearance;
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Failure\CouldNot;
+use VelvetLedger\Core\Store\Device;
 use VelvetLedger\Core\Transfer\SameBytes;
 use VelvetLedger\Core\Transfer\SourceFile;
 use VelvetLedger\Server\Cards\Readers;
@@ -15,6 +16,7 @@ use VelvetLedger\Server\Persistence\ClearanceRepository;
 use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\KnownOnCard;
 use VelvetLedger\Server\Settings\Settings;
+use VelvetLedger\Server\Stores\Drives;
 use VelvetLedger\Server\Stores\OpenStore;
 use VelvetLedger\Server\Stores\Stores;
 
@@ -24,7 +26,7 @@ use VelvetLedger\Server\Stores\Stores;
  */
 final readonly class RemoveOriginals
 {
-    public function __construct(private EntityManagerInterface $ledger, private Settings $settings, private Readers $readers, private CardClearance $clearance, private CardRepository $cards, private ClearanceRepository $known, private Stores $stores)
+    public function __construct(private EntityManagerInterface $ledger, private Settings $settings, private Readers $readers, private CardClearance $clearance, private CardRepository $cards, private ClearanceRepository $known, private Stores $stores, private Drives $drives)
     {
     }
 
@@ -69,10 +71,10 @@ final readonly class RemoveOriginals
             $entity = $this->stores->find($copy['store']);
             $store = $this->stores->at($entity);
             if ($copy['proven'] && $store->isPresent() && null === $store->open()->leadsOut(OpenStore::folderOf($copy['path'])) && SameBytes::are($source, $store->path.'/'.$copy['path'])) {
-                $devices[$entity->device() ?? 'store '.$entity->id()] = true;
+                $devices[] = $this->drives->of($store->path)->device ?? '';
             }
         }
 
-        return \count($devices);
+        return Device::atLeast($devices, []);
     }
 }

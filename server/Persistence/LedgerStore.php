@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Persistence;
 
 use Doctrine\ORM\Mapping as ORM;
+use VelvetLedger\Core\Store\Device;
 
 /** A place where copies live. Its UUID stands in the mark on its drive; its name, role and place may change. */
 #[ORM\Entity]
@@ -18,7 +19,7 @@ class LedgerStore
     #[ORM\Column]
     public readonly \DateTimeImmutable $addedAt;
 
-    /** The physical device that it was last found on, see Drive. */
+    /** The physical device that it was last found on, where it is known by what stays with it: see Device::lasting. */
     #[ORM\Column(type: 'text', nullable: true)]
     private ?string $device = null;
 
@@ -84,10 +85,14 @@ class LedgerStore
         $this->name = $name;
     }
 
-    public function isFoundAt(string $place, ?string $device = null): void
+    public function isFoundAt(string $place): void
     {
         $this->place = $place;
-        $this->device = $device ?? $this->device;
+    }
+
+    public function liesOn(string $device): void
+    {
+        $this->device = Device::lasting($device);
     }
 
     public function becomes(StoreRole $role): void

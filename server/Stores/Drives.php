@@ -8,20 +8,21 @@ use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Store\Drive;
 use VelvetLedger\Server\Settings\Settings;
+use VelvetLedger\Server\Tools\Disks;
 use VelvetLedger\Server\Tools\Mount;
 use VelvetLedger\Server\Tools\MountTable;
 
 /** The drives that are attached now. Where the settings simulate drives, the subfolders of one folder are those there are. */
 final readonly class Drives
 {
-    public function __construct(private Settings $settings, private MountTable $mounts)
+    public function __construct(private Settings $settings, private MountTable $mounts, private Disks $disks = new Disks())
     {
     }
 
     /** @return list<Drive> without memory cards, by label */
     public function all(): array
     {
-        $drives = null === $this->settings->simulatedDrives ? array_map(self::ofMount(...), $this->mounts->drives()) : array_map($this->simulated(...), $this->simulatedPaths());
+        $drives = null === $this->settings->simulatedDrives ? array_map($this->ofMount(...), $this->mounts->drives()) : array_map($this->simulated(...), $this->simulatedPaths());
         $drives = array_values(array_filter($drives, static fn (Drive $drive): bool => !is_dir($drive->path.'/DCIM')));
         usort($drives, static fn (Drive $a, Drive $b): int => strnatcasecmp($a->label, $b->label));
 
@@ -38,14 +39,14 @@ final readonly class Drives
         }
         $mount = $this->mounts->of($folder);
 
-        return null === $mount ? null : self::ofMount($mount);
+        return null === $mount ? null : $this->ofMount($mount);
     }
 
-    private static function ofMount(Mount $mount): Drive
+    private function ofMount(Mount $mount): Drive
     {
         $free = @disk_free_space($mount->point);
 
-        return new Drive($mount->point, '/' === $mount->point ? 'This computer' : PathText::of(basename($mount->point)), $mount->device(), $mount->type, $mount->isReadOnly, false === $free ? null : (int) $free);
+        return new Drive($mount->point, '/' === $mount->point ? 'This computer' : PathText::of(basename($mount->point)), $this->disks->of($mount), $mount->type, $mount->isReadOnly, false === $free ? null : (int) $free);
     }
 
     private function simulated(string $path): Drive

@@ -113,7 +113,8 @@ final class Stores
             $this->takeOverEarlier($store);
             $now = $this->at($store);
             if ($now->isPresent()) {
-                $store->isFoundAt($now->path, $this->drives->of($now->path)?->device);
+                $store->isFoundAt($now->path);
+                $store->liesOn($this->drives->of($now->path)->device ?? '');
             } else {
                 $absent[] = $now->absence()->getMessage();
             }
@@ -142,7 +143,8 @@ final class Stores
         $store = $known ?? new LedgerStore($uuid, $name, $role, $path);
         $store->isCalled($name);
         $store->becomes($role);
-        $store->isFoundAt($path, $this->drives->of($path)?->device);
+        $store->isFoundAt($path);
+        $store->liesOn($this->drives->of($path)->device ?? '');
         $this->ledger->persist($store);
         $this->ledger->persist(DayBookEntry::ofStore(\sprintf('%s at %s is %s store%s.', $name, $path, StoreRole::Main === $role ? 'the main' : 'a '.$role->value, null === $known ? '' : ' again'), $store));
         $this->ledger->flush();

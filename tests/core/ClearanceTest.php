@@ -54,6 +54,8 @@ final class ClearanceTest extends TestCase
         yield 'one is enough where the order says so' => ['TOWER may be formatted: 1 file on it has 1 proven copy.', true, [$still(true, $anvil)], [], 1];
         yield 'three are asked for' => [$no('has too few proven copies'), false, [$still(true, $anvil, $bellows)], [], 3, Remedy::MakeCopies];
         yield 'two on one device' => [$no('has its copies on one device'), false, [$still(true, $anvil, $partition)], [], 2, Remedy::MakeCopies];
+        yield 'devices unknown' => [$no('has its copies on devices unknown'), false, [$still(true, $anvil, new CopyOfFile('Nas', '', true))], [], 2, Remedy::None];
+        yield 'a name of the moment says nothing of a drive that is away' => [$no('has its copies on devices unknown'), false, [$still(true, new CopyOfFile('Anvil', 'attached as sda', true), new CopyOfFile('Bellows', '', true, believedSince: '2026-06-03'))], [], 2, Remedy::None];
         yield 'one is gone' => [$no('has too few proven copies'), false, [$still(true, $anvil, $gone)], [], 2, Remedy::MakeCopies];
         yield 'all are gone' => [$no('is in the ledger, but its copies are gone'), false, [$still(true, $gone)], [], 2, Remedy::Prove];
         yield 'one did not hold its last proof' => [$no('has too few proven copies'), false, [$still(true, $anvil, $bad)], [], 2, Remedy::MakeCopies];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Tests\server;
 
+use VelvetLedger\Core\Store\Device;
 use VelvetLedger\Core\Store\Drive;
 use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Server\Pages\StoresPage;
@@ -14,6 +15,7 @@ use VelvetLedger\Server\Stores\CouldNotChoose;
 use VelvetLedger\Server\Stores\Drives;
 use VelvetLedger\Server\Stores\MonthOfProofs;
 use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Server\Tools\Disks;
 use VelvetLedger\Server\Tools\Mount;
 use VelvetLedger\Server\Tools\MountTable;
 use VelvetLedger\Server\View\StorePageView;
@@ -45,17 +47,76 @@ final class DrivesTest extends LedgerTestCase
         [$backUp, $media, $share] = $drives;
         self::assertSame([true, 'vfat', false], [$backUp->isReadOnly, $backUp->type, $backUp->hasLinks()]);
         self::assertSame([false, 'ext4', true], [$media->isReadOnly, $media->type, $media->tellsCaseApart()]);
-        self::assertSame(['nas:/pictures', true], [$share->device, null !== $share->freeBytes]);
+        self::assertSame(['host nas', true], [$share->device, null !== $share->freeBytes]);
         self::assertSame($there->path.'/media/BACK UP', $mounts->of($there->path.'/media/BACK UP')?->point, 'what is mounted further in lies on top');
         self::assertSame($there->path.'/media', $mounts->of($there->path.'/media')?->point);
         self::assertNull($mounts->of($there->path.'/media/not there'));
         self::assertNull((new MountTable('/nowhere'))->of($there->path), 'on a system without such a table nothing is told');
     }
 
-    public function testADeviceIsThatOfItsPartitionOrWhatIsMounted(): void
+    /** A machine as sysfs(5) and udev(7) tell of it: two disks in partitions, one encrypted volume, a logical one over both, a USB disk, one that says nothing of itself. */
+    public function testADeviceIsWhatTheDiskSaysOfItself(): void
     {
-        $device = static fn (string $number, string $source): string => (new Mount('/media/x', '/', $number, 'ext4', $source, false))->device();
-        self::assertSame(['sdz', 'nas:/pictures'], [$device('4095:1', '/dev/sdz'), $device('0:4095', 'nas:/pictures')]);
+        $made = new Folder();
+        foreach (['sda' => '8:0', 'sdb' => '8:16', 'sdc' => '8:32', 'vda' => '254:0', 'nvme0n1' => '259:0'] as $disk => $number) {
+            $made->put("sys/devices/$disk/dev", $number);
+        }
+        $made->put('sys/devices/sda/device/wwid', "naa.5002538e40a1b2c3\n");
+        $made->put('sys/devices/nvme0n1/wwid', "eui.0025385b81b01234\n");
+        foreach (['sda1' => '8:1', 'sda2' => '8:2'] as $partition => $number) {
+            $made->put("sys/devices/sda/$partition/dev", $number);
+            $made->put("sys/devices/sda/$partition/partition", '1');
+        }
+        $made->put('sys/devices/usb1/idVendor', '1d6b');
+        $made->put('sys/devices/usb1/serial', "WX71A  5C\n");
+        mkdir($made->path.'/sys/devices/usb1/host/target', 0o777, true);
+        symlink('../usb1/host/target', $made->path.'/sys/devices/sdb/device');
+        $made->put('udev/b8:32', "N:sdc\nE:ID_PART_TABLE_UUID=5c7e4e5d-2f\nE:ID_BUS=usb\n");
+        foreach (['dm-0' => ['sda/sda2'], 'dm-1' => ['dm-0', 'nvme0n1']] as $volume => $slaves) {
+            mkdir($made->path."/sys/devices/$volume/slaves", 0o777, true);
+            foreach ($slaves as $slave) {
+                symlink("../../$slave", $made->path."/sys/devices/$volume/slaves/".basename($slave));
+            }
+        }
+        mkdir($made->path.'/sys/dev/block', 0o777, true);
+        mkdir($made->path.'/sys/class/block', 0o777, true);
+        mkdir($made->path.'/sys/fs/btrfs/1b9d/devices', 0o777, true);
+        foreach (['8:0' => 'sda', '8:1' => 'sda/sda1', '8:2' => 'sda/sda2', '8:16' => 'sdb', '8:32' => 'sdc', '254:0' => 'vda', '253:0' => 'dm-0', '253:1' => 'dm-1'] as $number => $device) {
+            symlink("../../devices/$device", $made->path.'/sys/dev/block/'.$number);
+            symlink("../../devices/$device", $made->path.'/sys/class/block/'.basename($device));
+        }
+        symlink('../../../../devices/sda/sda2', $made->path.'/sys/fs/btrfs/1b9d/devices/sda2');
+        symlink('../../../../devices/sdc', $made->path.'/sys/fs/btrfs/1b9d/devices/sdc');
+        $disks = new Disks($made->path.'/sys', $made->path.'/udev');
+        $cases = [
+            ['disk naa.5002538e40a1b2c3', '8:1', 'ext4', '/dev/none/sda1'],
+            ['disk 5c7e4e5d-2f + disk naa.5002538e40a1b2c3', '0:33', 'btrfs', '/dev/sda2'],
+            ['disk WX71A 5C', '8:16', 'exfat', '/dev/sdb'],
+            ['disk WX71A 5C', '0:45', 'fuseblk', '/dev/sdb'],
+            ['disk naa.5002538e40a1b2c3', '253:0', 'ext4', '/dev/mapper/secret'],
+            ['disk eui.0025385b81b01234 + disk naa.5002538e40a1b2c3', '253:1', 'xfs', '/dev/mapper/both'],
+            ['attached as vda', '254:0', 'ext4', '/dev/vda'],
+            ['host nas', '0:46', 'nfs4', 'nas:/pictures'],
+            ['host nas', '0:47', 'cifs', '//NAS/other'],
+            ['host nas', '0:48', 'fuse.sshfs', 'ada@nas:'],
+            ['host [fe80::1]', '0:49', 'nfs', '[fe80::1]:/pictures'],
+            ['', '0:50', 'tmpfs', 'tmpfs'],
+            ['', '4095:1', 'ext4', '/dev/sdz'],
+        ];
+        foreach ($cases as [$device, $number, $type, $source]) {
+            self::assertSame($device, $disks->of(new Mount('/media/x', '/', $number, $type, $source, false)), $number);
+        }
+    }
+
+    public function testWhatCannotBeToldApartIsOne(): void
+    {
+        foreach ([
+            [2, ['disk a', 'disk b'], []], [1, ['disk a', 'disk a'], []], [2, ['disk a'], ['disk b']], [1, ['disk a', ''], []], [1, ['', ''], []], [1, [], ['']], [0, [], []],
+            [2, ['attached as sda', 'attached as sdb'], []], [2, ['attached as sda', 'disk a'], []], [1, ['attached as sda'], ['attached as sdb']], [1, ['attached as sda'], ['disk b']],
+            [1, ['disk a + disk b', 'disk b'], []], [2, ['disk a + disk b', 'disk c'], []],
+        ] as [$least, $here, $away]) {
+            self::assertSame($least, Device::atLeast($here, $away), implode(', ', $here).' | '.implode(', ', $away));
+        }
     }
 
     public function testAStoresDriveIsToldAndAMirrorOnTheSameDeviceIsWarnedAbout(): void

@@ -132,7 +132,7 @@ final class MirrorsTest extends LedgerTestCase
     public function testTwoCopiesOnOneDeviceAreNotTwo(): void
     {
         $this->bringIn('CARD');
-        $this->ledger()->getConnection()->executeStatement("UPDATE store SET device = 'one'");
+        $this->ledger()->getConnection()->executeStatement("UPDATE store SET device = 'disk one'");
         $this->drivesAway('Anvil', 'Bellows');
         self::assertSame('Not yet: keep CARD as it is. Of 3 files, 3 have their copies on one device.', $this->clearance()->sentence);
     }

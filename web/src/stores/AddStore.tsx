@@ -37,7 +37,7 @@ export function AddStore({ drives, stores, onClose }: { drives: Drive[]; stores:
               >
                 <b>{one.label}</b>
                 <span className="truncate font-path text-path">
-                  {one.path} · {one.device}
+                  {[one.path, one.device].filter(Boolean).join(" · ")}
                   {one.readOnly && " · read-only"}
                 </span>
                 <span className="text-right">{one.freeBytes === null ? "" : `${size(one.freeBytes)} free`}</span>
