@@ -21,7 +21,7 @@ final class ExifTool
         return \is_array($decoded) && \is_array($decoded[0] ?? null) ? $decoded[0] : [];
     }
 
-    /** @param string|list<string> $options in one, with a blank between them, or each by itself */
+    /** @param string|array<string> $options in one, with a blank between them, or each by itself */
     public static function said(string|array $options, string ...$files): string
     {
         if (true !== self::$process?->isRunning()) {
@@ -30,7 +30,7 @@ final class ExifTool
             self::$process->start();
         }
         self::$process->clearOutput();
-        self::$input->write(implode("\n", [...\is_string($options) ? explode(' ', $options) : $options, ...$files, '-execute'])."\n");
+        self::$input->write(implode("\n", [...\is_string($options) ? explode(' ', $options) : array_values($options), ...$files, '-execute'])."\n");
         self::$process->waitUntil(static fn (): bool => str_ends_with((string) self::$process?->getOutput(), "{ready}\n"));
 
         return substr(self::$process->getOutput(), 0, -\strlen("{ready}\n"));

@@ -52,6 +52,11 @@ final readonly class Clearance
         return new self([] === $missing && [] !== $counted, self::say($card, $counted, $missing, $copies, $letGo, $staying).self::sayCutOff($cutOff), $missing, \count($counted), $cleared, $letGo);
     }
 
+    public function lacks(Lack $lack): bool
+    {
+        return [] !== array_filter($this->missing, static fn (Missing $one): bool => $one->lack === $lack);
+    }
+
     private static function lackOf(FileToClear $file, int $copies): ?Missing
     {
         $devices = $file->devices();
@@ -59,12 +64,13 @@ final readonly class Clearance
         $lack = match (true) {
             ($file->isBelieved() || null !== $file->unreadable) && $file->nodded => null,
             $file->isBelieved() => Lack::Believed,
+            $file->matches && null !== $file->unsure => $file->unsure,
             $file->matches && $devices >= $copies => null,
             $file->matches && 0 === $counting && [] !== $file->copies => Lack::Gone,
             $file->matches && $counting >= $copies => $file->isOnUnknownDevices() ? Lack::DevicesUnknown : Lack::OneDevice,
             $file->matches => Lack::TooFewCopies,
             null !== $file->unreadable => Lack::Unreadable,
-            $file->seemsHeld => Lack::NotCompared,
+            null !== $file->unsure => $file->unsure,
             $file->nodded => null,
             Kind::Hidden === $file->file->kind => Lack::Hidden,
             Kind::Unknown === $file->file->kind => Lack::NotKnown,
@@ -165,6 +171,6 @@ final readonly class Clearance
 
     private static function inPlural(Lack $lack, int $count): string
     {
-        return 1 === $count ? $lack->value : strtr($lack->value, ['is nowhere' => 'are nowhere', 'is only believed' => 'are only believed', 'is still' => 'are still', 'its twin' => 'their twins', 'is in the' => 'are in the', 'its copies' => 'their copies', 'its end' => 'their ends', 'has ' => 'have ', 'seems' => 'seem', 'was ' => 'were ', 'is a clip or sound that is' => 'are clips or sounds that are', 'is a hidden or deleted picture that is' => 'are hidden or deleted pictures that are', 'is of no kind' => 'are of no kind']);
+        return 1 === $count ? $lack->value : strtr($lack->value, ['is nowhere' => 'are nowhere', 'is only believed' => 'are only believed', 'is known by its name' => 'are known by their names', 'its ends are' => 'their ends are', 'is still' => 'are still', 'its twin' => 'their twins', 'is in the' => 'are in the', 'its copies' => 'their copies', 'its end' => 'their ends', 'has ' => 'have ', 'seems' => 'seem', 'was ' => 'were ', 'is a clip or sound that is' => 'are clips or sounds that are', 'is a hidden or deleted picture that is' => 'are hidden or deleted pictures that are', 'is of no kind' => 'are of no kind']);
     }
 }

@@ -15,12 +15,12 @@ final readonly class FileToClear
      * @param bool               $matches    whether all of its bytes were read and are those of a file in the ledger; or its twin's were, see $twin
      * @param list<CopyOfFile>   $copies     of that file
      * @param string|null        $unreadable why it cannot be read
-     * @param bool               $seemsHeld  whether it seems to be held, by its ends alone: all of it must be read to know
+     * @param Lack|null          $unsure     what is to be read before it is known whether it is held: all of it (NotCompared), or its ends (EndsUnread)
      * @param bool               $nodded     whether the photographer has said that it may go though it is nowhere else
      * @param bool               $leftOut    whether an order or the photographer left it out
      * @param TakenFromTwin|null $twin       where it came from another card in its place
      */
-    public function __construct(public CardFile $file, public bool $matches, public array $copies = [], public ?string $unreadable = null, public bool $seemsHeld = false, public bool $nodded = false, public ?TakenFromTwin $twin = null, public bool $leftOut = false)
+    public function __construct(public CardFile $file, public bool $matches, public array $copies = [], public ?string $unreadable = null, public ?Lack $unsure = null, public bool $nodded = false, public ?TakenFromTwin $twin = null, public bool $leftOut = false)
     {
     }
 

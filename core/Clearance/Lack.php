@@ -16,6 +16,7 @@ enum Lack: string
     case OneDevice = 'has its copies on one device';
     case DevicesUnknown = 'has its copies on devices unknown';
     case NotCompared = 'seems to be held, and must be read in full to be sure';
+    case EndsUnread = 'is known by its name, size and time, and its ends are being read again';
     case NotConverted = 'is still to be converted';
     case LeftOut = 'was left out and is nowhere else';
     case Hidden = 'is a hidden or deleted picture that is nowhere else';
@@ -25,7 +26,7 @@ enum Lack: string
     public function remedy(): Remedy
     {
         return match ($this) {
-            self::Unlisted, self::NotConverted, self::DevicesUnknown => Remedy::None,
+            self::Unlisted, self::NotConverted, self::DevicesUnknown, self::EndsUnread => Remedy::None,
             self::Unreadable, self::Believed => Remedy::NodAlone,
             self::NotHeld, self::ClipStays => Remedy::BringIn,
             self::LeftOut, self::Hidden, self::NotKnown => Remedy::Nod,

@@ -11,6 +11,7 @@ use VelvetLedger\Core\Card\CouldNotList;
 use VelvetLedger\Core\Clearance\Clearance;
 use VelvetLedger\Core\Clearance\CopyOfFile;
 use VelvetLedger\Core\Clearance\FileToClear;
+use VelvetLedger\Core\Clearance\Lack;
 use VelvetLedger\Core\Held\Holdings;
 use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Server\Cards\CardHoldings;
@@ -24,16 +25,20 @@ use VelvetLedger\Server\Persistence\KnownOnCard;
 /** Clears a card that is in a reader, from what lies on it now and what the ledger has of it. */
 final readonly class CardClearance
 {
-    public function __construct(private CardWalker $walker, private CardRepository $cards, private ClearanceRepository $known, private CardReadings $readings, private CardHoldings $holdings, private OrderBook $orders, private CopiesNow $copies)
+    public function __construct(private CardWalker $walker, private CardRepository $cards, private ClearanceRepository $known, private CardReadings $readings, private CardHoldings $holdings, private OrderBook $orders, private CopiesNow $copies, private EndsSeen $ends)
     {
     }
 
-    /** @throws CouldNotList */
-    public function of(Volume $volume): Clearance
+    /**
+     * @param float $seconds for which the ends of files may be read; what is not read then is not cleared yet
+     *
+     * @throws CouldNotList
+     */
+    public function of(Volume $volume, float $seconds = \INF): Clearance
     {
         $listing = $this->walker->list($volume->path);
 
-        return Clearance::of($volume->label(), $this->files($volume, $listing), $listing->troubles, $this->wanted($volume), $this->waiting($volume, $listing), $this->cutOff($volume, $listing));
+        return Clearance::of($volume->label(), $this->files($volume, $listing, $seconds), $listing->troubles, $this->wanted($volume), $this->waiting($volume, $listing), $this->cutOff($volume, $listing));
     }
 
     /**
@@ -45,7 +50,7 @@ final readonly class CardClearance
      */
     public function toCompare(Volume $volume): array
     {
-        return array_map(static fn (FileToClear $file): CardFile => $file->file, array_values(array_filter($this->files($volume, $this->walker->list($volume->path)), static fn (FileToClear $file): bool => $file->seemsHeld)));
+        return array_map(static fn (FileToClear $file): CardFile => $file->file, array_values(array_filter($this->files($volume, $this->walker->list($volume->path)), static fn (FileToClear $file): bool => Lack::NotCompared === $file->unsure)));
     }
 
     /**
@@ -92,29 +97,67 @@ final readonly class CardClearance
     }
 
     /** @return list<FileToClear> */
-    private function files(Volume $volume, CardListing $listing): array
+    private function files(Volume $volume, CardListing $listing, float $seconds = \INF): array
     {
         $card = $this->cards->find($volume->identity);
         $known = null === $card ? [] : $this->known->ofCard($card);
+        [$copies, $prints] = $this->copies->of(array_values(array_filter(array_map(static fn (KnownOnCard $one): ?string => $one->checksum, $known), \is_string(...))));
+        [$known, $unread] = $this->seen($volume, $listing, $known, $prints, $seconds);
         $holdings = $this->holdings($volume, $listing, $known);
-        $copies = $this->copies->of(array_values(array_filter(array_map(static fn (KnownOnCard $one): ?string => $one->checksum, $known), \is_string(...))));
 
-        return array_map(fn (CardFile $file): FileToClear => $this->file($file, ($known[$file->text()] ?? null)?->ifStill($file), $holdings, $copies), $listing->files);
+        return array_map(fn (CardFile $file): FileToClear => $this->file($file, $known[$file->text()] ?? null, $holdings, $copies, isset($unread[$file->path])), $listing->files);
+    }
+
+    /**
+     * What is known of the files that stand there now: what has another end than what came in is another file, whatever its size and time.
+     *
+     * @param array<string, KnownOnCard> $known  by path as text
+     * @param array<string, string>      $prints checksum => quick print
+     *
+     * @return array{array<string, KnownOnCard>, array<string, true>} and by path those whose ends are still to be read
+     */
+    private function seen(Volume $volume, CardListing $listing, array $known, array $prints, float $seconds): array
+    {
+        $still = $toSee = $unread = [];
+        foreach ($listing->files as $file) {
+            $one = ($known[$file->text()] ?? null)?->ifStill($file);
+            if (null !== $one) {
+                $still[$file->text()] = $one;
+            }
+            if (null !== $one?->checksum && null === $one->twin && '' !== ($prints[$one->checksum] ?? '')) {
+                $toSee[] = $file;
+            }
+        }
+        $ends = $this->ends->within($volume, $toSee, $seconds);
+        foreach ($toSee as $file) {
+            $end = $ends[$file->path] ?? null;
+            if (null === $end) {
+                $unread[$file->path] = true;
+            } elseif ($end !== $prints[$still[$file->text()]->checksum ?? '']) {
+                unset($still[$file->text()]);
+            }
+        }
+
+        return [$still, $unread];
     }
 
     /** @param array<string, list<CopyOfFile>> $copies */
-    private function file(CardFile $file, ?KnownOnCard $known, Holdings $holdings, array $copies): FileToClear
+    private function file(CardFile $file, ?KnownOnCard $known, Holdings $holdings, array $copies, bool $unread): FileToClear
     {
         $of = null === $known?->checksum ? null : $copies[$known->checksum] ?? null;
 
-        return new FileToClear($file, null !== $of, $of ?? [], $known?->unreadable, null === $known?->checksum && null === $known?->unreadable && null !== $holdings->heldAs($file), $known->nodded ?? false, $known?->twin, $known->leftOut ?? false);
+        return new FileToClear($file, null !== $of, $of ?? [], $known?->unreadable, match (true) {
+            $unread => Lack::EndsUnread,
+            null === $known?->checksum && null === $known?->unreadable && null !== $holdings->heldAs($file) => Lack::NotCompared,
+            default => null,
+        }, $known->nodded ?? false, $known?->twin, $known->leftOut ?? false);
     }
 
     /** @param array<string, KnownOnCard> $known by path; where it says all, no end of a file is read */
     private function holdings(Volume $volume, CardListing $listing, array $known): Holdings
     {
         foreach ($listing->files as $file) {
-            if (($file->kind->isStill() || $file->kind->isClip() || $file->kind->goesWithAStill()) && null === ($known[$file->text()] ?? null)?->ifStill($file)?->checksum) {
+            if (($file->kind->isStill() || $file->kind->isClip() || $file->kind->goesWithAStill()) && null === ($known[$file->text()] ?? null)?->checksum) {
                 $contents = $this->readings->whole($volume)->withClips();
 
                 return $this->holdings->of($volume, $contents->frames);

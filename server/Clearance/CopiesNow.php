@@ -22,11 +22,11 @@ final readonly class CopiesNow
     /**
      * @param list<string> $checksums of originals
      *
-     * @return array<string, list<CopyOfFile>> by checksum; a checksum that the ledger has no original of is not among them
+     * @return array{array<string, list<CopyOfFile>>, array<string, string>} by checksum: copies, and the original's quick print; a checksum that the ledger has no original of is not among them
      */
     public function of(array $checksums): array
     {
-        $found = $names = $stores = $devices = [];
+        $found = $prints = $names = $stores = $devices = [];
         clearstatcache();
         foreach ($this->known->copies($checksums) as $copy) {
             $number = $copy['store'];
@@ -37,10 +37,11 @@ final readonly class CopiesNow
                 $devices[$number] = null === $stores[$number] ? (string) $entity->device() : $this->drives->of($stores[$number]->store->path)->device ?? '';
             }
             $store = $stores[$number] ?? null;
+            $prints[$copy['checksum']] = $copy['print'];
             $found[$copy['checksum']][] = new CopyOfFile($names[$number], $devices[$number] ?? '', $copy['proven'], null !== $store && !self::stands($store, $copy['path'], $copy['bytes']), null === $store ? $copy['provenOn'] : null);
         }
 
-        return $found;
+        return [$found, $prints];
     }
 
     private function there(LedgerStore $entity): ?OpenStore

@@ -13,7 +13,6 @@ use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\Volume;
-use VelvetLedger\Server\Clearance\CardClearance;
 use VelvetLedger\Server\Clearance\CouldNotRemove;
 use VelvetLedger\Server\Clearance\Nods;
 use VelvetLedger\Server\Persistence\CardRepository;
@@ -23,12 +22,13 @@ use VelvetLedger\Server\Settings\Settings;
 use VelvetLedger\Server\View\ClearanceView;
 use VelvetLedger\Server\View\ComparisonView;
 use VelvetLedger\Server\Work\Compare;
+use VelvetLedger\Server\Work\Ends;
 use VelvetLedger\Server\Work\Remove;
 
 /** May the card in a reader be formatted; and what can be done where it may not. */
 final readonly class ClearanceController
 {
-    public function __construct(private Readers $readers, private CardClearance $clearance, private CardRepository $cards, private ClearanceRepository $known, private Settings $settings, private MessageBusInterface $bus)
+    public function __construct(private Readers $readers, private Ends $ends, private CardRepository $cards, private ClearanceRepository $known, private Settings $settings, private MessageBusInterface $bus)
     {
     }
 
@@ -104,6 +104,6 @@ final readonly class ClearanceController
         $card = $this->cards->find($volume->identity);
         $comparison = null === $card ? null : $this->known->comparison($card);
 
-        return new ClearanceView($volume, $this->clearance->of($volume), null === $comparison ? null : new ComparisonView($comparison), $this->settings->removeOriginals);
+        return new ClearanceView($volume, $this->ends->clearance($volume), null === $comparison ? null : new ComparisonView($comparison), $this->settings->removeOriginals);
     }
 }

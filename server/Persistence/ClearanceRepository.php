@@ -42,13 +42,13 @@ final readonly class ClearanceRepository
      *
      * @param list<string> $checksums
      *
-     * @return iterable<array{checksum: string, store: int, path: string, bytes: int, proven: bool, provenOn: string}>
+     * @return iterable<array{checksum: string, print: string, store: int, path: string, bytes: int, proven: bool, provenOn: string}>
      */
     public function copies(array $checksums): iterable
     {
         foreach (array_chunk($checksums, 5000) as $some) {
-            foreach ($this->database->iterateAssociative("SELECT o.checksum, c.store_id, c.path, f.bytes, c.state = 'proven' AS proven, c.proven_at::date::text AS proven_on FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id WHERE o.checksum IN (?) AND ".StoreRole::IN_USE." AND c.state NOT IN ('owed', 'let go') AND NOT EXISTS (SELECT 1 FROM conversion v WHERE v.dng_id = f.id AND NOT v.embeds AND NOT v.instead)", [$some], [ArrayParameterType::STRING]) as $row) {
-                yield ['checksum' => \is_string($row['checksum']) ? $row['checksum'] : '', 'store' => is_numeric($row['store_id']) ? (int) $row['store_id'] : 0, 'path' => \is_string($row['path']) ? $row['path'] : '', 'bytes' => is_numeric($row['bytes']) ? (int) $row['bytes'] : 0, 'proven' => true === $row['proven'], 'provenOn' => \is_string($row['proven_on']) ? $row['proven_on'] : ''];
+            foreach ($this->database->iterateAssociative("SELECT o.checksum, o.quick_print, c.store_id, c.path, f.bytes, c.state = 'proven' AS proven, c.proven_at::date::text AS proven_on FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id WHERE o.checksum IN (?) AND ".StoreRole::IN_USE." AND c.state NOT IN ('owed', 'let go') AND NOT EXISTS (SELECT 1 FROM conversion v WHERE v.dng_id = f.id AND NOT v.embeds AND NOT v.instead)", [$some], [ArrayParameterType::STRING]) as $row) {
+                yield ['checksum' => \is_string($row['checksum']) ? $row['checksum'] : '', 'print' => \is_string($row['quick_print']) ? $row['quick_print'] : '', 'store' => is_numeric($row['store_id']) ? (int) $row['store_id'] : 0, 'path' => \is_string($row['path']) ? $row['path'] : '', 'bytes' => is_numeric($row['bytes']) ? (int) $row['bytes'] : 0, 'proven' => true === $row['proven'], 'provenOn' => \is_string($row['proven_on']) ? $row['proven_on'] : ''];
             }
         }
     }

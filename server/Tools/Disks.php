@@ -44,7 +44,8 @@ final readonly class Disks
             $stat = @stat($mount->source);
             $number = false === $stat ? '' : \sprintf('%d:%d', ($stat['rdev'] >> 8) & 0xFFF, ($stat['rdev'] & 0xFF) | (($stat['rdev'] >> 12) & 0xFFF00));
             $block = realpath($this->sys.'/dev/block/'.$number);
-            $block = '' === $number || false === $block ? realpath($this->sys.'/class/block/'.basename((string) (realpath($mount->source) ?: $mount->source))) : $block;
+            $source = realpath($mount->source);
+            $block = '' === $number || false === $block ? realpath($this->sys.'/class/block/'.basename(false === $source ? $mount->source : $source)) : $block;
         }
 
         return false === $block ? null : $block;

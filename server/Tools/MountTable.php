@@ -24,7 +24,7 @@ final readonly class MountTable
             $before = explode(' ', $parts[0]);
             $after = explode(' ', $parts[1] ?? '');
             if (isset($before[5], $after[1])) {
-                $mounts[] = new Mount(self::unescaped($before[4]), $before[3], $before[2], $after[0], self::unescaped($after[1]), \in_array('ro', explode(',', $before[5].','.($after[2] ?? '')), true));
+                $mounts[] = new Mount(self::unescaped($before[4]), $before[3], $before[2], $after[0], self::unescaped($after[1]), \in_array('ro', explode(',', $before[5].','.($after[2] ?? '')), true), $before[0]);
             }
         }
 

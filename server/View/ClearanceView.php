@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\View;
 
 use VelvetLedger\Core\Clearance\Clearance;
+use VelvetLedger\Core\Clearance\Lack;
 use VelvetLedger\Core\Clearance\Missing;
 use VelvetLedger\Server\Cards\Volume;
 
@@ -24,6 +25,9 @@ final readonly class ClearanceView
 
     public int $missingInAll;
 
+    /** Whether the ends of files are still being read. */
+    public bool $reading;
+
     private const MOST = 1000;
 
     /**
@@ -40,6 +44,7 @@ final readonly class ClearanceView
         $this->cleared = $clearance->cleared;
         $this->letGo = $clearance->letGo;
         $this->missing = \array_slice($clearance->missing, 0, self::MOST);
+        $this->reading = $clearance->lacks(Lack::EndsUnread);
         $this->missingInAll = \count($clearance->missing);
     }
 }

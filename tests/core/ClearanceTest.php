@@ -12,6 +12,7 @@ use VelvetLedger\Core\Card\Trouble;
 use VelvetLedger\Core\Clearance\Clearance;
 use VelvetLedger\Core\Clearance\CopyOfFile;
 use VelvetLedger\Core\Clearance\FileToClear;
+use VelvetLedger\Core\Clearance\Lack;
 use VelvetLedger\Core\Clearance\Remedy;
 use VelvetLedger\Core\Receipt\CopiesAt;
 use VelvetLedger\Core\Receipt\Outcome;
@@ -60,7 +61,7 @@ final class ClearanceTest extends TestCase
         yield 'all are gone' => [$no('is in the ledger, but its copies are gone'), false, [$still(true, $gone)], [], 2, Remedy::Prove];
         yield 'one did not hold its last proof' => [$no('has too few proven copies'), false, [$still(true, $anvil, $bad)], [], 2, Remedy::MakeCopies];
         yield 'never brought in' => [$no('is nowhere but on this card'), false, [$still(false)], [], 2, Remedy::BringIn];
-        yield 'held by its ends alone' => [$no('seems to be held, and must be read in full to be sure'), false, [new FileToClear($other('ORL_0001.JPG'), false, seemsHeld: true)], [], 2, Remedy::Compare];
+        yield 'held by its ends alone' => [$no('seems to be held, and must be read in full to be sure'), false, [new FileToClear($other('ORL_0001.JPG'), false, unsure: Lack::NotCompared)], [], 2, Remedy::Compare];
         yield 'unreadable' => [$no('cannot be read'), false, [new FileToClear($other('ORL_0001.JPG'), false, unreadable: 'past byte 7')], [], 2, Remedy::NodAlone];
         yield 'unreadable, and its twin is held' => [$yes, true, [new FileToClear($other('ORL_0001.JPG'), true, [$anvil, $bellows], twin: new TakenFromTwin('SLOT_2', '', 70_000))]];
         yield 'left out' => [$no('was left out and is nowhere else', 2), false, [$still(true, $anvil, $bellows), new FileToClear($other('ORL_0002.JPG'), false, leftOut: true)], [], 2, Remedy::Nod];

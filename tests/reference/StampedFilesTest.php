@@ -141,10 +141,10 @@ final class StampedFilesTest extends TestCase
         ];
         $files = [];
         foreach (array_values($cases) as $number => $write) {
-            $files[] = $folder->path."/$number.jpg";
-            ExifTool::said(['-all=', ...(array) preg_split('/ (?=-)/', $write), '-o', $files[$number]], self::IMAGES.'/Casio.jpg');
+            $files[] = $file = $folder->path."/$number.jpg";
+            ExifTool::said(['-all=', ...array_filter((array) preg_split('/ (?=-)/', $write), is_string(...)), '-o', $file], self::IMAGES.'/Casio.jpg');
         }
-        $said = json_decode((string) shell_exec('exiftool -use MWG -j -sep "; " -MWG:Creator -MWG:Copyright -MWG:Keywords '.implode(' ', array_map(escapeshellarg(...), $files))), true); // by itself: it would stay in use
+        $said = json_decode((string) shell_exec('exiftool -use MWG -j -sep "; " -MWG:Creator -MWG:Copyright -MWG:Keywords '.implode(' ', array_map(escapeshellarg(...), $files)).' 2>/dev/null'), true); // by itself: it would stay in use
         self::assertIsArray($said);
         foreach (array_keys($cases) as $number => $case) {
             self::assertIsArray($said[$number]);

@@ -11,6 +11,7 @@ use VelvetLedger\Core\Clearance\Clearance;
 use VelvetLedger\Core\Clearance\Missing;
 use VelvetLedger\Core\Clearance\Remedy;
 use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Clearance\CardClearance;
 use VelvetLedger\Server\Clearance\CompareCard;
 use VelvetLedger\Server\Clearance\CouldNotRemove;
@@ -127,6 +128,37 @@ final class MirrorsTest extends LedgerTestCase
         self::assertSame('Not yet: keep TWIN as it is. Of 2 files, 2 seem to be held, and must be read in full to be sure.', $this->clearance('TWIN')->sentence);
         $this->service(CompareCard::class)->compare($this->card('TWIN')->id, static fn () => null);
         self::assertSame(['DCIM/100ORREL/ORL_0009.JPG is nowhere but on this card: is nowhere but on this card'], self::said($this->clearance('TWIN')));
+    }
+
+    /** Times are in whole seconds, on cards often in two: the ends of what is known by name, size and time are read again. */
+    public function testOtherBytesOfEqualNameSizeAndTimeAreNotCleared(): void
+    {
+        $this->bringIn('CARD');
+        self::assertTrue($this->clearance()->mayBeFormatted);
+        $file = $this->reader->path.'/CARD/DCIM/100ORREL/ORL_0002.JPG';
+        [$bytes, $time] = [(string) file_get_contents($file), (int) filemtime($file)];
+        $this->cardPutInAgain();
+        file_put_contents($file, substr_replace($bytes, '!', -9, 1));
+        touch($file, $time);
+        self::assertSame('Not yet: keep CARD as it is. Of 3 files, 1 is nowhere but on this card.', $this->clearance()->sentence);
+        file_put_contents($file, $bytes);
+        touch($file, $time);
+        self::assertTrue($this->clearance()->mayBeFormatted);
+        $unread = $this->service(CardClearance::class)->of($this->cardPutInAgain(), -1.0);
+        self::assertSame(['Not yet: keep CARD as it is. Of 3 files, 3 are known by their names, size and time, and their ends are being read again.', false], [$unread->sentence, $unread->mayBeFormatted]);
+        $browser = $this->browser();
+        $browser->request('GET', '/api/cards/'.$this->card('CARD')->id.'/clearance');
+        self::assertSame([true, false], [self::answer($browser)['mayBeFormatted'], self::answer($browser)['reading']]);
+    }
+
+    private function cardPutInAgain(): Volume
+    {
+        rename($this->reader->path.'/CARD', $this->reader->path.'/.CARD');
+        mkdir($this->reader->path.'/CARD');
+        rename($this->reader->path.'/.CARD/DCIM', $this->reader->path.'/CARD/DCIM');
+        rmdir($this->reader->path.'/.CARD');
+
+        return $this->card('CARD');
     }
 
     public function testTwoCopiesOnOneDeviceAreNotTwo(): void

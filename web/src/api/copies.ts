@@ -73,7 +73,7 @@ export const useClearance = (of: { card: string } | { receipt: string }, ready: 
     queryFn: () => get<Clearance>("card" in of ? `/api/cards/${of.card}/clearance` : `/api/receipts/${of.receipt}/clearance`),
     enabled: ready,
     retry: false,
-    refetchInterval: (query) => (query.state.data?.comparison?.running ? GLANCE : REST),
+    refetchInterval: (query) => (query.state.data?.comparison?.running || query.state.data?.reading ? GLANCE : REST),
   });
 
 export const useCompare = () => useCopiesChange((card: string) => post(`/api/cards/${card}/clearance/compare`, {}));

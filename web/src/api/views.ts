@@ -104,6 +104,8 @@ export interface Clearance {
   letGo: number;
   missing: Missing[];
   missingInAll: number;
+  /** Whether the ends of files are still being read. */
+  reading: boolean;
   comparison: Comparison | null;
   mayRemove: boolean;
 }
@@ -341,7 +343,7 @@ export interface Keywords {
 export type Kind = "still raw" | "still rendered" | "sidecar" | "voice note" | "moving picture" | "beside a clip" | "hidden picture" | "camera system file" | "folder" | "unknown";
 
 /** What one file lacks before its card may be formatted, the gravest first; and what would mend it. */
-export type Lack = "could not be listed to its end" | "cannot be read" | "came from its twin, and is only believed to be the same" | "is nowhere but on this card" | "is in the ledger, but its copies are gone" | "has too few proven copies" | "has its copies on one device" | "has its copies on devices unknown" | "seems to be held, and must be read in full to be sure" | "is still to be converted" | "was left out and is nowhere else" | "is a hidden or deleted picture that is nowhere else" | "is of no kind that is known here, and nowhere else" | "is a clip or sound that is nowhere but on this card";
+export type Lack = "could not be listed to its end" | "cannot be read" | "came from its twin, and is only believed to be the same" | "is nowhere but on this card" | "is in the ledger, but its copies are gone" | "has too few proven copies" | "has its copies on one device" | "has its copies on devices unknown" | "seems to be held, and must be read in full to be sure" | "is known by its name, size and time, and its ends are being read again" | "is still to be converted" | "was left out and is nowhere else" | "is a hidden or deleted picture that is nowhere else" | "is of no kind that is known here, and nowhere else" | "is a clip or sound that is nowhere but on this card";
 
 /** One file that keeps its card from being formatted, and why. */
 export interface Missing {

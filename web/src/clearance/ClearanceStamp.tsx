@@ -31,7 +31,12 @@ export function ClearanceStamp({ of, ready = true, asOf }: { of: Of; ready?: boo
   return (
     <aside className="self-start border-4 border-double border-ink bg-sheet px-6 py-5" aria-label="May the card be formatted">
       <h2 className={`text-[19px] leading-[26px] font-semibold ${clearance.mayBeFormatted ? "text-velvet" : "text-brass"}`}>{clearance.sentence}</h2>
-      {clearance.mayBeFormatted && <p className="mt-2 text-faded">Format it in the camera. Nothing here formats a card.</p>}
+      {clearance.mayBeFormatted && (
+        <p className="mt-2 text-faded">
+          Every file was read in full when it came in or was compared; just now its name, size and time, and both of its ends. Format the card in the camera:
+          nothing here does.
+        </p>
+      )}
       {running && (
         <p className="mt-2" role="status">
           Reading the card in full: <b>{figure(running.filesRead)}</b> of {figure(running.files)} files, {size(running.bytesRead)} of {size(running.bytes)}.
