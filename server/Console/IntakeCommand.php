@@ -18,13 +18,11 @@ use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Words\Size;
 use VelvetLedger\Server\Cards\Volume;
+use VelvetLedger\Server\Intake\BeginsOrGoesOn;
 use VelvetLedger\Server\Intake\Interrupted;
 use VelvetLedger\Server\Intake\RunIntake;
-use VelvetLedger\Server\Intake\StartIntake;
 use VelvetLedger\Server\Intake\StopIntake;
-use VelvetLedger\Server\Persistence\CardRepository;
 use VelvetLedger\Server\Persistence\Intake;
-use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Persistence\IntakeState;
 use VelvetLedger\Server\Persistence\RunsElsewhere;
 use VelvetLedger\Server\View\ReceiptView;
@@ -42,13 +40,11 @@ final class IntakeCommand extends Command implements SignalableCommandInterface
     private float $shown = 0.0;
 
     public function __construct(
-        private readonly StartIntake $start,
+        private readonly BeginsOrGoesOn $begins,
         private readonly StopIntake $stop,
         private readonly SourceArgument $source,
         private readonly OrderArgument $orders,
         private readonly RunIntake $run,
-        private readonly CardRepository $cards,
-        private readonly IntakeRuns $runs,
         private readonly ReceiptText $receipts,
     ) {
         parent::__construct();
@@ -107,16 +103,10 @@ final class IntakeCommand extends Command implements SignalableCommandInterface
     /** A new intake; or the one from this card that was cut off, and that nobody works on. */
     private function begin(InputInterface $input, Volume $volume, OutputInterface $notes): int
     {
-        $cutOff = $this->cards->underWay($volume->identity);
-        if (null !== $cutOff && !$this->runs->isTaken($cutOff->id())) {
-            $notes->writeln("Going on with receipt {$cutOff->id()}, which was cut off.", OutputInterface::OUTPUT_RAW);
-
-            return $cutOff->id();
-        }
         $description = $input->getOption('description');
         $wishes = new Wishes($this->orders->of($input, $volume), otherwise: \is_string($description) ? $description : '');
 
-        return $this->start->start($volume, $wishes, static fn (Intake $intake) => null)->id();
+        return $this->begins->of($volume, $wishes, static fn (string $said) => $notes->writeln(PathText::visible($said), OutputInterface::OUTPUT_RAW))->id();
     }
 
     private function show(int $bytes, int $files, OutputInterface $notes): void

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Intake;
 
 use Doctrine\DBAL\Exception\ConnectionException;
+use Doctrine\DBAL\Exception\DriverException;
+use Psr\Log\LoggerInterface;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Transfer\Copied;
 use VelvetLedger\Server\Cards\SourceGone;
@@ -18,7 +20,7 @@ use VelvetLedger\Server\Stores\StoreAbsent;
 /** Enters what came of files that were on their way, many at a time: published first, entered then, so that a cut between the two is made good by the next run. */
 final readonly class LineEnd
 {
-    public function __construct(private Entries $entries, private FailedLine $failed, private TellsLanding $landings, private SidecarsFollow $stamps, private TellsRaws $raws)
+    public function __construct(private Entries $entries, private FailedLine $failed, private TellsLanding $landings, private SidecarsFollow $stamps, private TellsRaws $raws, private LoggerInterface $log)
     {
     }
 
@@ -77,17 +79,24 @@ final readonly class LineEnd
         } catch (OwnershipLost $ends) {
             throw $ends;
         } catch (\Throwable $failure) {
-            if ($failure instanceof ConnectionException) {
-                throw $failure;
+            if (self::isOfTheDatabase($failure)) {
+                throw $failure; // no file's fault: the run is gone on with when the database can take it
             }
             if (1 === \count($came)) {
-                $this->failed->explain($run, $passage->line($came[0]->line()), $failure);
+                $this->log->error('Receipt {receipt}: {file} could not be entered: {reason}', ['receipt' => $run->intake, 'file' => $passage->line($came[0]->line())->file->path, 'reason' => $failure->getMessage(), 'exception' => $failure]);
+                $run->couldNotEnter(Unexpected::inWords($failure->getMessage()));
 
                 return [];
             }
         }
 
         return array_merge(...array_map(fn (BroughtIn $one): array => $this->enter($run, [$one], $passage), $came));
+    }
+
+    /** It does not answer, has no room, or is being ended: classes 08, 53, 57 and 58 of PostgreSQL's error codes. */
+    private static function isOfTheDatabase(\Throwable $failure): bool
+    {
+        return $failure instanceof ConnectionException || ($failure instanceof DriverException && \in_array(substr((string) $failure->getSQLState(), 0, 2), ['08', '53', '57', '58'], true));
     }
 
     private function broughtIn(RunUnderWay $run, Passage $passage, Copied $copied): BroughtIn

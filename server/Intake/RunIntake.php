@@ -22,8 +22,6 @@ use VelvetLedger\Server\Stores\StoreAbsent;
  */
 final readonly class RunIntake
 {
-    public const STOPPED = 'You stopped it. What is copied and proven stays, the rest waits on the card.';
-
     public function __construct(
         private EntityManagerInterface $ledger,
         private OpensRun $opens,
@@ -73,11 +71,11 @@ final readonly class RunIntake
             $this->preparation->prepare($intake, $run);
             $this->bringIn->bring($run, $this->receipts->waiting($intakeId));
             $run->saysLast();
-            $this->states->ends($intakeId, $number, null);
+            $this->states->ends($intakeId, $number, $run->notEntered());
         } catch (Wished $wished) {
             match ($wished->wish) {
                 IntakeWish::Pause => $this->states->pauses($intakeId, $number),
-                IntakeWish::Stop => $this->states->ends($intakeId, $number, self::STOPPED),
+                IntakeWish::Stop => $this->states->ends($intakeId, $number, Intake::STOPPED_BY_WISH),
                 IntakeWish::TakeBack => $this->states->isTakenBack($intakeId, $number),
             };
             if (IntakeWish::TakeBack === $wished->wish) {

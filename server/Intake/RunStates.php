@@ -37,7 +37,7 @@ final readonly class RunStates
     {
         $this->ledger->clear();
         if ($this->takeBack->hasBroughtIn($this->receipts->find($intakeId))) {
-            $this->ends($intakeId, $number, RunIntake::STOPPED);
+            $this->ends($intakeId, $number, Intake::STOPPED_BY_WISH);
 
             return;
         }

@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Intake;
 use Symfony\Component\Clock\ClockInterface;
 use VelvetLedger\Core\Order\CopiesWanted;
 use VelvetLedger\Core\Transfer\MadeFolders;
+use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Stores\RunStores;
 
@@ -19,6 +20,10 @@ final class RunUnderWay
     private int $bytes = 0;
     private int $files = 0;
     private float $said = 0.0;
+
+    /** @var array<string, int> why what is copied and has its name could not be entered => files */
+    private array $notEntered = [];
+
     public readonly MadeFolders $folders;
 
     /**
@@ -60,6 +65,23 @@ final class RunUnderWay
                 throw Wished::to($wish);
             }
         }
+    }
+
+    /** A file has its name at the stores, and the ledger did not take it: its line waits, and is entered before anything else comes in. */
+    public function couldNotEnter(string $because): void
+    {
+        $this->notEntered[$because] = ($this->notEntered[$because] ?? 0) + 1;
+    }
+
+    /** What is to be said of that where the run ends; null where all was entered. */
+    public function notEntered(): ?string
+    {
+        if ([] === $this->notEntered) {
+            return null;
+        }
+        $files = array_sum($this->notEntered);
+
+        return \sprintf('%s copied and under %s, but could not be entered in the ledger: %s. Go on when that is mended: nothing is copied twice.', 1 === $files ? '1 file is' : Count::figure($files).' files are', 1 === $files ? 'its name' : 'their names', implode('; ', array_map(strval(...), array_keys($this->notEntered))));
     }
 
     /** All is copied: nobody needs to be asked any more whether to go on. */

@@ -35,4 +35,13 @@ final readonly class CardRepository
 
         return null === $card ? null : $this->ledger->getRepository(Intake::class)->findOneBy(['card' => $card, 'state' => [IntakeState::Waiting, IntakeState::Running, IntakeState::Paused]], ['id' => 'ASC']);
     }
+
+    /** The last intake of a card, where something happened to it and it stopped before its end: not by the photographer's word. */
+    public function stoppedByAFault(CardIdentity $identity): ?Intake
+    {
+        $card = $this->find($identity);
+        $last = null === $card ? null : $this->ledger->getRepository(Intake::class)->findOneBy(['card' => $card], ['id' => 'DESC']);
+
+        return IntakeState::Stopped === $last?->state() && !$last->isStoppedByWish() ? $last : null;
+    }
 }

@@ -18,6 +18,8 @@ use VelvetLedger\Core\Receipt\Summary;
 #[ORM\Index(name: 'intake_state', columns: ['state'])]
 class Intake
 {
+    public const STOPPED_BY_WISH = 'You stopped it. What is copied and proven stays, the rest waits on the card.';
+
     #[ORM\Id, ORM\GeneratedValue, ORM\Column]
     private int $id = 0;
 
@@ -136,6 +138,12 @@ class Intake
         $this->state = IntakeState::Running;
         $this->begunAt = new \DateTimeImmutable();
         $this->stoppedBecause = null;
+    }
+
+    /** Whether it was stopped by the photographer's word, and not by what happened to it. */
+    public function isStoppedByWish(): bool
+    {
+        return IntakeState::Stopped === $this->state && self::STOPPED_BY_WISH === $this->stoppedBecause;
     }
 
     public function stop(string $because, Summary $summary): void

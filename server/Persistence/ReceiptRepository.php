@@ -169,7 +169,7 @@ final readonly class ReceiptRepository
         $settled = $this->ledger->getConnection()->fetchFirstColumn(
             "WITH settled AS (
                 UPDATE receipt_line l SET outcome = 'held', reason = 'held since ' || to_char(now(), 'Dy FMDD FMMonth YYYY') || ' as ' || (SELECT c.path FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id AND c.state NOT IN ('owed', 'let go') WHERE o.quick_print = l.quick_print ORDER BY o.id, c.id LIMIT 1)
-                WHERE (l.outcome = 'promised' OR (l.outcome = 'failed' AND l.folder IS NULL)) AND EXISTS (SELECT 1 FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id AND c.state NOT IN ('owed', 'let go') WHERE o.quick_print = l.quick_print) RETURNING l.intake_id),
+                WHERE (l.outcome = 'promised' OR (l.outcome = 'failed' AND l.folder IS NULL) OR (l.outcome = 'waiting' AND NOT l.again AND EXISTS (SELECT 1 FROM intake i WHERE i.id = l.intake_id AND i.state = 'stopped'))) AND EXISTS (SELECT 1 FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id AND c.state NOT IN ('owed', 'let go') WHERE o.quick_print = l.quick_print) RETURNING l.intake_id),
              broken AS (
                 UPDATE receipt_line l SET outcome = 'failed', reason = 'receipt ' || l.promised_by || ' was to bring it in and did not; begin again from this card, and it is offered'
                 WHERE l.outcome = 'promised' AND NOT EXISTS (SELECT 1 FROM original o WHERE o.quick_print = l.quick_print)
@@ -178,6 +178,8 @@ final readonly class ReceiptRepository
         );
 
         foreach ($settled as $id) {
+            // What a stopped intake promised and another brought in has no frame of its own any more.
+            $this->ledger->getConnection()->executeStatement("DELETE FROM frame r WHERE intake_id = ? AND NOT EXISTS (SELECT 1 FROM original o WHERE o.frame_id = r.id) AND NOT EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id) AND NOT EXISTS (SELECT 1 FROM receipt_line l WHERE l.frame_id = r.id AND l.outcome IN ('waiting', 'failed', 'unreadable', 'promised'))", [$id]);
             $receipt = $this->find(is_numeric($id) ? (int) $id : 0);
             $receipt->sumUp($this->addUp($receipt));
         }

@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Tests\server;
 
+use Doctrine\DBAL\Exception\DriverException;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
+use Symfony\Bundle\FrameworkBundle\Console\Application;
+use Symfony\Component\Console\Tester\CommandTester;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Plan\ShootWish;
 use VelvetLedger\Core\Plan\Wishes;
@@ -21,6 +25,7 @@ use VelvetLedger\Server\Persistence\Locks;
 use VelvetLedger\Server\Persistence\Original;
 use VelvetLedger\Server\Persistence\Proof;
 use VelvetLedger\Server\Persistence\ReceiptLine;
+use VelvetLedger\Server\Persistence\ReceiptRepository;
 use VelvetLedger\Server\Persistence\RunsElsewhere;
 use VelvetLedger\Tests\OnCard;
 use VelvetLedger\Tests\Stills;
@@ -28,17 +33,20 @@ use VelvetLedger\Tests\Stills;
 /** What a run of an intake does when anything goes wrong: the ledger is true after it, and it goes on. */
 final class RunsTest extends LedgerTestCase
 {
-    public function testALineItsFrameFileCopyAndProofAreEnteredTogetherOrNotAtAll(): void
+    #[TestWith([true])]
+    #[TestWith([false])]
+    public function testALineItsFrameFileCopyAndProofAreEnteredTogetherOrNotAtAll(bool $goOn): void
     {
         $this->card_('CARD', 1, 2);
         $intake = $this->start('CARD', new Wishes(shoots: ['2026-05-04' => new ShootWish('boats')]))->id();
         $this->breakTable('proof', 'NEW.at IS NOT NULL AND (SELECT count(*) FROM proof) = 1');
         $this->bringOn($intake);
-        self::assertSame([Outcome::BroughtIn, Outcome::Failed], $this->outcomes());
+        self::assertSame([Outcome::BroughtIn, Outcome::Waiting], $this->outcomes());
         self::assertSame([1, 1, 1, 1], $this->entered(), 'nothing of the second file was entered, and all of the first');
-        self::assertStringContainsString('Something that should not happen happened to it', $this->lines()[1]->reason());
+        self::assertStringStartsWith('1 file is copied and under its name, but could not be entered in the ledger: the database refused: ', (string) $this->service(ReceiptRepository::class)->find($intake)->stoppedBecause());
         $this->mendTable('proof');
-        self::assertSame(IntakeState::Done, $this->goOn($intake)->state());
+        self::assertSame(IntakeState::Done, $goOn ? $this->goOn($intake)->state() : $this->bringIn('CARD')->state(), 'what has its name and is not entered is entered first, under that name');
+        self::assertCount(2, (array) glob($this->store->path.'/2026/2026-05-04 boats/*.jpg'));
         self::assertSame([2, 2, 2, 2], $this->entered());
         self::assertSame([['frames' => 2, 'files' => 2]], $this->ledger()->getConnection()->fetchAllAssociative('SELECT frames, files FROM shoot'));
         $copy = $this->lines()[1]->file()?->copies()->first();
@@ -75,7 +83,6 @@ final class RunsTest extends LedgerTestCase
         yield 'gone' => ['could not be opened on the card', static fn (self $test) => unlink($second($test))];
         yield 'its name is a folder' => ['taken by another file', static fn (self $test) => mkdir($test->store->path.'/2026/2026-05-04/2026-05-04_0002.jpg', 0o777, true)];
         yield 'its folder is a file' => ['could not be made', static fn (self $test) => $test->ledger()->getConnection()->executeStatement("UPDATE receipt_line SET folder = 'a-file/x' WHERE position = 1") > 0 && '' !== $test->store->put('a-file', 'x')];
-        yield 'the database does not take it' => ['something that should not', static fn (self $test) => $test->breakTable('original', "NEW.path LIKE '%0002%'")];
     }
 
     public function testANameThatTheLedgerHasAndTheDriveHasNotIsNeitherPromisedNorTaken(): void
@@ -327,9 +334,57 @@ final class RunsTest extends LedgerTestCase
         self::assertSame([Outcome::BroughtIn], $this->outcomes());
     }
 
-    public function breakTable(string $table, string $where): void
+    /** What happened to it is mended, and the command is given again; or a new intake is begun on a desk. */
+    #[TestWith([true])]
+    #[TestWith([false])]
+    public function testAnIntakeThatAFaultOfTheStoreStoppedIsGoneOnWithByTheNext(bool $command): void
     {
-        $this->ledger()->getConnection()->executeStatement("CREATE OR REPLACE FUNCTION break_it() RETURNS trigger LANGUAGE plpgsql AS \$\$ BEGIN IF $where THEN RAISE EXCEPTION 'something that should not'; END IF; RETURN NEW; END \$\$");
+        $this->card_('CARD', 1, 2, 3);
+        $intake = $this->start('CARD')->id();
+        $clock = new CuttingClock(2, fn () => rename($this->store->path, $this->store->path.'.away'));
+        self::getContainer()->set('clock', $clock);
+        self::assertSame(IntakeState::Stopped, $this->bringOn($intake)->state());
+        rename($this->store->path.'.away', $this->store->path);
+        self::ensureKernelShutdown();
+        self::bootKernel();
+        if ($command) {
+            $tester = new CommandTester((new Application(self::bootKernel()))->find('intake'));
+            self::assertSame(0, $tester->execute(['source' => $this->reader->path.'/CARD']));
+            self::assertStringContainsString('Going on with receipt 1, which had stopped: ', $tester->getDisplay());
+            self::assertSame([Outcome::BroughtIn, Outcome::BroughtIn, Outcome::BroughtIn], $this->outcomes());
+        } else {
+            $this->bringIn('CARD');
+            self::assertNotContains(Outcome::Waiting, $this->outcomes(), 'what another brought in waits no more');
+        }
+        self::assertSame([0, 3], [...$this->column('SELECT count(*) FROM frame r WHERE NOT EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id)'), ...$this->column('SELECT sum(frames)::int FROM shoot')], 'no frame stays without files');
+    }
+
+    /** The database's drive is full (disk_full, 53100 of PostgreSQL's error codes): no file's fault, and none is said to have failed. */
+    #[TestWith([true])]
+    #[TestWith([false])]
+    public function testWhatTheDatabaseHasNoRoomForIsEnteredWhenItHas(bool $goOn): void
+    {
+        $this->card_('CARD', 1, 2, 3);
+        $intake = $this->start('CARD', new Wishes(shoots: ['2026-05-04' => new ShootWish('boats')]))->id();
+        $this->breakTable('original', "NEW.path LIKE '%0002%'", '53100');
+        try {
+            $this->bringOn($intake);
+            self::fail('the run ends');
+        } catch (DriverException $full) {
+            self::assertSame('53100', $full->getSQLState());
+        }
+        self::ensureKernelShutdown();
+        self::bootKernel();
+        self::assertNotContains(Outcome::Failed, $this->outcomes());
+        $this->mendTable('original');
+        $goOn ? $this->goOn($intake) : self::assertSame(0, (new CommandTester((new Application(self::bootKernel()))->find('intake')))->execute(['source' => $this->reader->path.'/CARD']));
+        self::assertSame([Outcome::BroughtIn, Outcome::BroughtIn, Outcome::BroughtIn], $this->outcomes());
+        self::assertCount(3, (array) glob($this->store->path.'/2026/2026-05-04 boats/*.jpg'));
+    }
+
+    public function breakTable(string $table, string $where, string $code = 'P0001'): void
+    {
+        $this->ledger()->getConnection()->executeStatement("CREATE OR REPLACE FUNCTION break_it() RETURNS trigger LANGUAGE plpgsql AS \$\$ BEGIN IF $where THEN RAISE EXCEPTION 'something that should not' USING ERRCODE = '$code'; END IF; RETURN NEW; END \$\$");
         $this->ledger()->getConnection()->executeStatement("CREATE OR REPLACE TRIGGER break_it BEFORE INSERT ON $table FOR EACH ROW EXECUTE FUNCTION break_it()");
     }
 
