@@ -34,23 +34,51 @@ final readonly class StampChanges
     }
 
     /**
-     * @param array<int, FrameStamp> $stamps by frame
-     * @param list<array{int, int}>  $add    frame, keyword
-     * @param list<array{int, int}>  $remove
+     * What frames of a shoot say is changed while nobody else changes it: two who change them at once both have their way, one after the other.
+     *
+     * @param list<int>                                  $frames
+     * @param \Closure(FrameStamp, int|null): FrameStamp $of     what a frame says, and its year
+     * @param list<int>                                  $add    keywords
+     * @param list<int>                                  $remove
+     *
+     * @return int how many frames of the shoot it is
      */
-    public function enter(int $shoot, string $what, array $stamps, array $add, array $remove): int
+    public function enter(int $shoot, string $what, array $frames, \Closure $of, array $add, array $remove): int
     {
-        return $this->database->transactional(function () use ($shoot, $what, $stamps, $add, $remove): int {
+        return $this->database->transactional(function () use ($shoot, $what, $frames, $of, $add, $remove): int {
+            $this->database->executeStatement('SELECT 1 FROM frame WHERE shoot_id = ? AND id IN (?) ORDER BY id FOR NO KEY UPDATE', [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
+            $stamps = array_map(static fn (array $one): FrameStamp => $of($one['stamp'], 0 === $one['year'] ? null : $one['year']), $this->stamps($shoot, $frames));
             $frames = array_keys($stamps);
+            if ([] === $frames) {
+                return 0;
+            }
             $change = $this->database->fetchOne('INSERT INTO stamp_change (shoot_id, at, what, frames) VALUES (?, now(), ?, ?) RETURNING id', [$shoot, $what, \count($frames)]);
             $change = is_numeric($change) ? (int) $change : 0;
             $this->database->executeStatement("INSERT INTO stamp_before (change_id, frame_id, stamp, keywords) SELECT ?, f.id, f.stamp, coalesce((SELECT json_agg(k.keyword_id) FROM frame_keyword k WHERE k.frame_id = f.id), '[]') FROM frame f WHERE f.id IN (?)", [$change, $frames], [1 => ArrayParameterType::INTEGER]);
             $this->say(array_map(static fn (FrameStamp $stamp): array => $stamp->document(), $stamps));
-            $this->keywords->remove($remove);
-            $this->keywords->add($add);
+            $this->keywords->remove(self::pairs($frames, $remove));
+            $this->keywords->add(self::pairs($frames, $add));
 
-            return $change;
+            return \count($frames);
         });
+    }
+
+    /**
+     * @param list<int> $frames
+     * @param list<int> $keywords
+     *
+     * @return list<array{int, int}>
+     */
+    private static function pairs(array $frames, array $keywords): array
+    {
+        $pairs = [];
+        foreach ($frames as $frame) {
+            foreach ($keywords as $keyword) {
+                $pairs[] = [$frame, $keyword];
+            }
+        }
+
+        return $pairs;
     }
 
     /** @return array{id: int, what: string, frames: int}|null the last change of a shoot that was not taken back */

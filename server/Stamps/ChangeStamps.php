@@ -26,17 +26,17 @@ final readonly class ChangeStamps
      */
     public function change(Shoot $shoot, array $frames, StampChange $change): int
     {
-        $stamps = $this->changes->stamps($shoot->id(), $frames);
-        if ([] === $stamps || $change->isEmpty()) {
+        if ($change->isEmpty()) {
             return 0;
         }
         $words = array_values(array_unique(array_map($this->vocabulary->at(...), $change->add)));
-        $ids = array_keys($stamps);
-        $this->changes->enter($shoot->id(), $change->inWords(), array_map(static fn (array $one) => $change->of($one['stamp'], 0 === $one['year'] ? null : $one['year']), $stamps), self::pairs($ids, $words), self::pairs($ids, $change->remove));
-        $this->vocabulary->used($words, \count($ids) * \count($words));
-        $this->say(\sprintf('Stamps of %s changed: %s.', Count::of(\count($ids), 'frame'), $change->inWords()), $shoot);
+        $changed = $this->changes->enter($shoot->id(), $change->inWords(), $frames, $change->of(...), $words, $change->remove);
+        if ($changed > 0) {
+            $this->vocabulary->used($words, $changed * \count($words));
+            $this->say(\sprintf('Stamps of %s changed: %s.', Count::of($changed, 'frame'), $change->inWords()), $shoot);
+        }
 
-        return \count($ids);
+        return $changed;
     }
 
     public function takeBack(Shoot $shoot): ?string
@@ -79,24 +79,6 @@ final readonly class ChangeStamps
         }
 
         return null !== $came;
-    }
-
-    /**
-     * @param list<int> $frames
-     * @param list<int> $keywords
-     *
-     * @return list<array{int, int}>
-     */
-    private static function pairs(array $frames, array $keywords): array
-    {
-        $pairs = [];
-        foreach ($frames as $frame) {
-            foreach ($keywords as $keyword) {
-                $pairs[] = [$frame, $keyword];
-            }
-        }
-
-        return $pairs;
     }
 
     private function say(string $what, Shoot $shoot): void

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Tests\server;
 
+use Doctrine\DBAL\Exception\DriverException;
+use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Tester\ApplicationTester;
 use VelvetLedger\Core\Document\Fields;
@@ -15,6 +17,7 @@ use VelvetLedger\Core\Plan\ShootWish;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Shoot\ClockCorrection;
 use VelvetLedger\Core\Shoot\Clocks;
+use VelvetLedger\Core\Stamp\FrameStamp;
 use VelvetLedger\Core\Stamp\StampChange;
 use VelvetLedger\Core\Stamp\StampField;
 use VelvetLedger\Core\Stamp\StampTexts;
@@ -26,6 +29,7 @@ use VelvetLedger\Server\Persistence\IntakeState;
 use VelvetLedger\Server\Persistence\LedgerFrame;
 use VelvetLedger\Server\Persistence\ReceiptLine;
 use VelvetLedger\Server\Persistence\Shoot;
+use VelvetLedger\Server\Persistence\StampChanges;
 use VelvetLedger\Server\Persistence\StampRepository;
 use VelvetLedger\Server\Stamps\ChangeStamps;
 use VelvetLedger\Server\Stores\Stores;
@@ -96,6 +100,26 @@ final class StampsTest extends LedgerTestCase
         self::assertArrayNotHasKey('Event', ExifTool::tags($this->at('Bellows', '.jpg')));
         self::assertSame('No use without leave.', ExifTool::tags($this->at('Bellows', '.xmp'))['UsageTerms']);
         self::assertSame(['proven', 'proven', 'proven', 'proven', 'proven', 'proven'], $this->states());
+    }
+
+    /** Whoever is in the midst of a change of these frames keeps others from reading what they say until it is entered. */
+    public function testTwoChangesAtOnceBothHaveTheirWay(): void
+    {
+        $this->bringIn('CARD', self::stamping([]));
+        $other = Services::of(self::createKernel())->get(EntityManagerInterface::class)->getConnection();
+        $changes = $this->service(StampChanges::class);
+        $changes->enter(1, 'four stars', [$this->frame()], function (FrameStamp $stamp, ?int $year) use ($other): FrameStamp {
+            try {
+                $other->fetchOne('SELECT 1 FROM frame WHERE id = ? FOR NO KEY UPDATE NOWAIT', [$this->frame()]);
+                self::fail('another could read it');
+            } catch (DriverException $locked) {
+                self::assertSame('55P03', $locked->getSQLState()); // lock_not_available
+            }
+
+            return StampChange::read(Fields::of(['rating' => 4]))->of($stamp, $year);
+        }, [], []);
+        $this->change(['label' => 'Best']);
+        self::assertSame([4, 'Best'], [ExifTool::tags($this->at('Anvil', '.xmp'))['Rating'], ExifTool::tags($this->at('Anvil', '.xmp'))['Label']]);
     }
 
     public function testWhatAnotherProgramChangedIsShownAndMergedOrLeft(): void
