@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Conversion;
 
 use Doctrine\ORM\EntityManagerInterface;
+use VelvetLedger\Core\Store\Device;
 use VelvetLedger\Core\Transfer\Checksum;
+use VelvetLedger\Core\Transfer\Medium;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Persistence\ConversionRepository;
 use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Stores\Drives;
 use VelvetLedger\Server\Stores\OpenStore;
 use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;
@@ -22,7 +25,7 @@ final readonly class LetsRawsGo
 {
     private const AT_ONCE = 200;
 
-    public function __construct(private ConversionRepository $conversions, private Stores $stores, private PutsInList $lists, private EntityManagerInterface $ledger)
+    public function __construct(private ConversionRepository $conversions, private Stores $stores, private PutsInList $lists, private EntityManagerInterface $ledger, private Drives $drives, private Medium $medium)
     {
     }
 
@@ -32,15 +35,13 @@ final readonly class LetsRawsGo
         $went = $shoots = [];
         foreach ($this->conversions->mayLetGo(self::AT_ONCE) as $id) {
             $raw = $this->conversions->toLetGo($id);
-            if (null !== $raw && $this->isSafe($raw['copies'])) {
-                foreach ($this->paths($raw['copies']) as $path => $checksum) {
-                    clearstatcache(true, $path);
-                    if (is_file($path) && !is_link($path) && Checksum::ofFile($path) === $checksum) { // what somebody put in its place is not ours to take
-                        @unlink($path);
-                    }
+            if (null !== $raw && $this->isSafe($raw['copies'], $raw['wanted'])) {
+                $gone = array_keys(array_filter($this->paths($raw['copies']), self::isTaken(...)));
+                if (\count($gone) < \count($raw['copies'])) {
+                    $this->conversions->goneAt($raw['file'], $gone); // the drive did not let it go: it stays there, and is tried again
+                } elseif ($this->conversions->letGo($id, $raw['file'], $raw['shoot'], $raw['bytes'])) {
+                    $went[$raw['intake']] = ($went[$raw['intake']] ?? 0) + 1;
                 }
-                $this->conversions->letGo($id, $raw['file'], $raw['shoot'], $raw['bytes']);
-                $went[$raw['intake']] = ($went[$raw['intake']] ?? 0) + 1;
                 $shoots[$raw['shoot']] = true;
             }
         }
@@ -56,36 +57,61 @@ final readonly class LetsRawsGo
         return array_sum($went);
     }
 
-    /** @param list<array{store: int, path: string, checksum: string, dng: string|null, dngChecksum: string}> $copies */
-    private function isSafe(array $copies): bool
+    /**
+     * As many DNGs as the order wants copies, on as many devices, read just now from their media.
+     *
+     * @param list<array{store: int, path: string, checksum: string, dng: string|null, dngChecksum: string}> $copies
+     */
+    private function isSafe(array $copies, int $wanted): bool
     {
+        $devices = [];
         try {
             foreach ($copies as $copy) {
                 $store = $this->stores->at($this->stores->find($copy['store']))->open();
                 $dng = null === $copy['dng'] || null !== $store->leadsOut(OpenStore::folderOf($copy['dng'])) ? null : $store->path($copy['dng']);
-                if (null === $dng || !is_file($dng) || Checksum::ofFile($dng) !== $copy['dngChecksum']) {
+                if (null === $dng || !is_file($dng)) {
                     return false;
                 }
+                $this->medium->forget($dng);
+                if (Checksum::ofFile($dng) !== $copy['dngChecksum']) {
+                    return false;
+                }
+                $devices[] = $this->drives->of($store->store->path)->device ?? '';
             }
         } catch (StoreAbsent) {
             return false;
         }
 
-        return [] !== $copies;
+        return \count($copies) >= $wanted && Device::atLeast($devices, []) >= $wanted;
     }
 
     /**
      * @param list<array{store: int, path: string, checksum: string, dng: string|null, dngChecksum: string}> $copies
      *
-     * @return array<string, string> absolute path => the raw's checksum
+     * @return array<int, array{string, string}> store => absolute path, the raw's checksum
      */
     private function paths(array $copies): array
     {
         $paths = [];
         foreach ($copies as $copy) {
-            $paths[$this->stores->at($this->stores->find($copy['store']))->path.'/'.$copy['path']] = $copy['checksum'];
+            $paths[$copy['store']] = [$this->stores->at($this->stores->find($copy['store']))->path.'/'.$copy['path'], $copy['checksum']];
         }
 
         return $paths;
+    }
+
+    /**
+     * Takes a raw away. What somebody put in its place is not ours to take, and no raw of ours any more.
+     *
+     * @param array{string, string} $raw absolute path, checksum
+     *
+     * @return bool whether it is not there any more
+     */
+    private static function isTaken(array $raw): bool
+    {
+        [$path, $checksum] = $raw;
+        clearstatcache(true, $path);
+
+        return !is_file($path) || is_link($path) || Checksum::ofFile($path) !== $checksum || @unlink($path);
     }
 }

@@ -33,6 +33,11 @@ final class CouldNotMend extends \RuntimeException implements CouldNot
         return new self("$path could not be set aside: $because. It was left as it is.", $path, $because);
     }
 
+    public static function liesAside(string $path, string $aside): self
+    {
+        return new self("$path could not be mended, and what was there could not be put back: it lies in $aside on its drive.", $path);
+    }
+
     public function kind(): FailureKind
     {
         return FailureKind::NotNow;

@@ -41,11 +41,14 @@ final readonly class Mending
         try {
             $store = $this->stores->at($this->stores->find($copy->store))->open();
             $aside = $this->setAside($store, $copy);
-            $because = $this->making->make($store, [$copy], static fn (int $bytes) => null, $mark)[$copy->id] ?? null;
+            try {
+                $because = $this->making->make($store, [$copy], static fn (int $bytes) => null, $mark)[$copy->id] ?? null;
+            } catch (\Throwable $failure) {
+                $this->putBack($store, $copy, $aside);
+                throw $failure;
+            }
             if (null !== $because) {
-                if (null !== $aside) {
-                    @rename($store->path($aside), $store->path($copy->path)); // better a bad copy than none
-                }
+                $this->putBack($store, $copy, $aside);
                 throw CouldNotMend::noGoodCopy($copy->path, $because);
             }
         } finally {
@@ -54,6 +57,19 @@ final readonly class Mending
         $this->lists->renew($store, $copy->store, [$copy->folder()]);
         $this->ledger->persist(DayBookEntry::ofStore(\sprintf('%s was mended at %s from another copy.%s', $copy->path, $store->store->name, null === $aside ? '' : ' What was there lies in '.$aside.'.'), $this->stores->find($copy->store), DayBookKind::Repair, $this->ledger->find(Shoot::class, $copy->shoot)));
         $this->ledger->flush();
+    }
+
+    /**
+     * Better a bad copy than none.
+     *
+     * @throws CouldNotMend where it cannot be put back, and lies aside
+     */
+    private function putBack(OpenStore $store, CopyRow $copy, ?string $aside): void
+    {
+        clearstatcache(true, $store->path($copy->path));
+        if (null !== $aside && false === @lstat($store->path($copy->path)) && !@rename($store->path($aside), $store->path($copy->path))) {
+            throw CouldNotMend::liesAside($copy->path, $aside);
+        }
     }
 
     /** Where the bad one went, from the store's root; null where there was none. */

@@ -190,10 +190,10 @@ final readonly class CopyRepository
         }
         $rows = array_map(static fn (Finding $finding): array => ['copy' => $finding->copy, 'state' => $finding->state->value, 'checksum' => $finding->checksum, 'because' => $finding->because, 'at' => $finding->at->format('Y-m-d H:i:s.uP')], $findings);
         $this->database->executeStatement(
-            "WITH r AS MATERIALIZED (SELECT * FROM json_to_recordset(?) AS j(copy int, state text, checksum text, because text, at timestamptz)),
+            "WITH r AS MATERIALIZED (SELECT j.* FROM json_to_recordset(?) AS j(copy int, state text, checksum text, because text, at timestamptz) JOIN copy c ON c.id = j.copy JOIN file f ON f.id = c.file_id WHERE c.state <> 'let go'
+                AND NOT (j.state = 'proven' AND j.checksum <> f.checksum) AND NOT (j.state = 'differs' AND j.checksum IS NOT NULL AND (j.checksum = f.checksum OR j.checksum = coalesce(f.coming, '') OR c.state = 'owed')) ORDER BY c.id FOR NO KEY UPDATE OF c),
              p AS (INSERT INTO proof (copy_id, checksum, holds, at) SELECT copy, checksum, state = 'proven', at FROM r WHERE checksum IS NOT NULL)
-             UPDATE copy c SET state = r.state, checksum = coalesce(r.checksum, c.checksum), because = CASE WHEN c.state = r.state AND c.checksum = r.checksum THEN coalesce(c.because, r.because) ELSE r.because END, proven_at = CASE WHEN r.state = 'proven' THEN r.at ELSE c.proven_at END FROM r, file f WHERE c.id = r.copy AND f.id = c.file_id AND c.state <> 'let go'
-                AND NOT (r.state = 'proven' AND r.checksum <> f.checksum) AND NOT (r.state = 'differs' AND r.checksum IS NOT NULL AND (r.checksum = f.checksum OR r.checksum = coalesce(f.coming, '') OR c.state = 'owed'))",
+             UPDATE copy c SET state = r.state, checksum = coalesce(r.checksum, c.checksum), because = CASE WHEN c.state = r.state AND c.checksum = r.checksum THEN coalesce(c.because, r.because) ELSE r.because END, proven_at = CASE WHEN r.state = 'proven' THEN r.at ELSE c.proven_at END FROM r WHERE c.id = r.copy",
             [json_encode($rows, \JSON_THROW_ON_ERROR)],
         );
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Tests\core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\Bytes;
@@ -22,10 +23,13 @@ use VelvetLedger\Core\Transfer\Copied;
 use VelvetLedger\Core\Transfer\Copier;
 use VelvetLedger\Core\Transfer\CopyOrder;
 use VelvetLedger\Core\Transfer\CouldNotPublish;
+use VelvetLedger\Core\Transfer\Exchanges;
+use VelvetLedger\Core\Transfer\ExchangesByKernel;
 use VelvetLedger\Core\Transfer\PublishesByClaim;
 use VelvetLedger\Core\Transfer\PublishesByLink;
 use VelvetLedger\Core\Transfer\ReadBack;
 use VelvetLedger\Core\Transfer\ReadingsApart;
+use VelvetLedger\Core\Transfer\Replacement;
 use VelvetLedger\Core\Transfer\SourceFile;
 use VelvetLedger\Core\Transfer\Writer;
 use VelvetLedger\Server\Tools\IptcNamesOfExifTool;
@@ -173,6 +177,47 @@ final class ReplacingTest extends TestCase
         self::assertFalse($prepared($jpeg.'trailer')->isByHead());
         self::assertFalse($prepared($jpeg.$jpeg)->isByHead(), 'a second image');
         self::assertFalse($prepared(Stills::raw('2026-05-04 21:14:09'))->isByHead());
+    }
+
+    /**
+     * Another program saves just before ours takes the place, by writing into the file or by renaming another over it, and once more before it is back; where files can change places, and where not.
+     *
+     * @param list<string> $saves each in the moment before an exchange
+     */
+    #[TestWith([['later'], true])]
+    #[TestWith([['later', 'later still'], true])]
+    #[TestWith([['later'], false])]
+    public function testASaveInBetweenIsNotLost(array $saves, bool $exchanges): void
+    {
+        $file = $this->store->put('a.jpg', 'known');
+        $ours = $this->store->put('.a.part', 'ours');
+        $exchange = new class($file, $saves, $exchanges) implements Exchanges {
+            /** @param list<string> $saves */
+            public function __construct(private readonly string $file, private array $saves, private readonly bool $exchanges)
+            {
+            }
+
+            public function exchange(string $one, string $other): bool
+            {
+                $save = array_shift($this->saves);
+                if (null !== $save) {
+                    file_put_contents($this->file.'.new', $save);
+                    rename($this->file.'.new', $this->file);
+                }
+
+                return $this->exchanges && (new ExchangesByKernel())->exchange($one, $other);
+            }
+        };
+        try {
+            Replacement::of($file, [hash('xxh128', 'known')], $exchange)->by($ours, hash('xxh128', 'ours'));
+            self::fail('it was not as it was known to be');
+        } catch (CouldNotPublish $changed) {
+            self::assertStringContainsString('a.jpg', $changed->getMessage());
+        }
+        self::assertStringEqualsFile($file, $saves[\count($saves) - 1]);
+        Replacement::of($file, [hash_file('xxh128', $file)])->by($this->store->put('.b.part', 'ours'), hash('xxh128', 'ours'));
+        self::assertStringEqualsFile($file, 'ours');
+        self::assertFileDoesNotExist($this->store->path.'/.b.part');
     }
 
     private function refusesDamageOf(string $jpeg): void
