@@ -10,7 +10,8 @@ use VelvetLedger\Core\Failure\FailureKind;
 /** A proven copy could not be given its final name. */
 final class CouldNotPublish extends \RuntimeException implements CouldNot
 {
-    private function __construct(string $sentence, public readonly string $path, private readonly string $reason)
+    /** @param bool $isChanged whether what stands there was the file once, and is another by now */
+    private function __construct(string $sentence, public readonly string $path, private readonly string $reason, public readonly bool $isChanged = false)
     {
         parent::__construct($sentence);
     }
@@ -27,7 +28,7 @@ final class CouldNotPublish extends \RuntimeException implements CouldNot
 
     public static function changedSince(string $path): self
     {
-        return new self(\sprintf('%s was changed by another program since. It was not touched.', $path), $path, 'it was changed by another program since');
+        return new self(\sprintf('%s was changed by another program since. It was not touched.', $path), $path, 'it was changed by another program since', true);
     }
 
     public static function nameTaken(string $path): self

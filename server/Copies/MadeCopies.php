@@ -8,6 +8,7 @@ use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Transfer\Copier;
 use VelvetLedger\Core\Transfer\CopyOrder;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
+use VelvetLedger\Core\Transfer\CouldNotPublish;
 use VelvetLedger\Core\Transfer\SourceFile;
 use VelvetLedger\Core\Transfer\WriterMark;
 use VelvetLedger\Server\Persistence\CopyRepository;
@@ -131,6 +132,9 @@ final readonly class MadeCopies
                 $made[$copied->order->name] = null;
             } elseif ($failure instanceof CouldNot) {
                 $store->confirm();
+                if ($failure instanceof CouldNotPublish && $failure->isChanged) {
+                    $findings[] = Finding::differs($copied->order->name, null, $failure->reason()); // not owed, but bad: to be mended, which keeps what is there
+                }
                 $made[$copied->order->name] = rtrim($failure->getMessage(), '.');
             }
         }

@@ -31,9 +31,10 @@ final readonly class CopyRepository
         );
     }
 
-    /** A store that is used no more is owed nothing. */
+    /** A store that is used no more is owed nothing. What was proven there and is owed a change stays as it was last found. */
     public function forgive(int $store): void
     {
+        $this->database->executeStatement("UPDATE copy c SET state = CASE WHEN p.holds THEN 'proven' ELSE 'differs' END, because = CASE WHEN p.holds THEN NULL ELSE c.because END FROM (SELECT DISTINCT ON (copy_id) copy_id, holds FROM proof ORDER BY copy_id, at DESC, id DESC) p WHERE p.copy_id = c.id AND c.store_id = ? AND c.state = 'owed'", [$store]);
         $this->database->executeStatement("DELETE FROM copy WHERE store_id = ? AND state = 'owed'", [$store]);
     }
 
@@ -191,7 +192,7 @@ final readonly class CopyRepository
         $rows = array_map(static fn (Finding $finding): array => ['copy' => $finding->copy, 'state' => $finding->state->value, 'checksum' => $finding->checksum, 'because' => $finding->because, 'at' => $finding->at->format('Y-m-d H:i:s.uP')], $findings);
         $this->database->executeStatement(
             "WITH r AS MATERIALIZED (SELECT j.* FROM json_to_recordset(?) AS j(copy int, state text, checksum text, because text, at timestamptz) JOIN copy c ON c.id = j.copy JOIN file f ON f.id = c.file_id WHERE c.state <> 'let go'
-                AND NOT (j.state = 'proven' AND j.checksum <> f.checksum) AND NOT (j.state = 'differs' AND j.checksum IS NOT NULL AND (j.checksum = f.checksum OR j.checksum = coalesce(f.coming, '') OR c.state = 'owed')) ORDER BY c.id FOR NO KEY UPDATE OF c),
+                AND NOT (j.state = 'proven' AND j.checksum <> f.checksum) AND NOT (j.state = 'differs' AND j.checksum IS NOT NULL AND (j.checksum = f.checksum OR j.checksum = coalesce(f.coming, '') OR c.state = 'owed')) AND NOT (j.state = 'owed' AND c.state <> 'owed') ORDER BY c.id FOR NO KEY UPDATE OF c),
              p AS (INSERT INTO proof (copy_id, checksum, holds, at) SELECT copy, checksum, state = 'proven', at FROM r WHERE checksum IS NOT NULL)
              UPDATE copy c SET state = r.state, checksum = coalesce(r.checksum, c.checksum), because = CASE WHEN c.state = r.state AND c.checksum = r.checksum THEN coalesce(c.because, r.because) ELSE r.because END, proven_at = CASE WHEN r.state = 'proven' THEN r.at ELSE c.proven_at END FROM r WHERE c.id = r.copy",
             [json_encode($rows, \JSON_THROW_ON_ERROR)],

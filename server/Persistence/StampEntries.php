@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Persistence;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Stamp\Place;
 use VelvetLedger\Core\Transfer\Copied;
+use VelvetLedger\Core\Transfer\CouldNotPublish;
 
 /** Enters what came of stamping: files with new bytes, sidecars that are new, their copies and proofs. */
 final readonly class StampEntries
@@ -90,13 +91,14 @@ final readonly class StampEntries
         foreach ($done as [$file, $copied]) {
             foreach ($stores as $store) {
                 $copy = $copied->copies[$store] ?? null;
-                $because = ($copied->failed[$store] ?? null)?->getMessage();
-                $rows[] = ['frame' => $file->frame->id, 'ending' => $file->ending, 'store' => $store, 'path' => $file->path(), 'checksum' => $file->checksum, 'because' => null === $copy ? rtrim($because ?? 'its stamp was changed while the drive was away', '.') : null, 'at' => $copy?->provenAt->format('Y-m-d H:i:s.uP')];
+                $failure = $copied->failed[$store] ?? null;
+                $because = $failure?->getMessage();
+                $rows[] = ['lacks' => $failure instanceof CouldNotPublish && $failure->isChanged ? CopyState::Differs->value : CopyState::Owed->value, 'frame' => $file->frame->id, 'ending' => $file->ending, 'store' => $store, 'path' => $file->path(), 'checksum' => $file->checksum, 'because' => null === $copy ? rtrim($because ?? 'its stamp was changed while the drive was away', '.') : null, 'at' => $copy?->provenAt->format('Y-m-d H:i:s.uP')];
             }
         }
         $this->database->executeStatement(
-            "WITH r AS MATERIALIZED (SELECT j.*, f.id AS file FROM json_to_recordset(?) AS j(frame int, ending text, store int, path text, checksum text, because text, at timestamptz) JOIN file f ON f.frame_id = j.frame AND f.ending = j.ending),
-             u AS (UPDATE copy c SET state = CASE WHEN r.at IS NULL THEN 'owed' ELSE 'proven' END, checksum = CASE WHEN r.at IS NULL THEN c.checksum ELSE r.checksum END, proven_at = coalesce(r.at, c.proven_at), because = r.because
+            "WITH r AS MATERIALIZED (SELECT j.*, f.id AS file FROM json_to_recordset(?) AS j(lacks text, frame int, ending text, store int, path text, checksum text, because text, at timestamptz) JOIN file f ON f.frame_id = j.frame AND f.ending = j.ending),
+             u AS (UPDATE copy c SET state = CASE WHEN r.at IS NULL THEN r.lacks ELSE 'proven' END, checksum = CASE WHEN r.at IS NULL THEN c.checksum ELSE r.checksum END, proven_at = coalesce(r.at, c.proven_at), because = r.because
                    FROM r WHERE c.file_id = r.file AND c.store_id = r.store AND (r.at IS NOT NULL OR c.state IN ('proven', 'owed')) RETURNING c.id, r.checksum, r.at),
              i AS (INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at, because) SELECT file, store, path, CASE WHEN at IS NULL THEN 'owed' ELSE 'proven' END, CASE WHEN at IS NOT NULL THEN checksum END, at, because FROM r
                    WHERE NOT EXISTS (SELECT 1 FROM copy c WHERE c.file_id = r.file AND c.store_id = r.store) RETURNING id, checksum, proven_at)

@@ -20,6 +20,8 @@ use VelvetLedger\Server\Pages\DngsOfPlan;
 use VelvetLedger\Server\Persistence\ConversionRepository;
 use VelvetLedger\Server\Persistence\ReceiptLine;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
+use VelvetLedger\Server\Persistence\StoreRole;
+use VelvetLedger\Server\Stores\ChangeStores;
 use VelvetLedger\Server\Stores\FramePictures;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Work\Dngs;
@@ -134,6 +136,19 @@ final class ConversionTest extends LedgerTestCase
         self::assertSame(0, $command->execute(['in' => [$this->store->path.'/ORL_0001.dng'], '--restore' => true]));
         self::assertStringContainsString('1 raw restored', $command->getDisplay());
         self::assertFileEquals($raws[0], $this->store->path.'/ORL_0001.ORW');
+    }
+
+    /** The order asks for two copies, and one store is left. */
+    public function testWithOneStoreLeftARawStaysBesideItsDng(): void
+    {
+        $this->bringOn($this->start('CARD', self::order('instead of the raw', [], true))->id());
+        $this->service(ChangeStores::class)->role($this->service(Stores::class)->find(2), StoreRole::Former);
+        $this->convertAll();
+        self::assertSame(['.dng', '.orw'], $this->endings('Anvil'));
+        $this->ledger()->getConnection()->executeStatement("UPDATE intake SET standing_order = jsonb_set(standing_order::jsonb, '{copies,number}', '1')::json");
+        self::assertSame(3, $this->fresh(LetsRawsGo::class)->letGo());
+        self::assertSame(0, $this->fresh(LetsRawsGo::class)->letGo());
+        self::assertSame(['.dng'], $this->endings('Anvil'));
     }
 
     private function convertAll(): void

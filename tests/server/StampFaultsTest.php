@@ -17,20 +17,27 @@ use VelvetLedger\Core\Stamp\StampField;
 use VelvetLedger\Core\Stamp\StampsXmp;
 use VelvetLedger\Core\Stamp\StampTexts;
 use VelvetLedger\Server\Clearance\CardClearance;
+use VelvetLedger\Server\Copies\Mending;
+use VelvetLedger\Server\Copies\OwedCopies;
 use VelvetLedger\Server\Intake\Interrupted;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Orders\Stationery;
 use VelvetLedger\Server\Pages\StampsOfPlan;
+use VelvetLedger\Server\Persistence\CopyRepository;
+use VelvetLedger\Server\Persistence\Finding;
 use VelvetLedger\Server\Persistence\IntakeState;
 use VelvetLedger\Server\Persistence\LedgerFrame;
 use VelvetLedger\Server\Persistence\Shoot;
 use VelvetLedger\Server\Persistence\StampRepository;
+use VelvetLedger\Server\Persistence\StoreRole;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Stamps\ChangeStamps;
 use VelvetLedger\Server\Stamps\Restamping;
 use VelvetLedger\Server\Stamps\Scratch;
+use VelvetLedger\Server\Stores\ChangeStores;
 use VelvetLedger\Server\Stores\FramePictures;
 use VelvetLedger\Server\Stores\StoreAbsent;
+use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Tools\EmbedsWithExifTool;
 use VelvetLedger\Server\Tools\IptcNamesOfExifTool;
 use VelvetLedger\Tests\ExifTool;
@@ -149,8 +156,54 @@ final class StampFaultsTest extends LedgerTestCase
         $this->change(['rating' => 3]);
         $this->write();
         self::assertStringEndsWith('rot', (string) file_get_contents($this->at('Bellows').'2026-05-04_0001.jpg'));
-        self::assertSame([['owed', '2026-05-04_0001.jpg was changed by another program since. It was not touched']], array_map(static fn (array $row): array => [$row['state'], preg_replace('#^.*/#', '', \is_string($row['because']) ? $row['because'] : '')], $this->ledger()->getConnection()->fetchAllAssociative("SELECT state, because FROM copy WHERE state <> 'proven'")));
+        self::assertSame([['differs', '2026-05-04_0001.jpg was changed by another program since. It was not touched']], array_map(static fn (array $row): array => [$row['state'], preg_replace('#^.*/#', '', \is_string($row['because']) ? $row['because'] : '')], $this->ledger()->getConnection()->fetchAllAssociative("SELECT state, because FROM copy WHERE state <> 'proven'")));
         self::assertSame(3, ExifTool::tags($this->at('Anvil').'2026-05-04_0001.jpg')['Rating'] ?? null);
+        [$bad] = $this->service(CopyRepository::class)->bad();
+        $this->ledger()->getConnection()->executeStatement('UPDATE file SET bytes = bytes + 1000000000000000 WHERE id = ?', [$bad->file]);
+        try {
+            $this->fresh(Mending::class)->mend($bad->id);
+            self::fail('there is no room for it');
+        } catch (StoreAbsent $full) {
+            self::assertStringEndsWith('rot', (string) file_get_contents($this->at('Bellows').'2026-05-04_0001.jpg'), 'better a bad copy than none: '.$full->getMessage());
+        }
+        $this->ledger()->getConnection()->executeStatement('UPDATE file SET bytes = bytes - 1000000000000000 WHERE id = ?', [$bad->file]);
+        $this->fresh(Mending::class)->mend($bad->id);
+        self::assertSame([], $this->column("SELECT path FROM copy WHERE state <> 'proven'"));
+        self::assertFileEquals($this->at('Anvil').'2026-05-04_0001.jpg', $this->at('Bellows').'2026-05-04_0001.jpg');
+    }
+
+    /** It was proven once, and is owed a change: what was proven stays so, and is owed again when the store is. */
+    public function testAStoreThatIsOwedAChangeCanBeUsedNoMoreAndAgain(): void
+    {
+        $this->bringIn('CARD');
+        $this->drivesAway('Bellows');
+        $this->change(['rating' => 3]);
+        $this->write();
+        $states = fn (): array => $this->column("SELECT state FROM copy WHERE path LIKE '%_0001.jpg' ORDER BY id");
+        self::assertSame(['proven', 'owed'], $states());
+        $role = fn (StoreRole $role) => $this->fresh(ChangeStores::class)->role($this->service(Stores::class)->find(2), $role);
+        $role(StoreRole::Former);
+        self::assertSame(['proven', 'proven'], $states());
+        $this->drivesBack('Bellows');
+        $role(StoreRole::Mirror);
+        self::assertSame(['proven', 'owed'], $states());
+        self::assertSame(0, $this->fresh(OwedCopies::class)->make(2, static fn (int $bytes) => null)[1] ?? null);
+        self::assertFileEquals($this->at('Anvil').'2026-05-04_0001.jpg', $this->at('Bellows').'2026-05-04_0001.jpg');
+    }
+
+    /** A proof that was read while the file was stamped anew says nothing of the file as it is now, and is none. */
+    public function testAProofOfWhatTheFileWasIsNone(): void
+    {
+        $this->bringIn('CARD');
+        $copies = $this->service(CopyRepository::class);
+        [$copy] = $copies->toProve(1, null, null, 0, 1);
+        $proofs = fn (): array => $this->column("SELECT count(*) FROM proof WHERE copy_id = $copy->id");
+        [$before] = $proofs();
+        $this->ledger()->getConnection()->executeStatement("UPDATE file SET coming = 'what it is about to be' WHERE id = ?", [$copy->file]);
+        $copies->found([Finding::differs($copy->id, 'what it is about to be', 'its bytes are not those of the ledger'), Finding::proven($copy->id, 'what it was before')]);
+        self::assertSame([$before], $proofs());
+        $copies->found([Finding::proven($copy->id, $copy->checksum)]);
+        self::assertSame([$before + 1], $proofs());
     }
 
     public function testACopyThatAProofFoundChangedIsMergedWithWhereThatIsAskedFor(): void
