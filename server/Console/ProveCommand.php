@@ -110,7 +110,7 @@ final class ProveCommand extends Command
             }
         }
         foreach ($bad as $copy) {
-            $output->writeln(\sprintf('  %s: %s: %s', $copy->state->value, $copy->path, $copy->because), OutputInterface::OUTPUT_RAW);
+            $output->writeln(\sprintf('  %s: %s: %s: %s', $copy->storeName, $copy->state->value, $copy->path, $copy->because), OutputInterface::OUTPUT_RAW);
         }
     }
 }

@@ -46,6 +46,9 @@ final readonly class Store
     public function absence(): StoreAbsent
     {
         $mark = StoreMark::at($this->path);
+        if (null !== $this->uuid && null === $mark?->uuid && false !== @lstat($this->path.'/'.StoreMark::FILE)) {
+            return StoreAbsent::markUnreadable($this, $this->path.'/'.StoreMark::FILE, $this->uuid);
+        }
 
         return null === $mark || null === $this->uuid ? StoreAbsent::notMounted($this) : StoreAbsent::anotherDrive($this, $mark->name);
     }

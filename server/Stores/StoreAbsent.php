@@ -34,6 +34,17 @@ final class StoreAbsent extends \RuntimeException implements CouldNot
         return new self(\sprintf('The drive at %s is not the store %s: its mark is that of another store%s. Attach the right drive, then go on; nothing was written to this one.', $store->path, $store->name, '' === $name ? '' : ", $name"), $store->path, 'its mark is that of another store');
     }
 
+    public static function isAnother(Store $store, string $other): self
+    {
+        return new self(\sprintf('The settings name %s as the store %s, but that is the store %s, or lies in it: copies there would be the same copies. It was left out; name a folder on another drive.', $store->path, $store->name, $other), $store->path);
+    }
+
+    /** @param string $uuid of the store */
+    public static function markUnreadable(Store $store, string $mark, string $uuid): self
+    {
+        return new self(\sprintf('Whether the drive at %s is the store %s cannot be told: its mark, %s, cannot be read or is damaged. Nothing was written to it. Where it is that drive, have the first line of the mark be %s, and the second its name.', $store->path, $store->name, $mark, $uuid), $store->path, 'its mark cannot be read');
+    }
+
     public static function notHolding(Store $store, string $file): self
     {
         return new self(\sprintf('The store %s let go of %s as soon as it was written. Look at its drive, then go on.', $store->name, $file), $file);

@@ -103,12 +103,17 @@ final class Stores
      */
     public function prepare(): ?string
     {
+        $absent = [];
         if (null === $this->known()) {
             foreach ($this->settings->stores as $place) {
-                $this->begin($place->path, $place->name, $place->role);
+                $one = $this->storeIn($place->path);
+                if (null === $one) {
+                    $this->begin($place->path, $place->name, $place->role);
+                } else {
+                    $absent[] = StoreAbsent::isAnother(new Store(null, $place->name, $place->path), $one->name())->getMessage();
+                }
             }
         }
-        $absent = [];
         foreach ($this->all() as $store) {
             $this->takeOverEarlier($store);
             $now = $this->at($store);
@@ -150,6 +155,20 @@ final class Stores
         $this->ledger->flush();
 
         return $store;
+    }
+
+    /** The store in use that a folder is, or lies in, whichever way leads there. */
+    private function storeIn(string $path): ?LedgerStore
+    {
+        $real = realpath($path);
+        foreach (false === $real ? [] : $this->all() as $store) {
+            $root = realpath($this->at($store)->path);
+            if (StoreMark::at($path)?->uuid === $store->uuid || (false !== $root && str_starts_with($real.'/', $root.'/'))) {
+                return $store;
+            }
+        }
+
+        return null;
     }
 
     private function known(): ?LedgerStore

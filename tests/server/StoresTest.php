@@ -6,10 +6,12 @@ namespace VelvetLedger\Tests\server;
 
 use Doctrine\DBAL\DriverManager;
 use Doctrine\DBAL\Exception\ConnectionException;
+use PHPUnit\Framework\Attributes\TestWith;
 use Psr\Log\NullLogger;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Event\ExceptionEvent;
 use Symfony\Component\HttpKernel\HttpKernelInterface;
+use VelvetLedger\Bench\EmptyLedger;
 use VelvetLedger\Core\Card\CardWalker;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Plan\ShootWish;
@@ -28,6 +30,7 @@ use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\LedgerStore;
 use VelvetLedger\Server\Persistence\NamesRepository;
 use VelvetLedger\Server\Persistence\StoreRole;
+use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Settings\Settings;
 use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;
@@ -82,9 +85,28 @@ final class StoresTest extends LedgerTestCase
         } catch (StoreAbsent $refused) {
             self::assertStringContainsString('nothing was written to this one', $refused->getMessage());
         }
+        file_put_contents($this->store->path.'/Anvil 1/pictures/'.StoreMark::FILE, 'rot');
+        self::assertStringContainsString('its mark, '.$this->store->path.'/Anvil 1/pictures/'.StoreMark::FILE.', cannot be read or is damaged', (string) $stores()->prepare());
         $this->store->put('a-file', '');
         $this->expectException(StoreAbsent::class);
         $stores()->begin($this->store->path.'/a-file/below', 'Third', StoreRole::Mirror);
+    }
+
+    /** Whichever way it leads to the main store: a link, or a folder in it. */
+    #[TestWith(['link'])]
+    #[TestWith(['link/2026'])]
+    #[TestWith(['Anvil/pictures'])]
+    public function testAMirrorThatIsTheMainStoreIsLeftOut(string $mirror): void
+    {
+        mkdir($this->store->path.'/Anvil/pictures/2026', 0o777, true);
+        symlink('Anvil/pictures', $this->store->path.'/link');
+        file_put_contents(Home::fromEnvironment()->path.'/settings.yaml', \sprintf("readers: ['%1\$s']\nstores:\n    main: { name: Anvil, path: '%2\$s/Anvil/pictures' }\n    mirrors: [{ name: Bellows, path: '%2\$s/%3\$s' }]\n", $this->reader->path, $this->store->path, $mirror));
+        self::ensureKernelShutdown();
+        self::bootKernel();
+        EmptyLedger::make($this->ledger()->getConnection());
+        self::assertStringContainsString('as the store Bellows, but that is the store Anvil, or lies in it', (string) $this->service(Stores::class)->prepare());
+        self::assertSame([[StoreRole::Main, 'Anvil']], array_map(static fn (LedgerStore $store): array => [$store->role(), $store->name()], $this->service(Stores::class)->all()));
+        self::assertTrue($this->service(Stores::class)->main()->isPresent());
     }
 
     public function testAMarkOfAnEarlierVersionGetsItsUuid(): void
