@@ -37,12 +37,13 @@ final readonly class ShootsController
         $found = $this->shoots->page($before > 0 ? $this->shoots->find($before) : null);
         $page = \array_slice($found, 0, ShootRepository::PAGE);
         $copies = $this->sums->ofShoots(array_map(static fn (ShootSums $sums): int => $sums->shoot->id(), $page));
+        $fewest = $this->sums->fewest($copies);
         $years = [];
         foreach ($this->shoots->years(array_values(array_unique(array_map(static fn (ShootSums $sums): string => substr($sums->shoot->date, 0, 4), $page)))) as $year => $sums) {
             $years[] = new YearView((string) $year, $sums['shoots'], $sums['frames'], $sums['bytes']);
         }
 
-        return new JsonResponse(new ShootsView(array_map(static fn (ShootSums $sums): ShootView => new ShootView($sums, $copies[$sums->shoot->id()] ?? []), $page), $years, \count($found) > \count($page) ? $page[\count($page) - 1]->shoot->id() : null));
+        return new JsonResponse(new ShootsView(array_map(static fn (ShootSums $sums): ShootView => new ShootView($sums, $copies[$sums->shoot->id()] ?? [], $fewest[$sums->shoot->id()] ?? 0), $page), $years, \count($found) > \count($page) ? $page[\count($page) - 1]->shoot->id() : null));
     }
 
     #[Route('/api/shoots/{id}', methods: ['GET'], requirements: ['id' => '\d{1,9}'])]
@@ -52,7 +53,9 @@ final readonly class ShootsController
         $followed = $sights->isFollowed($id); // before the rows are read, as in what is bad
         $looked = $sights->ask([$id]) && !$followed;
 
-        return new JsonResponse(new ShootPageView(new ShootView($this->shoots->one($shoot), $this->sums->ofShoots([$shoot->id()])[$shoot->id()] ?? []), $page->frames($shoot), $looked));
+        $copies = $this->sums->ofShoots([$id]);
+
+        return new JsonResponse(new ShootPageView(new ShootView($this->shoots->one($shoot), $copies[$id] ?? [], $this->sums->fewest($copies)[$id] ?? 0), $page->frames($shoot), $looked));
     }
 
     /** Looks through the stores for copies of a shoot that are not where the ledger left them. */

@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Pages;
 
 use VelvetLedger\Core\Store\Drive;
 use VelvetLedger\Core\Store\Warnings;
+use VelvetLedger\Server\Persistence\CopyRepository;
 use VelvetLedger\Server\Persistence\LedgerStore;
 use VelvetLedger\Server\Persistence\ProvingRepository;
 use VelvetLedger\Server\Persistence\StoreRole;
@@ -21,7 +22,7 @@ use VelvetLedger\Server\View\StoresView;
 /** All that the page of stores shows, and the command line prints. */
 final readonly class StoresPage
 {
-    public function __construct(private Stores $stores, private Drives $drives, private StoreSumsRepository $sums, private ProvingRepository $provings)
+    public function __construct(private Stores $stores, private Drives $drives, private StoreSumsRepository $sums, private ProvingRepository $provings, private CopyRepository $copies)
     {
     }
 
@@ -56,6 +57,6 @@ final readonly class StoresPage
             array_map(static fn (string $month, int $copies): MonthOfProofs => new MonthOfProofs($month, $copies), array_map(strval(...), array_keys($months)), $months),
         );
 
-        return new StorePageView($store, $this->stores->at($store), $drive, $sums, null === $drive ? [] : Warnings::of($drive, $main, $mainName, $lastCard), StorePageView::provingOf($this->provings->last($store->id())), $lastCard);
+        return new StorePageView($store, $this->stores->at($store), $drive, $sums, null === $drive ? [] : Warnings::of($drive, $main, $mainName, $lastCard), StorePageView::provingOf($this->provings->last($store->id())), $lastCard, $this->copies->isWorkedOn($store->id()));
     }
 }

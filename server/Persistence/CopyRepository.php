@@ -211,6 +211,12 @@ final readonly class CopyRepository
         return $this->locks->take(Lock::Copies, $store) ? $this->locks->newMark(Task::MakeCopies, $store) : null;
     }
 
+    /** Whether anybody makes a store's owed copies, or mends there, just now. */
+    public function isWorkedOn(int $store): bool
+    {
+        return $this->locks->isTaken(Lock::Copies, $store);
+    }
+
     public function release(int $store): void
     {
         $this->locks->release(Lock::Copies, $store);

@@ -53,6 +53,24 @@ final readonly class StoreSumsRepository
     }
 
     /**
+     * How many proven copies each file of shoots has at the least, at stores in use: a copy that is bad here and another that is bad there leave each file with one.
+     *
+     * @param array<int, list<CopiesAt>> $copies by shoot, see ofShoots; files are counted only where any is owed or bad
+     *
+     * @return array<int, int> by shoot
+     */
+    public function fewest(array $copies): array
+    {
+        $fewest = array_map(\count(...), $copies);
+        $shoots = array_keys(array_filter($copies, static fn (array $at): bool => [] !== array_filter($at, static fn (CopiesAt $one): bool => $one->owed + $one->bad > 0)));
+        foreach ([] === $shoots ? [] : $this->database->fetchAllKeyValue("SELECT t.shoot_id, min(t.copies) FROM (SELECT r.shoot_id, f.id, count(c.id) FILTER (WHERE c.state = 'proven' AND ".StoreRole::IN_USE.") AS copies FROM frame r JOIN file f ON f.frame_id = r.id LEFT JOIN copy c ON c.file_id = f.id LEFT JOIN store s ON s.id = c.store_id WHERE r.shoot_id IN (?) GROUP BY 1, 2 HAVING count(c.id) FILTER (WHERE c.state = 'let go') = 0) t GROUP BY 1", [$shoots], [ArrayParameterType::INTEGER]) as $shoot => $copies) {
+            $fewest[(int) $shoot] = is_numeric($copies) ? (int) $copies : 0;
+        }
+
+        return $fewest;
+    }
+
+    /**
      * How many copies of shoots there are where, by state.
      *
      * @param list<int> $shoots

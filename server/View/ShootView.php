@@ -24,8 +24,11 @@ final readonly class ShootView
     public string $provenSince;
     public int $cover;
 
-    /** @param list<CopiesAt> $copies store by store, the main one first */
-    public function __construct(ShootSums $sums, public array $copies)
+    /**
+     * @param list<CopiesAt> $copies       store by store, the main one first
+     * @param int            $copiesOfEach proven copies that each of its files has at the least, at stores in use
+     */
+    public function __construct(ShootSums $sums, public array $copies, public int $copiesOfEach)
     {
         $this->id = $sums->shoot->id();
         $this->date = $sums->shoot->date;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\View;
 
 use VelvetLedger\Core\Store\Drive;
+use VelvetLedger\Core\Store\Warnings;
 use VelvetLedger\Server\Persistence\LedgerStore;
 use VelvetLedger\Server\Persistence\ProvingRow;
 use VelvetLedger\Server\Persistence\StoreRole;
@@ -31,8 +32,11 @@ final readonly class StorePageView
     /** What proving all of it would take, by how fast it was last read. */
     public ?float $secondsToProve;
 
-    /** @param list<string> $warnings */
-    public function __construct(LedgerStore $store, Store $now, ?Drive $drive, public StoreSums $sums, public array $warnings, public ?ProvingView $proving, ?int $lastCard)
+    /**
+     * @param list<string> $warnings
+     * @param bool         $isWorkedOn whether its owed copies are being made just now
+     */
+    public function __construct(LedgerStore $store, Store $now, ?Drive $drive, public StoreSums $sums, public array $warnings, public ?ProvingView $proving, ?int $lastCard, public bool $isWorkedOn)
     {
         $this->id = $store->id();
         $this->name = $store->name();
@@ -42,7 +46,7 @@ final readonly class StorePageView
         $this->absentBecause = $this->present ? null : $now->absence()->getMessage();
         $this->device = $drive->device ?? $store->device();
         $this->freeBytes = $now->freeBytes();
-        $this->cardsMore = null === $this->freeBytes || null === $lastCard || 0 === $lastCard ? null : intdiv($this->freeBytes, $lastCard);
+        $this->cardsMore = null === $this->freeBytes || null === $lastCard || 0 === $lastCard ? null : Warnings::cardsMore($this->freeBytes, $lastCard);
         $this->nightlyDays = $store->nightlyDays();
         $rate = $store->bytesPerSecond();
         $this->secondsToProve = null === $rate || $rate <= 0.0 ? null : $sums->bytes / $rate;

@@ -14,6 +14,15 @@ final class StoreWarningsTest extends TestCase
 {
     private const GB = 1_000_000_000;
 
+    /** One number for the warning and the page. */
+    public function testThereIsRoomForACardExactlyWhereNoneIsWarnedAbout(): void
+    {
+        foreach ([[30_000_000, 5_000_000], [69_000_000, 5_000_000], [70_000_000, 5_000_000], [20_000_000_000, 20_000_000_000], [22_000_000_000, 20_000_000_000]] as [$free, $card]) {
+            $warned = [] !== array_filter(Warnings::of(new Drive('/media/x', 'x', 'disk x', 'ext4', false, $free), null, '', $card), static fn (string $warning): bool => str_contains($warning, 'less than one more card'));
+            self::assertSame($warned, 0 === Warnings::cardsMore($free, $card), "$free $card");
+        }
+    }
+
     /** @param list<string> $words one of each warning, in their order */
     #[DataProvider('drives')]
     public function testADriveIsWarnedAboutInWords(Drive $drive, array $words): void

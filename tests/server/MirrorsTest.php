@@ -161,6 +161,28 @@ final class MirrorsTest extends LedgerTestCase
         return $this->card('CARD');
     }
 
+    /** A bad copy here and another bad one there: each file has a good one. */
+    public function testAShootSaysHowManyCopiesEachOfItsFilesHas(): void
+    {
+        $this->bringIn('CARD');
+        $said = function (): mixed {
+            $browser = $this->browser();
+            $browser->request('GET', '/api/shoots');
+            $shoot = self::answer($browser)['shoots'][0] ?? null;
+
+            return \is_array($shoot) ? $shoot['copiesOfEach'] : null;
+        };
+        self::assertSame(2, $said());
+        foreach ([['Anvil', 1], ['Bellows', 2]] as [$drive, $number]) {
+            unlink($this->at($drive, self::FOLDER."/2026-05-04_000$number.jpg"));
+            $this->prove($drive);
+        }
+        self::assertSame(1, $said());
+        unlink($this->at('Anvil', self::FOLDER.'/2026-05-04_0002.jpg'));
+        $this->prove('Anvil');
+        self::assertSame(0, $said());
+    }
+
     public function testTwoCopiesOnOneDeviceAreNotTwo(): void
     {
         $this->bringIn('CARD');

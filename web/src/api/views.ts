@@ -603,6 +603,7 @@ export interface Shoot {
   provenSince: string;
   cover: number;
   copies: CopiesAt[];
+  copiesOfEach: number;
 }
 
 /** A frame of a shoot: what it is called now, what it was called, and its copies. */
@@ -691,6 +692,7 @@ export interface StorePage {
   sums: StoreSums;
   warnings: string[];
   proving: Proving | null;
+  isWorkedOn: boolean;
 }
 
 /** What a store is for. */

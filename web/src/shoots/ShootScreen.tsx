@@ -52,7 +52,7 @@ export function ShootScreen() {
                   <span className="font-path text-path">{shoot.folder}/</span>
                 </Field>
                 <Field label="copies">
-                  {copiesInWords(shoot.copies, shoot.files)}: {shoot.copies.map((at) => at.store).join(", ")}
+                  {copiesInWords(shoot.copies, shoot.copiesOfEach)}: {shoot.copies.map((at) => at.store).join(", ")}
                 </Field>
                 <Field label="oldest proof">{dateOf(shoot.provenSince)}</Field>
                 <Field label="proof">

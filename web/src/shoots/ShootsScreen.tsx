@@ -94,7 +94,7 @@ function Row({ shoot }: { shoot: Shoot }) {
         {size(shoot.bytes)}
       </span>
       <span data-column="copies" className={`text-right ${shoot.copies.some((at) => at.bad > 0 || at.owed > 0) ? "text-brass" : "text-faded"}`}>
-        {copiesInWords(shoot.copies, shoot.files)}
+        {copiesInWords(shoot.copies, shoot.copiesOfEach)}
       </span>
     </Link>
   );

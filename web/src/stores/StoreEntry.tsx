@@ -52,7 +52,7 @@ export function StoreEntry({ store, all }: { store: StorePage; all: StorePage[] 
               {store.sums.owed > 0 ? (
                 <b className="text-brass">
                   {figure(store.sums.owed)}, {size(store.sums.owedBytes)}
-                  {store.present && ": being made"}
+                  {store.present && (store.isWorkedOn ? ": being made" : ": they wait for a worker")}
                 </b>
               ) : (
                 "nothing"
@@ -110,7 +110,7 @@ export function StoreEntry({ store, all }: { store: StorePage; all: StorePage[] 
               }}
             />
           </p>
-          {store.proving && <ProvingLine proving={store.proving} />}
+          {store.proving && <ProvingLine proving={store.proving} bad={store.sums.bad} />}
         </div>
       </div>
       {all.length > 1 && store.proving && store.proving.unknownFiles > 0 && store.proving.state === "done" && <Unknown proving={store.proving} />}
@@ -118,8 +118,12 @@ export function StoreEntry({ store, all }: { store: StorePage; all: StorePage[] 
   );
 }
 
-/** How far a proof is, or what it came to. */
-export function ProvingLine({ proving }: { proving: Proving }) {
+/** What a proof found, and whether that is so yet. */
+const came = (found: number, now: number) =>
+  found === 0 ? "all as the ledger has them" : `${figure(found)} missing or different${now === 0 ? ", mended since" : now < found ? `, ${figure(now)} of them yet` : ""}`;
+
+/** How far a proof is, or what it came to; bad is how many copies are missing or different now. */
+export function ProvingLine({ proving, bad }: { proving: Proving; bad: number }) {
   if (proving.state === "waiting") return <p className="mt-2 text-faded">the proof waits for a worker</p>;
   if (proving.state === "running") {
     return (
@@ -133,7 +137,7 @@ export function ProvingLine({ proving }: { proving: Proving }) {
   return (
     <p className={`mt-2 ${proving.bad > 0 || proving.stoppedBecause ? "text-brass" : "text-faded"}`}>
       {proving.endedAt && `last proof ${dateOf(proving.endedAt)}: `}
-      {count(proving.filesRead, "copy", "copies")} read, {proving.bad === 0 ? "all as they should be" : `${figure(proving.bad)} missing or different`}
+      {proving.filesRead === 0 ? "nothing was read" : `${count(proving.filesRead, "copy was", "copies were")} read, ${came(proving.bad, bad)}`}
       {proving.stoppedBecause && `. ${proving.stoppedBecause}`}
     </p>
   );

@@ -3,9 +3,8 @@ import { figure } from "./format";
 
 const NUMBERS = ["none", "one", "two", "three", "four"];
 
-/** "two, proven"; "one, 12 owed"; "one, 2 bad": of a shoot's files, how many copies all of them have. */
-export function copiesInWords(copies: CopiesAt[], files: number): string {
-  const whole = copies.filter((at) => at.proven === files).length;
+/** "two, proven"; "one, 12 owed"; "one, 2 bad": how many proven copies each of a shoot's files has at the least, and what is owed or bad besides. */
+export function copiesInWords(copies: CopiesAt[], whole: number): string {
   const owed = copies.reduce((sum, at) => sum + at.owed, 0);
   const bad = copies.reduce((sum, at) => sum + at.bad, 0);
   const number = NUMBERS[whole] ?? figure(whole);
