@@ -227,6 +227,7 @@ const shoot = (id: number, date: string, description: string): Shoot => ({
   provenSince: date,
   cover: 1,
   copies: [],
+  copiesOfEach: 0,
 });
 
 test("shoots to be joined are offered by their nearness to the day", () => {
