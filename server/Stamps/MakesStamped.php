@@ -109,6 +109,24 @@ final readonly class MakesStamped
         $path = $main->path($frame->path($file->ending));
         $main->confirmOwns($path);
         $from = $this->scratch->path();
+        try {
+            return $this->askWith($from, $name, $frame, $file, $open, $words, $isAdopted, $notes);
+        } catch (\Throwable $failure) {
+            @unlink($from);
+            throw $failure;
+        }
+    }
+
+    /**
+     * @param string                          $from  where the copy lies that is worked on
+     * @param non-empty-array<int, OpenStore> $open
+     * @param list<Keyword>                   $words
+     *
+     * @return array{string, string, string, Embedding}
+     */
+    private function askWith(string $from, int $name, FrameToStamp $frame, FileToStamp $file, array $open, array $words, bool $isAdopted, StampNotes $notes): array
+    {
+        $path = $open[array_key_first($open)]->path($frame->path($file->ending));
         error_clear_last();
         if (!@copy($path, $from)) {
             throw CouldNotStamp::embed($path, is_file($path) ? SystemReason::last() : 'it is not where the ledger has it');
@@ -117,7 +135,6 @@ final readonly class MakesStamped
         if (!self::isKnown($file, $base)) {
             $change = PictureChange::of($from, $file->bytes, $this->pictures->of($file, $open));
             if (PictureChange::OnlyWhatIsSaid !== $change || !$isAdopted) {
-                @unlink($from);
                 $notes->differs($file, array_key_first($open), $base, $change);
                 throw CouldNotStamp::changedSince($path, $change);
             }
@@ -128,7 +145,6 @@ final readonly class MakesStamped
             $embedding = Embedding::prepare($this->stamps, $from, $target, $stamp, $file->written);
             $this->embeds->ask($name, $embedding);
         } catch (CouldNotStamp $failure) {
-            @unlink($from);
             throw $failure->about($path);
         }
 

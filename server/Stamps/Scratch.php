@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Stamps;
 
+use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Server\Settings\Home;
 
 /** A folder of this process for files that are being made, and gone when it ends; those of processes that were killed are cleared by the next. */
@@ -31,19 +32,26 @@ final class Scratch
     private function clear(): void
     {
         foreach (self::in($this->home->path.'/scratch') as $left) {
-            if (!is_dir('/proc/'.(int) basename($left))) {
-                array_map(unlink(...), self::in($left));
+            if (self::isOver($left)) {
+                array_map(static fn (string $file): bool => @unlink($file), self::in($left));
                 @rmdir($left);
             }
         }
     }
 
-    /** @return list<string> */
+    /** Whether its process has ended; another may have its number since (proc(5): a process's folder is as old as it is). */
+    private static function isOver(string $folder): bool
+    {
+        $process = '/proc/'.(int) basename($folder);
+        clearstatcache();
+
+        return !is_dir($process) || (int) @filectime($process) > (int) @filemtime($folder) + 60;
+    }
+
+    /** @return list<string> hidden ones too: a writer's temporary files are */
     private static function in(string $folder): array
     {
-        $found = glob($folder.'/*');
-
-        return false === $found ? [] : $found;
+        return array_map(static fn (string $name): string => $folder.'/'.$name, FolderNames::in($folder));
     }
 
     public function __destruct()

@@ -63,6 +63,7 @@ final class StampsAtIntake
                 $this->embeds->ask($number, $embedding);
                 $under[$number] = [$from, $to, $read, $embedding, $frame->revision, $source];
             } catch (CouldNotCopy $broke) {
+                @unlink($from);
                 $this->log->info('{file} is left to the intake itself: {reason}', ['file' => $line->file->path, 'reason' => $broke->getMessage()]);
             } catch (CouldNotStamp $failure) {
                 @unlink($from);

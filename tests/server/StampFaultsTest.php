@@ -302,11 +302,15 @@ final class StampFaultsTest extends LedgerTestCase
         $home = Home::fromEnvironment();
         @mkdir($home->path.'/scratch/999999999-dead', 0o700, true);
         file_put_contents($home->path.'/scratch/999999999-dead/1', 'left');
+        file_put_contents($home->path.'/scratch/999999999-dead/.velvet-1.part', 'a writer of it was killed');
+        @mkdir($home->path.'/scratch/'.getmypid().'-before', 0o700, true); // of another that had our number
+        touch($home->path.'/scratch/'.getmypid().'-before', time() - 100 * 86_400);
         $scratch = new Scratch($home);
         [$first, $second] = [$scratch->path('.a'), $scratch->path('.a')];
         self::assertNotSame($first, $second);
         file_put_contents($first, 'made');
         self::assertDirectoryDoesNotExist($home->path.'/scratch/999999999-dead');
+        self::assertDirectoryDoesNotExist($home->path.'/scratch/'.getmypid().'-before');
         unset($scratch);
         self::assertFileDoesNotExist($first);
     }
