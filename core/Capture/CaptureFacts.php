@@ -33,6 +33,12 @@ final readonly class CaptureFacts
         return new self($this->takenAt, $this->gear, $this->exposure, $this->image, $rating ?? $this->rating, $this->previews, $this->readBy, $this->remarks->under($later));
     }
 
+    /** With what the frame's other still says, where this one says nothing: cameras write what was said in them into either, or both. */
+    public function beside(self $companion): self
+    {
+        return new self($this->takenAt, $this->gear, $this->exposure, $this->image, 0 === ($this->rating ?? 0) ? $companion->rating ?? $this->rating : $this->rating, $this->previews, $this->readBy, $companion->remarks->under($this->remarks));
+    }
+
     /** The same, with the parts that other facts have too. */
     public function sharing(SharedParts $parts): self
     {

@@ -58,7 +58,7 @@ final readonly class FrameReader
                 continue;
             }
             try {
-                return new ReadFrame($frame, self::withSidecar($root, $frame, $this->facts->read($root.'/'.$file->path)), $file, $caution, $unreadable);
+                return new ReadFrame($frame, self::withSidecar($root, $frame, $this->withCompanion($root, $frame, $file, $this->facts->read($root.'/'.$file->path))), $file, $caution, $unreadable);
             } catch (NoPicture|CouldNotRead $nothing) {
                 $unreadable[$file->path] = $nothing->getMessage();
             } catch (BrokenFile $broken) {
@@ -70,6 +70,23 @@ final readonly class FrameReader
         }
 
         return new ReadFrame($frame, null, null, $caution, $unreadable);
+    }
+
+    /** Ratings and words that stand in a pair's other still. */
+    private function withCompanion(string $root, Frame $frame, CardFile $lead, CaptureFacts $facts): CaptureFacts
+    {
+        foreach ($frame->files as $file) {
+            if ($file === $lead || Kind::StillRendered !== $file->kind) {
+                continue;
+            }
+            try {
+                $facts = $facts->beside($this->facts->read($root.'/'.$file->path));
+            } catch (\Throwable) {
+                continue; // what is wrong with it is said of it by itself
+            }
+        }
+
+        return $facts;
     }
 
     /** What somebody said of the frame in a sidecar on the card counts before what its picture says: it was written later. */

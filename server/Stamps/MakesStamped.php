@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Stamps;
 
+use Psr\Log\LoggerInterface;
 use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\Xmp\XmpName;
 use VelvetLedger\Core\Format\Xmp\XmpText;
@@ -28,7 +29,7 @@ use VelvetLedger\Server\Stores\StoreAbsent;
 /** Makes files with stamps in them, in the scratch folder, from what lies in the stores; nothing in a store is touched. */
 final readonly class MakesStamped
 {
-    public function __construct(private Embeds $embeds, private StampsXmp $stamps, private Scratch $scratch, private OriginalPictures $pictures)
+    public function __construct(private Embeds $embeds, private StampsXmp $stamps, private Scratch $scratch, private OriginalPictures $pictures, private LoggerInterface $log)
     {
     }
 
@@ -44,7 +45,7 @@ final readonly class MakesStamped
      */
     public function make(array $frames, array $keywords, array $open, array $adopt): array
     {
-        $notes = new StampNotes();
+        $notes = new StampNotes($this->log);
         $made = $asked = [];
         foreach ($frames as $frame) {
             $words = array_values($keywords[$frame->id] ?? []);

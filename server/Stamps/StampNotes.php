@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Stamps;
 
+use Psr\Log\LoggerInterface;
+use Psr\Log\NullLogger;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Stamp\CouldNotStamp;
 use VelvetLedger\Core\Stamp\PictureChange;
@@ -26,8 +28,13 @@ final class StampNotes
     /** @var list<Finding> copies that were read and are not as the ledger has them */
     private array $findings = [];
 
+    public function __construct(private readonly LoggerInterface $log = new NullLogger())
+    {
+    }
+
     public function add(FrameToStamp $frame, CouldNot $failure): void
     {
+        $this->log->notice('Frame {frame} was not stamped: {reason}', ['frame' => $frame->id, 'reason' => $failure->getMessage(), 'exception' => $failure]);
         $this->words[$frame->id][] = $failure->getMessage();
         $change = $failure instanceof CouldNotStamp ? array_search($failure->change(), self::GRAVITY, true) : false;
         if (false !== $change) {

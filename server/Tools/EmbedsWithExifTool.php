@@ -44,6 +44,7 @@ final class EmbedsWithExifTool implements Embeds
     {
         $ours = $this->folder().'/'.$name;
         $packet = str_replace('&', '&amp;', $embedding->packet); // ExifTool takes references out of files, too
+        error_clear_last();
         if (\strlen($packet) !== @file_put_contents("$ours.xmp", $packet) || !self::put($embedding, $ours)) {
             $this->clear($ours);
             $this->done[$name] = CouldNotStamp::embed($embedding->source, 'temporary files could not be written: '.SystemReason::last());

@@ -21,6 +21,7 @@ use VelvetLedger\Core\Stamp\FrameStamp;
 use VelvetLedger\Core\Stamp\StampChange;
 use VelvetLedger\Core\Stamp\StampField;
 use VelvetLedger\Core\Stamp\StampTexts;
+use VelvetLedger\Server\Cards\CardReadings;
 use VelvetLedger\Server\Clearance\CardClearance;
 use VelvetLedger\Server\Copies\OwedCopies;
 use VelvetLedger\Server\Intake\Plans;
@@ -100,6 +101,17 @@ final class StampsTest extends LedgerTestCase
         self::assertArrayNotHasKey('Event', ExifTool::tags($this->at('Bellows', '.jpg')));
         self::assertSame('No use without leave.', ExifTool::tags($this->at('Bellows', '.xmp'))['UsageTerms']);
         self::assertSame(['proven', 'proven', 'proven', 'proven', 'proven', 'proven'], $this->states());
+    }
+
+    /** Stars given in the camera, and words of it, stand in a pair's JPEG alone with many bodies: they are seen on the desk, and carried into the raw's sidecar. */
+    public function testWhatAPairsJpegSaysIsSaidOfTheFrame(): void
+    {
+        ExifTool::write('-XMP:Rating=4 -XMP-dc:Subject=lanterns', $this->reader->path.'/CARD/DCIM/100ORREL/ORL_0001.JPG');
+        $frame = $this->service(CardReadings::class)->whole($this->card('CARD'))->frames[0];
+        self::assertSame(['ORL_0001.ORW', 4, [['lanterns']]], [$frame->factsFrom?->name(), $frame->facts?->rating, $frame->facts?->remarks->keywords]);
+        $this->bringIn('CARD', self::stamping([]));
+        $tags = ExifTool::tags($this->at('Anvil', '.xmp'));
+        self::assertSame([4, 'lanterns'], [$tags['Rating'] ?? null, $tags['Subject'] ?? null]);
     }
 
     /** Whoever is in the midst of a change of these frames keeps others from reading what they say until it is entered. */
