@@ -20,6 +20,12 @@ final readonly class FactsView
     public ?int $height;
     public ?string $subsecond;
 
+    /** Given in the camera or on another computer, -1 to 5. */
+    public ?int $rating;
+
+    /** @var list<string> */
+    public array $keywords;
+
     public function __construct(CaptureFacts $facts)
     {
         $this->body = $facts->gear->model;
@@ -33,5 +39,7 @@ final readonly class FactsView
         $this->width = $turned ? $facts->image->height : $facts->image->width;
         $this->height = $turned ? $facts->image->width : $facts->image->height;
         $this->subsecond = $facts->takenAt?->subsecond;
+        $this->rating = $facts->rating;
+        $this->keywords = array_map(static fn (array $path): string => $path[array_key_last($path)] ?? '', $facts->remarks->keywords);
     }
 }

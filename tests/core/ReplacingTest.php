@@ -215,7 +215,7 @@ final class ReplacingTest extends TestCase
             self::assertStringContainsString('a.jpg', $changed->getMessage());
         }
         self::assertStringEqualsFile($file, $saves[\count($saves) - 1]);
-        Replacement::of($file, [hash_file('xxh128', $file)])->by($this->store->put('.b.part', 'ours'), hash('xxh128', 'ours'));
+        Replacement::of($file, [(string) hash_file('xxh128', $file)])->by($this->store->put('.b.part', 'ours'), hash('xxh128', 'ours'));
         self::assertStringEqualsFile($file, 'ours');
         self::assertFileDoesNotExist($this->store->path.'/.b.part');
     }

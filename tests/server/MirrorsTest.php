@@ -165,12 +165,12 @@ final class MirrorsTest extends LedgerTestCase
     public function testAShootSaysHowManyCopiesEachOfItsFilesHas(): void
     {
         $this->bringIn('CARD');
-        $said = function (): mixed {
+        $said = function (): int {
             $browser = $this->browser();
             $browser->request('GET', '/api/shoots');
-            $shoot = self::answer($browser)['shoots'][0] ?? null;
+            self::assertSame(1, preg_match('/"copiesOfEach":(\d+)/', (string) $browser->getResponse()->getContent(), $found));
 
-            return \is_array($shoot) ? $shoot['copiesOfEach'] : null;
+            return (int) $found[1];
         };
         self::assertSame(2, $said());
         foreach ([['Anvil', 1], ['Bellows', 2]] as [$drive, $number]) {

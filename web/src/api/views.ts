@@ -248,6 +248,9 @@ export interface Facts {
   width: number | null;
   height: number | null;
   subsecond: string | null;
+  /** Given in the camera or on another computer, -1 to 5. */
+  rating: number | null;
+  keywords: string[];
 }
 
 /** One piece of work that failed as often as it is tried. */

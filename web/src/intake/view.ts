@@ -1,7 +1,7 @@
 import type { CardFrame, FrameHint, HintName } from "../api/types";
-import { clock, exposure, size } from "../words/format";
+import { clock, count, exposure, size } from "../words/format";
 
-export type FactName = "name" | "time" | "exposure" | "iso" | "focal" | "lens" | "body" | "size" | "files";
+export type FactName = "name" | "time" | "exposure" | "iso" | "focal" | "lens" | "body" | "size" | "files" | "stars" | "keywords";
 export type SortName = "time" | "name" | "size" | "kind";
 export type ShowName = "all" | "new" | "held" | "left out" | "incomplete" | `body ${string}` | `kinds ${string}` | `hint ${HintName}`;
 
@@ -33,6 +33,8 @@ export const FACTS: { value: FactName; name: string; of: (frame: CardFrame) => s
   { value: "body", name: "body", of: (frame) => frame.facts?.body ?? "" },
   { value: "size", name: "size", of: (frame) => size(frame.bytes) },
   { value: "files", name: "kinds", of: (frame) => kinds(frame) },
+  { value: "stars", name: "stars given in the camera", of: (frame) => (frame.facts?.rating && frame.facts.rating > 0 ? count(frame.facts.rating, "star") : "") },
+  { value: "keywords", name: "keywords it has", of: (frame) => frame.facts?.keywords.join(", ") ?? "" },
 ];
 
 /** The address of a frame's picture on its card; null where it has none. */
