@@ -11,6 +11,14 @@ make_home() {
   (umask 077; cd "$LEDGER_HOME/log" && touch fpm.log nginx.log php.log worker.log && chmod 600 ./*.log)
   LEDGER_SECRET=$(cat "$LEDGER_HOME/token"); export LEDGER_SECRET
   [ -f "$LEDGER_HOME/settings.yaml" ] || default_settings >"$LEDGER_HOME/settings.yaml"
+  keep_home_to_itself
+}
+
+# Previews of every picture, what was read of cards and the settings are nobody else's. PostgreSQL's user has to pass through where root's cluster lies in it.
+keep_home_to_itself() {
+  local passing=700
+  [ "$(id -u)" -ne 0 ] || case $(cat "$LEDGER_HOME/pg.place" 2>/dev/null || echo "$LEDGER_HOME/pg") in "$LEDGER_HOME"/*) passing=711 ;; esac
+  chmod "$passing" "$LEDGER_HOME" && chmod 700 "$LEDGER_HOME"/{cache,log,doors} && chmod 600 "$LEDGER_HOME/settings.yaml"
 }
 
 # Sessions are signed with the token: they end with it.

@@ -23,7 +23,7 @@ final readonly class Drives
     public function all(): array
     {
         $drives = null === $this->settings->simulatedDrives ? array_map($this->ofMount(...), $this->mounts->drives()) : array_map($this->simulated(...), $this->simulatedPaths());
-        $drives = array_values(array_filter($drives, static fn (Drive $drive): bool => !is_dir($drive->path.'/DCIM')));
+        $drives = array_values(array_filter($drives, static fn (Drive $drive): bool => '/' !== $drive->path && !is_dir($drive->path.'/DCIM')));
         usort($drives, static fn (Drive $a, Drive $b): int => strnatcasecmp($a->label, $b->label));
 
         return $drives;
@@ -46,7 +46,15 @@ final readonly class Drives
     {
         $free = @disk_free_space($mount->point);
 
-        return new Drive($mount->point, '/' === $mount->point ? 'This computer' : PathText::of(basename($mount->point)), $this->disks->of($mount), $mount->type, $mount->isReadOnly, false === $free ? null : (int) $free);
+        return new Drive('/' === $mount->point ? self::home() : $mount->point, '/' === $mount->point ? 'This computer' : PathText::of(basename($mount->point)), $this->disks->of($mount), $mount->type, $mount->isReadOnly, false === $free ? null : (int) $free);
+    }
+
+    /** Of this computer's own disk, folders of whoever works here are to choose from, and not the system's. */
+    private static function home(): string
+    {
+        $home = getenv('HOME');
+
+        return \is_string($home) && '' !== $home && is_dir($home) ? rtrim($home, '/') : '/';
     }
 
     private function simulated(string $path): Drive

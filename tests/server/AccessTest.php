@@ -31,6 +31,25 @@ final class AccessTest extends LedgerTestCase
         self::assertSame($status, $browser->getResponse()->getStatusCode());
     }
 
+    /**
+     * What changes anything comes from our own pages, also where a browser says nothing of an origin (Fetch standard; Fetch Metadata Request Headers).
+     *
+     * @param array<string, string> $headers
+     */
+    #[TestWith([404, []])]
+    #[TestWith([404, ['HTTP_SEC_FETCH_SITE' => 'same-origin']])]
+    #[TestWith([403, ['HTTP_SEC_FETCH_SITE' => 'same-site']])]
+    #[TestWith([403, ['HTTP_SEC_FETCH_SITE' => 'cross-site']])]
+    #[TestWith([415, ['CONTENT_TYPE' => 'application/x-www-form-urlencoded']])]
+    #[TestWith([415, ['CONTENT_TYPE' => 'text/plain', 'HTTP_SEC_FETCH_SITE' => 'same-origin']])]
+    #[TestWith([415, ['CONTENT_TYPE' => '']])]
+    public function testWhoMayChangeAnything(int $status, array $headers): void
+    {
+        $browser = $this->browser();
+        $browser->request('POST', '/api/shoots/999/prove', [], [], $headers);
+        self::assertSame($status, $browser->getResponse()->getStatusCode());
+    }
+
     public function testAnAddressMakesASessionOnceAndWithinADay(): void
     {
         $browser = $this->browser();

@@ -49,6 +49,20 @@ final class SetUpTest extends TestCase
         self::assertStringContainsString('did not start; its last words are above. Nothing was changed in it.', $said);
     }
 
+    /** Previews, settings and logs are nobody else's; where root's database lies in the home, its user can pass through, and not look. */
+    public function testNobodyElseLooksIntoAHome(): void
+    {
+        $home = new Folder();
+        chmod($home->path, 0o755);
+        mkdir($home->path.'/cache', 0o755);
+        [$code, $said] = self::shell('make_home', $home);
+        self::assertSame(0, $code, $said);
+        clearstatcache();
+        $mode = static fn (string $name): string => decoct((int) fileperms($home->path.'/'.$name) & 0o777);
+        self::assertSame(['700', '700', '700', '600', '600'], array_map($mode, ['cache', 'log', 'doors', 'settings.yaml', 'token']));
+        self::assertContains($mode(''), ['700', '711']);
+    }
+
     public function testOnlyAProcessOfItsOwnIsEnded(): void
     {
         $stranger = new Process(['sleep', '60']);

@@ -16,8 +16,16 @@ final class OwnPagesOnly
     {
         $request = $event->getRequest();
         $origin = $request->headers->get('Origin');
-        if ($event->isMainRequest() && null !== $origin && $origin !== $request->getSchemeAndHttpHost()) {
+        $changes = !$request->isMethodSafe();
+        $site = $request->headers->get('Sec-Fetch-Site');
+        if (!$event->isMainRequest()) {
+            return;
+        }
+        if ((null !== $origin && $origin !== $request->getSchemeAndHttpHost()) || ($changes && null !== $site && 'same-origin' !== $site)) {
             $event->setResponse(new JsonResponse(['error' => 'A page of another address asked for this. It was not done.'], 403));
+        } elseif ($changes && 'json' !== $request->getContentTypeFormat()) {
+            // What a form of another page can send, where a browser says of neither, is never JSON (Fetch standard, CORS-safelisted request headers).
+            $event->setResponse(new JsonResponse(['error' => 'What is to change anything comes as application/json. It was not done.'], 415));
         }
     }
 }
