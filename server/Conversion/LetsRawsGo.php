@@ -39,7 +39,7 @@ final readonly class LetsRawsGo
                 $gone = array_keys(array_filter($this->paths($raw['copies']), self::isTaken(...)));
                 if (\count($gone) < \count($raw['copies'])) {
                     $this->conversions->goneAt($raw['file'], $gone); // the drive did not let it go: it stays there, and is tried again
-                } elseif ($this->conversions->letGo($id, $raw['file'], $raw['shoot'], $raw['bytes'])) {
+                } elseif ($this->conversions->letGo($id, $raw['file'])) {
                     $went[$raw['intake']] = ($went[$raw['intake']] ?? 0) + 1;
                 }
                 $shoots[$raw['shoot']] = true;

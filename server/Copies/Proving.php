@@ -37,6 +37,7 @@ final readonly class Proving
         $this->ledger->clear();
         $progress = new ProvingProgress($proving->id(), $this->provings, $watch);
         try {
+            $progress->sums = $this->copies->addUpAgain($proving->store(), $proving->shoot());
             $store = $this->stores->at($this->stores->find($proving->store()))->open();
             $went = $this->readAll($proving, $store, $progress);
             [$unknown, $inAll] = $went && null === $proving->days() ? $this->unknown->at($store, $proving->store(), $proving->shoot()) : [[], 0];
@@ -93,16 +94,16 @@ final readonly class Proving
         if ($progress->bytes > 0) {
             $store->wasReadAt($progress->bytesPerSecond());
         }
-        $this->copies->renewProvenSince($proving->store());
         $what = null === $shoot ? $store->name() : ('' === $shoot->description ? $shoot->date : $shoot->description).' on '.$store->name();
         $this->ledger->persist(DayBookEntry::ofStore(\sprintf(
-            '%s of %s: %s, %s: %s%s.%s',
+            '%s of %s: %s, %s: %s%s.%s%s',
             null === $proving->days() ? 'Proof' : 'A night\'s share of the proof',
             $what,
             Count::of($progress->files, 'copy was read', 'copies were read'),
             Size::of($progress->bytes),
             0 === $progress->bad ? 'all are as the ledger has them' : Count::of($progress->bad, 'is missing or different', 'are missing or different'),
             0 === $unknown ? '' : '; '.Count::of($unknown, 'file there is', 'files there are')." not the ledger's",
+            0 === $progress->sums ? '' : ' Of '.Count::of($progress->sums, 'shoot').' the sums in the ledger were not those of its copies, and are put right.',
             null === $stopped ? '' : ' It stopped: '.$stopped,
         ), $store, DayBookKind::Proof, $shoot));
         $this->ledger->flush();

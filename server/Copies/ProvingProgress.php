@@ -17,6 +17,9 @@ final class ProvingProgress
     public int $bytes = 0;
     public int $bad = 0;
 
+    /** Shoots whose sums in the ledger were not those of its copies when it began. */
+    public int $sums = 0;
+
     private float $said = 0.0;
     private bool $goesOn = true;
     private readonly float $begun;

@@ -105,7 +105,6 @@ final readonly class ConversionRepository
                 'INSERT INTO file (frame_id, original_id, making, ending, bytes, checksum, sha256, stamp_revision, written, bears) SELECT ?, original_id, ?, ?, ?, ?, ?, ?, ?, ? FROM file WHERE id = ? RETURNING id',
                 [$row->frame, Making::Dng->value, $row->ending, $made->bytes, $written->checksum, $written->sha256, $stamp['revision'], $stamp['written'], Place::ofEnding($row->ending, new StampStyle())->value, $row->file],
             );
-            $this->database->executeStatement('UPDATE shoot SET files = files + 1, bytes = bytes + ? WHERE id = ?', [$made->bytes, $row->shoot]);
             // Its stamp was changed meanwhile: the DNG is to have the new one, too.
             $this->database->executeStatement('UPDATE frame SET restamp = true WHERE id = ? AND stamp IS NOT NULL AND stamp_revision > ?', [$row->frame, $stamp['revision']]);
             foreach ($stores as $store => $path) {
@@ -169,11 +168,11 @@ final readonly class ConversionRepository
     }
 
     /**
-     * @return array{file: int, shoot: int, bytes: int, intake: int, wanted: int, copies: list<array{store: int, path: string, checksum: string, dng: string|null, dngChecksum: string}>}|null
+     * @return array{file: int, shoot: int, intake: int, wanted: int, copies: list<array{store: int, path: string, checksum: string, dng: string|null, dngChecksum: string}>}|null
      */
     public function toLetGo(int $id): ?array
     {
-        $row = $this->database->fetchAssociative("SELECT v.file_id, v.intake_id, r.shoot_id, f.bytes, coalesce((i.standing_order->'copies'->>'number')::int, 2) AS wanted FROM conversion v JOIN intake i ON i.id = v.intake_id JOIN frame r ON r.id = v.frame_id JOIN file f ON f.id = v.file_id WHERE v.id = ? AND NOT v.let_go", [$id]);
+        $row = $this->database->fetchAssociative("SELECT v.file_id, v.intake_id, r.shoot_id, coalesce((i.standing_order->'copies'->>'number')::int, 2) AS wanted FROM conversion v JOIN intake i ON i.id = v.intake_id JOIN frame r ON r.id = v.frame_id WHERE v.id = ? AND NOT v.let_go", [$id]);
         if (false === $row) {
             return null;
         }
@@ -181,7 +180,7 @@ final readonly class ConversionRepository
         $text = static fn (mixed $value): string => \is_string($value) ? $value : '';
         $copies = $this->database->fetchAllAssociative("SELECT c.store_id, c.path, f.checksum, d.path AS dng, g.checksum AS dng_checksum FROM conversion v JOIN file f ON f.id = v.file_id JOIN file g ON g.id = v.dng_id JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id LEFT JOIN copy d ON d.file_id = v.dng_id AND d.store_id = c.store_id WHERE v.id = ? AND s.role <> 'former' ORDER BY 1", [$id]);
 
-        return ['file' => $int($row['file_id']), 'shoot' => $int($row['shoot_id']), 'bytes' => $int($row['bytes']), 'intake' => $int($row['intake_id']), 'wanted' => $int($row['wanted']), 'copies' => array_map(static fn (array $copy): array => ['store' => $int($copy['store_id']), 'path' => $text($copy['path']), 'checksum' => $text($copy['checksum']), 'dng' => \is_string($copy['dng']) ? $copy['dng'] : null, 'dngChecksum' => $text($copy['dng_checksum'])], $copies)];
+        return ['file' => $int($row['file_id']), 'shoot' => $int($row['shoot_id']), 'intake' => $int($row['intake_id']), 'wanted' => $int($row['wanted']), 'copies' => array_map(static fn (array $copy): array => ['store' => $int($copy['store_id']), 'path' => $text($copy['path']), 'checksum' => $text($copy['checksum']), 'dng' => \is_string($copy['dng']) ? $copy['dng'] : null, 'dngChecksum' => $text($copy['dng_checksum'])], $copies)];
     }
 
     /**
@@ -195,15 +194,14 @@ final readonly class ConversionRepository
     }
 
     /** Whether it is this call by which the raw's copies are let go; the lines of its receipts point at its DNG. */
-    public function letGo(int $id, int $file, int $shoot, int $bytes): bool
+    public function letGo(int $id, int $file): bool
     {
-        return $this->database->transactional(function () use ($id, $file, $shoot, $bytes): bool {
+        return $this->database->transactional(function () use ($id, $file): bool {
             if (1 !== $this->database->executeStatement('UPDATE conversion SET let_go = true WHERE id = ? AND NOT let_go', [$id])) {
                 return false; // another was faster
             }
             $this->database->executeStatement("UPDATE copy SET state = 'let go', because = 'its DNG is there in its place' FROM store s WHERE s.id = copy.store_id AND s.role <> 'former' AND file_id = ?", [$file]);
             $this->database->executeStatement("UPDATE receipt_line l SET file_id = d.id, name = r.stem || d.ending, checksum = d.checksum, proven_at = v.ended_at, reason = trim(l.reason || ' its DNG is there in its place') FROM conversion v JOIN file d ON d.id = v.dng_id JOIN frame r ON r.id = v.frame_id WHERE v.id = ? AND l.file_id = ?", [$id, $file]);
-            $this->database->executeStatement('UPDATE shoot SET files = files - 1, bytes = bytes - ? WHERE id = ?', [$bytes, $shoot]);
 
             return true;
         });

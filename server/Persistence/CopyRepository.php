@@ -199,10 +199,16 @@ final readonly class CopyRepository
         );
     }
 
-    /** The oldest proof among the copies of shoots, where it is shown. */
-    public function renewProvenSince(int $store): void
+    /**
+     * What the shoots of a store come to, added up once more: the ledger's own sums are proven with its copies.
+     *
+     * @return int sums that were not so
+     */
+    public function addUpAgain(int $store, ?int $shoot): int
     {
-        $this->database->executeStatement("UPDATE shoot s SET proven_since = t.since FROM (SELECT r.shoot_id, min(c.proven_at) AS since FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.store_id = ? AND c.state = 'proven' GROUP BY 1) t WHERE t.shoot_id = s.id", [$store]);
+        $count = $this->database->fetchOne('SELECT count(*) FROM (SELECT id FROM shoot s WHERE (?::int IS NULL OR id = ?) AND EXISTS (SELECT 1 FROM shoot_copies c WHERE c.shoot_id = s.id AND c.store_id = ?) ORDER BY id) t WHERE add_up_shoot(t.id)', [$shoot, $shoot, $store]);
+
+        return is_numeric($count) ? (int) $count : 0;
     }
 
     /** The mark of whoever works on a store's owed and bad copies, until release(); null where somebody else does. */

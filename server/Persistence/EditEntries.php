@@ -40,7 +40,6 @@ final readonly class EditEntries
                     $this->database->executeStatement('INSERT INTO proof (copy_id, checksum, holds, at) VALUES (?, ?, true, ?)', [$id, $copied->written->checksum, $at]);
                 }
             }
-            $this->database->executeStatement('UPDATE shoot SET files = files + 1, bytes = bytes + ? WHERE id = ?', [$bytes, $frame->shoot]);
         });
     }
 }

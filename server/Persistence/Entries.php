@@ -32,21 +32,11 @@ final readonly class Entries
         o AS (INSERT INTO original (id, card_id, frame_id, path, kind, bytes, modified_at, quick_print, checksum) SELECT original_id, card_id, frame, path, kind, bytes, modified, print, original FROM r),
         f AS (INSERT INTO file (id, frame_id, original_id, making, ending, bytes, checksum, sha256, stamp_revision, written, bears, picture) SELECT file, frame, original_id, making, ending, size, checksum, sha256, revision, written, place, picture FROM r),
         c AS (INSERT INTO copy (id, file_id, store_id, path, state, checksum, proven_at, because) SELECT copy, file, store, path, CASE WHEN at IS NULL THEN 'owed' ELSE 'proven' END, CASE WHEN at IS NOT NULL THEN checksum END, at, because FROM k),
-        p AS (INSERT INTO proof (copy_id, checksum, holds, at) SELECT copy, checksum, true, at FROM k WHERE at IS NOT NULL),
-        s AS (UPDATE shoot SET frames = shoot.frames + t.frames, files = shoot.files + t.files, bytes = shoot.bytes + t.bytes,
-                taken_from = least(taken_from, t.first_at), taken_to = greatest(taken_to, t.last_at), first_name = least(first_name, t.first_stem), last_name = greatest(last_name, t.last_stem), proven_since = least(proven_since, t.since)
-              FROM (SELECT r.shoot_id, count(DISTINCT r.frame) FILTER (WHERE NOT EXISTS (SELECT 1 FROM file x WHERE x.frame_id = r.frame)) AS frames, count(*) AS files, sum(r.size) AS bytes, min(r.taken_at) AS first_at, max(r.taken_at) AS last_at,
-                       min(r.stem) AS first_stem, max(r.stem) AS last_stem, min(r.at) AS since FROM r GROUP BY 1) t WHERE shoot.id = t.shoot_id)
+        p AS (INSERT INTO proof (copy_id, checksum, holds, at) SELECT copy, checksum, true, at FROM k WHERE at IS NOT NULL)
         UPDATE receipt_line l SET outcome = 'brought in', reason = r.reason, twin = r.twin, twin_agreed = r.twin_agreed, checksum = r.checksum, proven_at = r.at, quick_print = r.print, file_id = r.file FROM r WHERE l.id = r.line";
 
     /** A frame that is to say something has files now that may not say it yet; asked after they are entered, for whoever settled it just before waits for that. */
     private const TO_STAMP = 'UPDATE frame SET restamp = true WHERE id = ANY(CAST(? AS int[])) AND stamp IS NOT NULL AND NOT restamp';
-
-    /** A shoot's cover is the earliest of its stills, whichever came in first; of a shoot without any, the earliest frame. */
-    private const COVERS = "UPDATE shoot s SET cover_id = t.cover FROM (SELECT x.id, coalesce(
-            (SELECT r.id FROM frame r WHERE r.shoot_id = x.id AND EXISTS (SELECT 1 FROM original o WHERE o.frame_id = r.id AND o.kind LIKE 'still%') ORDER BY r.taken_at, r.subsecond, r.id LIMIT 1),
-            (SELECT r.id FROM frame r WHERE r.shoot_id = x.id AND EXISTS (SELECT 1 FROM original o WHERE o.frame_id = r.id) ORDER BY r.taken_at, r.subsecond, r.id LIMIT 1)) AS cover
-        FROM shoot x WHERE x.id IN (SELECT shoot_id FROM frame WHERE id = ANY(CAST(? AS int[])))) t WHERE s.id = t.id AND s.cover_id IS DISTINCT FROM t.cover";
 
     public function __construct(private Connection $database)
     {
@@ -70,7 +60,6 @@ final readonly class Entries
             $this->enter(self::BROUGHT_IN, $intake, $run, $values, \count($files));
             $frames = '{'.implode(',', array_unique(array_filter(array_map(static fn (BroughtIn $file): ?int => $file->frame(), $files), \is_int(...)))).'}';
             $this->database->executeStatement(self::TO_STAMP, [$frames]);
-            $this->database->executeStatement(self::COVERS, [$frames]);
         });
     }
 

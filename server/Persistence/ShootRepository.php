@@ -148,7 +148,6 @@ final readonly class ShootRepository
                 $database->executeStatement('UPDATE shoot SET folder = ?, place = ? WHERE id = ? AND NOT EXISTS (SELECT 1 FROM shoot o WHERE o.place = ?)', [$folder, Shoot::placeOf($folder, $one->date, $one->description), $shoot, Shoot::placeOf($folder, $one->date, $one->description)]);
             }
         }
-        $database->executeStatement('UPDATE shoot SET first_name = t.first, last_name = t.last FROM (SELECT min(stem) AS first, max(stem) AS last FROM frame WHERE shoot_id = ?) t WHERE id = ?', [$shoot, $shoot]);
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Persistence;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Stamp\Place;
 use VelvetLedger\Core\Transfer\Copied;
@@ -61,6 +62,9 @@ final readonly class StampEntries
         if ([] !== $done) {
             $this->database->transactional(function () use ($done, $stores): void {
                 $this->database->executeStatement('SET LOCAL enable_seqscan = off');
+                // Copies are locked before their files, and by number, as whoever proves them locks them: nobody waits for one who waits for him.
+                $files = array_values(array_filter(array_map(static fn (array $one): ?int => $one[0]->file?->id, $done), \is_int(...)));
+                $this->database->executeStatement('SELECT 1 FROM copy WHERE file_id IN (?) ORDER BY id FOR NO KEY UPDATE', [$files], [ArrayParameterType::INTEGER]);
                 $this->files($done);
                 $this->copies($done, $stores);
             });
@@ -77,8 +81,7 @@ final readonly class StampEntries
         }
         $form = 'frame int, ending text, making text, bytes bigint, checksum text, sha256 text, revision int, written json, bears text, picture text';
         $this->database->executeStatement("UPDATE file f SET making = j.making, bytes = j.bytes, checksum = j.checksum, sha256 = j.sha256, stamp_revision = j.revision, written = j.written, picture = coalesce(j.picture, f.picture), coming = NULL FROM json_to_recordset(?) AS j(id int, $form) WHERE f.id = j.id", [json_encode($changed, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
-        $this->database->executeStatement("WITH r AS (SELECT * FROM json_to_recordset(?) AS j($form)), s AS (UPDATE shoot SET files = shoot.files + t.files, bytes = shoot.bytes + t.bytes FROM (SELECT f.shoot_id, count(*) AS files, sum(r.bytes) AS bytes FROM r JOIN frame f ON f.id = r.frame GROUP BY 1) t WHERE shoot.id = t.shoot_id)
-            INSERT INTO file (frame_id, making, ending, bytes, checksum, sha256, stamp_revision, written, bears) SELECT frame, making, ending, bytes, checksum, sha256, revision, written, bears FROM r", [json_encode($new, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
+        $this->database->executeStatement("INSERT INTO file (frame_id, making, ending, bytes, checksum, sha256, stamp_revision, written, bears) SELECT frame, making, ending, bytes, checksum, sha256, revision, written, bears FROM json_to_recordset(?) AS r($form)", [json_encode($new, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
     }
 
     /**
