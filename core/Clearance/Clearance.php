@@ -79,7 +79,7 @@ final readonly class Clearance
             default => Lack::NotHeld,
         };
 
-        return null === $lack ? null : new Missing($file->file->text(), $lack, $lack->remedy(), self::because($lack, $file, $copies, $counting, $devices), $file->file->kind->isStill());
+        return null === $lack ? null : new Missing($file->file->text(), $lack, $lack->remedy(), self::because($lack, $file, $copies, $counting, $devices), $file->file->kind->isStill() || Kind::Hidden === $file->file->kind);
     }
 
     private static function because(Lack $lack, FileToClear $file, int $copies, int $counting, int $devices): string

@@ -33,8 +33,8 @@ export function ClearanceStamp({ of, ready = true, asOf }: { of: Of; ready?: boo
       <h2 className={`text-[19px] leading-[26px] font-semibold ${clearance.mayBeFormatted ? "text-velvet" : "text-brass"}`}>{clearance.sentence}</h2>
       {clearance.mayBeFormatted && (
         <p className="mt-2 text-faded">
-          Every file was read in full when it came in or was compared; just now its name, size and time, and both of its ends. Format the card in the camera:
-          nothing here does.
+          Every file with copies was read in full when it came in or was compared; just now, its name, size and time and both of its ends were. Format the card
+          in the camera: nothing here does.
         </p>
       )}
       {running && (
@@ -104,7 +104,7 @@ export function MissingList({ clearance }: { clearance: Clearance }) {
               nod.mutate({ card: clearance.card, files: letGo.map((one) => one.path) });
             }}
           >
-            let all {letGo.length} of these go that were left out
+            let all {letGo.length} of these go
           </TextButton>
         )}
       </div>
