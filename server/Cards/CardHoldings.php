@@ -22,6 +22,7 @@ use VelvetLedger\Core\Held\Suspects;
 use VelvetLedger\Core\Shoot\CaptureOrder;
 use VelvetLedger\Core\Transfer\QuickPrint;
 use VelvetLedger\Server\Persistence\HeldRepository;
+use VelvetLedger\Server\Tools\FineTimes;
 
 /**
  * Finds out which frames of a card are held or have twins. Quick prints are read of suspects only, and kept
@@ -32,7 +33,7 @@ final class CardHoldings
     /** @var array<string, array<string, string>> volume id => file signature => quick print */
     private array $kept = [];
 
-    public function __construct(private readonly HeldRepository $held, private readonly Readers $readers, private readonly CardWalker $walker, private readonly CacheItemPoolInterface $cache)
+    public function __construct(private readonly HeldRepository $held, private readonly Readers $readers, private readonly CardWalker $walker, private readonly CacheItemPoolInterface $cache, private readonly FineTimes $times)
     {
     }
 
@@ -181,7 +182,7 @@ final class CardHoldings
         $prints = [];
         $news = false;
         foreach ($files as $file) {
-            $signature = hash('xxh128', "$file->path\0$file->bytes\0$file->modifiedAt");
+            $signature = hash('xxh128', "$file->path\0$file->bytes\0".$this->times->of($volume->path.'/'.$file->path));
             if (!isset($known[$signature])) {
                 try {
                     $known[$signature] = QuickPrint::ofFile($volume->path.'/'.$file->path);

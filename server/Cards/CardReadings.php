@@ -13,6 +13,7 @@ use VelvetLedger\Core\Card\CouldNotList;
 use VelvetLedger\Core\Card\Frame;
 use VelvetLedger\Core\Card\FrameGrouping;
 use VelvetLedger\Core\Card\FrameReader;
+use VelvetLedger\Server\Tools\FineTimes;
 
 /**
  * Reads cards, and keeps what was read of each frame for as long as its files keep their names, sizes and
@@ -20,7 +21,7 @@ use VelvetLedger\Core\Card\FrameReader;
  */
 final readonly class CardReadings
 {
-    public function __construct(private FrameReader $reader, private CardWalker $walker, private CacheItemPoolInterface $cache)
+    public function __construct(private FrameReader $reader, private CardWalker $walker, private CacheItemPoolInterface $cache, private FineTimes $times)
     {
     }
 
@@ -40,7 +41,7 @@ final readonly class CardReadings
         $read = $kept = [];
         $news = 0;
         foreach ($grouping->frames as $frame) {
-            $signature = self::signature($frame);
+            $signature = $this->signature($volume, $frame);
             $before = $known[$signature] ?? null;
             if (!$before instanceof KeptRead) {
                 if (microtime(true) > $until) {
@@ -91,8 +92,8 @@ final readonly class CardReadings
         return true;
     }
 
-    private static function signature(Frame $frame): string
+    private function signature(Volume $volume, Frame $frame): string
     {
-        return hash('xxh128', implode("\0", array_map(static fn (CardFile $file): string => "$file->path\0$file->bytes\0$file->modifiedAt", $frame->files)));
+        return hash('xxh128', implode("\0", array_map(fn (CardFile $file): string => "$file->path\0$file->bytes\0".$this->times->of($volume->path.'/'.$file->path), $frame->files)));
     }
 }

@@ -22,6 +22,7 @@ use VelvetLedger\Server\Settings\BadSettings;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Settings\Settings;
 use VelvetLedger\Server\Settings\SettingsFile;
+use VelvetLedger\Server\Tools\FineTimes;
 use VelvetLedger\Server\Tools\PageCache;
 use VelvetLedger\Server\Work\Look;
 use VelvetLedger\Server\Work\Looks;
@@ -99,10 +100,10 @@ final class CardsTest extends LedgerTestCase
             }
         };
         $cache = new ArrayAdapter();
-        $left = (new CardReadings(new FrameReader($leaves), $this->service(CardWalker::class), $cache))->within($volume, \INF);
+        $left = (new CardReadings(new FrameReader($leaves), $this->service(CardWalker::class), $cache, new FineTimes()))->within($volume, \INF);
         self::assertSame([1, 3], [\count($left->contents->frames), $left->framesInAll]);
         rename($this->reader->path.'/.CARD', $this->reader->path.'/CARD');
-        $back = (new CardReadings(new FrameReader(new CoreFactsReader()), $this->service(CardWalker::class), $cache))->within($volume, \INF);
+        $back = (new CardReadings(new FrameReader(new CoreFactsReader()), $this->service(CardWalker::class), $cache, new FineTimes()))->within($volume, \INF);
         self::assertSame([true, []], [$back->isComplete(), array_merge(...array_map(static fn (ReadFrame $frame): array => $frame->unreadable, $back->contents->frames))]);
         rename($this->reader->path.'/CARD', $this->reader->path.'/.CARD');
         $this->expectException(SourceGone::class);

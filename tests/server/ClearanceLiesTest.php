@@ -135,11 +135,17 @@ final class ClearanceLiesTest extends LedgerTestCase
         yield 'the folder of the shoot is a link to the other store\'s' => [$no('3 have too few proven copies'), fn () => rename($this->onDrive('Bellows', self::SHOOT), $this->onDrive('Bellows', 'aside')) && symlink($this->onDrive('Anvil', self::SHOOT), $this->onDrive('Bellows', self::SHOOT))];
         yield 'the folder of the shoot has another name' => [$no('3 have too few proven copies'), fn () => rename($this->onDrive('Bellows', self::SHOOT), $this->onDrive('Bellows', 'aside'))];
         yield 'a drive is away' => [$believed, fn () => $this->drivesAway('Bellows')];
-        yield 'an empty mount point' => [$believed, fn () => [$this->drivesAway('Bellows'), mkdir($this->onDrive('Bellows'), 0o777, true)]];
+        yield 'an empty mount point' => [$believed, function (): void {
+            $this->drivesAway('Bellows');
+            mkdir($this->onDrive('Bellows'), 0o777, true);
+        }];
         yield 'another drive in its place' => [$believed, fn () => StoreMark::put($this->onDrive('Bellows'), StoreMark::newUuid(), 'Hammer')];
         yield 'a mark that is damaged' => [$believed, fn () => file_put_contents($this->onDrive('Bellows', StoreMark::FILE), 'rot')];
         yield 'no mark' => [$believed, fn () => unlink($this->onDrive('Bellows', StoreMark::FILE))];
-        yield 'the other drive under its name' => [$believed, fn () => [$this->drivesAway('Bellows'), symlink($this->store->path.'/Anvil', $this->store->path.'/Bellows')]];
+        yield 'the other drive under its name' => [$believed, function (): void {
+            $this->drivesAway('Bellows');
+            symlink($this->store->path.'/Anvil', $this->store->path.'/Bellows');
+        }];
         yield 'both drives are away' => [$yes()." No copy was seen just now. Believed, for they are away: those on Anvil, proven $today; on Bellows, proven $today.", fn () => $this->drivesAway('Anvil', 'Bellows')];
         yield 'one drive for both' => [$no('3 have their copies on one device'), function () use ($query): void {
             $this->drivesAway('Bellows');

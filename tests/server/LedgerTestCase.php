@@ -199,10 +199,9 @@ abstract class LedgerTestCase extends KernelTestCase
     /** A browser that holds the access token's session. */
     protected function browser(): KernelBrowser
     {
-        $browser = new KernelBrowser(self::bootKernel());
+        $browser = new JsonBrowser(self::bootKernel());
         $browser->disableReboot();
         $browser->setServerParameter('HTTP_HOST', '127.0.0.1:7410');
-        $browser->setServerParameter('CONTENT_TYPE', 'application/json');
         $session = (new Session(Home::fromEnvironment()))->cookie();
         $browser->getCookieJar()->set(new Cookie($session->getName(), (string) $session->getValue()));
 
