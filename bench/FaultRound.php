@@ -5,22 +5,45 @@ declare(strict_types=1);
 namespace VelvetLedger\Bench;
 
 use Doctrine\DBAL\Connection;
+use Psr\Container\ContainerInterface;
 use Symfony\Component\Process\Process;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Format\ByteOrder;
+use VelvetLedger\Core\Order\OrderDocument;
+use VelvetLedger\Core\Order\StandingOrder;
+use VelvetLedger\Core\Order\StationeryKind;
 use VelvetLedger\Core\Transfer\ChecksumList;
 use VelvetLedger\Core\Transfer\StoreMark;
+use VelvetLedger\Server\Conversion\ConvertsRaw;
+use VelvetLedger\Server\Copies\Mending;
 use VelvetLedger\Server\Kernel;
+use VelvetLedger\Server\Orders\OrderBook;
+use VelvetLedger\Server\Orders\Stationery;
+use VelvetLedger\Server\Persistence\StampRepository;
 use VelvetLedger\Server\Settings\Home;
+use VelvetLedger\Server\Stamps\ChangeStamps;
 use VelvetLedger\Tests\Stills;
 
 /**
- * One intake to a main store and a mirror with something going wrong under it, brought to its end afterwards; then ledger
- * and disks are held against each other. In a process of its own, as the command line runs it, so that it can be killed.
+ * One intake to a main store and a mirror, or the stamping, mending, converting or making of owed copies after it, with
+ * something going wrong under it, brought to its end afterwards; then ledger and disks are held against each other. In a
+ * process of its own, as the command line runs it, so that it can be killed. Every second round stamps what comes in.
  */
 final class FaultRound
 {
-    public const FAULTS = ['killed', 'killed twice', 'main fills', 'mirror fills', 'card leaves', 'card exchanged', 'mirror leaves', 'main leaves', 'a bit flips', 'permissions', 'a name is taken', 'database ends it', 'database restarts', 'two at once', 'a file changes'];
+    public const FAULTS = ['killed', 'killed twice', 'main fills', 'mirror fills', 'card leaves', 'card exchanged', 'mirror leaves', 'main leaves', 'a bit flips', 'permissions', 'a name is taken', 'database ends it', 'database restarts', 'two at once', 'a file changes', 'database full', 'stamping killed', 'a drive leaves a stamping', 'owed copies killed', 'mending killed', 'converting killed'];
+
+    /** Copies that are damaged to be mended. */
+    private const DAMAGED = 20;
+
+    /** What is owed when all was gone on with, by query. */
+    private const OWED = [
+        'to be stamped' => 'SELECT id, stamp_note FROM frame WHERE restamp OR stamp_note IS NOT NULL',
+        'about to be another' => 'SELECT id FROM file WHERE coming IS NOT NULL',
+        'to be converted' => "SELECT id, state, because FROM conversion WHERE state <> 'proven'",
+        'to be mended' => "SELECT path, state, because FROM copy WHERE state IN ('missing', 'differs') AND (SELECT count(*) FROM day_book_entry WHERE kind = 'repair') > 0",
+        'touched' => 'SELECT * FROM shoot_touched',
+    ];
 
     private readonly string $place;
     private Kernel $kernel;
@@ -41,6 +64,9 @@ final class FaultRound
         EmptyLedger::make($this->database());
         $this->mountSmall();
         $this->run('prepare')->wait();
+        if (1 === $seed % 2) {
+            $this->service(Stationery::class)->save(StationeryKind::Rights, 'Studio', ['creator' => 'Ada Tern', 'notice' => '© [year] Studio']);
+        }
     }
 
     public function __destruct()
@@ -62,10 +88,11 @@ final class FaultRound
         $this->undo();
         for ($try = 0; $try < 4 && 0 !== $this->intake()->wait() && $this->isUnsettled(); ++$try) {
         }
+        $this->goOnWithWork();
         $this->makeOwed();
         $this->prove();
 
-        return [...$this->accounts(), ...$this->disks()];
+        return [...$this->accounts(), ...$this->work(), ...$this->disks()];
     }
 
     private function strike(Process $intake): void
@@ -85,6 +112,11 @@ final class FaultRound
             'database restarts' => $this->restart(),
             'two at once' => $this->intake()->wait(),
             'a file changes' => $this->still($this->files, 1_777_999_999, 9),
+            'database full' => $this->database()->executeStatement("CREATE OR REPLACE FUNCTION is_full() RETURNS trigger LANGUAGE plpgsql AS $$ BEGIN RAISE EXCEPTION 'could not extend file' USING ERRCODE = '53100'; END $$; CREATE OR REPLACE TRIGGER is_full BEFORE INSERT ON proof FOR EACH ROW EXECUTE FUNCTION is_full()"),
+            'stamping killed', 'a drive leaves a stamping' => $this->cutStamping($intake),
+            'owed copies killed' => $this->cutOwed($intake),
+            'mending killed' => $this->cutMending($intake),
+            'converting killed' => $this->cutConverting($intake),
             default => null,
         };
     }
@@ -98,6 +130,7 @@ final class FaultRound
                 rename("{$this->place}/$away", "{$this->place}/$there");
             }
         }
+        $this->database()->executeStatement('DROP TRIGGER IF EXISTS is_full ON proof');
         $year = "{$this->place}/drives/Bellows/p/2026";
         if (is_dir("$year.away")) {
             unlink($year);
@@ -106,6 +139,82 @@ final class FaultRound
         foreach (['Anvil', 'Bellows'] as $drive) {
             (new Process(['mount', '-o', 'remount,size=256m', "{$this->place}/drives/$drive"]))->run();
         }
+    }
+
+    private function cutStamping(Process $intake): void
+    {
+        $intake->wait();
+        $stamping = $this->run('stamp', '1', '--rating', '3', '--keyword', 'faults');
+        $this->waitUntil(fn (): bool => $this->counts('SELECT count(*) FROM file WHERE coming IS NOT NULL OR (written IS NOT NULL AND stamp_revision > 1)') > 0, $stamping);
+        usleep(mt_rand(0, 400_000));
+        if ('stamping killed' === $this->fault) {
+            $stamping->signal(\SIGKILL);
+        } else {
+            $this->away('drives/Bellows', 'drives/.Bellows');
+        }
+        $stamping->wait();
+    }
+
+    private function cutOwed(Process $intake): void
+    {
+        $this->away('drives/Bellows', 'drives/.Bellows');
+        $intake->wait();
+        $this->undo();
+        $owed = $this->run('owed');
+        $this->waitUntil(fn (): bool => [] !== (array) glob("{$this->place}/drives/Bellows/p/2026/*/*.jpg"), $owed);
+        usleep(mt_rand(0, 150_000));
+        $owed->signal(\SIGKILL);
+        $owed->wait();
+    }
+
+    private function cutMending(Process $intake): void
+    {
+        $intake->wait();
+        foreach ($this->database()->fetchFirstColumn("SELECT c.path FROM copy c JOIN store s ON s.id = c.store_id WHERE s.name = 'Bellows' AND c.state = 'proven' ORDER BY c.id LIMIT ".self::DAMAGED) as $i => $copy) {
+            $path = "{$this->place}/drives/Bellows/p/".(\is_string($copy) ? $copy : '');
+            0 === $i % 3 ? unlink($path) : file_put_contents($path, 'rot', \FILE_APPEND);
+        }
+        $mending = $this->run('prove', 'Bellows', '--mend');
+        $this->waitUntil(fn (): bool => $this->counts("SELECT count(*) FROM copy WHERE state IN ('missing', 'differs')") > 0 && $this->counts("SELECT count(*) FROM day_book_entry WHERE kind = 'repair'") > 0, $mending);
+        usleep(mt_rand(0, 100_000));
+        $mending->signal(\SIGKILL);
+        $mending->wait();
+    }
+
+    /** Of raws that came in with the others. */
+    private function cutConverting(Process $intake): void
+    {
+        $intake->wait();
+        for ($i = 1; $i <= 3; ++$i) {
+            $this->put("reader/CARD/DCIM/100ORREL/RAW_100$i.ORW", Stills::raw(gmdate('Y-m-d H:i:s', 1_777_900_000 + $i), $i), 1_777_900_000 + $i);
+        }
+        $this->service(OrderBook::class)->save(OrderDocument::read(['name' => 'With DNG', 'dng' => ['mode' => 'beside the raw']] + OrderDocument::of(StandingOrder::byTheDay())));
+        $this->run('intake', "{$this->place}/reader/CARD", '--order', 'With DNG')->wait();
+        $converting = $this->run('messenger:consume', 'convert', '--limit=3', '--time-limit=20');
+        $this->waitUntil(fn (): bool => [] !== (array) glob("{$this->place}/drives/Anvil/p/2026/*/.*.part"), $converting);
+        usleep(mt_rand(0, 300_000));
+        $converting->signal(\SIGKILL);
+        $converting->wait();
+    }
+
+    /** What was cut off is asked for again, as its worker would ask. */
+    private function goOnWithWork(): void
+    {
+        foreach ($this->service(StampRepository::class)->shoots() as $shoot) {
+            $this->service(ChangeStamps::class)->write($shoot, static fn () => null, []);
+        }
+        if ('mending killed' === $this->fault) {
+            $this->run('prove', 'Bellows', '--mend')->wait();
+        }
+        foreach ('converting killed' === $this->fault ? $this->database()->fetchFirstColumn("SELECT id FROM conversion WHERE state = 'waiting' ORDER BY id") : [] as $conversion) {
+            $this->service(ConvertsRaw::class)->convert(is_numeric($conversion) ? (int) $conversion : 0);
+        }
+    }
+
+    /** @return list<string> what work after the intake owes yet */
+    private function work(): array
+    {
+        return array_merge(...array_map(fn (string $what, string $query): array => array_map(static fn (mixed $row): string => $what.': '.json_encode($row), $this->database()->fetchAllAssociative($query)), array_keys(self::OWED), self::OWED));
     }
 
     /** @return list<string> */
@@ -154,7 +263,7 @@ final class FaultRound
             $root = "{$this->place}/drives/$drive/p";
             foreach (is_dir($root) ? new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($root, \FilesystemIterator::SKIP_DOTS)) : [] as $file) {
                 $path = $file instanceof \SplFileInfo ? substr($file->getPathname(), \strlen("{$this->place}/drives/")) : '';
-                if (!isset($known[$path]) && !\in_array(basename($path), [StoreMark::FILE, ChecksumList::XXH128, 'somebody-elses.jpg'], true) && "somebody else's" !== file_get_contents("{$this->place}/drives/$path")) {
+                if (!isset($known[$path]) && !str_contains($path, '/p/'.Mending::ASIDE.'/') && !\in_array(basename($path), [StoreMark::FILE, ChecksumList::XXH128, 'somebody-elses.jpg'], true) && "somebody else's" !== file_get_contents("{$this->place}/drives/$path")) {
                     $wrong[] = "nobody knows: $path";
                 }
             }
@@ -282,6 +391,38 @@ final class FaultRound
     private function prove(): void
     {
         $this->run('prove')->wait();
+    }
+
+    private function counts(string $query): int
+    {
+        $count = $this->database()->fetchOne($query);
+
+        return is_numeric($count) ? (int) $count : 0;
+    }
+
+    /** @param \Closure(): bool $so */
+    private function waitUntil(\Closure $so, Process $of): void
+    {
+        for ($tick = 0; $tick < 3000 && $of->isRunning() && !$so(); ++$tick) {
+            usleep(3000);
+        }
+    }
+
+    /**
+     * @template T of object
+     *
+     * @param class-string<T> $class
+     *
+     * @return T
+     */
+    private function service(string $class): object
+    {
+        $container = $this->kernel->getContainer()->get('test.service_container');
+        \assert($container instanceof ContainerInterface);
+        $service = $container->get($class);
+        \assert($service instanceof $class);
+
+        return $service;
     }
 
     private function waitForFiles(int $files, Process $intake): void

@@ -13,6 +13,7 @@ use VelvetLedger\Server\Persistence\CopyState;
 use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\DayBookKind;
 use VelvetLedger\Server\Persistence\Shoot;
+use VelvetLedger\Server\Stores\Leftovers;
 use VelvetLedger\Server\Stores\ListsOfStore;
 use VelvetLedger\Server\Stores\OpenStore;
 use VelvetLedger\Server\Stores\StoreAbsent;
@@ -23,7 +24,7 @@ final readonly class Mending
 {
     public const ASIDE = 'Set aside';
 
-    public function __construct(private EntityManagerInterface $ledger, private CopyRepository $copies, private MadeCopies $making, private Stores $stores, private ListsOfStore $lists)
+    public function __construct(private EntityManagerInterface $ledger, private CopyRepository $copies, private MadeCopies $making, private Stores $stores, private ListsOfStore $lists, private Leftovers $leftovers)
     {
     }
 
@@ -40,6 +41,7 @@ final readonly class Mending
         }
         try {
             $store = $this->stores->at($this->stores->find($copy->store))->open();
+            $this->leftovers->clear($store, [$copy->folder()], $mark);
             $aside = $this->setAside($store, $copy);
             try {
                 $because = $this->making->make($store, [$copy], static fn (int $bytes) => null, $mark)[$copy->id] ?? null;
