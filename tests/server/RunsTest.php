@@ -359,6 +359,21 @@ final class RunsTest extends LedgerTestCase
         self::assertSame([0, 3], [...$this->column('SELECT count(*) FROM frame r WHERE NOT EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id)'), ...$this->column('SELECT sum(frames)::int FROM shoot')], 'no frame stays without files');
     }
 
+    /** The last still was written anew meanwhile: it is not the card that the intake was begun from any more. */
+    public function testACardThatIsAnotherByNowIsBegunAnew(): void
+    {
+        $this->card_('CARD', 1, 2, 3);
+        $intake = $this->start('CARD')->id();
+        self::getContainer()->set('clock', new CuttingClock(2, fn () => rename($this->store->path, $this->store->path.'.away')));
+        self::assertSame(IntakeState::Stopped, $this->bringOn($intake)->state());
+        rename($this->store->path.'.away', $this->store->path);
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0003.JPG', Stills::jpeg('2026-05-04 23:00:00', 33));
+        $tester = new CommandTester((new Application(self::bootKernel()))->find('intake'));
+        self::assertSame(0, $tester->execute(['source' => $this->reader->path.'/CARD']), $tester->getDisplay());
+        self::assertSame([3], $this->column('SELECT count(*) FROM original'));
+        self::assertSame(['stopped', 'done'], $this->column('SELECT state FROM intake ORDER BY id'));
+    }
+
     /** The database's drive is full (disk_full, 53100 of PostgreSQL's error codes): no file's fault, and none is said to have failed. */
     #[TestWith([true])]
     #[TestWith([false])]
