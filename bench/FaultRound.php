@@ -148,7 +148,7 @@ final class FaultRound
         $this->waitUntil(fn (): bool => $this->counts('SELECT count(*) FROM file WHERE coming IS NOT NULL OR (written IS NOT NULL AND stamp_revision > 1)') > 0, $stamping);
         usleep(mt_rand(0, 400_000));
         if ('stamping killed' === $this->fault) {
-            $stamping->signal(\SIGKILL);
+            self::kill($stamping);
         } else {
             $this->away('drives/Bellows', 'drives/.Bellows');
         }
@@ -163,7 +163,7 @@ final class FaultRound
         $owed = $this->run('owed');
         $this->waitUntil(fn (): bool => [] !== (array) glob("{$this->place}/drives/Bellows/p/2026/*/*.jpg"), $owed);
         usleep(mt_rand(0, 150_000));
-        $owed->signal(\SIGKILL);
+        self::kill($owed);
         $owed->wait();
     }
 
@@ -177,7 +177,7 @@ final class FaultRound
         $mending = $this->run('prove', 'Bellows', '--mend');
         $this->waitUntil(fn (): bool => $this->counts("SELECT count(*) FROM copy WHERE state IN ('missing', 'differs')") > 0 && $this->counts("SELECT count(*) FROM day_book_entry WHERE kind = 'repair'") > 0, $mending);
         usleep(mt_rand(0, 100_000));
-        $mending->signal(\SIGKILL);
+        self::kill($mending);
         $mending->wait();
     }
 
@@ -193,7 +193,7 @@ final class FaultRound
         $converting = $this->run('messenger:consume', 'convert', '--limit=3', '--time-limit=20');
         $this->waitUntil(fn (): bool => [] !== (array) glob("{$this->place}/drives/Anvil/p/2026/*/.*.part"), $converting);
         usleep(mt_rand(0, 300_000));
-        $converting->signal(\SIGKILL);
+        self::kill($converting);
         $converting->wait();
     }
 
@@ -391,6 +391,13 @@ final class FaultRound
     private function prove(): void
     {
         $this->run('prove')->wait();
+    }
+
+    private static function kill(Process $process): void
+    {
+        if ($process->isRunning()) {
+            $process->signal(\SIGKILL);
+        }
     }
 
     private function counts(string $query): int

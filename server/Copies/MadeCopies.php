@@ -21,7 +21,7 @@ use VelvetLedger\Server\Stores\Stores;
 /** Makes copies at one store from proven ones at others. One that turns out not to be what the ledger has of it is marked so, and the next is tried. */
 final readonly class MadeCopies
 {
-    public function __construct(private CopyRepository $copies, private Copier $copier, private Stores $stores)
+    public function __construct(private CopyRepository $copies, private Copier $copier, private Stores $stores, private CopiesOnCards $onCards)
     {
     }
 
@@ -105,7 +105,28 @@ final readonly class MadeCopies
             }
         }
 
-        return $because;
+        return null === $this->startFromCard($copying, $store, $copy, $moved, $mark) ? null : $because;
+    }
+
+    /**
+     * Where no store has a good one, and a card in a reader has it yet.
+     *
+     * @param \Closure(int): mixed $moved
+     */
+    private function startFromCard(\VelvetLedger\Core\Transfer\Copying $copying, OpenStore $store, CopyRow $copy, \Closure $moved, WriterMark $mark): ?string
+    {
+        $source = $this->onCards->of([$copy->file])[$copy->file][1] ?? null;
+        if (null === $source) {
+            return 'no card in a reader has it';
+        }
+        $order = CopyOrder::of($copy->id, $source, [$copy->store => $store->path($copy->path)], $mark);
+        try {
+            $copying->start(null === $copy->last ? $order : $order->replacing([$copy->last]), $moved);
+
+            return null;
+        } catch (CouldNotCopy $failure) {
+            return rtrim($failure->getMessage(), '.');
+        }
     }
 
     /** The copy that was to be made from may be the bad one. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Pages;
 
+use VelvetLedger\Server\Copies\CopiesOnCards;
 use VelvetLedger\Server\Persistence\CopyRepository;
 use VelvetLedger\Server\Persistence\CopyRow;
 use VelvetLedger\Server\Stores\Stores;
@@ -12,7 +13,7 @@ use VelvetLedger\Server\View\BadCopyView;
 /** Copies that are missing or different, and where there are good ones. */
 final readonly class BadCopies
 {
-    public function __construct(private CopyRepository $copies, private Stores $stores)
+    public function __construct(private CopyRepository $copies, private Stores $stores, private CopiesOnCards $onCards)
     {
     }
 
@@ -26,8 +27,13 @@ final readonly class BadCopies
     {
         $bad = $this->copies->bad(0 === $store ? null : $store, 0 === $shoot ? null : $shoot);
         $good = $this->copies->proven(array_values(array_unique(array_map(static fn (CopyRow $copy): int => $copy->file, $bad))));
+        $cards = $this->onCards->of(array_values(array_unique(array_map(static fn (CopyRow $copy): int => $copy->file, array_filter($bad, static fn (CopyRow $copy): bool => !isset($good[$copy->file]))))));
         $name = fn (int $id): string => $this->stores->find($id)->name();
 
-        return array_map(static fn (CopyRow $copy): BadCopyView => new BadCopyView($copy, $name($copy->store), array_map(static fn (CopyRow $other): string => $name($other->store), $good[$copy->file] ?? [])), $bad);
+        return array_map(static function (CopyRow $copy) use ($good, $cards, $name): BadCopyView {
+            $stores = array_map(static fn (CopyRow $other): string => $name($other->store), $good[$copy->file] ?? []);
+
+            return new BadCopyView($copy, $name($copy->store), [] === $stores && isset($cards[$copy->file]) ? ['the card '.$cards[$copy->file][0]] : $stores);
+        }, $bad);
     }
 }

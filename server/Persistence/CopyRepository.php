@@ -139,6 +139,25 @@ final readonly class CopyRepository
         return $found;
     }
 
+    /**
+     * Files that are as their cameras wrote them.
+     *
+     * @param list<int> $files
+     *
+     * @return array<int, array{string, int, string}> by file: path on its card, as PathText; bytes; XXH128
+     */
+    public function originals(array $files): array
+    {
+        $found = [];
+        foreach ($this->database->fetchAllNumeric('SELECT f.id, o.path, o.bytes, o.checksum FROM file f JOIN original o ON o.id = f.original_id AND o.checksum = f.checksum WHERE f.id IN (?)', [$files], [ArrayParameterType::INTEGER]) as [$file, $path, $bytes, $checksum]) {
+            if (is_numeric($file) && \is_string($path) && is_numeric($bytes) && \is_string($checksum)) {
+                $found[(int) $file] = [$path, (int) $bytes, $checksum];
+            }
+        }
+
+        return $found;
+    }
+
     public function find(int $id): CopyRow
     {
         return $this->rows(self::ROWS.' WHERE c.id = ?', [$id])[0] ?? throw NotInLedger::copy($id);

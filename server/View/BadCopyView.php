@@ -20,7 +20,7 @@ final readonly class BadCopyView
     /** Where a file of its bytes was found since, from the store's root. */
     public ?string $foundPath;
 
-    /** @param list<string> $good names of the stores that have a good one */
+    /** @param list<string> $good names of the stores that have a good one; where none has, the card in a reader that may have it */
     public function __construct(CopyRow $copy, public string $storeName, public array $good)
     {
         $this->id = $copy->id;

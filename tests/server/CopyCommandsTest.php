@@ -54,7 +54,8 @@ final class CopyCommandsTest extends LedgerTestCase
         yield 'a copy rotted' => ['prove', ['store' => 'Bellows'], $rots, 1, ['  Bellows: differs: 2026/2026-05-04/2026-05-04_0001.jpg: ']];
         yield 'the other store is not to blame for it' => ['prove', ['store' => 'Anvil'], $rots, 0, ['all as the ledger has them']];
         yield 'rotted and mended' => ['prove', ['store' => 'Bellows', '--mend' => true], $rots, 0, ['Bellows']];
-        yield 'nothing to mend it from' => ['prove', ['--mend' => true], $bothRot, 1, ['2026-05-04_0001.jpg']];
+        yield 'mended from the card, which has it yet' => ['prove', ['--mend' => true], $bothRot, 0, ['Bellows']];
+        yield 'nothing to mend it from' => ['prove', ['--mend' => true], static fn (self $test): mixed => [$bothRot($test), rename($test->reader->path.'/CARD', $test->reader->path.'/.CARD')], 1, ['2026-05-04_0001.jpg']];
         yield 'a store that is not called so' => ['prove', ['store' => 'Chest'], $nothing, 2, ['There is no store to prove']];
         yield 'those that are there' => ['prove', [], $leaves, 0, ['Anvil: 2 copies read']];
         yield 'one that is away' => ['prove', ['store' => 'Bellows'], $leaves, 2, ['0 copies read', 'Attach its drive']];

@@ -17,6 +17,7 @@ use VelvetLedger\Server\Clearance\CompareCard;
 use VelvetLedger\Server\Clearance\CouldNotRemove;
 use VelvetLedger\Server\Clearance\Nods;
 use VelvetLedger\Server\Clearance\RemoveOriginals;
+use VelvetLedger\Server\Copies\CouldNotMend;
 use VelvetLedger\Server\Copies\Mending;
 use VelvetLedger\Server\Copies\OwedCopies;
 use VelvetLedger\Server\Copies\Proving;
@@ -73,7 +74,9 @@ final class MirrorsTest extends LedgerTestCase
         self::assertSame('Not yet: keep CARD as it is. Of 3 files, 3 have too few proven copies.', $this->clearance()->sentence);
         $this->drivesBack('Bellows');
         file_put_contents($this->at('Anvil', self::FOLDER.'/2026-05-04_0002.jpg'), 'rotten');
+        rename($this->reader->path.'/CARD', $this->reader->path.'/.CARD');
         self::assertSame([2, 1], $this->makeOwed());
+        rename($this->reader->path.'/.CARD', $this->reader->path.'/CARD');
         self::assertSame([1, 1], [$this->copies('Bellows', 'owed'), $this->copies('Anvil', 'differs')], 'what is rotten is not spread');
         file_put_contents($this->at('Anvil', self::FOLDER.'/2026-05-04_0002.jpg'), (string) file_get_contents($this->reader->path.'/CARD/DCIM/100ORREL/ORL_0002.JPG'));
         $this->prove('Anvil');
@@ -159,6 +162,36 @@ final class MirrorsTest extends LedgerTestCase
         rmdir($this->reader->path.'/.CARD');
 
         return $this->card('CARD');
+    }
+
+    /** Both copies are bad, and the card still has it: it is mended from there, into its old place; from a file that only looks like it, not. */
+    public function testWhatNoStoreHasAnyMoreIsMendedFromItsCard(): void
+    {
+        $this->bringIn('CARD');
+        foreach (['Anvil', 'Bellows'] as $drive) {
+            file_put_contents($this->at($drive, self::FOLDER.'/2026-05-04_0002.jpg'), 'rot', \FILE_APPEND);
+            $this->prove($drive);
+        }
+        $bad = $this->fresh(BadCopies::class)->of(0, 0);
+        self::assertSame([['the card CARD'], ['the card CARD']], array_column($bad, 'good'));
+        $original = $this->reader->path.'/CARD/DCIM/100ORREL/ORL_0002.JPG';
+        $bytes = (string) file_get_contents($original);
+        file_put_contents($original, substr_replace($bytes, '!', -9, 1));
+        try {
+            $this->service(Mending::class)->mend($bad[0]->id);
+            self::fail('other bytes were taken for it');
+        } catch (CouldNotMend $refused) {
+            self::assertStringContainsString('no other proven copy is there to make it from', $refused->getMessage());
+        }
+        self::assertStringEndsWith('rot', (string) file_get_contents($this->at('Anvil', self::FOLDER.'/2026-05-04_0002.jpg')));
+        file_put_contents($original, $bytes);
+        foreach ($bad as $copy) {
+            $this->fresh(Mending::class)->mend($copy->id);
+        }
+        foreach (['Anvil', 'Bellows'] as $drive) {
+            self::assertFileEquals($original, $this->at($drive, self::FOLDER.'/2026-05-04_0002.jpg'));
+        }
+        self::assertSame([], $this->fresh(BadCopies::class)->of(0, 0));
     }
 
     /** A bad copy here and another bad one there: each file has a good one. */
