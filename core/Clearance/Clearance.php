@@ -31,15 +31,16 @@ final readonly class Clearance
      * @param int               $copies   proven copies wanted, each on a device of its own
      * @param list<string>      $waiting  paths of raws that are to be converted first, by the order
      * @param int               $cutOff   files on it that end before their pictures do
+     * @param bool              $seenNow  whether no copy counts whose drive is away
      */
-    public static function of(string $card, array $files, array $troubles, int $copies, array $waiting = [], int $cutOff = 0): self
+    public static function of(string $card, array $files, array $troubles, int $copies, array $waiting = [], int $cutOff = 0, bool $seenNow = false): self
     {
         $missing = array_map(static fn (Trouble $trouble): Missing => self::lack($trouble->path, Lack::Unlisted, $trouble->reason), array_values(array_filter($troubles, static fn (Trouble $trouble): bool => $trouble->isDamage)));
         $counted = array_values(array_filter($files, static fn (FileToClear $file): bool => $file->matches || $file->file->kind->isMissed()));
         $staying = array_values(array_filter($files, static fn (FileToClear $file): bool => !$file->matches && !$file->file->kind->isMissed()));
         $cleared = 0;
         foreach ($counted as $file) {
-            $lack = self::lackOf($file, $copies);
+            $lack = self::lackOf($file, $copies, $seenNow);
             $cleared += null === $lack ? 1 : 0;
             $missing[] = $lack;
         }
@@ -47,7 +48,7 @@ final readonly class Clearance
         $rank = array_flip(array_map(static fn (Lack $lack): string => $lack->value, Lack::cases()));
         usort($missing, static fn (Missing $a, Missing $b): int => [$rank[$a->lack->value], $a->path] <=> [$rank[$b->lack->value], $b->path]);
 
-        $letGo = \count(array_filter($counted, static fn (FileToClear $file): bool => null === self::lackOf($file, $copies) && (!$file->matches || $file->isBelieved())));
+        $letGo = \count(array_filter($counted, static fn (FileToClear $file): bool => null === self::lackOf($file, $copies, $seenNow) && (!$file->matches || $file->isBelieved())));
 
         return new self([] === $missing && [] !== $counted, self::say($card, $counted, $missing, $copies, $letGo, $staying).self::sayCutOff($cutOff), $missing, \count($counted), $cleared, $letGo);
     }
@@ -57,7 +58,7 @@ final readonly class Clearance
         return [] !== array_filter($this->missing, static fn (Missing $one): bool => $one->lack === $lack);
     }
 
-    private static function lackOf(FileToClear $file, int $copies): ?Missing
+    private static function lackOf(FileToClear $file, int $copies, bool $seenNow): ?Missing
     {
         $devices = $file->devices();
         $counting = \count(array_filter($file->copies, static fn (CopyOfFile $copy): bool => $copy->counts()));
@@ -65,7 +66,7 @@ final readonly class Clearance
             ($file->isBelieved() || null !== $file->unreadable) && $file->nodded => null,
             $file->isBelieved() => Lack::Believed,
             $file->matches && null !== $file->unsure => $file->unsure,
-            $file->matches && $devices >= $copies => null,
+            $file->matches && $devices >= $copies => $seenNow && $file->devices(true) < $copies ? Lack::NotSeen : null,
             $file->matches && 0 === $counting && [] !== $file->copies => Lack::Gone,
             $file->matches && $counting >= $copies => $file->isOnUnknownDevices() ? Lack::DevicesUnknown : Lack::OneDevice,
             $file->matches => Lack::TooFewCopies,

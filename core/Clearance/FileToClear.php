@@ -30,8 +30,12 @@ final readonly class FileToClear
         return null !== $this->twin && !$this->twin->isSeen();
     }
 
-    /** On how many devices its copies lie, at the least. */
-    public function devices(): int
+    /**
+     * On how many devices its copies lie, at the least.
+     *
+     * @param bool $seenNow whether only those count that were seen just now
+     */
+    public function devices(bool $seenNow = false): int
     {
         $here = $away = [];
         foreach ($this->copies as $copy) {
@@ -40,7 +44,7 @@ final readonly class FileToClear
             }
         }
 
-        return Device::atLeast($here, $away);
+        return Device::atLeast($here, $seenNow ? [] : $away);
     }
 
     /** Whether it is only for want of knowing its devices that these are not more. */

@@ -15,6 +15,7 @@ enum Lack: string
     case TooFewCopies = 'has too few proven copies';
     case OneDevice = 'has its copies on one device';
     case DevicesUnknown = 'has its copies on devices unknown';
+    case NotSeen = 'has copies that were not seen just now, for their drives are away';
     case NotCompared = 'seems to be held, and must be read in full to be sure';
     case EndsUnread = 'is known by its name, size and time, and its ends are being read again';
     case NotConverted = 'is still to be converted';
@@ -26,7 +27,7 @@ enum Lack: string
     public function remedy(): Remedy
     {
         return match ($this) {
-            self::Unlisted, self::NotConverted, self::DevicesUnknown, self::EndsUnread => Remedy::None,
+            self::Unlisted, self::NotConverted, self::DevicesUnknown, self::EndsUnread, self::NotSeen => Remedy::None,
             self::Unreadable, self::Believed => Remedy::NodAlone,
             self::NotHeld, self::ClipStays => Remedy::BringIn,
             self::LeftOut, self::Hidden, self::NotKnown => Remedy::Nod,

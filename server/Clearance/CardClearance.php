@@ -13,6 +13,7 @@ use VelvetLedger\Core\Clearance\CopyOfFile;
 use VelvetLedger\Core\Clearance\FileToClear;
 use VelvetLedger\Core\Clearance\Lack;
 use VelvetLedger\Core\Held\Holdings;
+use VelvetLedger\Core\Order\CopiesWanted;
 use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Server\Cards\CardHoldings;
 use VelvetLedger\Server\Cards\CardReadings;
@@ -38,7 +39,7 @@ final readonly class CardClearance
     {
         $listing = $this->walker->list($volume->path);
 
-        return Clearance::of($volume->label(), $this->files($volume, $listing, $seconds), $listing->troubles, $this->wanted($volume), $this->waiting($volume, $listing), $this->cutOff($volume, $listing));
+        return Clearance::of($volume->label(), $this->files($volume, $listing, $seconds), $listing->troubles, $this->wanted($volume)->number, $this->waiting($volume, $listing), $this->cutOff($volume, $listing), $this->wanted($volume)->seenNow);
     }
 
     /**
@@ -62,20 +63,20 @@ final readonly class CardClearance
      */
     public function cleared(Volume $volume): array
     {
-        $wanted = $this->wanted($volume);
+        $wanted = $this->wanted($volume)->number;
         $listing = $this->walker->list($volume->path);
         $waiting = $this->waiting($volume, $listing);
 
         return array_values(array_filter($this->files($volume, $listing), static fn (FileToClear $file): bool => $file->matches && null === $file->twin && $file->devices() >= $wanted && !\in_array($file->file->text(), $waiting, true)));
     }
 
-    /** Proven copies that the standing order asks for: the one that the card was last brought in by, or would be. */
-    public function wanted(Volume $volume): int
+    /** What the standing order asks of copies: the one that the card was last brought in by, or would be. */
+    public function wanted(Volume $volume): CopiesWanted
     {
         $card = $this->cards->find($volume->identity);
         $order = null === $card ? [] : $this->known->lastOrder($card);
 
-        return ([] === $order ? $this->orders->byDefault() : OrderDocument::read($order))->made->copies->number;
+        return ([] === $order ? $this->orders->byDefault() : OrderDocument::read($order))->made->copies;
     }
 
     /** @return list<string> paths on the card of raws that are to be DNGs before it is cleared */

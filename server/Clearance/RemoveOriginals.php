@@ -44,7 +44,7 @@ final readonly class RemoveOriginals
         $volume = $this->readers->volume($id);
         $card = $this->cards->find($volume->identity) ?? throw CouldNotRemove::notAllowed();
         $known = $this->known->ofCard($card);
-        $wanted = $this->clearance->wanted($volume);
+        $wanted = $this->clearance->wanted($volume)->number;
         foreach ($this->clearance->cleared($volume) as $cleared) {
             $watch();
             $file = $cleared->file;

@@ -164,6 +164,11 @@ final class ClearanceLiesTest extends LedgerTestCase
         yield 'a store that is used no more' => [$no('3 have too few proven copies'), $query("UPDATE store SET role = 'former' WHERE name = 'Bellows'")];
         yield 'its order asks for three' => [$no('3 have too few proven copies'), $query("UPDATE intake SET standing_order = jsonb_set(standing_order::jsonb, '{copies,number}', '3')::json")];
         yield 'its order asks for one' => ['CARD may be formatted: 3 files on it have 1 proven copy.', $query("UPDATE intake SET standing_order = jsonb_set(standing_order::jsonb, '{copies,number}', '1')::json")];
+        yield 'its order asks that all be here' => [$yes(), $query($here = "UPDATE intake SET standing_order = jsonb_set(standing_order::jsonb, '{copies,seenNow}', 'true')::json")];
+        yield 'its order asks that all be here, and one is away' => [$no('3 have copies that were not seen just now, for their drives are away'), function () use ($query, $here): void {
+            $this->drivesAway('Bellows');
+            $query($here)();
+        }];
         yield 'other ends in the ledger' => [$no($nowhere), $query("UPDATE original SET quick_print = '1-00000000000000000000000000000000' WHERE id = 2")];
         yield 'it came from another card' => [$no('3 seem to be held, and must be read in full to be sure'), $query("WITH c AS (INSERT INTO card (name, label, first_seen_at, last_seen_at) VALUES ('volume X', 'X', now(), now()) RETURNING id) UPDATE original SET card_id = c.id FROM c")];
     }

@@ -26,6 +26,7 @@ export interface CopiesWanted {
   number: number;
   readTwice: boolean;
   sha256: boolean;
+  seenNow: boolean;
 }
 
 export type DngMode = "off" | "beside the raw" | "instead of the raw";

@@ -19,6 +19,17 @@ export function CopiesPart({ value, onChange }: { value: CopiesWanted; onChange:
         }}
       />
       <Choice
+        label="they count"
+        value={value.seenNow ? "seen" : "believed"}
+        options={[
+          { value: "believed", name: "also on a drive that is away", hint: "as they were last proven; the sentence says which" },
+          { value: "seen", name: "only on drives that are here" },
+        ]}
+        onChoose={(which) => {
+          onChange({ ...value, seenNow: which === "seen" });
+        }}
+      />
+      <Choice
         label="the card is read"
         value={value.readTwice ? "twice" : "once"}
         options={[
