@@ -1,7 +1,7 @@
 import { expect, type Page } from "@playwright/test";
 import { execFileSync } from "node:child_process";
 import { cpSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync, truncateSync, utimesSync } from "node:fs";
-import { bringIn, choose, make, openCard, range, reader, store, test } from "./ledger";
+import { bringIn, choose, make, openCard, pull, putBack, range, reader, store, test } from "./ledger";
 
 /** The desk after a hard day's use: what a tired hand does, and what a window, a drive and a card do to it. */
 
@@ -75,12 +75,16 @@ test("copies that are gone are said to be, looked for by their bytes, and known 
   });
   await expect(page.getByRole("option", { name: /ORL_1243.*held, copy gone/ })).toBeVisible();
   await page.getByRole("link", { name: "look for them" }).click();
+  pull("HASTY");
   await page.getByRole("button", { name: "look for them on the drives" }).click();
   await page.getByRole("button", { name: "2 were found: have the ledger know their places" }).click({ timeout: 20_000 });
   await expect(page.getByText("2026/Said at last/", { exact: true })).toBeVisible();
   await page.getByRole("button", { name: /mend all/ }).click();
   await expect(page.getByText("no good copy")).toHaveCount(2, { timeout: 20_000 }); // of the one that is on neither drive
   await expect(page.getByText("none, 2 bad")).toBeVisible();
+  putBack("HASTY");
+  await page.getByRole("button", { name: "mend from the card HASTY" }).first().click({ timeout: 20_000 });
+  await expect(page.getByText(/one, 1 bad/)).toBeVisible({ timeout: 20_000 });
   await expect(page.getByRole("option", { name: /0001/ }).getByText("no picture to show")).toHaveCount(0); // it is asked for again
 });
 
