@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Copies;
 
 use VelvetLedger\Core\Card\PathText;
+use VelvetLedger\Core\Format\BrokenFile;
+use VelvetLedger\Core\Format\CouldNotRead;
+use VelvetLedger\Core\Transfer\QuickPrint;
 use VelvetLedger\Core\Transfer\SourceFile;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\Volume;
@@ -23,15 +26,15 @@ final readonly class CopiesOnCards
     /**
      * @param list<int> $files
      *
-     * @return array<int, array{string, SourceFile}> by file: the card's label, and what stands there of its path and size
+     * @return array<int, array{string, SourceFile}> by file: the card's label, and what stands there of its path, size and ends
      */
     public function of(array $files): array
     {
         $found = [];
         $volumes = [] === $files ? [] : $this->readers->volumes();
-        foreach ([] === $volumes ? [] : $this->copies->originals($files) as $file => [$path, $bytes, $checksum]) {
+        foreach ([] === $volumes ? [] : $this->copies->originals($files) as $file => [$path, $bytes, $checksum, $print]) {
             foreach ($volumes as $volume) {
-                $source = $found[$file] ?? self::on($volume, $path, $bytes, $checksum);
+                $source = $found[$file] ?? self::on($volume, $path, $bytes, $checksum, $print);
                 if (null !== $source) {
                     $found[$file] = $source;
                 }
@@ -42,12 +45,16 @@ final readonly class CopiesOnCards
     }
 
     /** @return array{string, SourceFile}|null */
-    private static function on(Volume $volume, string $path, int $bytes, string $checksum): ?array
+    private static function on(Volume $volume, string $path, int $bytes, string $checksum, string $print): ?array
     {
         $file = $volume->path.'/'.PathText::toPath($path);
         clearstatcache(true, $file);
         $stat = @lstat($file);
 
-        return false !== $stat && is_file($file) && !is_link($file) && $stat['size'] === $bytes ? [$volume->label(), new SourceFile($file, $bytes, $stat['mtime'], null, $checksum)] : null;
+        try {
+            return false !== $stat && is_file($file) && !is_link($file) && $stat['size'] === $bytes && QuickPrint::ofFile($file) === $print ? [$volume->label(), new SourceFile($file, $bytes, $stat['mtime'], null, $checksum)] : null;
+        } catch (BrokenFile|CouldNotRead) {
+            return null;
+        }
     }
 }

@@ -144,14 +144,14 @@ final readonly class CopyRepository
      *
      * @param list<int> $files
      *
-     * @return array<int, array{string, int, string}> by file: path on its card, as PathText; bytes; XXH128
+     * @return array<int, array{string, int, string, string}> by file: path on its card, as PathText; bytes; XXH128; quick print
      */
     public function originals(array $files): array
     {
         $found = [];
-        foreach ($this->database->fetchAllNumeric('SELECT f.id, o.path, o.bytes, o.checksum FROM file f JOIN original o ON o.id = f.original_id AND o.checksum = f.checksum WHERE f.id IN (?)', [$files], [ArrayParameterType::INTEGER]) as [$file, $path, $bytes, $checksum]) {
-            if (is_numeric($file) && \is_string($path) && is_numeric($bytes) && \is_string($checksum)) {
-                $found[(int) $file] = [$path, (int) $bytes, $checksum];
+        foreach ($this->database->fetchAllNumeric('SELECT f.id, o.path, o.bytes, o.checksum, o.quick_print FROM file f JOIN original o ON o.id = f.original_id AND o.checksum = f.checksum WHERE f.id IN (?)', [$files], [ArrayParameterType::INTEGER]) as [$file, $path, $bytes, $checksum, $print]) {
+            if (is_numeric($file) && \is_string($path) && is_numeric($bytes) && \is_string($checksum) && \is_string($print)) {
+                $found[(int) $file] = [$path, (int) $bytes, $checksum, $print];
             }
         }
 
