@@ -190,11 +190,21 @@ final class FaultRound
         }
         $this->service(OrderBook::class)->save(OrderDocument::read(['name' => 'With DNG', 'dng' => ['mode' => 'beside the raw']] + OrderDocument::of(StandingOrder::byTheDay())));
         $this->run('intake', "{$this->place}/reader/CARD", '--order', 'With DNG')->wait();
-        $converting = $this->run('messenger:consume', 'convert', '--limit=3', '--time-limit=20');
-        $this->waitUntil(fn (): bool => [] !== (array) glob("{$this->place}/drives/Anvil/p/2026/*/.*.part"), $converting);
-        usleep(mt_rand(0, 300_000));
-        self::kill($converting);
-        $converting->wait();
+        $waiting = $this->database()->fetchFirstColumn("SELECT id FROM conversion WHERE state = 'waiting' ORDER BY id");
+        $child = pcntl_fork();
+        if (0 === $child) {
+            $parents = $this->kernel; // with a connection of its own; what is the parent's is never let go of here
+            $this->kernel = new Kernel('test', false);
+            $this->kernel->boot();
+            foreach ($waiting as $conversion) {
+                $this->service(ConvertsRaw::class)->convert(is_numeric($conversion) ? (int) $conversion : 0);
+            }
+            posix_kill((int) getmypid(), \SIGKILL);
+            unset($parents);
+        }
+        usleep(mt_rand(0, 1_500_000));
+        posix_kill($child, \SIGKILL);
+        pcntl_waitpid($child, $status);
     }
 
     /** What was cut off is asked for again, as its worker would ask. */
