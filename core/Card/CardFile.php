@@ -44,24 +44,33 @@ final readonly class CardFile
         return false === $dot ? $name : substr($name, 0, $dot);
     }
 
-    /** What it is counted as: its kind, but a rendered still by its format, "JPEG", "HEIC". */
+    /** What it is counted as: its kind, but a rendered still by its format, "JPEG", "HEIC", and what accompanies a clip by what it is. */
     public function countedAs(): string
     {
         $extension = strtolower(pathinfo($this->path, \PATHINFO_EXTENSION));
 
-        return Kind::BesideClip === $this->kind ? match ($extension) {
-            'lrf', 'lrv' => 'proxy',
-            'srt' => 'flight track',
-            'thm' => 'thumbnail',
-            default => 'record of a clip',
-        } : (Kind::StillRendered !== $this->kind ? $this->kind->value : match ($extension) {
+        return match ($this->kind) {
+            Kind::StillRendered => self::format($extension),
+            Kind::BesideClip => match ($extension) {
+                'lrf', 'lrv' => 'proxy',
+                'srt' => 'flight track',
+                'thm' => 'thumbnail',
+                default => 'record of a clip',
+            },
+            default => $this->kind->value,
+        };
+    }
+
+    private static function format(string $extension): string
+    {
+        return match ($extension) {
             'jpg', 'jpeg', 'jpe' => 'JPEG',
             'tif', 'tiff' => 'TIFF',
             'heic', 'heif', 'hif' => 'HEIC',
             'jxl' => 'JPEG XL',
             'webp' => 'WebP',
             default => '' === $extension ? 'still' : strtoupper($extension), // PNG, AVIF
-        });
+        };
     }
 
     public function text(): string

@@ -71,7 +71,7 @@ final readonly class PlanLine
 
     public static function notAStill(CardFile $file): self
     {
-        return new self($file, Intent::NotAStill, Kind::BesideClip !== $file->kind && $file->kind->goesWithAStill() ? $file->kind->value.' without a frame' : (Kind::BesideClip === $file->kind ? $file->countedAs() : $file->kind->value), null);
+        return new self($file, Intent::NotAStill, Kind::BesideClip !== $file->kind && $file->kind->goesWithAStill() ? $file->kind->value.' without a frame' : $file->countedAs(), null);
     }
 
     public static function unreadable(CardFile $file, TimedFrame $frame, string $reason): self

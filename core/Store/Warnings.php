@@ -20,13 +20,21 @@ final class Warnings
     {
         return array_values(array_filter([
             $drive->isReadOnly ? 'The drive is mounted read-only: nothing can be copied to it.' : '',
-            null !== $main && '' !== $drive->device && $drive->device === $main->device ? \sprintf('It lies on the same device as %s (%s): when that device fails, both copies are gone.', $mainName, $drive->device) : '',
-            null !== $main && ('' === $drive->device || $drive->device !== $main->device) && Device::atLeast([$drive->device, $main->device], []) < 2 ? \sprintf('Whether it is another device than that of %s is not known: copies on both count as one.', $mainName) : '',
+            null === $main ? '' : self::ofDevices($drive->device, $main->device, $mainName),
             null !== $drive->freeBytes && null !== $lastCard && 0 === self::cardsMore($drive->freeBytes, $lastCard) ? \sprintf('There is room for less than one more card like the last: %s free, %s needed.', Size::of($drive->freeBytes), Size::of(self::withMargin($lastCard))) : '',
             null !== $drive->mostBytesOfAFile() ? 'Its file system takes no file over 4 GiB: a long clip stays owed.' : '',
             $drive->hasLinks() ? '' : 'Its file system has no hard links: a new name is claimed by an empty file first, which a power cut can leave behind.',
             $drive->tellsCaseApart() ? '' : 'It does not tell upper from lower case in names: two files that differ by that alone cannot both lie there.',
         ], static fn (string $warning): bool => '' !== $warning));
+    }
+
+    private static function ofDevices(string $device, string $main, string $mainName): string
+    {
+        return match (true) {
+            '' !== $device && $device === $main => \sprintf('It lies on the same device as %s (%s): when that device fails, both copies are gone.', $mainName, $device),
+            Device::atLeast([$device, $main], []) < 2 => \sprintf('Whether it is another device than that of %s is not known: copies on both count as one.', $mainName),
+            default => '',
+        };
     }
 
     /** How many more cards of so many bytes there is room for. */

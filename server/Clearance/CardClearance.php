@@ -38,8 +38,9 @@ final readonly class CardClearance
     public function of(Volume $volume, float $seconds = \INF): Clearance
     {
         $listing = $this->walker->list($volume->path);
+        $wanted = $this->wanted($volume);
 
-        return Clearance::of($volume->label(), $this->files($volume, $listing, $seconds), $listing->troubles, $this->wanted($volume)->number, $this->waiting($volume, $listing), $this->cutOff($volume, $listing), $this->wanted($volume)->seenNow);
+        return Clearance::of($volume->label(), $this->files($volume, $listing, $seconds), $listing->troubles, $wanted->number, $this->waiting($volume, $listing), $this->cutOff($volume, $listing), $wanted->seenNow);
     }
 
     /**

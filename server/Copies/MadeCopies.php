@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Copies;
 
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Transfer\Copier;
+use VelvetLedger\Core\Transfer\Copying;
 use VelvetLedger\Core\Transfer\CopyOrder;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Transfer\CouldNotPublish;
@@ -50,6 +51,17 @@ final readonly class MadeCopies
                     $this->settle($copying->settle(true), $store, $made, $findings);
                 }
             }
+            $left = array_values(array_filter($wanted, static fn (CopyRow $copy): bool => isset($made[$copy->id])));
+            foreach ($this->onCards->of(array_map(static fn (CopyRow $copy): int => $copy->file, $left)) as $file => [, $source]) {
+                foreach (array_filter($left, static fn (CopyRow $copy): bool => $copy->file === $file) as $copy) {
+                    if ($this->startFromCard($copying, $store, $copy, $source, $moved, $mark)) {
+                        unset($made[$copy->id]);
+                    }
+                    while ($copying->isFull()) {
+                        $this->settle($copying->settle(true), $store, $made, $findings);
+                    }
+                }
+            }
             while (!$copying->isEmpty()) {
                 $this->settle($copying->settle(true), $store, $made, $findings);
             }
@@ -65,7 +77,7 @@ final readonly class MadeCopies
      * @param list<CopyRow>        $sources
      * @param \Closure(int): mixed $moved
      */
-    private function start(\VelvetLedger\Core\Transfer\Copying $copying, OpenStore $store, CopyRow $copy, array $sources, \Closure $moved, WriterMark $mark): ?string
+    private function start(Copying $copying, OpenStore $store, CopyRow $copy, array $sources, \Closure $moved, WriterMark $mark): ?string
     {
         $out = $store->leadsOut($copy->folder());
         if (null !== $out) {
@@ -94,9 +106,8 @@ final readonly class MadeCopies
                 $this->copies->found([false === $stat ? Finding::missing($source->id) : Finding::differs($source->id, null, \sprintf('it has %d bytes where the ledger has %d', $stat['size'], $copy->bytes))]);
                 continue;
             }
-            $order = CopyOrder::of($copy->id, new SourceFile($path, $copy->bytes, $stat['mtime'], null, $copy->checksum), [$copy->store => $store->path($copy->path)], $mark);
             try {
-                $copying->start(null === $copy->last ? $order : $order->replacing([$copy->last]), $moved);
+                $copying->start(self::order($store, $copy, new SourceFile($path, $copy->bytes, $stat['mtime'], null, $copy->checksum), $mark), $moved);
 
                 return null;
             } catch (CouldNotCopy $failure) {
@@ -105,28 +116,33 @@ final readonly class MadeCopies
             }
         }
 
-        return null === $this->startFromCard($copying, $store, $copy, $moved, $mark) ? null : $because;
+        return $because;
     }
 
     /**
-     * Where no store has a good one, and a card in a reader has it yet.
+     * Where no store has a good one, and a card in a reader has it yet: whether it could be begun.
      *
      * @param \Closure(int): mixed $moved
      */
-    private function startFromCard(\VelvetLedger\Core\Transfer\Copying $copying, OpenStore $store, CopyRow $copy, \Closure $moved, WriterMark $mark): ?string
+    private function startFromCard(Copying $copying, OpenStore $store, CopyRow $copy, SourceFile $source, \Closure $moved, WriterMark $mark): bool
     {
-        $source = $this->onCards->of([$copy->file])[$copy->file][1] ?? null;
-        if (null === $source) {
-            return 'no card in a reader has it';
-        }
-        $order = CopyOrder::of($copy->id, $source, [$copy->store => $store->path($copy->path)], $mark);
         try {
-            $copying->start(null === $copy->last ? $order : $order->replacing([$copy->last]), $moved);
+            if (null !== $store->leadsOut($copy->folder())) {
+                return false;
+            }
+            $copying->start(self::order($store, $copy, $source, $mark), $moved);
 
-            return null;
-        } catch (CouldNotCopy $failure) {
-            return rtrim($failure->getMessage(), '.');
+            return true;
+        } catch (CouldNotCopy) {
+            return false; // what stands on the card is not it
         }
+    }
+
+    private static function order(OpenStore $store, CopyRow $copy, SourceFile $source, WriterMark $mark): CopyOrder
+    {
+        $order = CopyOrder::of($copy->id, $source, [$copy->store => $store->path($copy->path)], $mark);
+
+        return null === $copy->last ? $order : $order->replacing([$copy->last]);
     }
 
     /** The copy that was to be made from may be the bad one. */

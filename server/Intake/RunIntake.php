@@ -81,7 +81,7 @@ final readonly class RunIntake
             if (IntakeWish::TakeBack === $wished->wish) {
                 $run->folders->takeAway(); // the drives are as they were, too
             }
-        } catch (SourceGone|StoreAbsent $gone) {
+        } catch (SourceGone|StoreAbsent|CouldNotEnter $gone) {
             $this->states->ends($intakeId, $number, $gone->getMessage());
         }
     }

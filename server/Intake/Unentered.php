@@ -25,7 +25,7 @@ final readonly class Unentered
     {
     }
 
-    /** @throws OwnershipLost|StoreAbsent|Interrupted|Wished */
+    /** @throws CouldNotEnter|OwnershipLost|StoreAbsent|Interrupted|Wished */
     public function enter(Intake $intake, RunUnderWay $run): void
     {
         foreach ($this->receipts->stoppedOf($intake->card) as $earlier) {
@@ -33,7 +33,12 @@ final readonly class Unentered
             $number = [] === $lines ? null : $this->runs->takeStopped($earlier);
             if (null !== $number) {
                 try {
-                    $this->bringIn->bring($run->onBehalfOf($earlier, $number), $lines);
+                    $behalf = $run->onBehalfOf($earlier, $number);
+                    $this->bringIn->bring($behalf, $lines);
+                    $because = $behalf->notEntered();
+                    if (null !== $because) {
+                        throw CouldNotEnter::before($earlier, $because); // brought in after them, they would come in twice
+                    }
                     $this->own->enter($earlier, $number, fn () => $this->say($earlier, \count($lines)));
                 } finally {
                     $this->runs->release($earlier);

@@ -44,6 +44,10 @@ final class RunsTest extends LedgerTestCase
         self::assertSame([Outcome::BroughtIn, Outcome::Waiting], $this->outcomes());
         self::assertSame([1, 1, 1, 1], $this->entered(), 'nothing of the second file was entered, and all of the first');
         self::assertStringStartsWith('1 file is copied and under its name, but could not be entered in the ledger: the database refused: ', (string) $this->service(ReceiptRepository::class)->find($intake)->stoppedBecause());
+        if (!$goOn) {
+            self::assertSame([IntakeState::Stopped, true], [$this->bringIn('CARD')->state(), str_starts_with((string) $this->service(ReceiptRepository::class)->find(2)->stoppedBecause(), 'Of receipt 1, 1 file is copied')], 'nothing else comes in before it');
+            self::assertCount(2, (array) glob($this->store->path.'/2026/2026-05-04 boats/*.jpg'));
+        }
         $this->mendTable('proof');
         self::assertSame(IntakeState::Done, $goOn ? $this->goOn($intake)->state() : $this->bringIn('CARD')->state(), 'what has its name and is not entered is entered first, under that name');
         self::assertCount(2, (array) glob($this->store->path.'/2026/2026-05-04 boats/*.jpg'));
