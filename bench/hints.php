@@ -19,6 +19,7 @@ use VelvetLedger\Core\Hint\FrameHint;
 use VelvetLedger\Demo\Story;
 use VelvetLedger\Server\Cards\CardHints;
 use VelvetLedger\Server\Cards\Volume;
+use VelvetLedger\Server\Pace\Pace;
 use VelvetLedger\Server\Tools\PixelsWithVips;
 
 require dirname(__DIR__).'/vendor/autoload.php';
@@ -39,7 +40,7 @@ foreach (['ORREL_B' => Story::orrel(), 'VANTRY_6' => Story::vantry(), 'TOWER' =>
     }
     $contents = CardContents::read("$reader/$card", new FrameReader(new CoreFactsReader()));
     $start = microtime(true);
-    $found = (new CardHints(new PixelsWithVips(new Filesystem()), new ArrayAdapter()))->within(Volume::of("$reader/$card", CardIdentity::of(null, $card, new CardListing([], []), '')), $contents->frames, \INF);
+    $found = (new CardHints(new PixelsWithVips(new Filesystem()), new ArrayAdapter(), new Pace()))->within(Volume::of("$reader/$card", CardIdentity::of(null, $card, new CardListing([], []), '')), $contents->frames, \INF);
     $seconds += microtime(true) - $start;
     $frames += $found[0];
     array_map(static function (ReadFrame $frame) use ($found, $truth, &$table): void {

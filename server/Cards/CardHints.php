@@ -15,6 +15,7 @@ use VelvetLedger\Core\Hint\Luminance;
 use VelvetLedger\Core\Hint\Measurement;
 use VelvetLedger\Core\Hint\Pixels;
 use VelvetLedger\Core\Shoot\CaptureOrder;
+use VelvetLedger\Server\Pace\Pace;
 
 /** Measures the previews of a card's frames, as many as a moment allows, and says what they hint at. */
 final readonly class CardHints
@@ -27,7 +28,7 @@ final readonly class CardHints
     private const AT_ONCE = 32;
     private const BYTES_AT_ONCE = 48_000_000;
 
-    public function __construct(private Pixels $pixels, private CacheItemPoolInterface $cache)
+    public function __construct(private Pixels $pixels, private CacheItemPoolInterface $cache, private Pace $pace)
     {
     }
 
@@ -54,7 +55,7 @@ final readonly class CardHints
      */
     public function within(Volume $volume, array $frames, float $seconds): array
     {
-        $until = microtime(true) + $seconds;
+        $slice = $this->pace->slice($seconds);
         $item = $this->cache->getItem('measured.'.$volume->reading());
         $stored = $item->get();
         /** @var array<string, Measurement|null> $known */
@@ -68,7 +69,7 @@ final readonly class CardHints
         $before = \count($known);
         $lots = self::lots(array_diff_key($signed, $known));
         foreach ($lots as $i => $some) {
-            if ($seconds < 0 || ($i > 0 && microtime(true) > $until)) {
+            if ($seconds < 0 || ($i > 0 && $slice->isOver())) {
                 break;
             }
             $known += $this->measure($volume, $some);

@@ -13,6 +13,7 @@ use VelvetLedger\Core\Card\CouldNotList;
 use VelvetLedger\Core\Card\Frame;
 use VelvetLedger\Core\Card\FrameGrouping;
 use VelvetLedger\Core\Card\FrameReader;
+use VelvetLedger\Server\Pace\Pace;
 use VelvetLedger\Server\Tools\FineTimes;
 
 /**
@@ -21,7 +22,7 @@ use VelvetLedger\Server\Tools\FineTimes;
  */
 final readonly class CardReadings
 {
-    public function __construct(private FrameReader $reader, private CardWalker $walker, private CacheItemPoolInterface $cache, private FineTimes $times)
+    public function __construct(private FrameReader $reader, private CardWalker $walker, private CacheItemPoolInterface $cache, private FineTimes $times, private Pace $pace)
     {
     }
 
@@ -33,7 +34,7 @@ final readonly class CardReadings
     public function within(Volume $volume, float $seconds): Reading
     {
         $listing = $this->walker->list($volume->path);
-        $until = microtime(true) + $seconds; // a slow card's listing does not keep it from being read
+        $slice = $this->pace->slice($seconds); // a slow card's listing does not keep it from being read
         $grouping = FrameGrouping::of($listing->files);
         $item = $this->cache->getItem('reading.'.$volume->reading());
         $known = $item->get();
@@ -44,7 +45,7 @@ final readonly class CardReadings
             $signature = $this->signature($volume, $frame);
             $before = $known[$signature] ?? null;
             if (!$before instanceof KeptRead) {
-                if (microtime(true) > $until) {
+                if ($slice->isOver()) {
                     continue;
                 }
                 $before = KeptRead::of($this->reader->read($volume->path, $frame));

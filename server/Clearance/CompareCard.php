@@ -16,6 +16,7 @@ use VelvetLedger\Core\Words\Size;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\SourceGone;
 use VelvetLedger\Server\Cards\Volume;
+use VelvetLedger\Server\Pace\Pace;
 use VelvetLedger\Server\Persistence\CardReadingRepository;
 use VelvetLedger\Server\Persistence\CardRepository;
 use VelvetLedger\Server\Persistence\ClearanceRepository;
@@ -26,7 +27,7 @@ final readonly class CompareCard
 {
     private const TICK = 0.4;
 
-    public function __construct(private EntityManagerInterface $ledger, private Readers $readers, private CardClearance $clearance, private CardRepository $cards, private CardReadingRepository $readings, private ClearanceRepository $known, private Medium $medium)
+    public function __construct(private EntityManagerInterface $ledger, private Readers $readers, private CardClearance $clearance, private CardRepository $cards, private CardReadingRepository $readings, private ClearanceRepository $known, private Medium $medium, private Pace $pace)
     {
     }
 
@@ -47,12 +48,11 @@ final readonly class CompareCard
         $this->ledger->flush();
         $files = $this->clearance->toCompare($volume);
         $done = $bytes = 0;
-        $said = 0.0;
+        $beat = $this->pace->beat(self::TICK);
         $this->known->compared($card, ['files' => \count($files), 'bytes' => array_sum(array_map(static fn (CardFile $file): int => $file->bytes, $files))]);
-        $say = function (int $more) use (&$bytes, &$done, &$said, $card, $watch): void {
+        $say = function (int $more) use (&$bytes, &$done, $beat, $card, $watch): void {
             $bytes += $more;
-            if (microtime(true) - $said > self::TICK) {
-                $said = microtime(true);
+            if ($beat->isDue()) {
                 $this->known->compared($card, ['files_read' => $done, 'bytes_read' => $bytes]);
                 $watch();
             }

@@ -10,6 +10,7 @@ use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\CouldNotRead;
 use VelvetLedger\Core\Transfer\QuickPrint;
 use VelvetLedger\Server\Cards\Volume;
+use VelvetLedger\Server\Pace\Pace;
 use VelvetLedger\Server\Tools\FineTimes;
 use VelvetLedger\Server\Tools\MountTable;
 
@@ -22,7 +23,7 @@ final readonly class EndsSeen
     /** Seconds after which they are read once more, though nobody saw the card leave. */
     private const KEPT = 3600;
 
-    public function __construct(private CacheItemPoolInterface $cache, private MountTable $mounts, private FineTimes $times)
+    public function __construct(private CacheItemPoolInterface $cache, private MountTable $mounts, private FineTimes $times, private Pace $pace)
     {
     }
 
@@ -35,7 +36,7 @@ final readonly class EndsSeen
      */
     public function within(Volume $volume, array $files, float $seconds): array
     {
-        $until = microtime(true) + $seconds;
+        $slice = $this->pace->slice($seconds);
         $item = $this->cache->getItem('ends.'.$this->sighting($volume));
         $kept = $item->get();
         $kept = \is_array($kept) ? $kept : [];
@@ -45,7 +46,7 @@ final readonly class EndsSeen
             $stat = @lstat($volume->path.'/'.$file->path);
             $signature = hash('xxh128', implode("\0", [$file->path, $file->bytes, $file->modifiedAt, $stat['ino'] ?? 0, $this->times->of($volume->path.'/'.$file->path)]));
             if (!\is_string($kept[$signature] ?? null)) {
-                if (microtime(true) > $until) {
+                if ($slice->isOver()) {
                     continue;
                 }
                 $kept[$signature] = self::read($volume->path.'/'.$file->path);

@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Copies;
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Size;
+use VelvetLedger\Server\Pace\Pace;
 use VelvetLedger\Server\Persistence\CopyRepository;
 use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\DayBookKind;
@@ -23,7 +24,7 @@ final readonly class Proving
 {
     private const AT_ONCE = 200;
 
-    public function __construct(private EntityManagerInterface $ledger, private ProvingRepository $provings, private CopyRepository $copies, private ReadCopy $read, private UnknownFiles $unknown, private Stores $stores, private ListsOfStore $lists)
+    public function __construct(private EntityManagerInterface $ledger, private ProvingRepository $provings, private CopyRepository $copies, private ReadCopy $read, private UnknownFiles $unknown, private Stores $stores, private ListsOfStore $lists, private Pace $pace)
     {
     }
 
@@ -35,7 +36,7 @@ final readonly class Proving
             return;
         }
         $this->ledger->clear();
-        $progress = new ProvingProgress($proving->id(), $this->provings, $watch);
+        $progress = new ProvingProgress($proving->id(), $this->provings, $watch, $this->pace);
         try {
             $progress->sums = $this->copies->addUpAgain($proving->store(), $proving->shoot());
             $store = $this->stores->at($this->stores->find($proving->store()))->open();

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Copies;
 
+use VelvetLedger\Server\Pace\Beat;
+use VelvetLedger\Server\Pace\Pace;
+use VelvetLedger\Server\Pace\Stopwatch;
 use VelvetLedger\Server\Persistence\CopyState;
 use VelvetLedger\Server\Persistence\Finding;
 use VelvetLedger\Server\Persistence\ProvingRepository;
@@ -20,20 +23,21 @@ final class ProvingProgress
     /** Shoots whose sums in the ledger were not those of its copies when it began. */
     public int $sums = 0;
 
-    private float $said = 0.0;
     private bool $goesOn = true;
-    private readonly float $begun;
+    private readonly Stopwatch $since;
+    private readonly Beat $beat;
 
     /** @param \Closure(): mixed $watch */
-    public function __construct(private readonly int $id, private readonly ProvingRepository $provings, private readonly \Closure $watch)
+    public function __construct(private readonly int $id, private readonly ProvingRepository $provings, private readonly \Closure $watch, Pace $pace)
     {
-        $this->begun = microtime(true);
+        $this->since = $pace->stopwatch();
+        $this->beat = $pace->beat(self::TICK);
     }
 
     public function read(int $bytes): void
     {
         $this->bytes += $bytes;
-        if (microtime(true) - $this->said > self::TICK) {
+        if ($this->beat->isDue()) {
             $this->say();
             ($this->watch)();
         }
@@ -55,12 +59,11 @@ final class ProvingProgress
     {
         $this->say();
 
-        return $this->bytes / max(0.001, microtime(true) - $this->begun);
+        return $this->bytes / max(0.001, $this->since->seconds());
     }
 
     private function say(): void
     {
-        $this->said = microtime(true);
         $this->goesOn = $this->provings->moved($this->id, $this->files, $this->bytes, $this->bad) && $this->goesOn;
     }
 }

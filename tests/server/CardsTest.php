@@ -17,6 +17,7 @@ use VelvetLedger\Server\Cards\CardReadings;
 use VelvetLedger\Server\Cards\CouldNotEject;
 use VelvetLedger\Server\Cards\EjectCard;
 use VelvetLedger\Server\Cards\SourceGone;
+use VelvetLedger\Server\Pace\Pace;
 use VelvetLedger\Server\Persistence\CardRepository;
 use VelvetLedger\Server\Settings\BadSettings;
 use VelvetLedger\Server\Settings\Home;
@@ -100,10 +101,10 @@ final class CardsTest extends LedgerTestCase
             }
         };
         $cache = new ArrayAdapter();
-        $left = (new CardReadings(new FrameReader($leaves), $this->service(CardWalker::class), $cache, new FineTimes()))->within($volume, \INF);
+        $left = (new CardReadings(new FrameReader($leaves), $this->service(CardWalker::class), $cache, new FineTimes(), new Pace()))->within($volume, \INF);
         self::assertSame([1, 3], [\count($left->contents->frames), $left->framesInAll]);
         rename($this->reader->path.'/.CARD', $this->reader->path.'/CARD');
-        $back = (new CardReadings(new FrameReader(new CoreFactsReader()), $this->service(CardWalker::class), $cache, new FineTimes()))->within($volume, \INF);
+        $back = (new CardReadings(new FrameReader(new CoreFactsReader()), $this->service(CardWalker::class), $cache, new FineTimes(), new Pace()))->within($volume, \INF);
         self::assertSame([true, []], [$back->isComplete(), array_merge(...array_map(static fn (ReadFrame $frame): array => $frame->unreadable, $back->contents->frames))]);
         rename($this->reader->path.'/CARD', $this->reader->path.'/.CARD');
         $this->expectException(SourceGone::class);

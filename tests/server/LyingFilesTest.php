@@ -20,6 +20,7 @@ use VelvetLedger\Core\Format\NoPicture;
 use VelvetLedger\Core\Hint\Pixels;
 use VelvetLedger\Server\Cards\CardHints;
 use VelvetLedger\Server\Cards\CardReadings;
+use VelvetLedger\Server\Pace\Pace;
 use VelvetLedger\Server\Pages\ManyPictures;
 use VelvetLedger\Tests\Stills;
 
@@ -101,7 +102,7 @@ final class LyingFilesTest extends LedgerTestCase
             }
         };
         $card = $this->card('CARD');
-        (new CardHints($counts, new ArrayAdapter()))->within($card, $this->service(CardReadings::class)->whole($card)->frames, 30);
+        (new CardHints($counts, new ArrayAdapter(), new Pace()))->within($card, $this->service(CardReadings::class)->whole($card)->frames, 30);
         self::assertSame([2, 2, 1], $counts->counts);
     }
 

@@ -30,6 +30,7 @@ use VelvetLedger\Demo\Painter;
 use VelvetLedger\Demo\Scene;
 use VelvetLedger\Demo\Shot;
 use VelvetLedger\Server\Cards\CardHints;
+use VelvetLedger\Server\Pace\Pace;
 use VelvetLedger\Server\Pages\ManyPictures;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Tools\CouldNotMakePicture;
@@ -149,7 +150,7 @@ final class PicturesTest extends LedgerTestCase
             $this->reader->put(\sprintf('CARD/DCIM/100ORREL/ORL_%04d.JPG', $i + 1), CameraFile::jpeg(Body::orrelM4(), $shot, (new Painter())->paint($shot, 480, 320)));
         }
         $frames = CardContents::read($this->card('CARD')->path, new FrameReader(new CoreFactsReader()))->frames;
-        $hints = new CardHints(new PixelsWithVips(new Filesystem()), new ArrayAdapter());
+        $hints = new CardHints(new PixelsWithVips(new Filesystem()), new ArrayAdapter(), new Pace());
         self::assertSame([0, 3, []], $hints->within($this->card('CARD'), $frames, -1));
         $found = $hints->within($this->card('CARD'), $frames, 60);
         self::assertSame([3, 3], [$found[0], $found[1]]);

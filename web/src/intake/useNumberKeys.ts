@@ -5,6 +5,12 @@ import { useKeys } from "../ledger/useKeys";
 const WAITS = 600;
 const DIGITS = ["0", "1", "2", "3", "4", "5", "6", "7", "8", "9"];
 
+/** Which of so many is chosen by the digits typed so far, from 0, and after how many milliseconds; null where they say none of them. */
+export function chosenBy(typed: string, many: number): { index: number; after: number } | null {
+  const number = Number(typed);
+  return number >= 1 && number <= many ? { index: number - 1, after: number * 10 > many || typed.length > 1 ? 0 : WAITS } : null;
+}
+
 /** Chooses one of several by its number; beyond the ninth, two digits one after the other. */
 export function useNumberKeys(many: number, choose: (index: number) => void): void {
   const [typed, setTyped] = useState("");
@@ -14,14 +20,11 @@ export function useNumberKeys(many: number, choose: (index: number) => void): vo
   });
   useEffect(() => {
     if (typed === "") return;
-    const number = Number(typed);
-    const timer = setTimeout(
-      () => {
-        setTyped("");
-        if (number >= 1 && number <= many) current.current(number - 1);
-      },
-      number * 10 > many || typed.length > 1 ? 0 : WAITS,
-    );
+    const chosen = chosenBy(typed, many);
+    const timer = setTimeout(() => {
+      setTyped("");
+      if (chosen) current.current(chosen.index);
+    }, chosen?.after ?? (typed === "0" && many > 9 ? WAITS : 0));
     return () => {
       clearTimeout(timer);
     };

@@ -2,10 +2,8 @@ import { useCallback, useEffect, useMemo, useState } from "react";
 import type { OrderDocument } from "../api/orders";
 import type { ClockWish, Edit, ShootWish, Wishes } from "../api/plan";
 import type { CardFrame } from "../api/types";
-import { count } from "../words/format";
 import { keepBegun, keepDesk, readDesk } from "./keptDesk";
-
-const MOST_STEPS = 200;
+import { changed, markedBy, marking, type Said, undone } from "./steps";
 
 /** Which frames are marked to be brought in. */
 export interface Marks {
@@ -14,12 +12,6 @@ export interface Marks {
   mark: (frames: CardFrame[], on: boolean | "new only") => void;
   /** Takes the last marking back, as if it had not been. */
   takeBack: () => void;
-}
-
-/** A change in words, and what was said before it. */
-interface Step {
-  what: string;
-  before: Wishes;
 }
 
 export interface Desk {
@@ -44,46 +36,30 @@ export interface Desk {
  * steps to undo only until the page is left.
  */
 export function useWishes(card: string): Desk {
-  const [{ said, steps }, setDesk] = useState(() => ({ said: readDesk(card), steps: [] as Step[] }));
+  const [{ said, steps }, setDesk] = useState((): Said => ({ said: readDesk(card), steps: [] }));
   useEffect(() => {
     keepDesk(card, said);
   }, [card, said]);
-  const leftOut = useMemo(() => new Set(said.leftOut), [said.leftOut]);
-  const again = useMemo(() => new Set(said.broughtAgain), [said.broughtAgain]);
-  /** Words typed one after the other are one change. */
   const change = useCallback((what: string, make: (now: Wishes) => Wishes) => {
-    setDesk(({ said, steps }) => ({
-      said: make(said),
-      steps: what.startsWith("describing") && steps.at(-1)?.what === what ? steps : [...steps.slice(-MOST_STEPS), { what, before: said }],
-    }));
+    setDesk((now) => changed(now, what, make));
   }, []);
   const undo = useCallback(() => {
-    setDesk((now) => ({ said: now.steps.at(-1)?.before ?? now.said, steps: now.steps.slice(0, -1) }));
+    setDesk(undone);
   }, []);
-  const mark = useCallback(
-    (frames: CardFrame[], on: boolean | "new only") => {
-      change(
-        `${on === "new only" ? "marking only the new of" : on ? "marking" : "leaving out"} ${frames.length === 1 ? (frames[0]?.name ?? "") : count(frames.length, "frame")}`,
-        (now) => {
-          const out = new Set(now.leftOut);
-          const brought = new Set(now.broughtAgain);
-          for (const { key, unmarked } of frames) {
-            out.delete(key);
-            brought.delete(key);
-            if (on === "new only") continue;
-            if (on && unmarked) brought.add(key);
-            if (!on && !unmarked) out.add(key);
-          }
-          return { ...now, leftOut: [...out], broughtAgain: [...brought] };
-        },
-      );
-    },
-    [change],
+  const { leftOut, broughtAgain } = said;
+  const marks = useMemo(
+    (): Marks => ({
+      isMarked: markedBy(leftOut, broughtAgain),
+      mark: (frames, on) => {
+        change(...marking(frames, on));
+      },
+      takeBack: undo,
+    }),
+    [leftOut, broughtAgain, change, undo],
   );
-  const isMarked = useCallback((frame: CardFrame) => !leftOut.has(frame.key) && (!frame.unmarked || again.has(frame.key)), [leftOut, again]);
   return {
     wishes: said,
-    marks: useMemo(() => ({ isMarked, mark, takeBack: undo }), [isMarked, mark, undo]),
+    marks,
     last: steps.at(-1)?.what ?? null,
     undo,
     sayOfShoot: useCallback(

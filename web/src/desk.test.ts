@@ -1,0 +1,57 @@
+import { expect, test } from "vitest";
+import type { CardFrame } from "./api/types";
+import { NOTHING_SAID } from "./intake/keptDesk";
+import { changed, markedBy, marking, type Said, undone } from "./intake/steps";
+import { chosenBy } from "./intake/useNumberKeys";
+
+const frame = (key: string, unmarked = false) => ({ key, name: `${key}.JPG`, unmarked }) as CardFrame;
+const [fresh, held, other] = [frame("A_1"), frame("A_2", true), frame("A_3")];
+const all = [fresh, held, other];
+
+test("what is marked is brought in, and each marking can be taken back", () => {
+  let now: Said = { said: NOTHING_SAID, steps: [] };
+  const marked = () => all.filter(markedBy(now.said.leftOut, now.said.broughtAgain)).map((one) => one.key);
+  const said: [Parameters<typeof marking>, string, string[]][] = [
+    [[[fresh], false], "leaving out A_1.JPG", ["A_3"]],
+    [[all, true], "marking 3 frames", ["A_1", "A_2", "A_3"]],
+    [[[held, other], false], "leaving out 2 frames", ["A_1"]],
+    [[all, "new only"], "marking only the new of 3 frames", ["A_1", "A_3"]],
+  ];
+  expect(marked()).toEqual(["A_1", "A_3"]);
+  for (const [what, words, left] of said) {
+    now = changed(now, ...marking(...what));
+    expect([now.steps.at(-1)?.what, marked()]).toEqual([words, left]);
+  }
+  const back = said.map(() => {
+    now = undone(now);
+    return marked();
+  });
+  expect(back).toEqual([["A_1"], ["A_1", "A_2", "A_3"], ["A_3"], ["A_1", "A_3"]]);
+  expect(undone(now)).toEqual({ said: NOTHING_SAID, steps: [] });
+});
+
+test("words typed one after the other are one change, and the oldest are forgotten", () => {
+  let now: Said = { said: NOTHING_SAID, steps: [] };
+  for (const text of ["R", "Re", "Red"]) {
+    now = changed(now, "describing 4 May", (said) => ({ ...said, shoots: { A_1: { description: text } } }));
+  }
+  expect([now.steps.length, undone(now).said]).toEqual([1, NOTHING_SAID]);
+  now = changed(now, "describing 5 May", (said) => said);
+  expect(now.steps.map((one) => one.what)).toEqual(["describing 4 May", "describing 5 May"]);
+  for (let i = 0; i < 300; i++) now = changed(now, "joining", (said) => ({ ...said, apart: [`${i}`] }));
+  expect([now.steps.length, now.steps[0]?.before.apart]).toEqual([200, ["99"]]);
+});
+
+test("digits choose one of several, waiting for a second only where there may be one", () => {
+  const table: [string, number, ReturnType<typeof chosenBy>][] = [
+    ["1", 9, { index: 0, after: 0 }],
+    ["1", 12, { index: 0, after: 600 }],
+    ["12", 12, { index: 11, after: 0 }],
+    ["2", 12, { index: 1, after: 0 }],
+    ["13", 12, null],
+    ["0", 12, null],
+    ["07", 12, { index: 6, after: 0 }],
+    ["5", 3, null],
+  ];
+  for (const [typed, many, chosen] of table) expect(chosenBy(typed, many), `${typed} of ${many}`).toEqual(chosen);
+});
