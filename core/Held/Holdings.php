@@ -39,6 +39,12 @@ final readonly class Holdings
         return array_values(array_unique(array_map(static fn (HeldAs $as): int => $as->shoot, array_values($this->files))));
     }
 
+    /** @return list<int> numbers of the frames that hold any of them */
+    public function frames(): array
+    {
+        return array_values(array_unique(array_map(static fn (HeldAs $as): int => $as->frame, array_values($this->files))));
+    }
+
     public function promisedBy(CardFile $file): ?PromisedBy
     {
         return $this->promised[$file->path] ?? null;
@@ -50,7 +56,7 @@ final readonly class Holdings
         return $this->again[$file->path] ?? null;
     }
 
-    /** What the whole frame is held as: null unless all of its files are held, but for those that an order left out. */
+    /** What the whole frame is held as, by a file of which no copy is where it was left before others: null unless all of its files are held, but for those that an order left out. */
     public function frameHeldAs(Frame $frame): ?HeldAs
     {
         $first = null;
@@ -59,7 +65,9 @@ final readonly class Holdings
             if (null === $held && null === $this->leftOutBefore($file, $frame)) {
                 return null;
             }
-            $first ??= $held;
+            if (null !== $held && (null === $first || ($first->isThere && !$held->isThere))) {
+                $first = $held;
+            }
         }
 
         return $first;

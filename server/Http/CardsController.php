@@ -12,6 +12,7 @@ use Symfony\Component\Messenger\Stamp\DelayStamp;
 use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Core\Capture\FactsReader;
 use VelvetLedger\Core\Card\PathText;
+use VelvetLedger\Core\Card\ReadFrame;
 use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Core\Held\Holdings;
 use VelvetLedger\Core\Hint\Pixels;
@@ -27,6 +28,7 @@ use VelvetLedger\Server\Cards\Reading;
 use VelvetLedger\Server\Cards\SourceFolders;
 use VelvetLedger\Server\Cards\Twins;
 use VelvetLedger\Server\Cards\Volume;
+use VelvetLedger\Server\Copies\Mending;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Intake\StartIntake;
 use VelvetLedger\Server\Intake\TakeBack;
@@ -35,6 +37,7 @@ use VelvetLedger\Server\Pages\DngsOfPlan;
 use VelvetLedger\Server\Pages\ManyPictures;
 use VelvetLedger\Server\Pages\StampsOfPlan;
 use VelvetLedger\Server\Pages\StoresOfPlan;
+use VelvetLedger\Server\Persistence\CopyRepository;
 use VelvetLedger\Server\Persistence\HeldRepository;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Settings\Settings;
@@ -54,6 +57,7 @@ use VelvetLedger\Server\View\SourceFoldersView;
 use VelvetLedger\Server\View\StoreView;
 use VelvetLedger\Server\Work\BringIn;
 use VelvetLedger\Server\Work\Looks;
+use VelvetLedger\Server\Work\Mend;
 use VelvetLedger\Server\Work\Sights;
 
 /** The cards in the readers: which there are, what is on one, its plan, its pictures, and the intake made from it. */
@@ -171,6 +175,21 @@ final readonly class CardsController
         $intake = $start->start($volume, $input->wishes($request, $volume), static fn (Intake $asked) => $bus->dispatch(new BringIn($asked->id()), [new DelayStamp(TakeBack::GRACE)]));
 
         return new JsonResponse(new BegunView($intake->id()), 201);
+    }
+
+    /** Has files of these frames that are held, and of which no store has a good copy left, put back into their places; from this card, where it has them still. */
+    #[Route('/api/cards/{id}/put-back', methods: ['POST'], requirements: ['id' => '[0-9a-f]{16}'])]
+    public function putBack(string $id, Request $request, CardHoldings $holdings, CopyRepository $copies, Mending $mending, MessageBusInterface $bus): Response
+    {
+        $fields = Fields::of(DeskInput::body($request));
+        $frames = $fields->make(static fn (): array => $fields->texts('frames'));
+        $volume = $this->readers->volume($id);
+        $on = array_values(array_filter($this->readings->soFar($volume)->contents->frames, static fn (ReadFrame $frame): bool => \in_array($frame->frame->key, $frames, true)));
+        foreach ($mending->ask($copies->lost($holdings->of($volume, $on)->frames())) as $store) {
+            $bus->dispatch(new Mend($store->id(), $store->name()));
+        }
+
+        return new JsonResponse(null, 204);
     }
 
     /** The exposure of the still at ?file=: pixels by brightness, and the shares of black and of clipped ones. */

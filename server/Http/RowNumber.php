@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Http;
 
 use Symfony\Component\HttpFoundation\Request;
+use VelvetLedger\Core\Document\BadDocument;
 
 /** The number of a row in the database as an address gives it, within PostgreSQL's integer. */
 final class RowNumber
@@ -21,5 +22,17 @@ final class RowNumber
         $number = $request->query->getInt($name);
 
         return $number >= 0 && $number <= self::LARGEST ? $number : throw BadInput::field($name, 'must be a number from 0 to '.self::LARGEST);
+    }
+
+    /**
+     * What reads one out of a list in a body.
+     *
+     * @param string $of whose, in words: "a frame"
+     *
+     * @return \Closure(mixed, string): int
+     */
+    public static function given(string $of): \Closure
+    {
+        return static fn (mixed $number, string $at): int => \is_int($number) && $number > 0 && $number <= self::LARGEST ? $number : throw BadDocument::at($at, "must be the number of $of");
     }
 }

@@ -106,7 +106,7 @@ final readonly class StampsController
     /** @return list<int> */
     private static function frames(Fields $fields): array
     {
-        $frames = $fields->list('frames', static fn (mixed $frame, string $at): int => \is_int($frame) && $frame > 0 && $frame <= 2_147_483_647 ? $frame : throw BadDocument::at($at, 'must be the number of a frame'));
+        $frames = $fields->list('frames', RowNumber::given('a frame'));
 
         return [] !== $frames && \count($frames) <= self::MOST ? $frames : throw BadDocument::at('/frames', 'must name 1 to '.self::MOST.' frames');
     }

@@ -23,6 +23,7 @@ use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\View\DriveFoldersView;
 use VelvetLedger\Server\View\FindingsView;
 use VelvetLedger\Server\View\ProvingView;
+use VelvetLedger\Server\Work\Mend;
 use VelvetLedger\Server\Work\Prove;
 use VelvetLedger\Server\Work\Sights;
 
@@ -133,11 +134,14 @@ final readonly class StoresController
         return new JsonResponse(new FindingsView($bad->of(RowNumber::of($request, 'store'), $shoot), $looking, $following));
     }
 
-    /** Mends one bad copy from a good one. */
-    #[Route('/api/copies/{id}/mend', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
-    public function mend(int $id, Mending $mending): Response
+    /** Has bad copies mended from good ones; the findings tell what came of it. */
+    #[Route('/api/copies/mend', methods: ['POST'])]
+    public function mend(Request $request, Mending $mending): Response
     {
-        $mending->mend($id);
+        $fields = Fields::of(DeskInput::body($request));
+        foreach ($mending->ask($fields->make(static fn (): array => $fields->list('copies', RowNumber::given('a copy')))) as $store) {
+            $this->bus->dispatch(new Mend($store->id(), $store->name()));
+        }
 
         return new JsonResponse(null, 204);
     }

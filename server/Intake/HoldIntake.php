@@ -36,8 +36,8 @@ final readonly class HoldIntake
             if ($intake->state()->isUnderWay() && $this->runs->isTaken($number)) {
                 $this->runs->wish($number, $wish);
             } elseif ($intake->state()->isUnderWay() && IntakeWish::Stop === $wish) {
-                $intake->stop(Intake::STOPPED_BY_WISH, $this->receipts->addUp($intake));
-                $this->ledger->persist(DayBookEntry::ofIntake("Receipt $number stopped: ".Intake::STOPPED_BY_WISH, $intake));
+                $intake->stopByWish($this->receipts->addUp($intake));
+                $this->ledger->persist(DayBookEntry::ofIntake("Receipt $number stopped: {$intake->stoppedBecause()}", $intake));
             } elseif (IntakeState::Waiting === $intake->state() || IntakeState::Running === $intake->state()) {
                 $intake->pauses($this->receipts->addUp($intake));
             }

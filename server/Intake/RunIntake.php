@@ -75,7 +75,7 @@ final readonly class RunIntake
         } catch (Wished $wished) {
             match ($wished->wish) {
                 IntakeWish::Pause => $this->states->pauses($intakeId, $number),
-                IntakeWish::Stop => $this->states->ends($intakeId, $number, Intake::STOPPED_BY_WISH),
+                IntakeWish::Stop => $this->states->stops($intakeId, $number),
                 IntakeWish::TakeBack => $this->states->isTakenBack($intakeId, $number),
             };
             if (IntakeWish::TakeBack === $wished->wish) {

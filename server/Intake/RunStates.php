@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Intake;
 
 use Doctrine\ORM\EntityManagerInterface;
+use VelvetLedger\Core\Receipt\Summary;
 use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\IntakeRuns;
@@ -37,7 +38,7 @@ final readonly class RunStates
     {
         $this->ledger->clear();
         if ($this->takeBack->hasBroughtIn($this->receipts->find($intakeId))) {
-            $this->ends($intakeId, $number, Intake::STOPPED_BY_WISH);
+            $this->stops($intakeId, $number);
 
             return;
         }
@@ -47,15 +48,28 @@ final readonly class RunStates
         });
     }
 
+    /** At the photographer's word. */
+    public function stops(int $intakeId, int $number): void
+    {
+        $this->close($intakeId, $number, static fn (Intake $intake, Summary $summary) => $intake->stopByWish($summary));
+    }
+
+    /** @param string|null $stoppedBecause what happened to it; null where nothing did */
     public function ends(int $intakeId, int $number, ?string $stoppedBecause): void
     {
+        $this->close($intakeId, $number, static fn (Intake $intake, Summary $summary) => null === $stoppedBecause ? $intake->end($summary) : $intake->stop($stoppedBecause, $summary));
+    }
+
+    /** @param \Closure(Intake, Summary): mixed $how */
+    private function close(int $intakeId, int $number, \Closure $how): void
+    {
         $this->ledger->clear();
-        $this->own->enter($intakeId, $number, function () use ($intakeId, $stoppedBecause): void {
+        $this->own->enter($intakeId, $number, function () use ($intakeId, $how): void {
             $this->runs->wish($intakeId, null);
             $intake = $this->receipts->find($intakeId);
             $summary = $this->receipts->addUp($intake);
-            null === $stoppedBecause ? $intake->end($summary) : $intake->stop($stoppedBecause, $summary);
-            $this->ledger->persist(DayBookEntry::ofIntake(null === $stoppedBecause ? \sprintf('Receipt %d: %s', $intakeId, $summary->sentence()) : \sprintf('Receipt %d stopped: %s', $intakeId, $stoppedBecause), $intake));
+            $how($intake, $summary);
+            $this->ledger->persist(DayBookEntry::ofIntake(\sprintf('Receipt %d%s: %s', $intakeId, null === $intake->stoppedBecause() ? '' : ' stopped', $intake->stoppedBecause() ?? $summary->sentence()), $intake));
             $this->ledger->flush();
             $this->receipts->settlePromises();
         });

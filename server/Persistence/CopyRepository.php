@@ -13,7 +13,7 @@ use VelvetLedger\Core\Transfer\WriterMark;
 /** Copies by what is to be done about them: owed, to be proven, bad; and what came of that, with its proof. */
 final readonly class CopyRepository
 {
-    private const ROWS = 'SELECT c.id, c.store_id, c.file_id, r.shoot_id, c.path, f.bytes, f.checksum, c.checksum AS last, c.state, c.because, c.found_path FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id';
+    private const ROWS = 'SELECT c.id, c.store_id, c.file_id, r.shoot_id, c.path, f.bytes, f.checksum, c.checksum AS last, c.state, c.because, c.found_path, c.mend_asked_at FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id';
 
     public function __construct(private Connection $database, private Locks $locks)
     {
@@ -36,6 +36,7 @@ final readonly class CopyRepository
     {
         $this->database->executeStatement("UPDATE copy c SET state = CASE WHEN p.holds THEN 'proven' ELSE 'differs' END, because = CASE WHEN p.holds THEN NULL ELSE c.because END FROM (SELECT DISTINCT ON (copy_id) copy_id, holds FROM proof ORDER BY copy_id, at DESC, id DESC) p WHERE p.copy_id = c.id AND c.store_id = ? AND c.state = 'owed'", [$store]);
         $this->database->executeStatement("DELETE FROM copy WHERE store_id = ? AND state = 'owed'", [$store]);
+        $this->database->executeStatement('UPDATE copy SET mend_asked_at = NULL WHERE store_id = ? AND mend_asked_at IS NOT NULL', [$store]);
     }
 
     /** Files with fewer proven copies at stores in use than the standing order asks for that they came in by. */
@@ -118,7 +119,7 @@ final readonly class CopyRepository
     public function moveToFound(array $proven, array $otherwise): void
     {
         $rows = array_map(static fn (Finding $one): array => ['copy' => $one->copy, 'checksum' => $one->checksum, 'at' => $one->at->format('Y-m-d H:i:s.uP')], $proven);
-        $this->database->executeStatement("WITH j AS (SELECT * FROM json_to_recordset(?) AS j(copy int, checksum text, at timestamptz)), moved AS (UPDATE copy c SET path = c.found_path, found_path = NULL, state = 'proven', checksum = j.checksum, proven_at = j.at, because = NULL FROM j WHERE c.id = j.copy AND c.found_path IS NOT NULL RETURNING c.id, j.checksum, j.at) INSERT INTO proof (copy_id, checksum, holds, at) SELECT id, checksum, true, at FROM moved", [json_encode($rows, \JSON_THROW_ON_ERROR)]);
+        $this->database->executeStatement("WITH j AS (SELECT * FROM json_to_recordset(?) AS j(copy int, checksum text, at timestamptz)), moved AS (UPDATE copy c SET path = c.found_path, found_path = NULL, state = 'proven', checksum = j.checksum, proven_at = j.at, because = NULL, mend_asked_at = NULL FROM j WHERE c.id = j.copy AND c.found_path IS NOT NULL RETURNING c.id, j.checksum, j.at) INSERT INTO proof (copy_id, checksum, holds, at) SELECT id, checksum, true, at FROM moved", [json_encode($rows, \JSON_THROW_ON_ERROR)]);
         $this->database->executeStatement("UPDATE copy SET because = 'what was found at ' || found_path || ' is not there any more, or is another file by now', found_path = NULL WHERE id IN (?)", [$otherwise], [ArrayParameterType::INTEGER]);
     }
 
@@ -156,6 +157,55 @@ final readonly class CopyRepository
         }
 
         return $found;
+    }
+
+    /**
+     * They are to be mended; those that are asked for already, or are good by now, stay as they are.
+     *
+     * @param list<int> $copies
+     *
+     * @return list<int> the stores that have any of them
+     */
+    public function askToMend(array $copies): array
+    {
+        $this->database->executeStatement("UPDATE copy SET mend_asked_at = now() WHERE id IN (?) AND state IN ('missing', 'differs') AND mend_asked_at IS NULL", [$copies], [ArrayParameterType::INTEGER]);
+
+        return self::numbers($this->database->fetchFirstColumn('SELECT DISTINCT store_id FROM copy WHERE id IN (?) AND mend_asked_at IS NOT NULL', [$copies], [ArrayParameterType::INTEGER]));
+    }
+
+    /**
+     * Copies of frames' files of which no store in use has a good one.
+     *
+     * @param list<int> $frames
+     *
+     * @return list<int>
+     */
+    public function lost(array $frames): array
+    {
+        return self::numbers($this->database->fetchFirstColumn("SELECT c.id FROM file f JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id WHERE f.frame_id IN (?) AND c.state IN ('missing', 'differs') AND ".StoreRole::IN_USE." AND NOT EXISTS (SELECT 1 FROM copy g JOIN store s ON s.id = g.store_id WHERE g.file_id = f.id AND g.state = 'proven' AND ".StoreRole::IN_USE.') ORDER BY 1', [$frames], [ArrayParameterType::INTEGER]));
+    }
+
+    /** @return list<CopyRow> asked to be mended at a store, at most $most, by number */
+    public function toMend(int $store, int $after, int $most): array
+    {
+        return $this->rows(self::ROWS." WHERE c.store_id = ? AND c.mend_asked_at IS NOT NULL AND c.id > ? ORDER BY c.id LIMIT $most", [$store, $after]);
+    }
+
+    /** It could not be mended, and is not tried again until it is asked for again. */
+    public function notMended(int $id, string $because): void
+    {
+        $this->database->executeStatement('UPDATE copy SET mend_asked_at = NULL, because = ? WHERE id = ?', [$because, $id]);
+    }
+
+    /** @return array<int, int> store => how many of its copies are to be mended, where any */
+    public function toBeMended(): array
+    {
+        $many = [];
+        foreach ($this->database->fetchAllKeyValue('SELECT store_id, count(*) FROM copy WHERE mend_asked_at IS NOT NULL GROUP BY 1') as $store => $copies) {
+            $many[(int) $store] = is_numeric($copies) ? (int) $copies : 0;
+        }
+
+        return $many;
     }
 
     public function find(int $id): CopyRow
@@ -213,7 +263,7 @@ final readonly class CopyRepository
             "WITH r AS MATERIALIZED (SELECT j.* FROM json_to_recordset(?) AS j(copy int, state text, checksum text, because text, at timestamptz) JOIN copy c ON c.id = j.copy JOIN file f ON f.id = c.file_id WHERE c.state <> 'let go'
                 AND NOT (j.state = 'proven' AND j.checksum <> f.checksum) AND NOT (j.state = 'differs' AND j.checksum IS NOT NULL AND (j.checksum = f.checksum OR j.checksum = coalesce(f.coming, '') OR c.state = 'owed')) AND NOT (j.state = 'owed' AND c.state <> 'owed') ORDER BY c.id FOR NO KEY UPDATE OF c),
              p AS (INSERT INTO proof (copy_id, checksum, holds, at) SELECT copy, checksum, state = 'proven', at FROM r WHERE checksum IS NOT NULL)
-             UPDATE copy c SET state = r.state, checksum = coalesce(r.checksum, c.checksum), because = CASE WHEN c.state = r.state AND c.checksum = r.checksum THEN coalesce(c.because, r.because) ELSE r.because END, proven_at = CASE WHEN r.state = 'proven' THEN r.at ELSE c.proven_at END FROM r WHERE c.id = r.copy",
+             UPDATE copy c SET state = r.state, checksum = coalesce(r.checksum, c.checksum), because = CASE WHEN c.state = r.state AND c.checksum = r.checksum THEN coalesce(c.because, r.because) ELSE r.because END, proven_at = CASE WHEN r.state = 'proven' THEN r.at ELSE c.proven_at END, mend_asked_at = CASE WHEN r.state IN ('missing', 'differs') THEN c.mend_asked_at END FROM r WHERE c.id = r.copy",
             [json_encode($rows, \JSON_THROW_ON_ERROR)],
         );
     }
@@ -245,6 +295,16 @@ final readonly class CopyRepository
     public function release(int $store): void
     {
         $this->locks->release(Lock::Copies, $store);
+    }
+
+    /**
+     * @param list<mixed> $column
+     *
+     * @return list<int>
+     */
+    private static function numbers(array $column): array
+    {
+        return array_map(static fn (mixed $one): int => is_numeric($one) ? (int) $one : 0, $column);
     }
 
     /**

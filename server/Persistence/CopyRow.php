@@ -31,6 +31,9 @@ final readonly class CopyRow
     /** Where a file of its bytes was found since, from the store's root. */
     public ?string $foundPath;
 
+    /** Whether it is to be mended, and nobody has come to it yet. */
+    public bool $isToMend;
+
     /** @param array<string, mixed> $row */
     public function __construct(array $row)
     {
@@ -49,6 +52,7 @@ final readonly class CopyRow
         $this->provenAt = $int('proven_epoch');
         $this->modifiedAt = $int('modified_at');
         $this->foundPath = '' === $text('found_path') ? null : $text('found_path');
+        $this->isToMend = '' !== $text('mend_asked_at');
     }
 
     /** As it is where it was found. */

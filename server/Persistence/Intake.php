@@ -18,7 +18,7 @@ use VelvetLedger\Core\Receipt\Summary;
 #[ORM\Index(name: 'intake_state', columns: ['state'])]
 class Intake
 {
-    public const STOPPED_BY_WISH = 'You stopped it. What is copied and proven stays, the rest waits on the card.';
+    private const STOPPED_BY_WISH = 'You stopped it. What is copied and proven stays, the rest waits on the card.';
 
     #[ORM\Id, ORM\GeneratedValue, ORM\Column]
     private int $id = 0;
@@ -38,6 +38,9 @@ class Intake
     /** Why it stopped before its end, in a sentence. */
     #[ORM\Column(type: 'text', nullable: true)]
     private ?string $stoppedBecause = null;
+
+    #[ORM\Column(options: ['default' => false])]
+    private bool $stoppedByWish = false;
 
     /** Bytes copied by the run under way or the last one, for its rate. */
     #[ORM\Column(type: 'bigint', insertable: false, updatable: false, options: ['default' => 0])]
@@ -143,13 +146,20 @@ class Intake
     /** Whether it was stopped by the photographer's word, and not by what happened to it. */
     public function isStoppedByWish(): bool
     {
-        return IntakeState::Stopped === $this->state && self::STOPPED_BY_WISH === $this->stoppedBecause;
+        return IntakeState::Stopped === $this->state && $this->stoppedByWish;
+    }
+
+    public function stopByWish(Summary $summary): void
+    {
+        $this->stop(self::STOPPED_BY_WISH, $summary);
+        $this->stoppedByWish = true;
     }
 
     public function stop(string $because, Summary $summary): void
     {
         $this->state = IntakeState::Stopped;
         $this->stoppedBecause = $because;
+        $this->stoppedByWish = false;
         $this->endedAt = new \DateTimeImmutable();
         $this->sumUp($summary);
     }

@@ -19,6 +19,8 @@ final readonly class BadCopyView
     public string $because;
     /** Where a file of its bytes was found since, from the store's root. */
     public ?string $foundPath;
+    /** Whether it is being mended. */
+    public bool $isToMend;
 
     /** @param list<string> $good names of the stores that have a good one; where none has, the card in a reader that may have it */
     public function __construct(CopyRow $copy, public string $storeName, public array $good)
@@ -31,5 +33,6 @@ final readonly class BadCopyView
         $this->state = $copy->state;
         $this->because = $copy->because;
         $this->foundPath = $copy->foundPath;
+        $this->isToMend = $copy->isToMend;
     }
 }

@@ -28,11 +28,17 @@ final class Watch
     /** Between two looks at what is to be converted, and at raws that may go. */
     private const DNGS = 30;
 
+    /** What was asked to be mended and nobody came to, for its worker was killed or its store away, is asked for again. */
+    private const MENDS = 30;
+
     private float $looked = 0.0;
     private float $converted = 0.0;
 
     /** @var array<int, array{float, int}> store => when its owed copies were last asked for, and how many they were; none while it is away */
     private array $asked = [];
+
+    /** @var array<int, float> store => when its mending was last asked for */
+    private array $mending = [];
 
     /** @var array<int, float> shoot => when its stamps were last asked for */
     private array $stamping = [];
@@ -50,6 +56,7 @@ final class Watch
         $this->looked = $this->now();
         $this->ledger->clear();
         $owed = $this->copies->creditors();
+        $mends = $this->copies->toBeMended();
         foreach ($this->stores->all() as $store) {
             if (!$this->stores->at($store)->isPresent()) {
                 unset($this->asked[$store->id()]);
@@ -59,6 +66,10 @@ final class Watch
             if (isset($owed[$store->id()]) && ($of !== $owed[$store->id()] || $this->now() - $at > self::AGAIN)) {
                 $this->asked[$store->id()] = [$this->now(), $owed[$store->id()]];
                 $this->bus->dispatch(new MakeOwed($store->id(), $store->name()));
+            }
+            if (isset($mends[$store->id()]) && $this->now() - ($this->mending[$store->id()] ?? 0.0) > self::MENDS) {
+                $this->mending[$store->id()] = $this->now();
+                $this->bus->dispatch(new Mend($store->id(), $store->name()));
             }
             if (StoreRole::Main === $store->role()) {
                 $this->stamps();

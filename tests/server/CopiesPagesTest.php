@@ -109,13 +109,17 @@ final class CopiesPagesTest extends LedgerTestCase
         $findings = self::rows($this->ask('GET', '/api/findings'), 'copies');
         self::assertSame([['missing', ['Anvil']]], array_map(static fn (array $copy): array => [$copy['state'], $copy['good']], $findings));
         self::assertSame([], self::rows($this->ask('GET', '/api/findings?store='.self::int($this->stores()[0], 'id')), 'copies'));
-        $this->ask('POST', '/api/copies/'.self::int($findings[0], 'id').'/mend', [], 204);
+        $bad = self::int($findings[0], 'id');
+        $this->ask('POST', '/api/copies/mend', ['copies' => [$bad]], 204);
+        self::assertSame([true], array_column(self::rows($this->ask('GET', '/api/findings'), 'copies'), 'isToMend'), 'nothing is read or written in a request');
+        $this->work();
         self::assertSame([], self::rows($this->ask('GET', '/api/findings'), 'copies'));
+        self::assertStringContainsString('needs no mending', $this->refused('POST', '/api/copies/mend', ['copies' => [$bad]], 409));
         self::assertFileExists($this->store->path.'/Bellows/pictures/'.self::FOLDER.'/2026-05-04_0002.jpg');
         $again = self::int($this->ask('POST', '/api/stores/'.self::int($mirror, 'id').'/prove', [], 201), 'id');
         self::assertSame('stopped', $this->ask('POST', "/api/provings/$again/stop", [])['state']);
         $this->refused('GET', '/api/provings/999', status: 404);
-        $this->refused('POST', '/api/copies/999/mend', [], 404);
+        $this->refused('POST', '/api/copies/mend', ['copies' => [999]], 404);
     }
 
     public function testAnIntakeIsPausedGoneOnWithAndStopped(): void

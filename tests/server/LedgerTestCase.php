@@ -9,6 +9,9 @@ use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
 use Symfony\Component\BrowserKit\Cookie;
 use Symfony\Component\HttpKernel\KernelInterface;
+use Symfony\Component\Messenger\MessageBusInterface;
+use Symfony\Component\Messenger\Stamp\ReceivedStamp;
+use Symfony\Component\Messenger\Transport\TransportInterface;
 use VelvetLedger\Bench\EmptyLedger;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Receipt\Outcome;
@@ -162,6 +165,19 @@ abstract class LedgerTestCase extends KernelTestCase
     protected function start(string $card, Wishes $wishes = new Wishes()): Intake
     {
         return $this->service(StartIntake::class)->start($this->card($card), $wishes, static fn (Intake $intake) => null);
+    }
+
+    /** What waits in a lane is done, until nothing does. */
+    protected function work(string $lane = 'work'): void
+    {
+        $transport = self::getContainer()->get('messenger.transport.'.$lane);
+        \assert($transport instanceof TransportInterface);
+        while ([] !== $some = [...$transport->get()]) {
+            foreach ($some as $envelope) {
+                $this->service(MessageBusInterface::class)->dispatch($envelope->with(new ReceivedStamp($lane)));
+                $transport->ack($envelope);
+            }
+        }
     }
 
     /** @param (\Closure(int, int): mixed)|null $watch */

@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace VelvetLedger\Tests\server;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Process\Process;
 use VelvetLedger\Core\Card\FolderNames;
+use VelvetLedger\Core\Card\ReadFrame;
 use VelvetLedger\Core\Clearance\Clearance;
 use VelvetLedger\Core\Clearance\Missing;
 use VelvetLedger\Core\Clearance\Remedy;
 use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Server\Cards\CardHoldings;
+use VelvetLedger\Server\Cards\CardReadings;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Clearance\CardClearance;
 use VelvetLedger\Server\Clearance\CompareCard;
@@ -22,9 +26,11 @@ use VelvetLedger\Server\Copies\Mending;
 use VelvetLedger\Server\Copies\OwedCopies;
 use VelvetLedger\Server\Copies\Proving;
 use VelvetLedger\Server\Intake\Plans;
+use VelvetLedger\Server\Pace\Pace;
 use VelvetLedger\Server\Pages\BadCopies;
 use VelvetLedger\Server\Persistence\DayBookRepository;
 use VelvetLedger\Server\Persistence\IntakeState;
+use VelvetLedger\Server\Persistence\LedgerStore;
 use VelvetLedger\Server\Persistence\ProvingRepository;
 use VelvetLedger\Server\Persistence\StoreRole;
 use VelvetLedger\Server\Settings\Home;
@@ -192,6 +198,48 @@ final class MirrorsTest extends LedgerTestCase
             self::assertFileEquals($original, $this->at($drive, self::FOLDER.'/2026-05-04_0002.jpg'));
         }
         self::assertSame([], $this->fresh(BadCopies::class)->of(0, 0));
+    }
+
+    /** Said on the card's desk: what no store has any more comes into its old place, whatever cuts it off, and the card is as it was. */
+    #[TestWith([0])]
+    #[TestWith([1])]
+    #[TestWith([3])]
+    public function testWhatIsHeldAndLostIsPutBackFromItsCard(int $cutAfter): void
+    {
+        $this->bringIn('CARD');
+        $before = Folder::tree($this->at('Anvil'));
+        foreach (['Anvil', 'Bellows'] as $drive) {
+            unlink($this->at($drive, self::FOLDER.'/2026-05-04_0001.jpg'));
+            file_put_contents($this->at($drive, self::FOLDER.'/2026-05-04_0003.jpg'), 'rot');
+            $this->prove($drive);
+        }
+        $frames = $this->service(CardReadings::class)->whole($this->card('CARD'))->frames;
+        $held = fn (): array => array_map(function (ReadFrame $frame) use ($frames): array {
+            $as = $this->service(CardHoldings::class)->of($this->card('CARD'), $frames)->frameHeldAs($frame->frame);
+
+            return [$as?->isThere, $as?->comesBack];
+        }, $frames);
+        self::assertSame([[false, false], [true, false], [false, false]], $held());
+        $browser = $this->browser();
+        $browser->request('POST', '/api/cards/'.$this->card('CARD')->id.'/put-back', [], [], ['HTTP_ORIGIN' => 'http://127.0.0.1:7410'], json_encode(['frames' => array_map(static fn (ReadFrame $frame): string => $frame->frame->key, $frames)], \JSON_THROW_ON_ERROR));
+        self::assertSame(204, $browser->getResponse()->getStatusCode());
+        self::assertSame([[false, true], [true, false], [false, true]], $held(), 'it waits');
+        $this->drivesAway('Bellows');
+        $stores = array_map(static fn (LedgerStore $store): int => $store->id(), $this->service(Stores::class)->all());
+        $mend = fn (\Closure $watch): array => array_map(fn (int $store): bool => $this->service(Mending::class)->asked($store, (new Pace())->slice(60), $watch), $stores);
+        $copies = 0;
+        try {
+            $mend(static fn () => ++$copies === $cutAfter ? throw new \RuntimeException('killed') : null);
+        } catch (\RuntimeException) {
+        }
+        $this->drivesBack('Bellows');
+        self::assertSame([false, false], $mend(static fn () => null));
+        self::assertSame([[true, false], [true, false], [true, false]], $held());
+        foreach (['Anvil', 'Bellows'] as $drive) {
+            self::assertSame($before, array_filter(Folder::tree($this->at($drive)), static fn (string $path): bool => !str_starts_with($path, '/'.Mending::ASIDE), \ARRAY_FILTER_USE_KEY));
+        }
+        self::assertTrue($this->clearance()->mayBeFormatted);
+        self::assertSame([], $this->column('SELECT id FROM copy WHERE mend_asked_at IS NOT NULL'));
     }
 
     /** A bad copy here and another bad one there: each file has a good one. */

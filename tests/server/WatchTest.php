@@ -20,6 +20,7 @@ use VelvetLedger\Server\Stores\ChangeStores;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Work\Dngs;
 use VelvetLedger\Server\Work\MakeOwed;
+use VelvetLedger\Server\Work\Mend;
 use VelvetLedger\Server\Work\Nights;
 use VelvetLedger\Server\Work\PicksUp;
 use VelvetLedger\Server\Work\Prove;
@@ -58,6 +59,10 @@ final class WatchTest extends LedgerTestCase
         self::assertSame([], $looked(4));
         $this->drivesBack('Bellows');
         self::assertSame(['Bellows'], $looked(4), 'it came back once more');
+        $this->ledger()->getConnection()->executeStatement("UPDATE copy SET state = 'missing', mend_asked_at = now() WHERE path LIKE '%0001.jpg'");
+        self::assertSame([Mend::class, Mend::class], $looked(4), 'whoever was to mend them was killed');
+        self::assertSame([], $looked(20));
+        self::assertSame([Mend::class, Mend::class], $looked(20));
     }
 
     public function testARunThatNobodyIsAtIsTakenUp(): void

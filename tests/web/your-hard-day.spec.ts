@@ -70,10 +70,10 @@ test("copies that are gone are said to be, looked for by their bytes, and known 
   const gone = readdirSync(`${store}/2026/Said at last`).find((name) => name.endsWith("0003.jpg")) ?? "";
   rmSync(`${store}/2026/Said at last/${gone}`);
   await openCard(page, "HASTY");
-  await expect(page.getByRole("region", { name: /^Shoot of/ })).toContainText("3 held frames have their copies not where the ledger left them: last proven", {
+  await expect(page.getByRole("region", { name: /^Shoot of/ })).toContainText("3 held frames have no good copies left: last proven", {
     timeout: 30_000,
   });
-  await expect(page.getByRole("option", { name: /ORL_1243.*held, copy gone/ })).toBeVisible();
+  await expect(page.getByRole("option", { name: /ORL_1243.*held, no good copy/ })).toBeVisible();
   await page.getByRole("link", { name: "look for them" }).click();
   pull("HASTY");
   await page.getByRole("button", { name: "look for them on the drives" }).click();

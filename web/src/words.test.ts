@@ -65,7 +65,7 @@ test("dates are said as the camera wrote them, whatever this machine's time zone
   expect([hour("2026-05-04T21:14:09"), clock("2026-05-04T21:14:09")]).toEqual(["21:14", "21:14:09"]);
 });
 
-const held = { path: "a/b.jpg", since: "2026-05-03", frame: 1, shoot: 1, isThere: true, store: "Anvil", proven: "2026-05-03" };
+const held = { path: "a/b.jpg", since: "2026-05-03", frame: 1, shoot: 1, isThere: true, store: "Anvil", proven: "2026-05-03", comesBack: false };
 
 const frame = (over: Partial<CardFrame>): CardFrame => ({
   key: "k",
@@ -103,7 +103,7 @@ test("what a frame's stamp says", () => {
     [[frame({ held, unmarked: true }), false, burst], "held · burst 3/8"],
     [[frame({ held, unmarked: true }), true, undefined], "held, again"],
     [[frame({ held, unmarked: true, twin: { where: "ORREL_A", onThisCard: false } }), false, undefined], "held"],
-    [[frame({ held: { ...held, isThere: false }, unmarked: true }), false, undefined], "held, copy gone"],
+    [[frame({ held: { ...held, isThere: false }, unmarked: true }), false, undefined], "held, no good copy"],
     [[frame({ incomplete: "20 kB of a picture that says more" }), true, undefined], "incomplete"],
     [[frame({ twin: { where: "ORREL_A", onThisCard: false } }), true, undefined], "twin on ORREL_A"],
     [[frame({ twin: { where: "ORREL_A", onThisCard: false } }), true, black, true], "black · twin"],

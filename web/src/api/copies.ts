@@ -31,7 +31,7 @@ function useCopiesChange<T>(change: (given: T) => Promise<unknown>) {
     mutationFn: change,
     onSettled: () => {
       askAgain(); // pictures of copies that are back
-      return Promise.all(["stores", "findings", "clearance", "cards", "shoot", "shoots"].map((key) => queries.invalidateQueries({ queryKey: [key] })));
+      return Promise.all(["stores", "findings", "clearance", "cards", "desk", "shoot", "shoots"].map((key) => queries.invalidateQueries({ queryKey: [key] })));
     },
   });
 }
@@ -49,10 +49,9 @@ export const useChangeStore = () =>
 export const useProve = () => useCopiesChange((store: number) => post(`/api/stores/${store}/prove`, {}));
 export const useProveShoot = () => useCopiesChange((shoot: number) => post(`/api/shoots/${shoot}/prove`, {}));
 export const useStopProving = () => useCopiesChange((proving: number) => post(`/api/provings/${proving}/stop`, {}));
-export const useMend = () =>
-  useCopiesChange(async (copies: number[]) => {
-    for (const copy of copies) await post(`/api/copies/${copy}/mend`, {});
-  });
+export const useMend = () => useCopiesChange((copies: number[]) => post("/api/copies/mend", { copies }));
+/** Held frames of which no store has a good copy left are put back into their places, from their card where that has them still. */
+export const usePutBack = (card: string) => useCopiesChange((frames: string[]) => post(`/api/cards/${card}/put-back`, { frames }));
 
 /** Looks through the drives for copies of a shoot that are not where the ledger left them; and has the ledger know them where they were found. */
 export const useLookFor = () => useCopiesChange((shoot: number) => post(`/api/shoots/${shoot}/look-for`, {}));
@@ -63,7 +62,12 @@ export const useFindings = (shoot: number | null, often: boolean) =>
   useQuery({
     queryKey: ["findings", shoot],
     queryFn: () => get<Findings>(`/api/findings${shoot === null ? "" : `?shoot=${shoot}`}`),
-    refetchInterval: (query) => (query.state.data?.looking === true || query.state.data?.following === true ? GLANCE : often ? GLANCE * 2 : REST),
+    refetchInterval: (query) => 
+      query.state.data?.looking === true || query.state.data?.following === true || query.state.data?.copies.some((copy) => copy.isToMend) === true
+        ? GLANCE
+        : often
+          ? GLANCE * 2
+          : REST,
   });
 
 /** Of a card in a reader, or of the one that a receipt was written from; asOf is what it is asked after, a beginning or an end: what was said before is not said any more. */

@@ -78,7 +78,12 @@ export const useDesk = (card: string, present: boolean) =>
       return { ...desk, frames: desk.frames.map((frame) => ({ ...frame, plannedAt: frame.takenAt })) };
     },
     enabled: present,
-    refetchInterval: (query) => (query.state.data?.complete === false ? 200 : query.state.data?.copiesLooked === false ? 700 : false),
+    refetchInterval: (query) => 
+      query.state.data?.complete === false
+        ? 200
+        : query.state.data?.copiesLooked === false || query.state.data?.frames.some((frame) => frame.held?.comesBack === true) === true
+          ? 700
+          : false,
     placeholderData: keepPreviousData,
   });
 

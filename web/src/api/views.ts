@@ -15,6 +15,8 @@ export interface BadCopy {
   because: string;
   /** Where a file of its bytes was found since, from the store's root. */
   foundPath: string | null;
+  /** Whether it is being mended. */
+  isToMend: boolean;
   storeName: string;
   good: string[];
 }
@@ -298,6 +300,7 @@ export interface HeldAs {
   isThere: boolean;
   store: string;
   proven: string;
+  comesBack: boolean;
 }
 
 /** What may be wrong with a frame, or which frames it belongs with. Hints point; they never decide. */

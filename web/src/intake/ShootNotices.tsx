@@ -1,9 +1,10 @@
 import { Link } from "react-router";
+import { usePutBack } from "../api/copies";
 import type { Problem } from "../api/plan";
 import type { CardFrame } from "../api/types";
 import { TextButton } from "../ledger/Field";
 import { Notice } from "../ledger/Notice";
-import { dateInFull } from "../words/format";
+import { count, dateInFull } from "../words/format";
 import type { Row } from "./rows";
 import type { Desk } from "./useWishes";
 
@@ -70,31 +71,47 @@ export function ShootNotices({ row, problems, desk }: { row: Row; problems: Prob
   );
 }
 
-/** Held frames of which no copy is where the ledger left it: they stay skipped until something else is said. */
+/** Held frames of which no good copy is left where the ledger knows of one: they stay skipped until something else is said. */
 function Gone({ frames, desk }: { frames: CardFrame[]; desk: Desk }) {
-  const last = frames[0]?.held;
+  const putBack = usePutBack(desk.card);
+  const left = frames.filter((frame) => frame.held?.comesBack === false);
+  const last = (left[0] ?? frames[0])?.held;
   if (!last) return null;
-  const one = frames.length === 1;
+  const [it, is, its] = frames.length === 1 ? ["it", "One held frame has", "copy"] : ["them", `${count(frames.length, "held frame")} have`, "copies"];
+  if (left.length === 0)
+    return (
+      <Notice>
+        {is} no good {its} left: put back from this card now, into {frames.length === 1 ? "its old place" : "their old places"}.
+      </Notice>
+    );
   return (
     <Notice
       action={
-        <span className="flex gap-x-4">
+        <span className="flex flex-wrap justify-end gap-x-4">
           <Link to={`/shoots/${last.shoot}`} className="text-velvet underline decoration-velvet/50 underline-offset-3">
-            look for {one ? "it" : "them"}
+            look for {it}
           </Link>
+          <TextButton
+            disabled={putBack.isPending}
+            onClick={() => {
+              putBack.mutate(left.map((frame) => frame.key));
+            }}
+          >
+            put {it} back from this card
+          </TextButton>
           <TextButton
             onClick={() => {
               desk.marks.mark(frames, true);
             }}
           >
-            bring {one ? "it" : "them"} in again
+            bring {it} in as new
           </TextButton>
         </span>
       }
     >
-      {one ? "One held frame has its copy not" : `${frames.length.toLocaleString("en")} held frames have their copies not`} where the ledger left{" "}
-      {one ? "it" : "them"}: last proven {dateInFull(last.proven)} on {last.store}, as <span className="font-path text-path">{last.path}</span>
-      {one ? "" : " and so on"}.
+      {is} no good {its} left: last proven {dateInFull(last.proven)} on {last.store}, as <span className="font-path text-path">{last.path}</span>
+      {frames.length === 1 ? "" : " and so on"}.
+      {putBack.error && <b className="block text-brass">{putBack.error.message}</b>}
     </Notice>
   );
 }

@@ -15,6 +15,7 @@ export interface Marks {
 }
 
 export interface Desk {
+  card: string;
   wishes: Wishes;
   marks: Marks;
   /** What was changed last, in words; null where there is nothing to undo. */
@@ -58,6 +59,7 @@ export function useWishes(card: string): Desk {
     [leftOut, broughtAgain, change, undo],
   );
   return {
+    card,
     wishes: said,
     marks,
     last: steps.at(-1)?.what ?? null,

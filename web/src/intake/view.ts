@@ -51,7 +51,7 @@ export const hasHint = (hints: FrameHint[] | undefined, name: HintName): boolean
 /** What is said of a frame, its state first, then its hints; where its twin stands is left to the longer form. */
 export function stamp(frame: CardFrame, marked: boolean, hints: FrameHint[] | undefined, brief = false): string | null {
   const words = [
-    frame.held && !marked ? (frame.held.isThere ? "held" : "held, copy gone") : frame.held ? "held, again" : null,
+    frame.held && !marked ? (frame.held.isThere ? "held" : frame.held.comesBack ? "held, comes back" : "held, no good copy") : frame.held ? "held, again" : null,
     frame.promised && !frame.held ? `comes by receipt ${frame.promised.receipt}` : null,
     frame.sameExposure ? "held, other bytes" : null,
     !marked && !frame.unmarked ? "left out" : null,

@@ -21,7 +21,7 @@ export function BadCopies({
   const mendPaths = useMendPaths();
   const missing = copies.filter((copy) => copy.state === "missing");
   const found = copies.filter((copy) => copy.foundPath !== null);
-  const can = copies.filter((copy) => copy.good.length > 0);
+  const can = copies.filter((copy) => copy.good.length > 0 && !copy.isToMend);
   return (
     <section aria-label="Copies that need mending" className="pb-10">
       <div className="flex flex-wrap items-baseline justify-between gap-x-6 border-b border-rule-strong pt-6 pr-6 pb-[6px] pl-page">
@@ -87,7 +87,9 @@ export function BadCopies({
             </span>
             <span className="text-right text-faded">{size(copy.bytes)}</span>
             <span className="text-right">
-              {copy.good.length > 0 ? (
+              {copy.isToMend ? (
+                <span className="text-faded">being mended…</span>
+              ) : copy.good.length > 0 ? (
                 <TextButton
                   disabled={mend.isPending}
                   onClick={() => {
