@@ -6,6 +6,7 @@ namespace VelvetLedger\Core\Held;
 
 use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\Frame;
+use VelvetLedger\Core\Card\ReadFrame;
 
 /** Which of a card's files are held or promised, which stand on it or elsewhere a second time, and which frames were held before with other bytes. */
 final readonly class Holdings
@@ -122,6 +123,12 @@ final readonly class Holdings
     public function sameExposureAs(Frame $frame): ?HeldAs
     {
         return $this->sameExposure[$frame->key] ?? null;
+    }
+
+    /** Whether there is anything of a frame to be brought in that is not held, promised, or on the card before. */
+    public function isNew(ReadFrame $frame): bool
+    {
+        return !$frame->isUnreadable() && !$this->isUnmarked($frame->frame);
     }
 
     /** Whether a frame is left on the card unless the photographer marks it: every file of it is held, promised, or on the card before. */

@@ -60,6 +60,7 @@ final readonly class CardFrameView
     public bool $leftByOrder;
     /** Whether it stays on the card unless it is marked. */
     public bool $unmarked;
+    public bool $isNew;
 
     public function __construct(ReadFrame $frame, Holdings $holdings)
     {
@@ -68,6 +69,7 @@ final readonly class CardFrameView
         $this->twin = $holdings->twinOf($frame->frame);
         $this->promised = $holdings->framePromisedBy($frame->frame);
         $this->unmarked = $holdings->isUnmarked($frame->frame);
+        $this->isNew = $holdings->isNew($frame);
         $this->leftByOrder = [] !== array_filter($frame->frame->files, static fn (CardFile $file): bool => null !== $holdings->leftOutBefore($file, $frame->frame));
         $lead = $frame->frame->lead();
         $this->key = $frame->frame->key;

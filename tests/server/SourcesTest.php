@@ -79,6 +79,15 @@ final class SourcesTest extends LedgerTestCase
         yield 'with a zero byte' => ["STORE/real\0"];
     }
 
+    private function newOnItsDesk(string $card): int
+    {
+        $browser = $this->browser();
+        $browser->request('GET', '/api/cards/'.$this->card($card)->id);
+        $frames = self::answer($browser)['frames'] ?? [];
+
+        return \count(array_filter(\is_array($frames) ? $frames : [], static fn (mixed $frame): bool => \is_array($frame) && true === $frame['isNew']));
+    }
+
     public function testTheListSaysHowManyFramesAreNewByWhatTheLedgerHolds(): void
     {
         foreach ([1, 2, 3] as $number) {
@@ -105,6 +114,11 @@ final class SourcesTest extends LedgerTestCase
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0004.JPG', Stills::jpeg('2026-05-04 21:14:00', 4));
         self::assertNull($say(), 'the card goes on');
         self::assertSame(['2026-05-01', '2026-05-04', 1], $learn());
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0005.JPG', '');
+        self::assertSame(1, $learn()[2] ?? null, 'of what cannot be read nothing comes in');
+        $this->reader->put('OTHER/DCIM/100ORREL/ORL_0009.JPG', Stills::jpeg('2026-05-06 21:14:00', 9));
+        self::assertSame([null], \array_slice($say() ?? [], 2), 'another card is in: what is unreadable on this one may be whole there');
+        self::assertSame([1, 1], [$learn()[2] ?? null, $this->newOnItsDesk('CARD')]);
     }
 
     public function testPicturesComeInAStreamEachWithItsPlace(): void

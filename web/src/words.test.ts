@@ -89,6 +89,7 @@ const frame = (over: Partial<CardFrame>): CardFrame => ({
   promised: null,
   twin: null,
   unmarked: false,
+  isNew: true,
   leftByOrder: false,
   ...over,
 });
@@ -118,7 +119,8 @@ test("which frames are shown, and in which order", () => {
   const blown = [{ hint: "blown" as const, place: null, of: null }];
   table(isShown, [
     [[frame({}), "all", false, undefined], true],
-    [[frame({ held }), "new", true, undefined], false],
+    [[frame({ held, isNew: false }), "new", true, undefined], false],
+    [[frame({}), "new", true, undefined], true],
     [[frame({ held }), "held", false, undefined], true],
     [[frame({}), "left out", true, undefined], false],
     [[frame({}), "left out", false, undefined], true],

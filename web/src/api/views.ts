@@ -85,6 +85,7 @@ export interface CardFrame {
   leftByOrder: boolean;
   /** Whether it stays on the card unless it is marked. */
   unmarked: boolean;
+  isNew: boolean;
 }
 
 /** What is in the readers, where these are, and the main store. */

@@ -102,7 +102,7 @@ export function SheetTools({ frames, shown, hints, marks, picks, show, span, vie
           onChoose={onShow}
           options={[
             { value: "all", name: "all", count: frames.length },
-            { value: "new", name: "new", count: frames.length - held.length },
+            { value: "new", name: "new", count: frames.filter((frame) => frame.isNew).length },
             { value: "held", name: "held", count: held.length },
             { value: "left out", name: "left out", count: frames.length - marked.length },
             ...(frames.some((frame) => frame.incomplete)

@@ -64,7 +64,7 @@ export function stamp(frame: CardFrame, marked: boolean, hints: FrameHint[] | un
 }
 
 export function isShown(frame: CardFrame, show: ShowName, marked: boolean, hints: FrameHint[] | undefined): boolean {
-  if (show === "new") return frame.held === null;
+  if (show === "new") return frame.isNew;
   if (show === "held") return frame.held !== null;
   if (show === "left out") return !marked;
   if (show.startsWith("body ")) return (frame.facts?.body ?? "unknown") === show.slice(5);
