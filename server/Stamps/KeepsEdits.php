@@ -11,8 +11,9 @@ use VelvetLedger\Core\Stamp\Place;
 use VelvetLedger\Core\Transfer\Checksum;
 use VelvetLedger\Core\Transfer\Copier;
 use VelvetLedger\Core\Transfer\CopyOrder;
+use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Transfer\SourceFile;
-use VelvetLedger\Core\Transfer\SystemReason;
+use VelvetLedger\Core\Transfer\WorkingCopy;
 use VelvetLedger\Core\Transfer\WriterMark;
 use VelvetLedger\Server\Copies\MadeCopies;
 use VelvetLedger\Server\Persistence\CopyRepository;
@@ -102,9 +103,10 @@ final readonly class KeepsEdits
     {
         $main = array_key_first($open);
         $open[$main]->confirmOwns($path);
-        error_clear_last();
-        if (!@copy($path, $edited)) {
-            throw CouldNotStamp::embed($path, SystemReason::last());
+        try {
+            WorkingCopy::make($path, $edited);
+        } catch (CouldNotCopy $failure) {
+            throw CouldNotStamp::embed($path, $failure->reason());
         }
         touch($edited, (int) filemtime($path));
         clearstatcache(true, $edited);

@@ -20,6 +20,7 @@ use VelvetLedger\Core\Stamp\Written;
 use VelvetLedger\Core\Transfer\Checksum;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Transfer\SystemReason;
+use VelvetLedger\Core\Transfer\WorkingCopy;
 use VelvetLedger\Server\Persistence\FileToStamp;
 use VelvetLedger\Server\Persistence\FrameToStamp;
 use VelvetLedger\Server\Persistence\StampedFile;
@@ -128,9 +129,10 @@ final readonly class MakesStamped
     private function askWith(string $from, int $name, FrameToStamp $frame, FileToStamp $file, array $open, array $words, bool $isAdopted, StampNotes $notes): array
     {
         $path = $open[array_key_first($open)]->path($frame->path($file->ending));
-        error_clear_last();
-        if (!@copy($path, $from)) {
-            throw CouldNotStamp::embed($path, is_file($path) ? SystemReason::last() : 'it is not where the ledger has it');
+        try {
+            WorkingCopy::make($path, $from);
+        } catch (CouldNotCopy $failure) {
+            throw CouldNotStamp::embed($path, is_file($path) ? $failure->reason() : 'it is not where the ledger has it');
         }
         $base = Checksum::ofFile($from);
         if (!self::isKnown($file, $base)) {
@@ -182,6 +184,7 @@ final readonly class MakesStamped
         $written = $this->stamps->into($tree, $stamp, $file->written ?? new Written());
         $made = $this->scratch->path(Place::SIDECAR);
         $text = $tree->sidecar();
+        error_clear_last();
         if (\strlen($text) !== @file_put_contents($made, $text)) {
             throw CouldNotStamp::embed($path, SystemReason::last());
         }

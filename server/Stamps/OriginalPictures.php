@@ -9,6 +9,7 @@ use VelvetLedger\Core\Format\CouldNotRead;
 use VelvetLedger\Core\Format\Picture\CodedPicture;
 use VelvetLedger\Core\Transfer\Checksum;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
+use VelvetLedger\Core\Transfer\WorkingCopy;
 use VelvetLedger\Server\Persistence\FileToStamp;
 use VelvetLedger\Server\Stores\OpenStore;
 
@@ -41,7 +42,9 @@ final readonly class OriginalPictures
     {
         $copy = $this->scratch->path();
         try {
-            return @copy($path, $copy) && \in_array(Checksum::ofFile($copy), $checksums, true) ? CodedPicture::ofFile($copy) : null;
+            WorkingCopy::make($path, $copy);
+
+            return \in_array(Checksum::ofFile($copy), $checksums, true) ? CodedPicture::ofFile($copy) : null;
         } catch (CouldNotCopy|BrokenFile|CouldNotRead) {
             return null;
         } finally {

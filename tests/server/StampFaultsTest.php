@@ -101,6 +101,21 @@ final class StampFaultsTest extends LedgerTestCase
         self::assertSame([], $this->service(StampRepository::class)->shoots());
     }
 
+    public function testWhatCouldNotBeStampedHasItsReasonAndALineInTheLog(): void
+    {
+        $this->bringIn('CARD');
+        $this->change(['rating' => 3]);
+        foreach (['Anvil', 'Bellows'] as $drive) {
+            unlink($this->at($drive).'2026-05-04_0001.jpg');
+        }
+        $this->write();
+        $said = array_values(array_filter($this->column('SELECT stamp_note FROM frame ORDER BY id'), \is_string(...)));
+        self::assertCount(1, $said);
+        self::assertStringContainsString('2026-05-04_0001.jpg could not be stamped: it is not where the ledger has it', $said[0]);
+        $logged = implode('', array_map(file_get_contents(...), array_filter((array) glob(self::$kernel?->getLogDir().'/ledger-*.log'), \is_string(...))));
+        self::assertMatchesRegularExpression('/Frame \d+ was not stamped: .*2026-05-04_0001\.jpg could not be stamped: it is not where the ledger has it/', $logged);
+    }
+
     public function testEndedBetweenFramesItGoesOnWhereItWas(): void
     {
         $this->bringIn('CARD');
