@@ -5,7 +5,7 @@ find_php
 
 # Makes the home of a ledger: its folders, its token and, where there are none, its settings.
 make_home() {
-  mkdir -p "$LEDGER_HOME"/{run,log,cache} && mkdir -p -m 700 "$LEDGER_HOME/doors" || stop_with "The folder $LEDGER_HOME could not be made. Check who owns $ROOT."
+  mkdir -p "$LEDGER_HOME"/{run,log,cache} && mkdir -p -m 700 "$LEDGER_HOME"/{doors,sessions} || stop_with "The folder $LEDGER_HOME could not be made. Check who owns $ROOT."
   export LEDGER_HOME
   [ -s "$LEDGER_HOME/token" ] || new_token
   (umask 077; cd "$LEDGER_HOME/log" && touch fpm.log nginx.log php.log worker.log && chmod 600 ./*.log)
@@ -18,7 +18,7 @@ make_home() {
 keep_home_to_itself() {
   local passing=700
   [ "$(id -u)" -ne 0 ] || case $(cat "$LEDGER_HOME/pg.place" 2>/dev/null || echo "$LEDGER_HOME/pg") in "$LEDGER_HOME"/*) passing=711 ;; esac
-  chmod "$passing" "$LEDGER_HOME" && chmod 700 "$LEDGER_HOME"/{cache,log,doors} && chmod 600 "$LEDGER_HOME/settings.yaml"
+  chmod "$passing" "$LEDGER_HOME" && chmod 700 "$LEDGER_HOME"/{cache,log,doors,sessions} && chmod 600 "$LEDGER_HOME/settings.yaml"
 }
 
 # Sessions are signed with the token: they end with it.
@@ -93,7 +93,6 @@ catch_workers_output = yes
 clear_env = no
 env[LEDGER_KEEPS_CONNECTION] = 1
 php_admin_value[memory_limit] = 512M
-php_admin_value[ffi.enable] = 1
 php_admin_value[opcache.memory_consumption] = 128
 php_admin_value[error_log] = $LEDGER_HOME/log/php.log
 $([ "$(id -u)" -eq 0 ] && printf 'user = root\ngroup = root\n')
@@ -212,7 +211,7 @@ start_server() {
   write_configuration
   end_process "$LEDGER_HOME/run/nginx.pid" "$LEDGER_HOME"
   stop_php
-  "$fpm" $([ "$(id -u)" -eq 0 ] && echo -R) -y "$LEDGER_HOME/run/fpm.conf" >>"$LEDGER_HOME/log/fpm.log" 2>&1 || { tail -n 5 "$LEDGER_HOME/log/fpm.log" >&2; stop_with "php-fpm did not start; its last words are above."; }
+  "$fpm" $([ "$(id -u)" -eq 0 ] && echo -R) -d ffi.enable=preload -d opcache.preload="$ROOT/server/preload.php" -d opcache.preload_user="$(id -un)" -y "$LEDGER_HOME/run/fpm.conf" >>"$LEDGER_HOME/log/fpm.log" 2>&1 || { tail -n 5 "$LEDGER_HOME/log/fpm.log" >&2; stop_with "php-fpm did not start; its last words are above."; }
   nginx_binary -c "$LEDGER_HOME/run/nginx.conf" >>"$LEDGER_HOME/log/nginx.log" 2>&1 || { tail -n 5 "$LEDGER_HOME/log/nginx.log" >&2; stop_with "nginx did not start; its last words are above."; }
   for worker in "${WORKERS[@]}"; do start_worker "${worker%:*}" "${worker#*:}"; done
   printf '%s' "$LEDGER_PORT" >"$LEDGER_HOME/run/port"

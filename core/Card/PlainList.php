@@ -10,14 +10,23 @@ final class PlainList implements ListsFolder
     public function names(string $folder): FolderList
     {
         error_clear_last();
-        $names = @scandir($folder);
-        if (false === $names) {
+        $open = @opendir($folder); // scandir() warns twice, and its second word is of whatever went on between the two
+        if (false === $open) {
             $said = error_get_last()['message'] ?? '';
             $colon = strrpos($said, ': ');
 
             return new FolderList([], false === $colon ? 'it does not open' : substr($said, $colon + 2));
         }
 
-        return new FolderList(array_values(array_diff($names, ['.', '..'])), null);
+        $names = [];
+        while (false !== $name = readdir($open)) {
+            if ('.' !== $name && '..' !== $name) {
+                $names[] = $name;
+            }
+        }
+        closedir($open);
+        sort($names, \SORT_STRING);
+
+        return new FolderList($names, null);
     }
 }

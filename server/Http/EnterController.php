@@ -22,7 +22,7 @@ final class EnterController
             return new JsonResponse(['error' => 'This address is not one of this ledger, or was entered before: each is good for one browser, once, within a day. "bin/ledger address" prints a new one.'], 401);
         }
         $answer = new RedirectResponse('/');
-        $answer->headers->setCookie($session->cookie());
+        $answer->headers->setCookie($session->cookie(browser: (string) $request->headers->get('User-Agent')));
 
         return $answer;
     }

@@ -7,8 +7,8 @@ namespace VelvetLedger\Server\Tools;
 /** One ExifTool that is kept running (-stay_open) and works off what it is asked, one after the other. */
 final class ExifToolProcess
 {
-    /** Kept running, it would outlive a process of ours that is killed, for it does not end where its input does (prctl(2), PR_SET_PDEATHSIG). It has 1 GB of address space. */
-    public const WITH_US = ['prlimit', '--as=1000000000', '--core=0', '--', 'setpriv', '--pdeathsig', 'KILL', '--'];
+    /** Of address space. */
+    public const BYTES = 1_000_000_000;
 
     private const SECONDS = 60.0;
 
@@ -120,7 +120,7 @@ final class ExifToolProcess
             return;
         }
         $pipes = [];
-        $process = proc_open([...('Linux' === \PHP_OS_FAMILY ? self::WITH_US : []), 'exiftool', '-stay_open', 'True', '-@', '-'], [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes);
+        $process = proc_open([...Confined::to(self::BYTES), 'exiftool', '-stay_open', 'True', '-@', '-'], [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes);
         $this->process = false === $process ? throw new \RuntimeException('ExifTool could not be started.') : $process;
         array_map(static fn (mixed $pipe): bool => \is_resource($pipe) && stream_set_blocking($pipe, false), $pipes);
         $this->pipes = array_filter($pipes, \is_resource(...));

@@ -79,7 +79,7 @@ final class ExifToolReader implements FactsReader
     {
         if (null === $this->process || !$this->process->isRunning()) {
             $this->input = new InputStream();
-            $this->process = new Process([...('Linux' === \PHP_OS_FAMILY ? ExifToolProcess::WITH_US : []), 'exiftool', '-stay_open', 'True', '-@', '-'], null, null, $this->input, null);
+            $this->process = new Process([...Confined::to(ExifToolProcess::BYTES), 'exiftool', '-stay_open', 'True', '-@', '-'], null, null, $this->input, null);
             $this->process->start();
         }
 

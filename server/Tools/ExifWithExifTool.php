@@ -32,7 +32,7 @@ final readonly class ExifWithExifTool implements FindsExif
         try {
             // Under a name of ours: in the name of what is read a percent sign begins a code of ExifTool's.
             $this->files->symlink($real, "$folder/raw");
-            $process = new Process(['exiftool', '-q', '-m', '-tagsFromFile', "$folder/raw", '-exif:all', '-makernotes', '-unsafe', '-o', $made], null, null, null, self::SECONDS);
+            $process = new Process([...Confined::to(ExifToolProcess::BYTES), 'exiftool', '-q', '-m', '-tagsFromFile', "$folder/raw", '-exif:all', '-makernotes', '-unsafe', '-o', $made], null, null, null, self::SECONDS);
             $process->run();
 
             return $process->isSuccessful() && is_file($made) && filesize($made) < self::MOST_BYTES ? (string) file_get_contents($made) : null;

@@ -55,8 +55,7 @@ final readonly class LibRaw
      */
     public function run(string ...$command): string
     {
-        $limits = 'Linux' === \PHP_OS_FAMILY ? ['prlimit', '--as='.self::BYTES, '--cpu='.self::SECONDS, '--core=0', '--'] : [];
-        $process = new Process([...$limits, ...array_values($command), $this->link], $this->folder, ['OMP_NUM_THREADS' => '1', 'LC_ALL' => 'C'], null, 3.0 * self::SECONDS);
+        $process = new Process([...Confined::to(self::BYTES, self::SECONDS), ...array_values($command), $this->link], $this->folder, ['OMP_NUM_THREADS' => '1', 'LC_ALL' => 'C'], null, 3.0 * self::SECONDS);
         try {
             $process->run();
         } catch (ProcessTimedOutException) {

@@ -23,8 +23,7 @@ final class Vips
      */
     public static function scale(array $files, int $edge, string $output, int $seconds, ?string $folder = null, ?string $given = null, bool $ours = false): Process
     {
-        $limits = 'Linux' === \PHP_OS_FAMILY ? ['prlimit', '--as='.self::BYTES, '--cpu='.$seconds, '--core=0', '--'] : [];
-        $process = new Process([...$limits, 'vipsthumbnail', ...$files, '--size', $edge.'x'.$edge.'>', '-o', $output], $folder, ['VIPS_WARNING' => '1', 'VIPS_CONCURRENCY' => '1', ...$ours ? [] : ['VIPS_BLOCK_UNTRUSTED' => '1'], 'MALLOC_ARENA_MAX' => '2'], $given, 3.0 * $seconds);
+        $process = new Process([...Confined::to(self::BYTES, $seconds), 'vipsthumbnail', ...$files, '--size', $edge.'x'.$edge.'>', '-o', $output], $folder, ['VIPS_WARNING' => '1', 'VIPS_CONCURRENCY' => '1', ...$ours ? [] : ['VIPS_BLOCK_UNTRUSTED' => '1'], 'MALLOC_ARENA_MAX' => '2'], $given, 3.0 * $seconds);
         try {
             $process->run();
         } catch (ProcessTimedOutException) {

@@ -7,6 +7,7 @@ namespace VelvetLedger\Tests\server;
 use Monolog\Level;
 use Monolog\LogRecord;
 use PHPUnit\Framework\Attributes\TestWith;
+use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Component\BrowserKit\Cookie;
 use VelvetLedger\Server\Http\Access\Session;
 use VelvetLedger\Server\Settings\Home;
@@ -94,6 +95,35 @@ final class AccessTest extends LedgerTestCase
         } finally {
             file_put_contents($home->path.'/token', $token);
         }
+    }
+
+    public function testASessionIsEndedSingly(): void
+    {
+        $sessions = new Session(Home::fromEnvironment());
+        $enter = function (string $agent): KernelBrowser {
+            $browser = $this->browser();
+            $browser->getCookieJar()->clear();
+            touch(Home::fromEnvironment()->path.'/doors/'.hash('sha256', $agent));
+            $browser->request('GET', '/enter?word='.rawurlencode($agent), [], [], ['HTTP_USER_AGENT' => $agent]);
+
+            return $browser;
+        };
+        [$mine, $lost] = [$enter('mine'), $enter('lost')];
+        $mine->request('GET', '/api/sessions');
+        $all = array_filter(self::answer($mine), \is_array(...));
+        self::assertEqualsCanonicalizing(['mine' => true, 'lost' => false], array_intersect_key(array_column($all, 'isThis', 'browser'), ['mine' => 1, 'lost' => 1]));
+        $key = array_column($all, 'key', 'browser')['lost'] ?? '';
+        self::assertIsString($key);
+        foreach (['../token', str_repeat('?', 16), '*'] as $wrong) {
+            $sessions->end($wrong);
+        }
+        $mine->request('POST', "/api/sessions/$key/end", [], [], ['HTTP_ORIGIN' => 'http://127.0.0.1:7410'], '{}');
+        self::assertSame(204, $mine->getResponse()->getStatusCode());
+        foreach ([[$mine, 200], [$lost, 401]] as [$browser, $status]) {
+            $browser->request('GET', '/api/shoots');
+            self::assertSame($status, $browser->getResponse()->getStatusCode());
+        }
+        self::assertNotContains('lost', array_column($sessions->all(''), 'browser'));
     }
 
     public function testEveryAnswerTellsTheBrowserToRunAndFrameNothing(): void

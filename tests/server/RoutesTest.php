@@ -23,6 +23,8 @@ final class RoutesTest extends LedgerTestCase
     /** Of the wrong values so many-th is sent in each field, another in the next; with 1, all of them. */
     private const EACH = 4;
 
+    private ?string $session = null;
+
     /** @param class-string $controller */
     #[DataProvider('controllers')]
     public function testEveryRouteAskedInEveryWrongWay(string $controller): void
@@ -70,7 +72,7 @@ final class RoutesTest extends LedgerTestCase
     /** @param array<string, string> $headers */
     private function ask(KernelBrowser $browser, string $method, string $address, string $what, string $query, string $body = '', array $headers = [], ?string $session = null): void
     {
-        $browser->getCookieJar()->set(new Cookie((new Session(Home::fromEnvironment()))->name(), $session ?? (string) (new Session(Home::fromEnvironment()))->cookie()->getValue()));
+        $browser->getCookieJar()->set(new Cookie((new Session(Home::fromEnvironment()))->name(), $session ?? $this->session ??= (string) (new Session(Home::fromEnvironment()))->cookie()->getValue()));
         $browser->request($method, $address.$query, [], [], $headers + ['CONTENT_TYPE' => 'application/json'], $body);
         $answer = $browser->getResponse();
         $status = $answer->getStatusCode();

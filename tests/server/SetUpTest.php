@@ -111,12 +111,38 @@ final class SetUpTest extends TestCase
         }
     }
 
+    /** Root gives its ledger to whoever may write to its pictures, and goes on as that one; nobody else gives anything away. */
+    public function testStartedByRootALedgerRunsAsAnother(): void
+    {
+        $home = new Folder();
+        mkdir($home->path.'/pictures');
+        file_put_contents($home->path.'/settings.yaml', "stores: { main: { name: Main, path: '{$home->path}/pictures/not there yet' } }");
+        $owner = static fn (): string => posix_getpwuid((int) fileowner($home->path))['name'] ?? '';
+        $give = 'find_php; stop_server() { :; }; reaches_all() { [ "$1" != daemon ]; }; LEDGER_VERB=start; give_home_away';
+        [$code, $said] = self::shell($give, $home);
+        self::assertSame(0, $code, $said);
+        if (0 !== posix_geteuid()) {
+            self::assertSame('', $said);
+
+            return;
+        }
+        self::assertStringContainsString('LEDGER_USER=name bin/ledger start', $said, 'root alone may write there');
+        self::assertSame([0, 'root'], [self::shell('export LEDGER_USER=daemon; '.$give, $home)[0], $owner()], 'who cannot read the programs cannot run them');
+        self::assertStringContainsString('There is no user nobody-at-all', self::shell('export LEDGER_USER=nobody-at-all; '.$give, $home)[1]);
+        chown($home->path.'/pictures', 'nobody');
+        [$code, $said] = self::shell($give, $home);
+        clearstatcache();
+        self::assertSame([0, '', 'nobody'], [$code, $said, $owner()]);
+        self::assertStringContainsString('runuser -u nobody', self::shell('exec() { echo "$@"; }; LEDGER_SAID=(start); as_its_owner', $home)[1]);
+        chown($home->path, 'root');
+    }
+
     /** @return array{int, string} exit code and all that was said */
     private static function shell(string $script, ?Folder $home = null): array
     {
         $home ??= new Folder();
         $ops = \dirname(__DIR__, 2).'/ops';
-        $run = new Process(['bash', '-c', "for part in common packages postgres server; do source $ops/\$part.sh; done; $script"], null, ['LEDGER_HOME' => $home->path, 'HOME' => $home->path], null, 60);
+        $run = new Process(['bash', '-c', "for part in common packages postgres server owner; do source $ops/\$part.sh; done; $script"], null, ['LEDGER_HOME' => $home->path, 'HOME' => $home->path], null, 60);
         $run->run();
 
         return [(int) $run->getExitCode(), $run->getOutput().$run->getErrorOutput()];

@@ -11,6 +11,7 @@ use VelvetLedger\Core\Card\CardWalker;
 use VelvetLedger\Core\Card\FolderList;
 use VelvetLedger\Core\Card\ListsFolder;
 use VelvetLedger\Core\Card\PlainList;
+use VelvetLedger\Server\Tools\Confined;
 use VelvetLedger\Server\Tools\ListsWithLibrary;
 use VelvetLedger\Server\Tools\MountTable;
 use VelvetLedger\Server\Tools\VolumesOfLinux;
@@ -94,5 +95,26 @@ final class ToolsTest extends TestCase
         $uuids = array_map(static fn (string $path): ?string => $volumes->uuid($there->path.'/media/'.$path), ['ORREL A', 'TOWER', 'BOUND', '', 'GONE']);
         self::assertSame(['1A2B-3C4D', '9F00-0001', null, null, null], $uuids);
         self::assertNull((new VolumesOfLinux(new MountTable('/nowhere'), '/nowhere'))->uuid($there->path));
+    }
+
+    /** Source: proc(5), capabilities(7). */
+    public function testWhatTakesStrangersFilesApartHasNoNetworkAndNoRightsToGain(): void
+    {
+        $listens = stream_socket_server('tcp://127.0.0.1:0');
+        self::assertNotFalse($listens);
+        $connect = \sprintf('exec 3<>/dev/tcp/127.0.0.1/%s && echo reached', substr((string) strrchr((string) stream_socket_get_name($listens, false), ':'), 1));
+        $run = static function (string ...$command): string {
+            $process = new Process([...Confined::to(1_000_000_000, 5), ...$command]);
+            $process->run();
+
+            return $process->getOutput();
+        };
+        self::assertSame("reached\n", (string) shell_exec('bash -c '.escapeshellarg($connect)), 'from here it answers');
+        $allowed = 0 === (new Process(['unshare', ...0 === posix_geteuid() ? [] : ['--map-current-user'], '--net', '--', 'true']))->run();
+        self::assertSame($allowed ? '' : "reached\n", $run('bash', '-c', $connect));
+        $status = $run('cat', '/proc/self/status');
+        self::assertStringContainsString("NoNewPrivs:\t1", $status);
+        self::assertMatchesRegularExpression('/^CapEff:\t'.(0 === posix_geteuid() ? '0{15}4' : '0{16}').'$/m', $status, 'of root\'s rights only CAP_DAC_READ_SEARCH, 1 << 2');
+        self::assertSame("976562\n5\n", $run('sh', '-c', 'ulimit -v; ulimit -t'), 'kilobytes, seconds');
     }
 }

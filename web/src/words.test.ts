@@ -3,6 +3,7 @@ import type { CardFrame } from "./api/types";
 import { longestPauses, nearest, places, roundTimes } from "./intake/timescale";
 import { isShown, kinds, sorted, stamp, stem } from "./intake/view";
 import { foldersInWords, namesInWords } from "./stationery/patterns";
+import { browserInWords } from "./words/browser";
 import { clock, count, day, duration, exposure, figure, hour, size, span } from "./words/format";
 import { destinationInWords, shootsInWords, subfoldersInWords } from "./words/order";
 import { arrivals, noticed, onArrivals, wavedAway } from "./api/arrivals";
@@ -112,6 +113,17 @@ test("what a frame's stamp says", () => {
     [[frame({ sameExposure: held }), true, undefined], "held, other bytes"],
     [[frame({ caution: "damaged", datedByFile: true }), true, undefined], "look here"],
     [[frame({ datedByFile: true }), true, undefined], "file time"],
+  ]);
+});
+
+test("browsers are called by what people call them", () => {
+  table(browserInWords, [
+    [["Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) HeadlessChrome/142.0.0.0 Safari/537.36"], "Chrome on Linux"],
+    [["Mozilla/5.0 (Macintosh; Intel Mac OS X 10_15_7) AppleWebKit/605.1.15 (KHTML, like Gecko) Version/17.0 Safari/605.1.15"], "Safari on macOS"],
+    [["Mozilla/5.0 (Windows NT 10.0; Win64; x64) AppleWebKit/537.36 Chrome/120.0 Safari/537.36 Edg/120.0"], "Edge on Windows"],
+    [["Mozilla/5.0 (Android 14; Mobile; rv:131.0) Gecko/131.0 Firefox/131.0"], "Firefox on Android"],
+    [["curl/8.5"], "curl/8.5"],
+    [[""], "a browser that does not say its name"],
   ]);
 });
 

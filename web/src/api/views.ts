@@ -594,6 +594,15 @@ export interface SavedOrder {
   isSaved: boolean;
 }
 
+/** A browser that may enter: since when, until when, and how it names itself. */
+export interface Session {
+  key: string;
+  begun: string;
+  until: string;
+  browser: string;
+  isThis: boolean;
+}
+
 /** A shoot in the list: its folder, its sums, and the frame that stands for it. */
 export interface Shoot {
   id: number;

@@ -7,6 +7,7 @@ import { Nothing } from "../ledger/Nothing";
 import { Notice, Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
 import { count, dateOf, timeOfDay } from "../words/format";
+import { Sessions } from "./Sessions";
 
 const KINDS = ["intake", "clock", "store", "owed copies", "proof", "repair", "card", "order", "stamp"];
 
@@ -107,6 +108,7 @@ export function DayBookScreen() {
           </span>
         )}
       </p>
+      <Sessions />
     </Page>
   );
 }
