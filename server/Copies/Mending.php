@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Transfer\LastingFolders;
 use VelvetLedger\Core\Transfer\SystemReason;
 use VelvetLedger\Core\Transfer\WriterMark;
+use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Pace\Slice;
 use VelvetLedger\Server\Persistence\CopyRepository;
 use VelvetLedger\Server\Persistence\CopyRow;
@@ -28,7 +29,8 @@ final readonly class Mending
 {
     public const ASIDE = 'Set aside';
 
-    private const AT_ONCE = 50;
+    private const AT_ONCE = 100;
+    private const BYTES_AT_ONCE = 200_000_000;
 
     public function __construct(private EntityManagerInterface $ledger, private CopyRepository $copies, private MadeCopies $making, private Stores $stores, private ListsOfStore $lists, private Leftovers $leftovers)
     {
@@ -45,9 +47,12 @@ final readonly class Mending
      */
     public function ask(array $copies): array
     {
-        $rows = array_map($this->copies->find(...), $copies);
-        $bad = array_filter($rows, self::isBad(...));
-        if ([] === $bad && [] !== $rows) {
+        $rows = $this->copies->all($copies);
+        $unknown = array_values(array_diff($copies, array_column($rows, 'id')));
+        if ([] !== $unknown) {
+            throw NotInLedger::copy($unknown[0]);
+        }
+        if ([] !== $rows && [] === array_filter($rows, self::isBad(...))) {
             throw CouldNotMend::isGood($rows[0]->path);
         }
 
@@ -58,7 +63,7 @@ final readonly class Mending
      * Mends what was asked for at a store, for about as long as the slice is. What cannot be mended says why; where the
      * store leaves, the rest is asked for still.
      *
-     * @param \Closure(): mixed $watch asked after each copy; what it throws ends it where it is
+     * @param \Closure(int): mixed $watch told of bytes as they are written; what it throws ends it where it is
      *
      * @return bool whether any is left
      *
@@ -72,17 +77,13 @@ final readonly class Mending
             $this->ledger->clear();
             $open = $this->stores->at($this->stores->find($store))->open();
             for ($after = 0; [] !== $some = $this->copies->toMend($store, $after, self::AT_ONCE); $after = $some[\count($some) - 1]->id) {
-                foreach ($some as $copy) {
-                    try {
-                        $this->put($open, $copy, $mark);
-                        $folders[$copy->folder()] = $copy->folder();
-                    } catch (CouldNotMend $failure) {
-                        $this->copies->notMended($copy->id, rtrim($failure->getMessage(), '.'));
-                    }
-                    $watch();
-                    if ($slice->isOver()) {
-                        return [] !== $this->copies->toMend($store, 0, 1);
-                    }
+                $some = self::atOnce($some);
+                foreach ($this->put($open, $some, $mark, $watch) as $id => $failure) {
+                    $this->copies->notMended($id, rtrim($failure->getMessage(), '.'));
+                }
+                $folders += array_column(array_map(static fn (CopyRow $copy): array => [$copy->folder(), $copy->folder()], $some), 0, 1);
+                if ($slice->isOver()) {
+                    return [] !== $this->copies->toMend($store, 0, 1);
                 }
             }
         } catch (StoreAbsent) {
@@ -95,15 +96,40 @@ final readonly class Mending
         return false;
     }
 
+    /**
+     * The first of them that are worth a round: what is set aside in it is back within a moment, should it break off.
+     *
+     * @param non-empty-list<CopyRow> $copies
+     *
+     * @return non-empty-list<CopyRow>
+     */
+    private static function atOnce(array $copies): array
+    {
+        $some = [];
+        $bytes = 0;
+        foreach ($copies as $copy) {
+            if ([] !== $some && $bytes + $copy->bytes > self::BYTES_AT_ONCE) {
+                break;
+            }
+            $some[] = $copy;
+            $bytes += $copy->bytes;
+        }
+
+        return $some;
+    }
+
     /** @throws CouldNotMend|StoreAbsent */
     public function mend(int $id): void
     {
         $copy = $this->bad($id);
         $mark = $this->copies->take($copy->store) ?? throw CouldNotMend::isBusy($copy->path);
         try {
-            $this->put($this->stores->at($this->stores->find($copy->store))->open(), $copy, $mark);
+            $failed = $this->put($this->stores->at($this->stores->find($copy->store))->open(), [$copy], $mark, static fn (int $bytes) => null);
         } finally {
             $this->copies->release($copy->store);
+        }
+        if ([] !== $failed) {
+            throw $failed[$copy->id];
         }
         $this->renew($copy->store, [$copy->folder()]);
     }
@@ -120,22 +146,57 @@ final readonly class Mending
         return \in_array($copy->state, [CopyState::Missing, CopyState::Differs], true);
     }
 
-    /** @throws CouldNotMend|StoreAbsent */
-    private function put(OpenStore $store, CopyRow $copy, WriterMark $mark): void
+    /**
+     * @param list<CopyRow>        $bad
+     * @param \Closure(int): mixed $moved
+     *
+     * @return array<int, CouldNotMend> those that could not be mended, and are as they were
+     *
+     * @throws StoreAbsent
+     */
+    private function put(OpenStore $store, array $bad, WriterMark $mark, \Closure $moved): array
     {
-        $this->leftovers->clear($store, [$copy->folder()], $mark);
-        $aside = $this->setAside($store, $copy);
+        $this->leftovers->clear($store, array_values(array_unique(array_map(static fn (CopyRow $copy): string => $copy->folder(), $bad))), $mark);
+        $asides = $failed = $made = [];
         try {
-            $because = $this->making->make($store, [$copy], static fn (int $bytes) => null, $mark)[$copy->id] ?? null;
-        } catch (\Throwable $failure) {
-            $this->putBack($store, $copy, $aside);
-            throw $failure;
+            foreach ($bad as $copy) {
+                try {
+                    $asides[$copy->id] = $this->setAside($store, $copy);
+                } catch (CouldNotMend $failure) {
+                    $failed[$copy->id] = $failure;
+                }
+            }
+            $made = $this->making->make($store, array_values(array_filter($bad, static fn (CopyRow $copy): bool => !isset($failed[$copy->id]))), $moved, $mark);
+        } finally {
+            foreach ($bad as $copy) {
+                if (\array_key_exists($copy->id, $asides) && (!\array_key_exists($copy->id, $made) || null !== $made[$copy->id])) {
+                    $failed[$copy->id] = $this->putBack($store, $copy, $asides[$copy->id], $made[$copy->id] ?? 'it was cut off');
+                }
+            }
         }
-        if (null !== $because) {
-            $this->putBack($store, $copy, $aside);
-            throw CouldNotMend::noGoodCopy($copy->path, $because);
+        $this->enter($store, array_values(array_filter($bad, static fn (CopyRow $copy): bool => !isset($failed[$copy->id]))), $asides);
+
+        return $failed;
+    }
+
+    /**
+     * A line in the day book for each shoot.
+     *
+     * @param list<CopyRow>           $mended
+     * @param array<int, string|null> $asides
+     */
+    private function enter(OpenStore $store, array $mended, array $asides): void
+    {
+        $shoots = [];
+        foreach ($mended as $copy) {
+            $shoots[$copy->shoot][] = $copy;
         }
-        $this->ledger->persist(DayBookEntry::ofStore(\sprintf('%s was mended at %s from another copy.%s', $copy->path, $store->store->name, null === $aside ? '' : ' What was there lies in '.$aside.'.'), $this->stores->find($copy->store), DayBookKind::Repair, $this->ledger->find(Shoot::class, $copy->shoot)));
+        foreach ($shoots as $shoot => $copies) {
+            $aside = array_values(array_filter(array_map(static fn (CopyRow $copy): ?string => $asides[$copy->id] ?? null, $copies), \is_string(...)));
+            $what = 1 === \count($copies) ? $copies[0]->path.' was' : Count::of(\count($copies), 'copy', 'copies').', from '.$copies[0]->path.' to '.basename($copies[\count($copies) - 1]->path).', were';
+            $lies = 1 === \count($aside) ? ' What was there lies in '.$aside[0].'.' : ([] === $aside ? '' : ' What was there lies in '.\dirname($aside[0]).'.');
+            $this->ledger->persist(DayBookEntry::ofStore("$what mended at {$store->store->name}.$lies", $this->stores->find($copies[0]->store), DayBookKind::Repair, $this->ledger->find(Shoot::class, $shoot)));
+        }
         $this->ledger->flush();
     }
 
@@ -151,17 +212,13 @@ final readonly class Mending
         }
     }
 
-    /**
-     * Better a bad copy than none.
-     *
-     * @throws CouldNotMend where it cannot be put back, and lies aside
-     */
-    private function putBack(OpenStore $store, CopyRow $copy, ?string $aside): void
+    /** Better a bad copy than none. */
+    private function putBack(OpenStore $store, CopyRow $copy, ?string $aside, string $because): CouldNotMend
     {
         clearstatcache(true, $store->path($copy->path));
-        if (null !== $aside && false === @lstat($store->path($copy->path)) && !@rename($store->path($aside), $store->path($copy->path))) {
-            throw CouldNotMend::liesAside($copy->path, $aside);
-        }
+        $liesAside = null !== $aside && false === @lstat($store->path($copy->path)) && !@rename($store->path($aside), $store->path($copy->path));
+
+        return $liesAside ? CouldNotMend::liesAside($copy->path, $aside) : CouldNotMend::noGoodCopy($copy->path, $because);
     }
 
     /** Where the bad one went, from the store's root; null where there was none. */

@@ -208,6 +208,16 @@ final readonly class CopyRepository
         return $many;
     }
 
+    /**
+     * @param list<int> $ids
+     *
+     * @return list<CopyRow> those that there are
+     */
+    public function all(array $ids): array
+    {
+        return $this->rows(self::ROWS.' WHERE c.id IN (?)', [$ids], [ArrayParameterType::INTEGER]);
+    }
+
     public function find(int $id): CopyRow
     {
         return $this->rows(self::ROWS.' WHERE c.id = ?', [$id])[0] ?? throw NotInLedger::copy($id);

@@ -59,7 +59,7 @@ final readonly class LooksAfterCopies
     {
         $this->do(function () use ($work): void {
             try {
-                if ($this->mending->asked($work->store, $this->pace->slice(self::SLICE), $this->interruption->stopHere(...))) {
+                if ($this->mending->asked($work->store, $this->pace->slice(self::SLICE), fn (int $bytes) => $this->interruption->stopHere())) {
                     $this->bus->dispatch($work);
                 }
             } catch (CouldNotMend) {

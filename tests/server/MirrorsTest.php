@@ -229,7 +229,7 @@ final class MirrorsTest extends LedgerTestCase
         $mend = fn (\Closure $watch): array => array_map(fn (int $store): bool => $this->service(Mending::class)->asked($store, (new Pace())->slice(60), $watch), $stores);
         $copies = 0;
         try {
-            $mend(static fn () => ++$copies === $cutAfter ? throw new \RuntimeException('killed') : null);
+            $mend(static fn (int $bytes) => ++$copies === $cutAfter ? throw new \RuntimeException('killed') : null);
         } catch (\RuntimeException) {
         }
         $this->drivesBack('Bellows');

@@ -37,7 +37,7 @@ export function Sessions() {
       {open && (
         <ul className="pt-3">
           {sessions.data.map((session) => (
-            <li key={session.key} className="folds grid grid-cols-[minmax(200px,1fr)_180px_180px_140px] items-baseline gap-x-[14px] border-b border-rule py-[6px]">
+            <li key={session.key} className="folds grid grid-cols-[minmax(200px,1fr)_230px_230px_120px] items-baseline gap-x-[14px] border-b border-rule py-[6px]">
               <span>
                 {browserInWords(session.browser)}
                 {session.isThis && <b>, this one</b>}
