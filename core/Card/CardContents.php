@@ -11,8 +11,9 @@ final readonly class CardContents
      * @param list<ReadFrame> $frames
      * @param list<CardFile>  $others
      * @param list<Trouble>   $troubles
+     * @param list<ReadFrame> $loose    others that come along as they are, see LooseFiles
      */
-    public function __construct(public array $frames, public array $others, public array $troubles)
+    public function __construct(public array $frames, public array $others, public array $troubles, public array $loose = [])
     {
     }
 
@@ -30,6 +31,12 @@ final readonly class CardContents
     {
         $grouping = ClipGrouping::of($this->others);
 
-        return new self([...$this->frames, ...array_map(ReadFrame::clip(...), $grouping->clips)], $grouping->others, $this->troubles);
+        return new self([...$this->frames, ...array_map(ReadFrame::clip(...), $grouping->clips)], $grouping->others, $this->troubles, $this->loose);
+    }
+
+    /** The same with all that can come along of what is neither frame nor clip. */
+    public function withLoose(): self
+    {
+        return new self($this->frames, LooseFiles::among($this->others)[1], $this->troubles, LooseFiles::among($this->others)[0]);
     }
 }

@@ -13,7 +13,7 @@ final readonly class Frame
     /** @param non-empty-list<CardFile> $files */
     public function __construct(public array $files, public string $stem)
     {
-        $this->key = hash('xxh64', $files[0]->folder().'/'.strtolower($files[0]->kind->isClip() ? $files[0]->name() : $stem));
+        $this->key = hash('xxh64', $files[0]->folder().'/'.strtolower($files[0]->kind->isStill() ? $stem : $files[0]->name()));
     }
 
     public function lead(): CardFile

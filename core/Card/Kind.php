@@ -51,13 +51,24 @@ enum Kind: string
         if (str_starts_with(basename($path), '._')) {
             return self::System; // what a Mac has to say of the file of that name: AppleDouble (RFC 1740, appendix B)
         }
+
+        return match (true) {
+            !self::isOfAComputer($path) => $kind,
+            $kind->isStill(), $kind->isClip() => self::Hidden,
+            default => self::System,
+        };
+    }
+
+    /** Whether it stands where computers keep their own books on a volume, or what they threw away. */
+    public static function isOfAComputer(string $path): bool
+    {
         foreach (explode('/', mb_strtolower($path)) as $name) {
             if (str_starts_with($name, '.') || \in_array($name, self::SYSTEM_FOLDERS, true)) {
-                return $kind->isStill() || $kind->isClip() ? self::Hidden : self::System;
+                return true;
             }
         }
 
-        return $kind;
+        return false;
     }
 
     /** Whether it can be brought along with the stills, as it is. */

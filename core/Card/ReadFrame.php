@@ -53,7 +53,7 @@ final readonly class ReadFrame
         return null === $this->facts?->takenAt;
     }
 
-    /** A moving picture, or a sound that goes with no frame: brought along like a frame, and none. */
+    /** A moving picture, a sound that goes with no frame, or whatever else: brought along like a frame, and none. */
     public static function clip(Frame $clip): self
     {
         return new self($clip, null, null, null, []);
@@ -62,6 +62,12 @@ final readonly class ReadFrame
     public function isClip(): bool
     {
         return !$this->frame->lead()->kind->isStill();
+    }
+
+    /** Whether it is neither frame nor clip: it comes along under the name that it has. */
+    public function isLoose(): bool
+    {
+        return $this->isClip() && !$this->frame->lead()->kind->isClip();
     }
 
     /** Whether every still of the frame is unreadable, so that there is no frame to bring in. */

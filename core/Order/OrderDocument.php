@@ -23,6 +23,7 @@ final class OrderDocument
             'name' => $order->name,
             'bring' => $order->bring->stills->value,
             'clips' => $order->bring->clips->value,
+            'others' => $order->bring->others->value,
             'shoots' => ['pauseMinutes' => $order->shoots->pauseMinutes, 'dayTurnsAt' => $order->shoots->dayTurnsAt],
             'destination' => self::ofDestination($order->destination),
             'folders' => PatternDocument::ofFolders($order->folders),
@@ -52,7 +53,7 @@ final class OrderDocument
 
         return $fields->make(static fn (): StandingOrder => StandingOrder::of(
             $fields->text('name'),
-            new Bring($fields->oneOf('bring', Companions::class, $plain->bring->stills), $fields->oneOf('clips', Clips::class, $plain->bring->clips)),
+            new Bring($fields->oneOf('bring', Companions::class, $plain->bring->stills), $fields->oneOf('clips', Clips::class, $plain->bring->clips), $fields->oneOf('others', Others::class, $plain->bring->others)),
             self::division($fields->object('shoots')),
             self::destination($fields->object('destination')),
             $fields->has('folders') ? PatternDocument::readFolders($fields->object('folders')) : $plain->folders,

@@ -24,12 +24,12 @@ final readonly class Plan
         $this->totals = Totals::of($lines);
     }
 
-    /** @return array<array-key, PlannedShoot> frame key => its shoot */
+    /** @return array<array-key, PlannedShoot> key of a frame, or of what comes along => its shoot */
     public function shootsByFrame(): array
     {
         $found = [];
         foreach ($this->shoots as $shoot) {
-            $found += array_fill_keys($shoot->frames->keys, $shoot);
+            $found += array_fill_keys([...$shoot->frames->keys, ...$shoot->frames->along], $shoot);
         }
 
         return $found;

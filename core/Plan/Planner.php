@@ -31,6 +31,7 @@ final class Planner
 
     private readonly FolderPlan $folders;
     private CardNumbers $numbers;
+    private LoosePlaces $loose;
     private ?Samples $samples = null;
 
     private function __construct(private readonly Wishes $wishes, private readonly StoreState $store, private readonly Holdings $holdings, private readonly CapturedAt $now)
@@ -38,14 +39,19 @@ final class Planner
         $this->folders = new FolderPlan($store);
     }
 
-    /** @param CapturedAt|null $now the date of the intake, where a pattern asks for it */
-    public static function plan(CardContents $card, Wishes $wishes, StoreState $store, ?Holdings $holdings = null, ?CapturedAt $now = null): Plan
+    /**
+     * @param CapturedAt|null $now   the date of the intake, where a pattern asks for it
+     * @param string          $label of the card
+     */
+    public static function plan(CardContents $card, Wishes $wishes, StoreState $store, ?Holdings $holdings = null, ?CapturedAt $now = null, string $label = ''): Plan
     {
         $planner = new self($wishes, $store, $holdings ?? Holdings::none(), $now ?? CapturedAt::fromFileTime(time()));
         $frames = $wishes->clocks->timeAll(array_values(array_filter($card->frames, static fn (ReadFrame $frame): bool => !$frame->isUnreadable())));
         $division = $wishes->order->shoots;
         $planner->numbers = CardNumbers::on($card);
+        $planner->loose = new LoosePlaces($planner->folders, $store, $card->loose, $label);
         $planner->addShoots($wishes->edits->apply($division->propose($frames), $division));
+        array_push($planner->lines, ...$planner->loose->staying($wishes));
         $planner->addUnreadable($card);
         foreach ($card->others as $file) {
             $planner->lines[] = PlanLine::notAStill($file);
@@ -120,7 +126,10 @@ final class Planner
     {
         $lines = $this->linesOf($draft, $named);
         $brought = array_values(array_filter($lines, static fn (PlanLine $line): bool => Intent::BringIn === $line->intent));
+        $loose = [] === $brought ? [] : $this->loose->with($draft, $this->wishes, $this->holdings);
+        $lines = [...$lines, ...$loose];
         array_walk($brought, $this->folders->put(...));
+        array_map($this->folders->put(...), array_filter($loose, static fn (PlanLine $line): bool => Intent::BringIn === $line->intent));
         array_push($this->lines, ...$lines);
         $folder = $this->folders->settle($draft->folder());
         $makes = [] === $brought || null !== $draft->wish->into || !$this->folders->isNew($folder) ? [] : array_map(fn (string $name): string => $this->folders->settle(ShootDraft::path($folder, $name)), $draft->order->subfolders->make);
@@ -130,7 +139,7 @@ final class Planner
             $this->wishes->anchorOf($draft->shoot),
             new ShootTitle($draft->shoot->date, $draft->date, $draft->description, $draft->order->name, $draft->destination->kindOfWork, new ShootStamps($draft->order->made->stamps, $draft->wish->texts, $draft->wish->keywords)),
             new ShootPlace($folder, $draft->wish->into?->id, $makes),
-            ShootFrames::of($draft),
+            ShootFrames::of($draft, $loose),
             FrameCounts::of($lines),
             FileCounts::of($lines),
             NameSpan::of($brought),

@@ -13,12 +13,14 @@ final readonly class ShootFrames
      * @param non-empty-list<string> $keys
      * @param non-empty-list<string> $times
      * @param list<string>           $marked keys of those of which anything is brought in
+     * @param list<string>           $along  keys of what comes along with them, and is no frame
      */
-    private function __construct(public array $keys, public array $times, public array $marked)
+    private function __construct(public array $keys, public array $times, public array $marked, public array $along)
     {
     }
 
-    public static function of(ShootDraft $draft): self
+    /** @param list<PlanLine> $loose */
+    public static function of(ShootDraft $draft, array $loose = []): self
     {
         $coming = array_fill_keys(array_map(static fn (TimedFrame $frame): string => $frame->key(), $draft->coming), true);
 
@@ -26,6 +28,7 @@ final readonly class ShootFrames
             array_map(static fn (TimedFrame $frame): string => $frame->key(), $draft->shoot->frames),
             array_map(static fn (TimedFrame $frame): string => $frame->at->local, $draft->shoot->frames),
             array_values(array_map(static fn (TimedFrame $frame): string => $frame->key(), array_filter($draft->shoot->frames, static fn (TimedFrame $frame): bool => isset($draft->joining[$frame->key()]) || isset($coming[$frame->key()])))),
+            array_map(static fn (PlanLine $line): string => (string) $line->frame?->key(), $loose),
         );
     }
 

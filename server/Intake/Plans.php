@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Intake;
 
 use VelvetLedger\Core\Order\Clips;
+use VelvetLedger\Core\Order\Others;
 use VelvetLedger\Core\Plan\Plan;
 use VelvetLedger\Core\Plan\Planner;
 use VelvetLedger\Core\Plan\Wishes;
@@ -26,7 +27,8 @@ final readonly class Plans
     {
         $card = $this->twins->heal($volume, $this->readings->whole($volume));
         $card = Clips::Stay === $wishes->order->bring->clips ? $card : $card->withClips();
+        $card = Others::Stay === $wishes->order->bring->others ? $card : $card->withLoose();
 
-        return Planner::plan($card, $wishes, new NamesAtStore($this->stores->main(), $this->names), $this->holdings->of($volume, $card->frames));
+        return Planner::plan($card, $wishes, new NamesAtStore($this->stores->main(), $this->names), $this->holdings->of($volume, [...$card->frames, ...$card->loose]), null, $volume->label());
     }
 }

@@ -80,7 +80,12 @@ class LedgerFrame
         $this->factsFrom = $frame->read->factsFrom?->text();
         $this->time = FrameTime::of($frame);
         $this->facts = new FrameFacts($frame->read->facts);
+        $this->along = $frame->read->isLoose();
     }
+
+    /** Whether it is no frame, but a file that came along with some. */
+    #[ORM\Column(options: ['default' => false])]
+    public readonly bool $along;
 
     /** @var array<string, mixed>|null what its files are to say, see Persistence/StampRepository; null where nothing was asked for */
     #[ORM\Column(type: 'json', nullable: true)]

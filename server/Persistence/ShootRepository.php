@@ -85,11 +85,17 @@ final readonly class ShootRepository
         return $this->sums(self::SUMS.' WHERE id = ?', [$shoot->id()])[0] ?? throw NotInLedger::shoot($shoot->id());
     }
 
+    /** Where its last still lies; where it has none, its last clip. */
+    private static function framesFolder(string $shoot): string
+    {
+        return "SELECT r.folder FROM frame r WHERE r.shoot_id = $shoot AND NOT r.along ORDER BY EXISTS (SELECT 1 FROM original o WHERE o.frame_id = r.id AND o.kind LIKE 'still%') DESC, r.id DESC LIMIT 1";
+    }
+
     /** A shoot as a plan can join it. */
     public function toJoin(int $id): ExistingShoot
     {
         $shoot = $this->find($id);
-        $folder = $this->ledger->getConnection()->fetchOne('SELECT folder FROM frame WHERE shoot_id = ? ORDER BY id DESC LIMIT 1', [$id]);
+        $folder = $this->ledger->getConnection()->fetchOne(self::framesFolder('?'), [$id]);
 
         return new ExistingShoot($id, $shoot->folder, \is_string($folder) ? $folder : $shoot->folder, $shoot->date, $shoot->description);
     }
@@ -102,7 +108,7 @@ final readonly class ShootRepository
     public function allToJoin(array $numbers): array
     {
         $found = [];
-        foreach ([] === $numbers ? [] : $this->ledger->getConnection()->fetchAllAssociative('SELECT s.id, s.folder, s.date, s.description, (SELECT r.folder FROM frame r WHERE r.shoot_id = s.id ORDER BY r.id DESC LIMIT 1) AS frames_folder FROM shoot s WHERE s.id IN (?)', [$numbers], [ArrayParameterType::INTEGER]) as $row) {
+        foreach ([] === $numbers ? [] : $this->ledger->getConnection()->fetchAllAssociative('SELECT s.id, s.folder, s.date, s.description, ('.self::framesFolder('s.id').') AS frames_folder FROM shoot s WHERE s.id IN (?)', [$numbers], [ArrayParameterType::INTEGER]) as $row) {
             $text = static fn (string $key): string => \is_string($row[$key]) ? $row[$key] : '';
             $found[self::int($row, 'id')] = new ExistingShoot(self::int($row, 'id'), $text('folder'), $text('frames_folder'), $text('date'), $text('description'));
         }
@@ -113,7 +119,7 @@ final readonly class ShootRepository
     /** @return list<LedgerFrame> in the order they were taken, with their files and copies loaded */
     public function frames(Shoot $shoot): array
     {
-        $query = $this->ledger->createQuery('SELECT f, l, o, c FROM '.LedgerFrame::class.' f JOIN f.files l LEFT JOIN l.original o JOIN l.copies c WHERE f.shoot = :shoot ORDER BY f.time.takenAt, f.facts.subsecond, f.id, l.ending, l.id');
+        $query = $this->ledger->createQuery('SELECT f, l, o, c FROM '.LedgerFrame::class.' f JOIN f.files l LEFT JOIN l.original o JOIN l.copies c WHERE f.shoot = :shoot AND f.along = false ORDER BY f.time.takenAt, f.facts.subsecond, f.id, l.ending, l.id');
         $found = $query->setParameter('shoot', $shoot)->getResult();
 
         return \is_array($found) ? array_values(array_filter($found, static fn (mixed $frame): bool => $frame instanceof LedgerFrame)) : [];

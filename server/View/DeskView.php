@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\View;
 
 use VelvetLedger\Core\Card\CardFile;
+use VelvetLedger\Core\Card\LooseFiles;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Card\ReadFrame;
 use VelvetLedger\Core\Card\Trouble;
@@ -50,8 +51,8 @@ final readonly class DeskView
         $this->bytesInAll = $reading->bytesInAll;
         $this->frames = array_map(static fn (ReadFrame $frame): CardFrameView => new CardFrameView($frame, $holdings), CaptureOrder::ofRead($contents->frames));
         $this->others = [
-            ...array_map(static fn (CardFile $file): OtherFileView => new OtherFileView($file->text(), $file->kind->value, $file->bytes, $file->kind->isClip()), $contents->others),
-            ...array_map(static fn (Trouble $trouble): OtherFileView => new OtherFileView(PathText::of($trouble->path), $trouble->reason, 0, false), $contents->troubles),
+            ...array_map(static fn (CardFile $file): OtherFileView => new OtherFileView($file->text(), $file->kind->value, $file->bytes, $file->kind->isClip(), LooseFiles::canCome($file)), $contents->others),
+            ...array_map(static fn (Trouble $trouble): OtherFileView => new OtherFileView(PathText::of($trouble->path), $trouble->reason, 0, false, false), $contents->troubles),
         ];
         $kinds = [];
         foreach ([...array_merge(...array_map(static fn (ReadFrame $frame): array => $frame->frame->files, $contents->frames)), ...$contents->others] as $file) {

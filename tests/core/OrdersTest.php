@@ -21,7 +21,7 @@ final class OrdersTest extends TestCase
           "velvetLedger": "standing order",
           "version": 1,
           "name": "Weddings, two bodies",
-          "bring": "raw only", "clips": "in a subfolder",
+          "bring": "raw only", "clips": "in a subfolder", "others": "in a folder of the card's name",
           "shoots": { "pauseMinutes": 90, "dayTurnsAt": 4 },
           "destination": { "kindOfWork": "Weddings", "folder": "work/weddings" },
           "folders": { "levels": [[{ "piece": "date taken", "fields": "yyyy" }], [{ "piece": "description", "style": "as written" }]], "between": " " },

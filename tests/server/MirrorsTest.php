@@ -12,6 +12,8 @@ use VelvetLedger\Core\Card\ReadFrame;
 use VelvetLedger\Core\Clearance\Clearance;
 use VelvetLedger\Core\Clearance\Missing;
 use VelvetLedger\Core\Clearance\Remedy;
+use VelvetLedger\Core\Plan\Intent;
+use VelvetLedger\Core\Plan\PlanLine;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Cards\CardHoldings;
 use VelvetLedger\Server\Cards\CardReadings;
@@ -32,6 +34,7 @@ use VelvetLedger\Server\Persistence\DayBookRepository;
 use VelvetLedger\Server\Persistence\IntakeState;
 use VelvetLedger\Server\Persistence\LedgerStore;
 use VelvetLedger\Server\Persistence\ProvingRepository;
+use VelvetLedger\Server\Persistence\ShootRepository;
 use VelvetLedger\Server\Persistence\StoreRole;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Stores\ChangeStores;
@@ -414,6 +417,37 @@ final class MirrorsTest extends LedgerTestCase
     {
         yield 'with the stills' => ['with the stills', self::FOLDER.'/2026-05-04_0004.mov'];
         yield 'in a subfolder' => ['in a subfolder', self::FOLDER.'/clips/2026-05-04_0004.mov'];
+    }
+
+    /** The camera's own files, what nobody knows, what a computer threw away: under their own names, proven like the rest, and no frames. */
+    #[TestWith(['in a subfolder of the shoot', self::FOLDER.'/other files'])]
+    #[TestWith(["in a folder of the card's name", '2026/CARD other files'])]
+    public function testAllElseComesAlongWhereTheOrderSaysSo(string $others, string $to): void
+    {
+        $along = ['MISC/AUTPRINT.MRK' => 'prints', 'DCIM/100ORREL/ORL_0001.CTG' => 'a catalogue', 'layout.qxz' => 'nobody knows', 'PRIVATE/M4ROOT/MEDIAPRO.XML' => 'a record', 'MISC/notes' => 'no ending', '.Trashes/ORL_0009.JPG' => Stills::jpeg('2026-05-04 21:00:00', 9)];
+        foreach ([...$along, 'MISC/empty.MRK' => '', '.Spotlight-V100/store.db' => 'a computer wrote it', 'DCIM/100ORREL/._ORL_0001.JPG' => 'and this'] as $path => $bytes) {
+            $this->reader->put("CARD/$path", $bytes);
+        }
+        $wishes = new Wishes(OnCard::order(['others' => $others]));
+        $this->bringIn('CARD', $wishes);
+        foreach (['Anvil', 'Bellows'] as $drive) {
+            foreach ($along as $path => $bytes) {
+                self::assertStringEqualsFile($this->at($drive, "$to/".ltrim($path, '.')), $bytes);
+            }
+            self::assertCount(\count($along), array_filter(array_keys(Folder::tree($this->at($drive, $to))), static fn (string $file): bool => !str_ends_with($file, 'xxh128')), 'and nothing else');
+        }
+        self::assertSame(['CARD may be formatted: 9 files on it have 2 proven copies on 2 devices; 3 other files stay on it: 3 of the camera\'s own.', true], [$this->clearance()->sentence, $this->clearance()->mayBeFormatted]);
+        $shoots = $this->service(ShootRepository::class);
+        $shoot = $shoots->one($shoots->inFolder(self::FOLDER));
+        self::assertSame([3, 9], [$shoot->frames, $shoot->files]);
+        $again = $this->service(Plans::class)->make($this->card('CARD'), $wishes);
+        self::assertSame([0, 3 + \count($along)], [$again->totals->files->number(Intent::BringIn), $again->totals->files->number(Intent::Held) + $again->totals->files->number(Intent::LeaveOut)]);
+        $this->reader->put('CARD/MISC/AUTPRINT.MRK', 'other prints');
+        self::assertSame('comes along with frames, of which none come in', array_values(array_filter($this->service(Plans::class)->make($this->card('CARD'), $wishes)->lines, static fn (PlanLine $line): bool => 'MISC/AUTPRINT.MRK' === $line->file->path))[0]->reason ?? null);
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0004.JPG', Stills::jpeg('2026-05-04 21:14:04', 4));
+        $this->bringIn('CARD', $wishes);
+        self::assertStringEqualsFile($this->at('Bellows', "$to/MISC/AUTPRINT_2.MRK"), 'other prints');
+        self::assertFileExists($this->at('Bellows', self::FOLDER.'/2026-05-04_0004.jpg'), 'a shoot\'s frames lie where its stills do');
     }
 
     private function plan(): \VelvetLedger\Core\Plan\Plan

@@ -20,6 +20,7 @@ export type PieceKind =
   | "body"
   | "kind of work"
   | "card folders";
+export type Others = "stay on the card" | "in a subfolder of the shoot" | "in a folder of the card's name";
 export type Clips = "stay on the card" | "with the stills" | "in a subfolder";
 
 export interface CopiesWanted {
@@ -89,6 +90,7 @@ export interface Subfolders {
 export interface OrderParts {
   bring: Companions;
   clips: Clips;
+  others: Others;
   shoots: { pauseMinutes: number | null; dayTurnsAt: number };
   destination: Destination;
   folders: FolderPattern;

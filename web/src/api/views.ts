@@ -373,6 +373,7 @@ export interface OtherFile {
   what: string;
   bytes: number;
   isClip: boolean;
+  canCome: boolean;
 }
 
 /** What became of one file of a card. */

@@ -201,6 +201,7 @@ function DeskForCard({ card }: { card: string }) {
           others={desk.data.others}
           unreadable={unreadable}
           clipsStay={(order?.clips ?? "stay on the card") === "stay on the card"}
+          othersStay={(order?.others ?? "stay on the card") === "stay on the card"}
           onClips={order ? bringClips : null}
         />
       </div>

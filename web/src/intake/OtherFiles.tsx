@@ -7,15 +7,17 @@ export function OtherFiles({
   others,
   unreadable,
   clipsStay,
+  othersStay,
   onClips,
 }: {
   others: Desk["others"];
   unreadable: CardFrame[];
   clipsStay: boolean;
+  othersStay: boolean;
   onClips: (() => void) | null;
 }) {
   const clips = others.filter((other) => other.isClip).length;
-  const stay = clipsStay ? others : others.filter((other) => !other.isClip);
+  const stay = others.filter((other) => (other.isClip ? clipsStay : othersStay || !other.canCome));
   if (stay.length + unreadable.length === 0) return null;
   return (
     <section aria-label="Stays on the card" className="pb-8">

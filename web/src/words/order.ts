@@ -5,6 +5,7 @@ import type { OrderParts, PieceKind } from "../api/orders";
 export const PART_NAMES: Record<keyof OrderParts, string> = {
   bring: "what to bring",
   clips: "clips and sounds",
+  others: "all other files",
   shoots: "shoots",
   destination: "destination",
   folders: "folders",
@@ -57,8 +58,8 @@ export const subfoldersInWords = ({ make, framesInto }: OrderParts["subfolders"]
   make.length === 0 ? "none" : `${make.join(", ")}${framesInto ? `; frames into ${framesInto}` : ""}`;
 
 /** The whole of an order in one line. */
-export function orderInWords({ bring, clips, shoots, subfolders, names }: OrderParts): string {
+export function orderInWords({ bring, clips, others, shoots, subfolders, names }: OrderParts): string {
   const pieces = names.pieces.map((piece) => PIECES.find((one) => one.value === piece.piece)?.name ?? piece.piece);
   const inside = subfolders.make.length > 0 ? ` ${subfolders.make.length} subfolders in each;` : "";
-  return `${bring}${clips === "stay on the card" ? "" : `, clips ${clips}`}; ${shootsInWords(shoots)};${inside} named by ${pieces.join(", ")}`;
+  return `${bring}${clips === "stay on the card" ? "" : `, clips ${clips}`}${others === "stay on the card" ? "" : `, all other files ${others}`}; ${shootsInWords(shoots)};${inside} named by ${pieces.join(", ")}`;
 }

@@ -1,4 +1,4 @@
-import type { Clips, Companions, OrderParts } from "../../api/orders";
+import type { Clips, Companions, OrderParts, Others } from "../../api/orders";
 import { Entry } from "../../ledger/Entry";
 import { Choice } from "../../ledger/Menu";
 import { minutes, PAUSES } from "../../words/order";
@@ -21,6 +21,17 @@ const CLIPS: { value: Clips; name: string }[] = [
 
 export function ClipsPart({ value, onChange }: { value: Clips; onChange: (value: Clips) => void }) {
   return <Choice label="" value={value} options={CLIPS} onChoose={onChange} />;
+}
+
+const OTHERS: { value: Others; name: string; hint?: string }[] = [
+  { value: "stay on the card", name: "stay on the card" },
+  { value: "in a subfolder of the shoot", name: "come along, in a subfolder of the first shoot called other files" },
+  { value: "in a folder of the card's name", name: "come along, in a folder of the card's name beside it" },
+];
+
+/** What is neither still nor clip: the camera's own files, and whatever else somebody put there. */
+export function OthersPart({ value, onChange }: { value: Others; onChange: (value: Others) => void }) {
+  return <Choice label="" value={value} options={OTHERS} onChoose={onChange} />;
 }
 
 const NONE = "none";

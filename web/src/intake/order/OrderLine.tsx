@@ -8,7 +8,7 @@ import { Key, TextButton } from "../../ledger/Field";
 import { Choice } from "../../ledger/Menu";
 import { Mark, Trouble } from "../../ledger/Notice";
 import { orderInWords, PART_NAMES } from "../../words/order";
-import { BringPart, ClipsPart, ShootsPart } from "./BringAndShoots";
+import { BringPart, ClipsPart, OthersPart, ShootsPart } from "./BringAndShoots";
 import { CopiesPart } from "./CopiesPart";
 import { DngPart } from "./DngPart";
 import { DestinationPart } from "./DestinationPart";
@@ -112,6 +112,14 @@ export function OrderLine({ plan, name, changed, open, onOpen, onOrder, children
                   value={order.clips}
                   onChange={(value) => {
                     change("clips", value);
+                  }}
+                />
+              </Part>
+              <Part name="others" departs={departs}>
+                <OthersPart
+                  value={order.others}
+                  onChange={(value) => {
+                    change("others", value);
                   }}
                 />
               </Part>
