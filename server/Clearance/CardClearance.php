@@ -159,10 +159,10 @@ final readonly class CardClearance
     private function holdings(Volume $volume, CardListing $listing, array $known): Holdings
     {
         foreach ($listing->files as $file) {
-            if (($file->kind->isStill() || $file->kind->isClip() || $file->kind->goesWithAStill()) && null === ($known[$file->text()] ?? null)?->checksum) {
-                $contents = $this->readings->whole($volume)->withClips();
+            if (($file->kind->isMissed() || $file->kind->goesWithAStill()) && null === ($known[$file->text()] ?? null)?->checksum) {
+                $contents = $this->readings->whole($volume)->withClips()->withLoose();
 
-                return $this->holdings->of($volume, $contents->frames);
+                return $this->holdings->of($volume, [...$contents->frames, ...$contents->loose]);
             }
         }
 

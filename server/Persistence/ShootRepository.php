@@ -62,7 +62,7 @@ final readonly class ShootRepository
     public function ofReceipts(array $receipts): array
     {
         $found = [];
-        foreach ($this->ledger->getConnection()->fetchAllAssociative("SELECT l.intake_id, s.id, s.date, s.description, count(DISTINCT r.id) AS frames FROM receipt_line l JOIN frame r ON r.id = l.frame_id JOIN shoot s ON s.id = r.shoot_id WHERE l.intake_id IN (?) AND l.outcome = 'brought in' GROUP BY 1, 2, 3, 4 ORDER BY 1, s.date, s.id", [$receipts], [ArrayParameterType::INTEGER]) as $row) {
+        foreach ($this->ledger->getConnection()->fetchAllAssociative("SELECT l.intake_id, s.id, s.date, s.description, count(DISTINCT r.id) FILTER (WHERE NOT r.along) AS frames FROM receipt_line l JOIN frame r ON r.id = l.frame_id JOIN shoot s ON s.id = r.shoot_id WHERE l.intake_id IN (?) AND l.outcome = 'brought in' GROUP BY 1, 2, 3, 4 ORDER BY 1, s.date, s.id", [$receipts], [ArrayParameterType::INTEGER]) as $row) {
             $found[self::int($row, 'intake_id')][] = ['id' => self::int($row, 'id'), 'date' => \is_string($row['date']) ? $row['date'] : '', 'description' => \is_string($row['description']) ? $row['description'] : '', 'frames' => self::int($row, 'frames')];
         }
 

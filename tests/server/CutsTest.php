@@ -11,6 +11,7 @@ use Symfony\Component\Console\Output\NullOutput;
 use Symfony\Component\Console\Tester\CommandTester;
 use VelvetLedger\Bench\EmptyLedger;
 use VelvetLedger\Core\Order\StationeryKind;
+use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Clearance\CardClearance;
 use VelvetLedger\Server\Intake\RunIntake;
 use VelvetLedger\Server\Orders\Stationery;
@@ -24,6 +25,7 @@ use VelvetLedger\Server\Persistence\StampRepository;
 use VelvetLedger\Server\Stamps\ChangeStamps;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Tests\Folder;
+use VelvetLedger\Tests\OnCard;
 use VelvetLedger\Tests\Stills;
 
 /** Cut and gone on is as never cut: raws, pairs and JPEGs with stamps, cut off at random places in each way, and held against an intake that was not. */
@@ -51,10 +53,12 @@ final class CutsTest extends LedgerTestCase
                 $this->reader->put("CARD/DCIM/100ORREL/ORL_000$number.$extension", 'JPG' === $extension ? Stills::jpeg("2026-05-04 21:14:0$number", $number) : Stills::raw("2026-05-04 21:14:0$number", $number));
             }
         }
+        $this->reader->put('CARD/MISC/AUTPRINT.MRK', 'prints');
+        $this->reader->put('CARD/layout.qxz', 'nobody knows');
         $whole = $this->begin(new CuttingClock());
         $this->bringOn(1);
         $expected = $this->cameTo();
-        self::assertSame(['7 files on the card: 7 brought in and proven.', [0, 0, 0]], \array_slice($expected, -2));
+        self::assertSame(['9 files on the card: 9 brought in and proven.', [0, 0, 0]], \array_slice($expected, -2));
         mt_srand(crc32($how));
         for ($round = 0; $round < self::PLACES; ++$round) {
             $place = mt_rand(1, $whole->looks);
@@ -79,7 +83,7 @@ final class CutsTest extends LedgerTestCase
         EmptyLedger::make($this->ledger()->getConnection());
         $this->service(Stores::class)->prepare();
         $this->service(Stationery::class)->save(StationeryKind::Rights, 'Studio', ['creator' => 'Ada Tern']);
-        $this->start('CARD');
+        $this->start('CARD', new Wishes(OnCard::order(['others' => 'in a subfolder of the shoot'])));
 
         return $clock;
     }

@@ -440,6 +440,9 @@ final class MirrorsTest extends LedgerTestCase
         $shoots = $this->service(ShootRepository::class);
         $shoot = $shoots->one($shoots->inFolder(self::FOLDER));
         self::assertSame([3, 9], [$shoot->frames, $shoot->files]);
+        $this->reader->put('CARD/.Trashes/twin.JPG', (string) file_get_contents($this->reader->path.'/CARD/DCIM/100ORREL/ORL_0002.JPG'));
+        self::assertStringContainsString('1 seems to be held', $this->clearance()->sentence, 'a deleted picture that is held');
+        unlink($this->reader->path.'/CARD/.Trashes/twin.JPG');
         $again = $this->service(Plans::class)->make($this->card('CARD'), $wishes);
         self::assertSame([0, 3 + \count($along)], [$again->totals->files->number(Intent::BringIn), $again->totals->files->number(Intent::Held) + $again->totals->files->number(Intent::LeaveOut)]);
         $this->reader->put('CARD/MISC/AUTPRINT.MRK', 'other prints');
