@@ -219,21 +219,24 @@ start_server() {
 
 nginx_binary() { "$(command -v nginx || echo /usr/sbin/nginx)" -e "$LEDGER_HOME/log/nginx.log" "$@"; }
 
-# One worker copies, two look at cards: a card that is slow to read keeps nobody from the other,
-# and the pictures of what came in are made by one of them, between two looks. Each is started again
-# when it ends by itself, for as long as its keeper lives. $1 name of its pid file, $2 its queues.
+# A lane for each kind of work (server/config/messenger.yaml): two workers copy, so that a second card need not wait for the
+# first; one looks after copies, what the night asked for last; one stamps; two look at cards, and one of them makes the
+# pictures of what came in between two looks. Each is started again when it ends by itself, for as long as its keeper lives.
+# $1 name of its pid file, $2 its queues.
 start_worker() {
   setsid bash "$ROOT/ops/keep-worker.sh" "$LEDGER_HOME" "$2" </dev/null >>"$LEDGER_HOME/log/worker.log" 2>&1 &
   printf '%s' $! >"$LEDGER_HOME/run/$1.pid"
 }
 
-WORKERS=(worker:work look-1:look "look-2:look land")
+WORKERS=(bring-1:work bring-2:work "care:care night" stamps:stamps look-1:look "look-2:look land")
 # Raws are converted on all processors.
 for ((i = 1; i <= $(nproc); i++)); do WORKERS+=("convert-$i:convert"); done
 
 stop_php() {
-  local worker
-  for worker in "${WORKERS[@]}"; do end_process "$LEDGER_HOME/run/${worker%:*}.pid" "$LEDGER_HOME"; done
+  local kept
+  for kept in "$LEDGER_HOME"/run/*.pid; do # those that an earlier version started, too
+    case $kept in */nginx.pid|*/fpm.pid|*/\*.pid) ;; *) end_process "$kept" "$LEDGER_HOME" ;; esac
+  done
   end_process "$LEDGER_HOME/run/fpm.pid" "$LEDGER_HOME"
 }
 

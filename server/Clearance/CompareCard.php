@@ -17,6 +17,8 @@ use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\SourceGone;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Pace\Pace;
+use VelvetLedger\Server\Pace\Slice;
+use VelvetLedger\Server\Persistence\Card;
 use VelvetLedger\Server\Persistence\CardReadingRepository;
 use VelvetLedger\Server\Persistence\CardRepository;
 use VelvetLedger\Server\Persistence\ClearanceRepository;
@@ -34,22 +36,40 @@ final readonly class CompareCard
     /**
      * @param string            $id    the volume's
      * @param \Closure(): mixed $watch asked several times a second; what it throws ends the reading where it is
+     *
+     * @return bool whether there is more to read
      */
-    public function compare(string $id, \Closure $watch): void
+    public function compare(string $id, \Closure $watch, ?Slice $slice = null): bool
     {
         $this->ledger->clear();
-        $this->volume($this->readers->volume($id), $watch);
+
+        return $this->volume($this->readers->volume($id), $watch, $slice);
     }
 
     /** @param \Closure(): mixed $watch */
-    public function volume(Volume $volume, \Closure $watch): void
+    public function volume(Volume $volume, \Closure $watch, ?Slice $slice = null): bool
     {
         $card = $this->cards->seen($volume->identity);
         $this->ledger->flush();
+        if (!$this->known->takeComparison($card)) {
+            return false; // somebody is at it
+        }
+        try {
+            return $this->goOn($volume, $card, $watch, $slice ?? $this->pace->slice(\INF));
+        } finally {
+            $this->known->releaseComparison($card);
+        }
+    }
+
+    /** @param \Closure(): mixed $watch */
+    private function goOn(Volume $volume, Card $card, \Closure $watch, Slice $slice): bool
+    {
         $files = $this->clearance->toCompare($volume);
-        $done = $bytes = 0;
+        $left = array_sum(array_map(static fn (CardFile $file): int => $file->bytes, $files));
+        [$filesInAll, $bytesInAll] = $this->known->comparisonIsOf($card, \count($files), $left);
+        $done = $filesInAll - \count($files);
+        $bytes = $bytesInAll - $left;
         $beat = $this->pace->beat(self::TICK);
-        $this->known->compared($card, ['files' => \count($files), 'bytes' => array_sum(array_map(static fn (CardFile $file): int => $file->bytes, $files))]);
         $say = function (int $more) use (&$bytes, &$done, $beat, $card, $watch): void {
             $bytes += $more;
             if ($beat->isDue()) {
@@ -59,7 +79,7 @@ final readonly class CompareCard
         };
         $stopped = null;
         try {
-            foreach ($files as $file) {
+            foreach ($files as $i => $file) {
                 try {
                     $this->readings->enter($card, $file, $this->read($volume->path, $file, $say));
                 } catch (CouldNotCopy $broke) {
@@ -69,6 +89,11 @@ final readonly class CompareCard
                     $this->readings->enter($card, $file, null, rtrim($broke->getMessage(), '.'));
                 }
                 ++$done;
+                if ($slice->isOver() && isset($files[$i + 1])) {
+                    $this->known->compared($card, ['files_read' => $done, 'bytes_read' => $bytes]);
+
+                    return true;
+                }
             }
         } catch (CouldNot $gone) {
             $stopped = $gone->getMessage();
@@ -76,6 +101,8 @@ final readonly class CompareCard
         $this->known->compared($card, ['files_read' => $done, 'bytes_read' => $bytes, 'stopped_because' => $stopped, 'ended_at' => date('c')]);
         $this->ledger->persist(DayBookEntry::ofCard(\sprintf('%s of %s were read in full to be compared with the ledger, %s.%s', Count::of($done, 'file'), $volume->label(), Size::of($bytes), null === $stopped ? '' : ' '.$stopped), $card));
         $this->ledger->flush();
+
+        return false;
     }
 
     /** @param \Closure(int): mixed $say */

@@ -80,7 +80,9 @@ final class ProveCommand extends Command
     private function prove(int $store): ProvingRow
     {
         $id = $this->provings->ask($store, null, null);
-        $this->proving->prove($id, static fn () => null);
+        for ($this->proving->prove($id, static fn () => null); $this->provings->find($id)->isOpen(); $this->proving->prove($id, static fn () => null)) {
+            usleep(200_000); // a worker has a slice of it in hand
+        }
 
         return $this->provings->find($id);
     }

@@ -6,26 +6,24 @@ namespace VelvetLedger\Server\Console;
 
 use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Core\Words\Size;
+use VelvetLedger\Server\Pages\ReceiptPage;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\ReceiptLine;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
 use VelvetLedger\Server\Stores\Stores;
-use VelvetLedger\Server\View\ConversionsView;
 use VelvetLedger\Server\View\ReceiptLineView;
 use VelvetLedger\Server\View\ReceiptView;
 
 /** A receipt as text for a terminal, or as JSON for another program. */
 final readonly class ReceiptText
 {
-    public function __construct(private ReceiptRepository $receipts, private Stores $stores)
+    public function __construct(private ReceiptRepository $receipts, private ReceiptPage $page, private Stores $stores)
     {
     }
 
     public function view(Intake $intake): ReceiptView
     {
-        $conversions = $this->receipts->conversions($intake);
-
-        return new ReceiptView($intake, $this->receipts->summary($intake), $this->receipts->copies($intake), $this->receipts->stamped($intake), null === $conversions ? null : new ConversionsView(...$conversions), $this->receipts->cutOff($intake), $this->receipts->fromTwins($intake));
+        return $this->page->of($intake);
     }
 
     public function text(Intake $intake): string

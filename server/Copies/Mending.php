@@ -77,7 +77,7 @@ final readonly class Mending
             $this->ledger->clear();
             $open = $this->stores->at($this->stores->find($store))->open();
             for ($after = 0; [] !== $some = $this->copies->toMend($store, $after, self::AT_ONCE); $after = $some[\count($some) - 1]->id) {
-                $some = self::atOnce($some);
+                $some = CopyRow::round($some, self::BYTES_AT_ONCE);
                 foreach ($this->put($open, $some, $mark, $watch) as $id => $failure) {
                     $this->copies->notMended($id, rtrim($failure->getMessage(), '.'));
                 }
@@ -94,28 +94,6 @@ final readonly class Mending
         }
 
         return false;
-    }
-
-    /**
-     * The first of them that are worth a round: what is set aside in it is back within a moment, should it break off.
-     *
-     * @param non-empty-list<CopyRow> $copies
-     *
-     * @return non-empty-list<CopyRow>
-     */
-    private static function atOnce(array $copies): array
-    {
-        $some = [];
-        $bytes = 0;
-        foreach ($copies as $copy) {
-            if ([] !== $some && $bytes + $copy->bytes > self::BYTES_AT_ONCE) {
-                break;
-            }
-            $some[] = $copy;
-            $bytes += $copy->bytes;
-        }
-
-        return $some;
     }
 
     /** @throws CouldNotMend|StoreAbsent */

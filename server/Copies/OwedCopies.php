@@ -6,6 +6,8 @@ namespace VelvetLedger\Server\Copies;
 
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Words\Count;
+use VelvetLedger\Server\Pace\Pace;
+use VelvetLedger\Server\Pace\Slice;
 use VelvetLedger\Server\Persistence\CopyRepository;
 use VelvetLedger\Server\Persistence\CopyRow;
 use VelvetLedger\Server\Persistence\DayBookEntry;
@@ -21,13 +23,14 @@ use VelvetLedger\Server\Stores\Stores;
 final readonly class OwedCopies
 {
     private const AT_ONCE = 100;
+    private const BYTES_AT_ONCE = 400_000_000;
 
-    public function __construct(private EntityManagerInterface $ledger, private CopyRepository $copies, private MadeCopies $making, private Stores $stores, private ListsOfStore $lists, private Leftovers $leftovers)
+    public function __construct(private EntityManagerInterface $ledger, private CopyRepository $copies, private MadeCopies $making, private Stores $stores, private ListsOfStore $lists, private Leftovers $leftovers, private Pace $pace)
     {
     }
 
     /**
-     * Null where somebody else does it already.
+     * All of them. Null where somebody else does it already.
      *
      * @param \Closure(int): mixed $watch told of bytes as they are written; what it throws ends it where it is
      *
@@ -35,43 +38,59 @@ final readonly class OwedCopies
      */
     public function make(int $number, \Closure $watch): ?array
     {
+        $came = $this->some($number, $watch, $this->pace->slice(\INF), new OwedSoFar());
+
+        return null === $came ? null : [$came->made, $came->left];
+    }
+
+    /**
+     * Goes on with them, for about as long as the slice is. Null where somebody else does it already.
+     *
+     * @param \Closure(int): mixed $watch as above
+     */
+    public function some(int $number, \Closure $watch, Slice $slice, OwedSoFar $came): ?OwedSoFar
+    {
         $mark = $this->copies->take($number);
         if (null === $mark) {
             return null;
         }
         $this->ledger->clear();
-        $made = $left = $after = 0;
         $folders = [];
         $because = null;
+        $isDone = false;
         try {
             $store = $this->stores->at($this->stores->find($number))->open();
-            while ([] !== $owed = $this->copies->owed($number, $after, self::AT_ONCE)) {
-                $after = $owed[\count($owed) - 1]->id;
-                $this->leftovers->clear($store, array_map(static fn (CopyRow $copy): string => $copy->folder(), $owed), $mark);
-                $came = $this->making->make($store, $owed, $watch, $mark);
-                $failed = array_filter($came, \is_string(...));
-                $this->copies->found(array_map(Finding::owed(...), array_keys($failed), $failed));
-                $left += \count($failed);
-                $made += \count($came) - \count($failed);
-                $folders += array_fill_keys(array_map(static fn (CopyRow $copy): string => $copy->folder(), array_filter($owed, static fn (CopyRow $copy): bool => !isset($failed[$copy->id]))), true);
-            }
+            do {
+                $owed = CopyRow::round($this->copies->owed($number, $came->after, self::AT_ONCE), self::BYTES_AT_ONCE);
+                $isDone = [] === $owed;
+                if (!$isDone) {
+                    $this->leftovers->clear($store, array_map(static fn (CopyRow $copy): string => $copy->folder(), $owed), $mark);
+                    $made = $this->making->make($store, $owed, $watch, $mark);
+                    $failed = array_filter($made, \is_string(...));
+                    $this->copies->found(array_map(Finding::owed(...), array_keys($failed), $failed));
+                    $came = $came->and($owed[\count($owed) - 1]->id, \count($made) - \count($failed), \count($failed));
+                    $folders += array_fill_keys(array_map(static fn (CopyRow $copy): string => $copy->folder(), array_filter($owed, static fn (CopyRow $copy): bool => !isset($failed[$copy->id]))), true);
+                }
+            } while (!$isDone && !$slice->isOver());
         } catch (StoreAbsent $absent) {
             $because = $absent->getMessage();
+            $isDone = true;
         } finally {
             $this->copies->release($number);
         }
-        $this->close($number, $made, $left, $because, array_map(strval(...), array_keys($folders)));
+        $entity = $this->stores->find($number);
+        $this->lists($entity, array_map(strval(...), array_keys($folders)));
+        if ($isDone) {
+            $this->close($entity, $came, $because);
+        }
 
-        return [$made, $left];
+        return $came->isDone($isDone);
     }
 
-    /** @param list<string> $folders */
-    private function close(int $number, int $made, int $left, ?string $because, array $folders): void
+    private function close(LedgerStore $store, OwedSoFar $came, ?string $because): void
     {
-        $store = $this->stores->find($number);
-        if ($made > 0) {
-            $this->lists($store, $folders);
-            $this->ledger->persist(DayBookEntry::ofStore(\sprintf('%s made at %s.%s%s', Count::of($made, 'owed copy was', 'owed copies were'), $store->name(), 0 === $left ? '' : ' '.Count::of($left, 'is', 'are').' still owed.', null === $because ? '' : ' '.$because), $store, DayBookKind::Owed));
+        if ($came->made > 0) {
+            $this->ledger->persist(DayBookEntry::ofStore(\sprintf('%s made at %s.%s%s', Count::of($came->made, 'owed copy was', 'owed copies were'), $store->name(), 0 === $came->left ? '' : ' '.Count::of($came->left, 'is', 'are').' still owed.', null === $because ? '' : ' '.$because), $store, DayBookKind::Owed));
             $this->ledger->flush();
         }
     }
@@ -79,6 +98,9 @@ final readonly class OwedCopies
     /** @param list<string> $folders */
     private function lists(LedgerStore $store, array $folders): void
     {
+        if ([] === $folders) {
+            return;
+        }
         try {
             $this->lists->renew($this->stores->at($store)->open(), $store->id(), $folders);
         } catch (StoreAbsent) {

@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Size;
 use VelvetLedger\Server\Pace\Pace;
+use VelvetLedger\Server\Pace\Slice;
 use VelvetLedger\Server\Persistence\CopyRepository;
 use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\DayBookKind;
@@ -28,31 +29,65 @@ final readonly class Proving
     {
     }
 
-    /** @param \Closure(): mixed $watch asked several times a second; what it throws leaves the proving to be gone on with */
-    public function prove(int $id, \Closure $watch): void
+    /**
+     * Goes on with a proving, for about as long as the slice is; to its end, where none is given.
+     *
+     * @param \Closure(): mixed $watch asked several times a second; what it throws leaves the proving to be gone on with
+     * @param int|null          $turn  see ProvingRepository::take()
+     *
+     * @return bool whether there is more to read
+     */
+    public function prove(int $id, \Closure $watch, ?Slice $slice = null, ?int $turn = null): bool
     {
-        $proving = $this->provings->take($id);
+        $proving = $this->provings->take($id, $turn);
         if (null === $proving) {
-            return;
+            return false;
         }
         $this->ledger->clear();
-        $progress = new ProvingProgress($proving->id(), $this->provings, $watch, $this->pace);
         try {
-            $progress->sums = $this->copies->addUpAgain($proving->store(), $proving->shoot());
-            $store = $this->stores->at($this->stores->find($proving->store()))->open();
-            $went = $this->readAll($proving, $store, $progress);
-            [$unknown, $inAll] = $went && null === $proving->days() ? $this->unknown->at($store, $proving->store(), $proving->shoot()) : [[], 0];
-            if ($went) {
-                $this->renewLists($proving, $store);
-                $this->provings->end($id, $unknown, $inAll, null);
+            $proving = null === $proving->text('upto') ? $this->begin($proving) : $proving;
+            $progress = new ProvingProgress($proving, $this->provings, $watch, $this->pace);
+            try {
+                $store = $this->stores->at($this->stores->find($proving->store()))->open();
+                $left = $this->read($proving, $store, $progress, $slice ?? $this->pace->slice(\INF));
+                $progress->say();
+                if ($left && $progress->goesOn()) {
+                    return true;
+                }
+                $whole = $progress->goesOn() && null === $proving->days();
+                [$unknown, $inAll] = $whole ? $this->unknown->at($store, $proving->store(), $proving->shoot()) : [[], 0];
+                if ($progress->goesOn()) {
+                    $this->renewLists($proving, $store);
+                    $this->provings->end($id, $unknown, $inAll, null);
+                }
+                $this->close($proving, $progress, $inAll, $progress->goesOn() ? null : 'You stopped it.');
+            } catch (StoreAbsent $absent) {
+                $this->provings->end($id, [], 0, $absent->getMessage());
+                $this->close($proving, $progress, 0, $absent->getMessage());
             }
-            $this->close($proving, $progress, $inAll, $went ? null : 'You stopped it.');
-        } catch (StoreAbsent $absent) {
-            $this->provings->end($id, [], 0, $absent->getMessage());
-            $this->close($proving, $progress, 0, $absent->getMessage());
         } finally {
             $this->provings->release($id);
         }
+
+        return false;
+    }
+
+    /** At the photographer's word: by whoever reads just now, or at once, between two slices. */
+    public function stop(int $id): void
+    {
+        $proving = $this->provings->find($id);
+        if ($this->provings->stop($id) && !$this->provings->isTaken($id) && $proving->int('files_reached') > 0) {
+            $this->close($proving, new ProvingProgress($proving, $this->provings, static fn () => null, $this->pace), 0, 'You stopped it.');
+        }
+    }
+
+    private function begin(ProvingRow $proving): ProvingRow
+    {
+        $upto = null === $proving->days() ? $proving->text('begun_at') : $this->copies->turn($proving->store(), $proving->days());
+        [$files, $bytes] = $this->copies->sumToProve($proving->store(), $proving->shoot(), $upto);
+        $this->provings->isOf($proving->id(), $files, $bytes, $upto, $this->copies->addUpAgain($proving->store(), $proving->shoot()));
+
+        return $this->provings->find($proving->id());
     }
 
     /** A list that could not be written when its shoot came in, because its drive left just then, is written now. */
@@ -63,28 +98,30 @@ final readonly class Proving
         }
     }
 
-    /** Whether it was read to the end, rather than stopped. */
-    private function readAll(ProvingRow $proving, OpenStore $store, ProvingProgress $progress): bool
+    /** Whether it was not read to the end. */
+    private function read(ProvingRow $proving, OpenStore $store, ProvingProgress $progress, Slice $slice): bool
     {
-        $before = null === $proving->days() ? $proving->text('begun_at') : $this->copies->turn($proving->store(), $proving->days());
-        $this->provings->isOf($proving->id(), ...$this->copies->sumToProve($proving->store(), $proving->shoot(), $before));
-        for ($after = 0; [] !== $some = $this->copies->toProve($proving->store(), $proving->shoot(), $before, $after, self::AT_ONCE); $after = $some[\count($some) - 1]->id) {
+        for ($after = $proving->int('reached'); [] !== $some = $this->copies->toProve($proving->store(), $proving->shoot(), $proving->text('upto'), $after, self::AT_ONCE);) {
             $findings = [];
             try {
                 foreach ($some as $copy) {
                     $finding = $this->read->from($store, $copy, $progress->read(...));
                     $findings[] = $finding;
+                    $after = $copy->id;
                     $progress->found($finding);
-                    if (!$progress->goesOn()) {
-                        return false;
+                    if (!$progress->goesOn() || $slice->isOver()) {
+                        return true;
                     }
                 }
             } finally {
-                $this->copies->found($findings);
+                $this->ledger->getConnection()->transactional(function () use ($findings, $progress, $after): void {
+                    $this->copies->found($findings);
+                    $progress->reached($after);
+                });
             }
         }
 
-        return true;
+        return false;
     }
 
     private function close(ProvingRow $proving, ProvingProgress $progress, int $unknown, ?string $stopped): void
@@ -92,8 +129,9 @@ final readonly class Proving
         $this->ledger->clear();
         $store = $this->stores->find($proving->store());
         $shoot = null === $proving->shoot() ? null : $this->ledger->find(Shoot::class, $proving->shoot());
-        if ($progress->bytes > 0) {
-            $store->wasReadAt($progress->bytesPerSecond());
+        $rate = $progress->bytesPerSecond();
+        if (null !== $rate) {
+            $store->wasReadAt($rate);
         }
         $what = null === $shoot ? $store->name() : ('' === $shoot->description ? $shoot->date : $shoot->description).' on '.$store->name();
         $this->ledger->persist(DayBookEntry::ofStore(\sprintf(
@@ -104,7 +142,7 @@ final readonly class Proving
             Size::of($progress->bytes),
             0 === $progress->bad ? 'all are as the ledger has them' : Count::of($progress->bad, 'is missing or different', 'are missing or different'),
             0 === $unknown ? '' : '; '.Count::of($unknown, 'file there is', 'files there are')." not the ledger's",
-            0 === $progress->sums ? '' : ' Of '.Count::of($progress->sums, 'shoot').' the sums in the ledger were not those of its copies, and are put right.',
+            0 === $proving->int('sums') ? '' : ' Of '.Count::of($proving->int('sums'), 'shoot').' the sums in the ledger were not those of its copies, and are put right.',
             null === $stopped ? '' : ' It stopped: '.$stopped,
         ), $store, DayBookKind::Proof, $shoot));
         $this->ledger->flush();

@@ -10,6 +10,7 @@ use VelvetLedger\Server\Pace\Stopwatch;
 use VelvetLedger\Server\Persistence\CopyState;
 use VelvetLedger\Server\Persistence\Finding;
 use VelvetLedger\Server\Persistence\ProvingRepository;
+use VelvetLedger\Server\Persistence\ProvingRow;
 
 /** How far a proving is, said several times a second. */
 final class ProvingProgress
@@ -20,16 +21,23 @@ final class ProvingProgress
     public int $bytes = 0;
     public int $bad = 0;
 
-    /** Shoots whose sums in the ledger were not those of its copies when it began. */
-    public int $sums = 0;
-
     private bool $goesOn = true;
+    private readonly int $id;
     private readonly Stopwatch $since;
     private readonly Beat $beat;
 
+    private readonly int $before;
+
+    /** Of copies that were read to their ends. */
+    private int $whole;
+
     /** @param \Closure(): mixed $watch */
-    public function __construct(private readonly int $id, private readonly ProvingRepository $provings, private readonly \Closure $watch, Pace $pace)
+    public function __construct(ProvingRow $proving, private readonly ProvingRepository $provings, private readonly \Closure $watch, Pace $pace)
     {
+        $this->id = $proving->id();
+        $this->files = $proving->int('files_reached');
+        $this->before = $this->whole = $this->bytes = $proving->int('bytes_reached');
+        $this->bad = $proving->int('bad_reached');
         $this->since = $pace->stopwatch();
         $this->beat = $pace->beat(self::TICK);
     }
@@ -46,8 +54,15 @@ final class ProvingProgress
     public function found(Finding $finding): void
     {
         ++$this->files;
+        $this->whole = $this->bytes;
         $this->bad += CopyState::Proven === $finding->state ? 0 : 1;
         $this->read(0);
+    }
+
+    /** All copies up to this one are read and entered. */
+    public function reached(int $copy): void
+    {
+        $this->provings->reached($this->id, $copy, $this->files, $this->whole, $this->bad);
     }
 
     public function goesOn(): bool
@@ -55,14 +70,15 @@ final class ProvingProgress
         return $this->goesOn;
     }
 
-    public function bytesPerSecond(): float
+    /** Of this slice; null where it was too short to tell. */
+    public function bytesPerSecond(): ?float
     {
-        $this->say();
+        $read = $this->bytes - $this->before;
 
-        return $this->bytes / max(0.001, $this->since->seconds());
+        return $read > 0 && $this->since->seconds() > 0 ? $read / $this->since->seconds() : null;
     }
 
-    private function say(): void
+    public function say(): void
     {
         $this->goesOn = $this->provings->moved($this->id, $this->files, $this->bytes, $this->bad) && $this->goesOn;
     }

@@ -13,16 +13,15 @@ use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Server\Intake\GoOn;
 use VelvetLedger\Server\Intake\HoldIntake;
 use VelvetLedger\Server\Intake\TakeBack;
+use VelvetLedger\Server\Pages\ReceiptPage;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\ReceiptLine;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
 use VelvetLedger\Server\Persistence\ShootRepository;
-use VelvetLedger\Server\View\ConversionsView;
 use VelvetLedger\Server\View\ReceiptLineView;
 use VelvetLedger\Server\View\ReceiptShootsView;
 use VelvetLedger\Server\View\ReceiptShootView;
 use VelvetLedger\Server\View\ReceiptsView;
-use VelvetLedger\Server\View\ReceiptView;
 use VelvetLedger\Server\Work\BringIn;
 use VelvetLedger\Server\Work\Dngs;
 use VelvetLedger\Server\Work\FailedWork;
@@ -32,7 +31,7 @@ final readonly class ReceiptsController
 {
     private const MOST = 200;
 
-    public function __construct(private ReceiptRepository $receipts, private FailedWork $failed)
+    public function __construct(private ReceiptRepository $receipts, private ReceiptPage $page, private FailedWork $failed)
     {
     }
 
@@ -44,7 +43,7 @@ final readonly class ReceiptsController
         $found = $this->receipts->page($before > 0 ? $before : null);
         $page = \array_slice($found, 0, ReceiptRepository::PAGE);
 
-        return new JsonResponse(new ReceiptsView(array_map($this->view(...), $page), \count($found) > \count($page) ? $page[\count($page) - 1]->id() : null, $before > 0 ? [] : $this->failed->all()));
+        return new JsonResponse(new ReceiptsView(array_map($this->page->of(...), $page), \count($found) > \count($page) ? $page[\count($page) - 1]->id() : null, $before > 0 ? [] : $this->failed->all()));
     }
 
     /** The shoots of some receipts: ?of= their numbers, with commas between. */
@@ -60,7 +59,7 @@ final readonly class ReceiptsController
     #[Route('/api/receipts/{number}', methods: ['GET'], requirements: ['number' => '\d{1,9}'])]
     public function receipt(int $number): Response
     {
-        return new JsonResponse($this->view($this->receipts->find($number)));
+        return new JsonResponse($this->page->of($this->receipts->find($number)));
     }
 
     #[Route('/api/receipts/{number}/lines', methods: ['GET'], requirements: ['number' => '\d{1,9}'])]
@@ -78,7 +77,7 @@ final readonly class ReceiptsController
             $bus->dispatch(new BringIn($again->id()));
         });
 
-        return new JsonResponse($this->view($intake));
+        return new JsonResponse($this->page->of($intake));
     }
 
     /** Tries again to convert the raws that could not be. */
@@ -88,28 +87,28 @@ final readonly class ReceiptsController
         $intake = $this->receipts->find($number);
         $dngs->again($number);
 
-        return new JsonResponse($this->view($intake));
+        return new JsonResponse($this->page->of($intake));
     }
 
     /** Pauses an intake that is under way; "go on" continues it. */
     #[Route('/api/receipts/{number}/pause', methods: ['POST'], requirements: ['number' => '\d{1,9}'])]
     public function pause(int $number, HoldIntake $hold): Response
     {
-        return new JsonResponse($this->view($hold->pause($number)));
+        return new JsonResponse($this->page->of($hold->pause($number)));
     }
 
     /** Stops it: what is done stays done. */
     #[Route('/api/receipts/{number}/stop', methods: ['POST'], requirements: ['number' => '\d{1,9}'])]
     public function stop(int $number, HoldIntake $hold): Response
     {
-        return new JsonResponse($this->view($hold->stop($number)));
+        return new JsonResponse($this->page->of($hold->stop($number)));
     }
 
     /** Takes its beginning back, where nothing of it was copied yet. */
     #[Route('/api/receipts/{number}/take-back', methods: ['POST'], requirements: ['number' => '\d{1,9}'])]
     public function takeBack(int $number, TakeBack $takeBack): Response
     {
-        return new JsonResponse($this->view($takeBack->takeBack($number)));
+        return new JsonResponse($this->page->of($takeBack->takeBack($number)));
     }
 
     /** The frames that came in last, to be looked at while more come. */
@@ -133,7 +132,7 @@ final readonly class ReceiptsController
         $intake = $this->receipts->find($number);
         $lines = array_map(static fn (array $row): array => array_combine(['path', 'kind', 'bytes', 'outcome', 'reason', 'folder', 'name', 'xxh128', 'sha256', 'provenAt', 'copies'], $row), [...$this->receipts->table($intake)]);
 
-        return new JsonResponse(['receipt' => $this->view($intake), 'lines' => $lines], 200, ['Content-Disposition' => HeaderUtils::makeDisposition('attachment', "receipt-$number.json")]);
+        return new JsonResponse(['receipt' => $this->page->of($intake), 'lines' => $lines], 200, ['Content-Disposition' => HeaderUtils::makeDisposition('attachment', "receipt-$number.json")]);
     }
 
     /** Tries again what failed as often as it is tried. */
@@ -143,12 +142,5 @@ final readonly class ReceiptsController
         $this->failed->again($id);
 
         return new JsonResponse(null, 204);
-    }
-
-    private function view(Intake $intake): ReceiptView
-    {
-        $conversions = $this->receipts->conversions($intake);
-
-        return new ReceiptView($intake, $this->receipts->summary($intake), $this->receipts->copies($intake), $this->receipts->stamped($intake), null === $conversions ? null : new ConversionsView(...$conversions), $this->receipts->cutOff($intake), $this->receipts->fromTwins($intake));
     }
 }

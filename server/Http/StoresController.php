@@ -12,6 +12,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Core\Document\BadDocument;
 use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Server\Copies\Mending;
+use VelvetLedger\Server\Copies\Proving;
 use VelvetLedger\Server\Pages\BadCopies;
 use VelvetLedger\Server\Pages\StoresPage;
 use VelvetLedger\Server\Persistence\ProvingRepository;
@@ -24,7 +25,7 @@ use VelvetLedger\Server\View\DriveFoldersView;
 use VelvetLedger\Server\View\FindingsView;
 use VelvetLedger\Server\View\ProvingView;
 use VelvetLedger\Server\Work\Mend;
-use VelvetLedger\Server\Work\Prove;
+use VelvetLedger\Server\Work\Proofs;
 use VelvetLedger\Server\Work\Sights;
 
 /** Stores: which there are and how they are, choosing another, proving one again, and mending what was found. */
@@ -89,19 +90,19 @@ final readonly class StoresController
     }
 
     #[Route('/api/stores/{id}/prove', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
-    public function prove(int $id, ProvingRepository $provings): Response
+    public function prove(int $id, Proofs $proofs, ProvingRepository $provings): Response
     {
-        return $this->asked($provings->ask($this->stores->find($id)->id(), null, null), $provings);
+        return new JsonResponse(new ProvingView($provings->find($proofs->ask($this->stores->find($id)->id()))), 201);
     }
 
     /** All copies of a shoot, store by store. */
     #[Route('/api/shoots/{id}/prove', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
-    public function proveShoot(int $id, ShootRepository $shoots, ProvingRepository $provings): Response
+    public function proveShoot(int $id, ShootRepository $shoots, Proofs $proofs): Response
     {
         $shoot = $shoots->find($id);
         foreach ($this->stores->all() as $store) {
             if ($this->stores->at($store)->isPresent()) {
-                $this->bus->dispatch(new Prove($provings->ask($store->id(), $shoot->id(), null)));
+                $proofs->ask($store->id(), $shoot->id());
             }
         }
 
@@ -115,9 +116,9 @@ final readonly class StoresController
     }
 
     #[Route('/api/provings/{id}/stop', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
-    public function stop(int $id, ProvingRepository $provings): Response
+    public function stop(int $id, ProvingRepository $provings, Proving $proving): Response
     {
-        $provings->stop($provings->find($id)->id());
+        $proving->stop($provings->find($id)->id());
 
         return new JsonResponse(new ProvingView($provings->find($id)));
     }
@@ -144,12 +145,5 @@ final readonly class StoresController
         }
 
         return new JsonResponse(null, 204);
-    }
-
-    private function asked(int $proving, ProvingRepository $provings): Response
-    {
-        $this->bus->dispatch(new Prove($proving));
-
-        return new JsonResponse(new ProvingView($provings->find($proving)), 201);
     }
 }

@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Pages;
 use VelvetLedger\Core\Store\Drive;
 use VelvetLedger\Core\Store\Warnings;
 use VelvetLedger\Server\Persistence\CopyRepository;
+use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Persistence\LedgerStore;
 use VelvetLedger\Server\Persistence\ProvingRepository;
 use VelvetLedger\Server\Persistence\StoreRole;
@@ -22,7 +23,7 @@ use VelvetLedger\Server\View\StoresView;
 /** All that the page of stores shows, and the command line prints. */
 final readonly class StoresPage
 {
-    public function __construct(private Stores $stores, private Drives $drives, private StoreSumsRepository $sums, private ProvingRepository $provings, private CopyRepository $copies)
+    public function __construct(private Stores $stores, private Drives $drives, private StoreSumsRepository $sums, private ProvingRepository $provings, private CopyRepository $copies, private IntakeRuns $runs)
     {
     }
 
@@ -40,6 +41,7 @@ final readonly class StoresPage
         return new StoresView(
             array_map(fn (LedgerStore $store): StorePageView => $this->store($store, $drives[$store->id()] ?? null, null === $main || $main === $store ? null : $drives[$main->id()] ?? null, $main?->name() ?? '', $lastCard), $stores),
             array_map(static fn (Drive $drive): DriveView => new DriveView($drive), $this->drives->all()),
+            $this->runs->copying(),
         );
     }
 

@@ -21,7 +21,7 @@ final readonly class ClearanceRepository
             UNION ALL SELECT l.path, l.bytes, l.modified_at, NULL, CASE WHEN l.outcome = 'unreadable' THEN l.reason END, l.twin, l.twin_agreed, l.outcome = 'left out', false, CASE WHEN l.outcome <> 'left out' THEN i.asked_at END, l.id FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE i.card_id = :card AND (l.outcome IN ('unreadable', 'left out') OR l.twin IS NOT NULL)) t
         GROUP BY path, bytes, modified_at ORDER BY path, max(rank)";
 
-    public function __construct(private Connection $database)
+    public function __construct(private Connection $database, private Locks $locks)
     {
     }
 
@@ -97,6 +97,41 @@ final readonly class ClearanceRepository
     public function askToCompare(Card $card): void
     {
         $this->database->executeStatement('INSERT INTO card_check (card_id, asked_at) VALUES (?, now()) ON CONFLICT (card_id) DO UPDATE SET asked_at = now(), ended_at = NULL, files = 0, bytes = 0, files_read = 0, bytes_read = 0, stopped_because = NULL', [$card->id()]);
+    }
+
+    public function takeComparison(Card $card): bool
+    {
+        return $this->locks->take(Lock::Comparison, $card->id());
+    }
+
+    public function releaseComparison(Card $card): void
+    {
+        $this->locks->release(Lock::Comparison, $card->id());
+    }
+
+    /**
+     * What it is of: what is left to be read when it begins.
+     *
+     * @return array{int, int} files and bytes, as they were said when it began
+     */
+    public function comparisonIsOf(Card $card, int $files, int $bytes): array
+    {
+        $row = $this->database->fetchNumeric('UPDATE card_check SET files = CASE WHEN files = 0 THEN ? ELSE greatest(files, ?) END, bytes = CASE WHEN files = 0 THEN ? ELSE greatest(bytes, ?) END WHERE card_id = ? RETURNING files, bytes', [$files, $files, $bytes, $bytes, $card->id()]);
+
+        return [is_numeric($row[0] ?? null) ? (int) $row[0] : $files, is_numeric($row[1] ?? null) ? (int) $row[1] : $bytes];
+    }
+
+    /** @return list<string> names of the cards, see CardIdentity, of which a comparison was asked for that has not ended, and nobody is at */
+    public function comparing(): array
+    {
+        $names = [];
+        foreach ($this->database->fetchAllKeyValue('SELECT c.id, c.name FROM card_check k JOIN card c ON c.id = k.card_id WHERE k.ended_at IS NULL ORDER BY 1') as $card => $name) {
+            if (\is_string($name) && !$this->locks->isTaken(Lock::Comparison, (int) $card)) {
+                $names[] = $name;
+            }
+        }
+
+        return $names;
     }
 
     /** @param array{files?: int, bytes?: int, files_read?: int, bytes_read?: int, stopped_because?: string|null, ended_at?: string} $how */

@@ -61,6 +61,28 @@ final readonly class CopyRow
         return new self(['id' => $this->id, 'store_id' => $this->store, 'file_id' => $this->file, 'shoot_id' => $this->shoot, 'path' => (string) $this->foundPath, 'bytes' => $this->bytes, 'checksum' => $this->checksum, 'state' => $this->state->value]);
     }
 
+    /**
+     * The first of them, as many as are worth a round: between two rounds others have their turn.
+     *
+     * @param list<self> $copies
+     *
+     * @return list<self> one at least, where there is any
+     */
+    public static function round(array $copies, int $mostBytes): array
+    {
+        $some = [];
+        $bytes = 0;
+        foreach ($copies as $copy) {
+            $bytes += $copy->bytes;
+            if ([] !== $some && $bytes > $mostBytes) {
+                break;
+            }
+            $some[] = $copy;
+        }
+
+        return $some;
+    }
+
     public function folder(): string
     {
         return str_contains($this->path, '/') ? \dirname($this->path) : '';

@@ -48,6 +48,19 @@ final readonly class IntakeRuns
         return $this->locks->isTaken(Lock::Intake, $intake);
     }
 
+    /** @return list<int> the receipts that are being copied just now, to all stores that are in use */
+    public function copying(): array
+    {
+        $copying = [];
+        foreach ($this->database->fetchFirstColumn("SELECT id FROM intake WHERE state = 'running' ORDER BY id") as $id) {
+            if (is_numeric($id) && $this->isTaken((int) $id)) {
+                $copying[] = (int) $id;
+            }
+        }
+
+        return $copying;
+    }
+
     /** Whether this very run may still be writing: it is the intake's last one, and somebody works on that. */
     public function isLive(int $intake, int $run): bool
     {

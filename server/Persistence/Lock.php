@@ -26,6 +26,9 @@ enum Lock: int
     /** Plans that become promises. */
     case Promises = 7407;
 
+    /** Cards that are read in full, by card. */
+    case Comparison = 7409;
+
     /** The tree of keywords. */
     case Vocabulary = 7408;
 }

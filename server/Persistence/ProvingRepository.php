@@ -26,13 +26,25 @@ final readonly class ProvingRepository
         return is_numeric($id) ? (int) $id : 0;
     }
 
-    /** Null where there is nothing to be done: it has ended, or somebody else is at it. */
-    public function take(int $id): ?ProvingRow
+    /** A number for whoever is to go on with it; who was to do so before has no turn any more. */
+    public function turn(int $id): int
+    {
+        $turn = $this->database->fetchOne('UPDATE proving SET turn = turn + 1 WHERE id = ? RETURNING turn', [$id]);
+
+        return is_numeric($turn) ? (int) $turn : 0;
+    }
+
+    /**
+     * As far as it came; null where there is nothing to be done: it has ended, or somebody else is at it, or has the turn.
+     *
+     * @param int|null $turn null for whoever takes it whatever turn it is
+     */
+    public function take(int $id, ?int $turn = null): ?ProvingRow
     {
         if (!$this->locks->take(Lock::Proving, $id)) {
             return null;
         }
-        $row = $this->database->fetchAssociative("UPDATE proving SET state = 'running', begun_at = coalesce(begun_at, now()), files_read = 0, bytes_read = 0, bad = 0 WHERE id = ? AND state IN ('waiting', 'running') RETURNING *", [$id]);
+        $row = $this->database->fetchAssociative("UPDATE proving SET state = 'running', begun_at = coalesce(begun_at, now()), files_read = files_reached, bytes_read = bytes_reached, bad = bad_reached WHERE id = ? AND state IN ('waiting', 'running') AND (?::int IS NULL OR turn = ?) RETURNING *", [$id, $turn, $turn]);
         if (false === $row) {
             $this->release($id);
 
@@ -47,9 +59,21 @@ final readonly class ProvingRepository
         $this->locks->release(Lock::Proving, $id);
     }
 
-    public function isOf(int $id, int $files, int $bytes): void
+    /**
+     * What it is of, said once, when it begins.
+     *
+     * @param string|null $upto only what was last proven before then
+     * @param int         $sums of shoots that were not those of their copies
+     */
+    public function isOf(int $id, int $files, int $bytes, ?string $upto, int $sums): void
     {
-        $this->database->executeStatement('UPDATE proving SET files = ?, bytes = ? WHERE id = ?', [$files, $bytes, $id]);
+        $this->database->executeStatement('UPDATE proving SET files = ?, bytes = ?, upto = coalesce(?::timestamptz, begun_at), sums = ? WHERE id = ?', [$files, $bytes, $upto, $sums, $id]);
+    }
+
+    /** All copies up to this one are read, and what was found is entered; within one transaction with that. */
+    public function reached(int $id, int $copy, int $files, int $bytes, int $bad): void
+    {
+        $this->database->executeStatement('UPDATE proving SET reached = ?, files_reached = ?, bytes_reached = ?, bad_reached = ? WHERE id = ?', [$copy, $files, $bytes, $bad, $id]);
     }
 
     /** Whether it is to go on. */
@@ -64,15 +88,22 @@ final readonly class ProvingRepository
         $this->database->executeStatement('UPDATE proving SET state = ?, ended_at = now(), unknown = ?, unknown_files = ?, stopped_because = ? WHERE id = ?', [null === $stoppedBecause ? 'done' : 'stopped', json_encode($unknown, \JSON_INVALID_UTF8_SUBSTITUTE | \JSON_THROW_ON_ERROR), $inAll, $stoppedBecause, $id]);
     }
 
-    public function stop(int $id): void
+    /** Whether it was to be stopped yet. */
+    public function stop(int $id): bool
     {
-        $this->database->executeStatement("UPDATE proving SET state = 'stopped', ended_at = now(), stopped_because = 'You stopped it.' WHERE id = ? AND state IN ('waiting', 'running')", [$id]);
+        return 0 < $this->database->executeStatement("UPDATE proving SET state = 'stopped', ended_at = now(), stopped_because = 'You stopped it.' WHERE id = ? AND state IN ('waiting', 'running')", [$id]);
     }
 
-    /** @return list<int> those that somebody should be at */
+    /** Whether somebody is at it just now; between two slices nobody is. */
+    public function isTaken(int $id): bool
+    {
+        return $this->locks->isTaken(Lock::Proving, $id);
+    }
+
+    /** @return list<ProvingRow> those that somebody should be at, the earliest first */
     public function open(): array
     {
-        return array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $this->database->fetchFirstColumn("SELECT id FROM proving WHERE state IN ('waiting', 'running') ORDER BY id"));
+        return array_map(ProvingRow::of(...), $this->database->fetchAllAssociative("SELECT * FROM proving WHERE state IN ('waiting', 'running') ORDER BY id"));
     }
 
     /** The last one of a store, and of it as a whole or of one shoot there. */

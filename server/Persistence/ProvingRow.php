@@ -44,6 +44,11 @@ final readonly class ProvingRow
         return 0 === $this->int('days') ? null : $this->int('days');
     }
 
+    public function isOpen(): bool
+    {
+        return \in_array($this->state(), ['waiting', 'running'], true);
+    }
+
     public function state(): string
     {
         return $this->text('state') ?? '';

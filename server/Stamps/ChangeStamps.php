@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Stamps;
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Stamp\StampChange;
 use VelvetLedger\Core\Words\Count;
+use VelvetLedger\Server\Pace\Slice;
 use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\KeywordRepository;
 use VelvetLedger\Server\Persistence\Shoot;
@@ -54,9 +55,11 @@ final readonly class ChangeStamps
      * @param list<int>         $merge frames whose files another program changed, and which are to be merged with
      * @param list<int>         $keep  frames whose pictures another program edited: these are kept beside, and the originals come back
      *
+     * @param Slice|null $slice after which the rest is left for another time
+     *
      * @return bool whether it was done, rather than somebody else at it
      */
-    public function write(int $shoot, \Closure $watch, array $merge, array $keep = []): bool
+    public function write(int $shoot, \Closure $watch, array $merge, array $keep = [], ?Slice $slice = null): bool
     {
         $this->ledger->clear();
         if ([] !== $merge) {
@@ -69,7 +72,7 @@ final readonly class ChangeStamps
         if ([] !== $keep) {
             $this->changes->stampKept($shoot, ...$keep);
         }
-        $came = $this->restamping->shoot($shoot, $watch, [], $merge);
+        $came = $this->restamping->shoot($shoot, $watch, [], $merge, true, $slice);
         $entity = $this->ledger->find(Shoot::class, $shoot);
         if (null !== $entity && [] !== $kept) {
             $this->say(\sprintf('Edited by another program, and kept beside the original, which is back: %s.', implode(', ', $kept)), $entity);

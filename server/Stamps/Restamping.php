@@ -13,6 +13,7 @@ use VelvetLedger\Core\Transfer\Copying;
 use VelvetLedger\Core\Transfer\CopyOrder;
 use VelvetLedger\Core\Transfer\SourceFile;
 use VelvetLedger\Core\Transfer\WriterMark;
+use VelvetLedger\Server\Pace\Slice;
 use VelvetLedger\Server\Persistence\FrameKeywords;
 use VelvetLedger\Server\Persistence\FrameToStamp;
 use VelvetLedger\Server\Persistence\StampedFile;
@@ -51,11 +52,13 @@ final readonly class Restamping
      * @param list<int>         $of    these frames only, where any are given
      * @param list<int>         $adopt frames whose files another program changed since, and which are to be merged with
      *
+     * @param Slice|null $slice after which it ends between frames; to the end of all, where none is given
+     *
      * @return array{int, int}|null frames whose files say what they should; of which some do not
      *
      * @throws StoreAbsent where the main store is not there: nothing is lost, it waits
      */
-    public function shoot(int $shoot, \Closure $watch, array $of = [], array $adopt = [], bool $renewsLists = true): ?array
+    public function shoot(int $shoot, \Closure $watch, array $of = [], array $adopt = [], bool $renewsLists = true, ?Slice $slice = null): ?array
     {
         $mark = $this->frames->take($shoot);
         if (null === $mark) {
@@ -76,6 +79,9 @@ final readonly class Restamping
                 $noted += $notes;
                 $done += \count($frames) - $notes;
                 $folders += array_fill_keys($in, true);
+                if (true === $slice?->isOver()) {
+                    break;
+                }
             }
         } finally {
             $this->frames->release($shoot);

@@ -4,13 +4,16 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Work;
 
+use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Symfony\Component\Messenger\Exception\RecoverableMessageHandlingException;
 use Symfony\Component\Messenger\MessageBusInterface;
 use VelvetLedger\Server\Conversion\ConvertsRaw;
 use VelvetLedger\Server\Conversion\LetsRawsGo;
+use VelvetLedger\Server\Intake\Interrupted;
 use VelvetLedger\Server\Intake\TellsRaws;
 use VelvetLedger\Server\Persistence\ConversionRepository;
+use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Stores\StoreAbsent;
 
 /** Asks for the DNGs of raws that came in, one message a raw, and has them made; a raw whose order wants a DNG instead goes when it may. */
@@ -18,10 +21,13 @@ final readonly class Dngs implements TellsRaws
 {
     private const ABSENT = 30_000;
 
+    /** Seconds between two looks whether a card is still being copied. */
+    private const STEPS_BACK = 0.5;
+
     /** A worker hears of a message at once; one that has not come by then was lost. Seconds. */
     private const OVERLOOKED = 900;
 
-    public function __construct(private ConversionRepository $conversions, private ConvertsRaw $converts, private LetsRawsGo $letsGo, private MessageBusInterface $bus)
+    public function __construct(private ConversionRepository $conversions, private ConvertsRaw $converts, private LetsRawsGo $letsGo, private MessageBusInterface $bus, private IntakeRuns $runs, private Interruption $interruption, private ClockInterface $clock)
     {
     }
 
@@ -49,11 +55,24 @@ final readonly class Dngs implements TellsRaws
     public function convert(ConvertRaw $work): void
     {
         try {
+            $this->stepBack();
             $this->converts->convert($work->conversion);
         } catch (StoreAbsent $absent) {
             throw new RecoverableMessageHandlingException($absent->getMessage(), 0, $absent, self::ABSENT);
         }
         $this->letsGo->letGo();
+    }
+
+    /** While a card is copied its drives are left to that. */
+    private function stepBack(): void
+    {
+        try {
+            for (; [] !== $this->runs->copying(); $this->clock->sleep(self::STEPS_BACK)) {
+                $this->interruption->stopHere();
+            }
+        } catch (Interrupted $interrupted) {
+            throw new RecoverableMessageHandlingException($interrupted->getMessage(), 0, $interrupted, 0);
+        }
     }
 
     /** What an idle worker finds: messages that were lost, and raws that may go since a store came back. */

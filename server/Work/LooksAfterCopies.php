@@ -5,76 +5,88 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Work;
 
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
-use Symfony\Component\Messenger\Exception\RecoverableMessageHandlingException;
-use Symfony\Component\Messenger\MessageBusInterface;
-use Symfony\Component\Messenger\Stamp\DelayStamp;
 use VelvetLedger\Server\Clearance\CompareCard;
 use VelvetLedger\Server\Clearance\RemoveOriginals;
 use VelvetLedger\Server\Copies\CouldNotMend;
 use VelvetLedger\Server\Copies\Mending;
 use VelvetLedger\Server\Copies\OwedCopies;
 use VelvetLedger\Server\Copies\Proving;
-use VelvetLedger\Server\Intake\Interrupted;
-use VelvetLedger\Server\Pace\Pace;
+use VelvetLedger\Server\Persistence\IntakeRuns;
 
-/** Does for a worker what is to be done about copies after an intake. Told to end, a worker leaves it to the next. */
+/**
+ * Does for a worker what is to be done about copies after an intake, a slice at a time, so that nothing waits for long; what
+ * reads or writes stores steps back while a card is copied to them. Told to end, a worker leaves it to the next.
+ */
 final readonly class LooksAfterCopies
 {
     /** Seconds that long work goes on before others have their turn. */
     private const SLICE = 4.0;
 
-    /** Milliseconds after which a store that was worked on is tried again. */
+    /** Milliseconds after which it is tried again, where somebody else was at it, or a card was copied. */
     private const COMES_AGAIN = 2000;
 
-    public function __construct(private OwedCopies $owed, private Proving $proving, private CompareCard $compare, private RemoveOriginals $remove, private Mending $mending, private Pace $pace, private Interruption $interruption, private MessageBusInterface $bus)
+    public function __construct(private OwedCopies $owed, private Proving $proving, private Mending $mending, private CompareCard $compare, private RemoveOriginals $remove, private IntakeRuns $runs, private Lane $lane)
     {
     }
 
     #[AsMessageHandler]
     public function makeOwed(MakeOwed $work): void
     {
-        $this->do(fn () => $this->owed->make($work->store, fn (int $bytes) => $this->interruption->stopHere()));
+        $this->besideNoIntake($work, function () use ($work): void {
+            $came = $this->owed->some($work->store, $this->lane->watch(), $this->lane->slice(self::SLICE), $work->came);
+            if (null !== $came && !$came->isDone) {
+                $this->lane->send(new MakeOwed($work->store, $work->name, $came));
+            }
+        });
     }
 
     #[AsMessageHandler]
     public function prove(Prove $work): void
     {
-        $this->do(fn () => $this->proving->prove($work->proving, $this->interruption->stopHere(...)));
-    }
-
-    #[AsMessageHandler]
-    public function compare(Compare $work): void
-    {
-        $this->do(fn () => $this->compare->compare($work->card, $this->interruption->stopHere(...)));
-    }
-
-    #[AsMessageHandler]
-    public function remove(Remove $work): void
-    {
-        $this->do(fn () => $this->remove->remove($work->card, $this->interruption->stopHere(...)));
+        $this->besideNoIntake($work, function () use ($work): void {
+            if ($this->proving->prove($work->proving, $this->lane->watch(), $this->lane->slice(self::SLICE), $work->turn)) {
+                $this->lane->send($work);
+            }
+        });
     }
 
     #[AsMessageHandler]
     public function mend(Mend $work): void
     {
-        $this->do(function () use ($work): void {
+        $this->besideNoIntake($work, function () use ($work): void {
             try {
-                if ($this->mending->asked($work->store, $this->pace->slice(self::SLICE), fn (int $bytes) => $this->interruption->stopHere())) {
-                    $this->bus->dispatch($work);
+                if ($this->mending->asked($work->store, $this->lane->slice(self::SLICE), $this->lane->watch())) {
+                    $this->lane->send($work);
                 }
             } catch (CouldNotMend) {
-                $this->bus->dispatch($work, [new DelayStamp(self::COMES_AGAIN)]); // another works there just now
+                $this->lane->send($work, self::COMES_AGAIN); // another works there just now
             }
         });
     }
 
-    /** @param \Closure(): mixed $work */
-    private function do(\Closure $work): void
+    #[AsMessageHandler]
+    public function compare(Compare $work): void
     {
-        try {
-            $work();
-        } catch (Interrupted $interrupted) {
-            throw new RecoverableMessageHandlingException($interrupted->getMessage(), 0, $interrupted, 0); // for the next worker
+        $this->lane->do(function () use ($work): void {
+            if ($this->compare->compare($work->card, $this->lane->watch(), $this->lane->slice(self::SLICE))) {
+                $this->lane->send($work);
+            }
+        });
+    }
+
+    #[AsMessageHandler]
+    public function remove(Remove $work): void
+    {
+        $this->lane->do(fn () => $this->remove->remove($work->card, $this->lane->watch()));
+    }
+
+    /** @param \Closure(): mixed $do */
+    private function besideNoIntake(Work $work, \Closure $do): void
+    {
+        if ([] === $this->runs->copying()) {
+            $this->lane->do($do);
+        } else {
+            $this->lane->send($work, self::COMES_AGAIN);
         }
     }
 }

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Work;
 
-/** Work: to make the copies that a store is owed. */
+use VelvetLedger\Server\Copies\OwedSoFar;
+
+/** Work: to go on with making the copies that a store is owed. */
 final readonly class MakeOwed implements Work
 {
     /** @param string $name of the store */
-    public function __construct(public int $store, public string $name)
+    public function __construct(public int $store, public string $name, public OwedSoFar $came = new OwedSoFar())
     {
     }
 

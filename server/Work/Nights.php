@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Work;
 
 use Symfony\Component\Clock\ClockInterface;
-use Symfony\Component\Messenger\MessageBusInterface;
 use VelvetLedger\Server\Persistence\LedgerStore;
 use VelvetLedger\Server\Persistence\ProvingRepository;
 
@@ -16,13 +15,13 @@ final readonly class Nights
     private const IDLE_LOAD = 0.7;
 
     /** @param \Closure(): (float|null) $load processes that want a processor, on average over a minute; null where that is not told */
-    public function __construct(private ProvingRepository $provings, private MessageBusInterface $bus, private ClockInterface $clock, private \Closure $load)
+    public function __construct(private ProvingRepository $provings, private Proofs $proofs, private ClockInterface $clock, private \Closure $load)
     {
     }
 
-    public static function onThisMachine(ProvingRepository $provings, MessageBusInterface $bus, ClockInterface $clock): self
+    public static function onThisMachine(ProvingRepository $provings, Proofs $proofs, ClockInterface $clock): self
     {
-        return new self($provings, $bus, $clock, static function (): ?float {
+        return new self($provings, $proofs, $clock, static function (): ?float {
             $load = sys_getloadavg();
 
             return false === $load ? null : $load[0];
@@ -34,7 +33,7 @@ final readonly class Nights
         $now = $this->clock->now();
         $days = $store->nightlyDays();
         if (null !== $days && \in_array((int) $now->format('G'), self::HOURS, true) && (($this->load)() ?? \INF) < self::IDLE_LOAD && !$this->provings->hadAShareSince($store->id(), $now->modify('-20 hours'))) {
-            $this->bus->dispatch(new Prove($this->provings->ask($store->id(), null, $days, $now)));
+            $this->proofs->ask($store->id(), null, $days, $now);
         }
     }
 }

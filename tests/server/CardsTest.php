@@ -161,7 +161,7 @@ final class CardsTest extends LedgerTestCase
         $browser->request('GET', "/api/cards/$id");
         $desk = self::answer($browser);
         self::assertSame([['JPEG' => 1, 'moving picture' => 1], true], [$desk['kinds'], $desk['complete']]);
-        self::assertSame([['path' => 'DCIM/100ORREL/ORL_0002.MOV', 'what' => 'moving picture', 'bytes' => 4, 'isClip' => true], ['path' => 'DCIM/LINK', 'what' => 'a symbolic link, not followed', 'bytes' => 0, 'isClip' => false]], $desk['others']);
+        self::assertSame([['path' => 'DCIM/100ORREL/ORL_0002.MOV', 'what' => 'moving picture', 'bytes' => 4, 'isClip' => true, 'canCome' => false], ['path' => 'DCIM/LINK', 'what' => 'a symbolic link, not followed', 'bytes' => 0, 'isClip' => false, 'canCome' => false]], $desk['others']);
         $browser->request('GET', "/api/cards/$id/histogram", ['file' => 'DCIM/100ORREL/ORL_0001.JPG']);
         $histogram = self::answer($browser);
         self::assertIsArray($histogram['bins']);

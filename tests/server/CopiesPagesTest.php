@@ -112,7 +112,7 @@ final class CopiesPagesTest extends LedgerTestCase
         $bad = self::int($findings[0], 'id');
         $this->ask('POST', '/api/copies/mend', ['copies' => [$bad]], 204);
         self::assertSame([true], array_column(self::rows($this->ask('GET', '/api/findings'), 'copies'), 'isToMend'), 'nothing is read or written in a request');
-        $this->work();
+        $this->work('care');
         self::assertSame([], self::rows($this->ask('GET', '/api/findings'), 'copies'));
         self::assertStringContainsString('needs no mending', $this->refused('POST', '/api/copies/mend', ['copies' => [$bad]], 409));
         self::assertFileExists($this->store->path.'/Bellows/pictures/'.self::FOLDER.'/2026-05-04_0002.jpg');

@@ -6,13 +6,13 @@ namespace VelvetLedger\Tests\server;
 
 use Symfony\Component\Clock\ClockInterface;
 
-/** A clock on which a second passes whenever it is looked at, and at one of these moments something happens. */
+/** A clock on which a second passes, or so many, whenever it is looked at, and at one of these moments something happens. */
 final class CuttingClock implements ClockInterface
 {
     public int $looks = 0;
 
     /** @param \Closure(): mixed $what */
-    public function __construct(private readonly int $at = 0, private readonly ?\Closure $what = null)
+    public function __construct(private readonly int $at = 0, private readonly ?\Closure $what = null, private readonly int $each = 1)
     {
     }
 
@@ -22,7 +22,7 @@ final class CuttingClock implements ClockInterface
             ($this->what)();
         }
 
-        return new \DateTimeImmutable('@'.(1_790_000_000 + $this->looks));
+        return new \DateTimeImmutable('@'.(1_790_000_000 + $this->looks * $this->each));
     }
 
     public function sleep(float|int $seconds): void

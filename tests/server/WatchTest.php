@@ -15,16 +15,16 @@ use VelvetLedger\Server\Persistence\CopyRepository;
 use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Persistence\ProvingRepository;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
-use VelvetLedger\Server\Persistence\StampRepository;
 use VelvetLedger\Server\Stores\ChangeStores;
 use VelvetLedger\Server\Stores\Stores;
-use VelvetLedger\Server\Work\Dngs;
 use VelvetLedger\Server\Work\MakeOwed;
 use VelvetLedger\Server\Work\Mend;
 use VelvetLedger\Server\Work\Nights;
 use VelvetLedger\Server\Work\PicksUp;
+use VelvetLedger\Server\Work\Proofs;
 use VelvetLedger\Server\Work\Prove;
 use VelvetLedger\Server\Work\Watch;
+use VelvetLedger\Server\Work\WatchesStores;
 use VelvetLedger\Tests\Stills;
 
 /** What a worker that has nothing to do asks for, and when: on a clock that the test moves. */
@@ -38,11 +38,12 @@ final class WatchTest extends LedgerTestCase
         $this->bringIn('CARD');
         $clock = new MockClock('2026-11-28 14:00:00');
         $bus = new SentMessages();
-        $watch = new Watch($this->ledger(), $this->service(Stores::class), $this->service(CopyRepository::class), $this->service(StampRepository::class), $bus, $this->service(Dngs::class), new Nights($this->service(ProvingRepository::class), $bus, $clock, static fn (): float => 0.0), $clock);
-        $looked = static function (int $seconds, string $queue = 'work', bool $idle = true) use ($watch, $clock, $bus): array {
+        $provings = $this->service(ProvingRepository::class);
+        $watch = new Watch([new WatchesStores($this->ledger(), $this->service(Stores::class), $this->service(CopyRepository::class), new Nights($provings, new Proofs($provings, $bus), $clock, static fn (): float => 0.0), $bus, $clock)], $clock);
+        $looked = static function (int $seconds, string $queue = 'care') use ($watch, $clock, $bus): array {
             $before = \count($bus->all());
             $clock->sleep($seconds);
-            $watch->look(new WorkerRunningEvent(new Worker([$queue => new InMemoryTransport()], new MessageBus()), $idle));
+            $watch->look(new WorkerRunningEvent(new Worker([$queue => new InMemoryTransport()], new MessageBus()), true));
 
             return array_map(static fn (object $message): string => $message instanceof MakeOwed ? $message->name : $message::class, \array_slice($bus->all(), $before));
         };
@@ -50,7 +51,6 @@ final class WatchTest extends LedgerTestCase
         $this->drivesBack('Bellows');
         self::assertSame([], $looked(1), 'it looked a second ago');
         self::assertSame([], $looked(4, 'look'), 'who looks at cards is not for this');
-        self::assertSame([], $looked(4, 'work', false), 'it has something to do');
         self::assertSame(['Bellows'], $looked(4));
         self::assertSame([], $looked(4), 'it was asked for just now');
         self::assertSame([], $looked(590));
@@ -60,9 +60,9 @@ final class WatchTest extends LedgerTestCase
         $this->drivesBack('Bellows');
         self::assertSame(['Bellows'], $looked(4), 'it came back once more');
         $this->ledger()->getConnection()->executeStatement("UPDATE copy SET state = 'missing', mend_asked_at = now() WHERE path LIKE '%0001.jpg'");
-        self::assertSame([Mend::class, Mend::class], $looked(4), 'whoever was to mend them was killed');
-        self::assertSame([], $looked(20));
-        self::assertSame([Mend::class, Mend::class], $looked(20));
+        self::assertSame([[], [], [Mend::class, Mend::class]], [$looked(4), $looked(20), $looked(20)], 'whoever was to mend them was killed');
+        $this->ledger()->getConnection()->executeStatement('UPDATE copy SET mend_asked_at = NULL WHERE store_id = (SELECT min(id) FROM store)');
+        self::assertSame([Mend::class], $looked(40), 'on one of them it goes on');
     }
 
     public function testARunThatNobodyIsAtIsTakenUp(): void
@@ -105,7 +105,7 @@ final class WatchTest extends LedgerTestCase
         $clock = new MockClock();
         $bus = new SentMessages();
         $load = 0.0;
-        $nights = new Nights($this->service(ProvingRepository::class), $bus, $clock, static function () use (&$load): float { return $load; });
+        $nights = new Nights($this->service(ProvingRepository::class), new Proofs($this->service(ProvingRepository::class), $bus), $clock, static function () use (&$load): float { return $load; });
         $clock->modify('2026-11-28 02:00');
         $nights->prove($store); // which nobody wished yet, and is counted below
         $this->service(ChangeStores::class)->provenWithin($store, 30);

@@ -57,11 +57,22 @@ export const usePutBack = (card: string) => useCopiesChange((frames: string[]) =
 export const useLookFor = () => useCopiesChange((shoot: number) => post(`/api/shoots/${shoot}/look-for`, {}));
 export const useMendPaths = () => useCopiesChange((shoot: number) => post(`/api/shoots/${shoot}/paths`, {}));
 
-/** Copies that are missing or different, of all stores or of one shoot. */
-export const useFindings = (shoot: number | null, often: boolean) =>
-  useQuery({
-    queryKey: ["findings", shoot],
-    queryFn: () => get<Findings>(`/api/findings${shoot === null ? "" : `?shoot=${shoot}`}`),
+/** Copies that are missing or different, of all stores or of one shoot. Where others are so than before, what is summed up of them is asked for again. */
+export function useFindings(shoot: number | null, often: boolean) {
+  const queries = useQueryClient();
+  const queryKey = ["findings", shoot];
+  return useQuery({
+    queryKey,
+    queryFn: async () => {
+      const of = (findings: Findings | undefined) => findings?.copies.map((copy) => `${copy.id} ${copy.state}`).join();
+      const before = of(queries.getQueryData<Findings>(queryKey));
+      const found = await get<Findings>(`/api/findings${shoot === null ? "" : `?shoot=${shoot}`}`);
+      if (before !== undefined && before !== of(found)) {
+        askAgain();
+        for (const key of ["shoot", "shoots", "stores"]) void queries.invalidateQueries({ queryKey: [key] });
+      }
+      return found;
+    },
     refetchInterval: (query) => 
       query.state.data?.looking === true || query.state.data?.following === true || query.state.data?.copies.some((copy) => copy.isToMend) === true
         ? GLANCE
@@ -69,6 +80,7 @@ export const useFindings = (shoot: number | null, often: boolean) =>
           ? GLANCE * 2
           : REST,
   });
+}
 
 /** Of a card in a reader, or of the one that a receipt was written from; asOf is what it is asked after, a beginning or an end: what was said before is not said any more. */
 export const useClearance = (of: { card: string } | { receipt: string }, ready: boolean, asOf = "") =>

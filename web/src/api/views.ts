@@ -517,6 +517,7 @@ export interface Receipt {
   copies: CopiesAt[];
   conversions: Conversions | null;
   cutOff: number;
+  others: number[];
 }
 
 /** One line of a receipt. */
@@ -730,6 +731,7 @@ export interface StoreSums {
 export interface Stores {
   stores: StorePage[];
   drives: Drive[];
+  copying: number[];
 }
 
 /** Something that entries of the day book are about. */

@@ -6,7 +6,7 @@ import { Trouble } from "../ledger/Notice";
 import { figure } from "../words/format";
 
 /** How far a receipt's raws are on their way to being DNGs, apart from the copying; then what they came to. */
-export function Conversions({ of, number }: { of: Sum; number: string }) {
+export function Conversions({ of, number, waits }: { of: Sum; number: string; waits: string | null }) {
   const again = useConvertAgain(number);
   const done = of.asked - of.waiting;
   return (
@@ -17,7 +17,7 @@ export function Conversions({ of, number }: { of: Sum; number: string }) {
             <Bar.Indicator className="h-full origin-left bg-brass transition-transform duration-300" style={{ transform: `scaleX(${done / of.asked})` }} />
           </Bar.Root>
           <p className="mt-2" role="status">
-            <b>{figure(done)}</b> of {figure(of.asked)} raws converted. <span className="text-faded">Copying does not wait for it; this page can be left.</span>
+            <b>{figure(done)}</b> of {figure(of.asked)} raws converted. <span className="text-faded">{waits ? `The rest ${waits}.` : "Copying does not wait for it; this page can be left."}</span>
           </p>
         </>
       )}

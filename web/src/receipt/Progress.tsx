@@ -9,6 +9,10 @@ import { Glimpse } from "../ledger/Glimpse";
 import { Trouble } from "../ledger/Notice";
 import { useKeys } from "../ledger/useKeys";
 import { count, duration, figure, size } from "../words/format";
+import { waitsFor } from "../words/waits";
+
+/** So many cards are copied at once, see ops/server.sh. */
+const LANES = 2;
 
 /** How far a running intake is: a rule that fills with ink, and the same in numbers. */
 export function Progress({ receipt, number }: { receipt: Receipt; number: string }) {
@@ -39,7 +43,7 @@ export function Progress({ receipt, number }: { receipt: Receipt; number: string
           <b>{figure(receipt.filesCopied)}</b> of {count(receipt.filesToCopy, "file")}, {size(receipt.bytesCopied)} of {size(receipt.bytesToCopy)}
         </span>
         <span className="text-faded">
-          {begins ? "begins in a few seconds" : waiting && "waits for a worker"}
+          {waiting && (begins && receipt.others.length < LANES ? "begins in a few seconds" : (waitsFor(receipt.others) ?? "waits for a worker"))}
           {!waiting && receipt.bytesPerSecond !== null && `${size(receipt.bytesPerSecond)} a second`}
           {!waiting && receipt.secondsLeft !== null && `, about ${duration(receipt.secondsLeft)} left`}
         </span>

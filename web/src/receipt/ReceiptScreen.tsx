@@ -14,6 +14,7 @@ import { ReceiptLines } from "./ReceiptLines";
 import { ReceiptSums } from "./ReceiptSums";
 import { Progress } from "./Progress";
 import { Verdict } from "./Verdict";
+import { waitsFor } from "../words/waits";
 
 export function ReceiptScreen() {
   const { number = "" } = useParams();
@@ -79,7 +80,7 @@ function ReceiptNumber({ number }: { number: string }) {
             <p className="mt-1 mb-4 text-faded">{subline(data)}</p>
             {moving && <Progress receipt={data} number={number} />}
             {!moving && <Exports number={number} />}
-            {data.conversions && <Conversions of={data.conversions} number={number} />}
+            {data.conversions && <Conversions of={data.conversions} number={number} waits={waitsFor(data.state === "running" ? [...data.others, data.number] : data.others)} />}
             <ReceiptSums receipt={data} shown={shown} onShow={setShown} />
           </div>
           <div className="grid content-start gap-y-4">

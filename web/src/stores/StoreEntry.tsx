@@ -1,3 +1,4 @@
+import { waitsFor } from "../words/waits";
 import { useChangeStore, useProve, useStopProving } from "../api/copies";
 import type { Proving, StorePage } from "../api/views";
 import { NamedAction } from "../ledger/Entry";
@@ -11,7 +12,7 @@ import { ROLES } from "./roles";
 const NIGHTS = [7, 30, 90, 180, 365];
 
 /** One store: its name and role, whether it is there, its sums, how old its proofs are, and what can be done with it. */
-export function StoreEntry({ store, all }: { store: StorePage; all: StorePage[] }) {
+export function StoreEntry({ store, all, copying }: { store: StorePage; all: StorePage[]; copying: number[] }) {
   const change = useChangeStore();
   const prove = useProve();
   const stop = useStopProving();
@@ -52,7 +53,7 @@ export function StoreEntry({ store, all }: { store: StorePage; all: StorePage[] 
               {store.sums.owed > 0 ? (
                 <b className="text-brass">
                   {figure(store.sums.owed)}, {size(store.sums.owedBytes)}
-                  {store.present && (store.isWorkedOn ? ": being made" : ": they wait for a worker")}
+                  {store.present && `: ${waitsFor(copying) ?? (store.isWorkedOn ? "being made" : "they wait for a worker")}`}
                 </b>
               ) : (
                 "nothing"
@@ -110,7 +111,7 @@ export function StoreEntry({ store, all }: { store: StorePage; all: StorePage[] 
               }}
             />
           </p>
-          {store.proving && <ProvingLine proving={store.proving} bad={store.sums.bad} />}
+          {store.proving && <ProvingLine proving={store.proving} bad={store.sums.bad} waits={waitsFor(copying)} />}
         </div>
       </div>
       {all.length > 1 && store.proving && store.proving.unknownFiles > 0 && store.proving.state === "done" && <Unknown proving={store.proving} />}
@@ -123,13 +124,13 @@ const came = (found: number, now: number) =>
   found === 0 ? "all as the ledger has them" : `${figure(found)} missing or different${now === 0 ? ", mended since" : now < found ? `, ${figure(now)} of them yet` : ""}`;
 
 /** How far a proof is, or what it came to; bad is how many copies are missing or different now. */
-export function ProvingLine({ proving, bad }: { proving: Proving; bad: number }) {
-  if (proving.state === "waiting") return <p className="mt-2 text-faded">the proof waits for a worker</p>;
+export function ProvingLine({ proving, bad, waits }: { proving: Proving; bad: number; waits: string | null }) {
+  if (proving.state === "waiting") return <p className="mt-2 text-faded">the proof {waits ?? "waits for a worker"}</p>;
   if (proving.state === "running") {
     return (
       <p className="mt-2" role="status">
         <b>{figure(proving.filesRead)}</b> of {count(proving.files, "copy", "copies")} read, {size(proving.bytesRead)}
-        {proving.secondsLeft !== null && `, about ${duration(proving.secondsLeft)} left`}
+        {waits ? `; ${waits}` : proving.secondsLeft !== null && `, about ${duration(proving.secondsLeft)} left`}
         {proving.bad > 0 && <b className="text-brass">; {figure(proving.bad)} bad so far</b>}
       </p>
     );

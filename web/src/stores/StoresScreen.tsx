@@ -32,7 +32,7 @@ export function StoresScreen() {
       </div>
       <div className="border-t border-rule-strong">
         {stores.map((store) => (
-          <StoreEntry key={store.id} store={store} all={stores} />
+          <StoreEntry key={store.id} store={store} all={stores} copying={found.data?.copying ?? []} />
         ))}
       </div>
       {found.data && stores.length === 0 && (

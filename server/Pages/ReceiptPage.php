@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Pages;
+
+use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Persistence\IntakeRuns;
+use VelvetLedger\Server\Persistence\ReceiptRepository;
+use VelvetLedger\Server\View\ConversionsView;
+use VelvetLedger\Server\View\ReceiptView;
+
+/** A receipt as pages and commands show it. */
+final readonly class ReceiptPage
+{
+    public function __construct(private ReceiptRepository $receipts, private IntakeRuns $runs)
+    {
+    }
+
+    public function of(Intake $intake): ReceiptView
+    {
+        $conversions = $this->receipts->conversions($intake);
+        $waits = $intake->state()->isUnderWay() || ($conversions[0]->waiting ?? 0) > 0;
+
+        return new ReceiptView(
+            $intake,
+            $this->receipts->summary($intake),
+            $this->receipts->copies($intake),
+            $this->receipts->stamped($intake),
+            null === $conversions ? null : new ConversionsView(...$conversions),
+            $this->receipts->cutOff($intake),
+            $this->receipts->fromTwins($intake),
+            $waits ? array_values(array_diff($this->runs->copying(), [$intake->id()])) : [],
+        );
+    }
+}

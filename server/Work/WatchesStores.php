@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Work;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Component\Clock\ClockInterface;
+use Symfony\Component\Messenger\MessageBusInterface;
+use VelvetLedger\Server\Persistence\CopyRepository;
+use VelvetLedger\Server\Stores\Stores;
+
+/** Stores that are there: what they are owed, and what is to be mended on them; and at night, on an idle machine, whether a share is to be proven. */
+final readonly class WatchesStores implements Watched
+{
+    /** What could not be made is tried again after so many seconds, and what was to be mended and was not. */
+    private const OWED = 600;
+    private const MENDS = 30;
+
+    private Overdue $overdue;
+
+    public function __construct(private EntityManagerInterface $ledger, private Stores $stores, private CopyRepository $copies, private Nights $nights, private MessageBusInterface $bus, ClockInterface $clock)
+    {
+        $this->overdue = new Overdue($clock);
+    }
+
+    public function look(): void
+    {
+        $this->ledger->clear();
+        $owed = $this->copies->creditors();
+        $mends = $this->copies->toBeMended();
+        foreach ($this->stores->all() as $store) {
+            $id = $store->id();
+            if (!$this->stores->at($store)->isPresent()) {
+                $this->overdue->forget("owed $id");
+                $this->overdue->forget("mends $id");
+                continue;
+            }
+            if ($this->overdue->isToBeAsked("owed $id", $owed[$id] ?? 0, self::OWED)) {
+                $this->bus->dispatch(new MakeOwed($id, $store->name()));
+            }
+            if ($this->overdue->isToBeAsked("mends $id", $mends[$id] ?? 0, self::MENDS, false)) { // asked for by a person just now, its message is on the way
+                $this->bus->dispatch(new Mend($id, $store->name()));
+            }
+            $this->nights->prove($store);
+        }
+    }
+}
