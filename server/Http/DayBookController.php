@@ -8,6 +8,7 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
+use VelvetLedger\Server\Pages\DayBookChain;
 use VelvetLedger\Server\Persistence\DayBookKind;
 use VelvetLedger\Server\Persistence\DayBookQuery;
 use VelvetLedger\Server\Persistence\DayBookRepository;
@@ -18,7 +19,7 @@ use VelvetLedger\Server\View\SubjectView;
 /** The day book: a page of it, or all of it as a table. */
 final readonly class DayBookController
 {
-    public function __construct(private DayBookRepository $book)
+    public function __construct(private DayBookRepository $book, private DayBookChain $chain)
     {
     }
 
@@ -30,7 +31,7 @@ final readonly class DayBookController
         $entries = array_map(static fn (array $row): DayBookEntryView => new DayBookEntryView($row), \array_slice($found, 0, DayBookRepository::PAGE));
         $subjects = array_map(static fn (array $some): array => array_map(static fn (array $one): SubjectView => new SubjectView($one['id'], $one['name']), $some), $this->book->subjects());
 
-        return new JsonResponse(new DayBookView($entries, \count($found) > \count($entries) ? $entries[\count($entries) - 1]->id : null, $subjects['cards'] ?? [], $subjects['stores'] ?? [], ...$this->book->chain()));
+        return new JsonResponse(new DayBookView($entries, \count($found) > \count($entries) ? $entries[\count($entries) - 1]->id : null, $subjects['cards'] ?? [], $subjects['stores'] ?? [], $this->book->length(), $this->chain->checked()));
     }
 
     /** The same entries, all of them, as CSV (RFC 4180). */

@@ -50,20 +50,47 @@ final readonly class DayBookRepository
         return $found;
     }
 
-    /**
-     * Works the chain out again: entries, and the number of the first that does not fit, or that has no seal.
-     *
-     * @return array{int, int|null, string} entries, the first that does not fit, the digest of the last
-     */
-    public function chain(): array
+    /** @return array{int, string} entries, and the digest of the last */
+    public function length(): array
     {
-        $count = $this->database->fetchOne('SELECT count(*) FROM day_book_entry');
-        $entries = is_numeric($count) ? (int) $count : 0;
-        $broken = $this->database->fetchOne("SELECT entry_id FROM (SELECT s.position, s.entry_id, s.digest, day_book_digest(coalesce(lag(s.digest) OVER (ORDER BY s.position), ''), e) AS again FROM day_book_seal s LEFT JOIN day_book_entry e ON e.id = s.entry_id) t WHERE again IS DISTINCT FROM digest ORDER BY position LIMIT 1");
-        $unsealed = $this->database->fetchOne('SELECT e.id FROM day_book_entry e WHERE NOT EXISTS (SELECT 1 FROM day_book_seal s WHERE s.entry_id = e.id) ORDER BY e.id LIMIT 1');
+        $entries = $this->database->fetchOne('SELECT count(*) FROM day_book_entry');
         $last = $this->database->fetchOne('SELECT digest FROM day_book_seal ORDER BY position DESC LIMIT 1');
-        $first = is_numeric($broken) ? (int) $broken : (is_numeric($unsealed) ? (int) $unsealed : null);
 
-        return [$entries, $first, \is_string($last) ? $last : ''];
+        return [is_numeric($entries) ? (int) $entries : 0, \is_string($last) ? $last : ''];
+    }
+
+    /** The digest of a seal; '' for none, before the first. */
+    public function sealAt(int $position): string
+    {
+        $digest = 0 === $position ? '' : $this->database->fetchOne('SELECT digest FROM day_book_seal WHERE position = ?', [$position]);
+
+        return \is_string($digest) ? $digest : 'none';
+    }
+
+    /** Works out again what follows, at most so many entries of it: each seal is the digest of the one before and of its entry, and each entry has one. */
+    public function check(ChainChecked $from, int $most, int $now): ChainChecked
+    {
+        $row = $this->database->fetchAssociative(
+            "WITH s AS MATERIALIZED (SELECT * FROM day_book_seal WHERE position > ? ORDER BY position LIMIT $most),
+                t AS (SELECT s.position, s.entry_id, s.digest, day_book_digest(coalesce(lag(s.digest) OVER (ORDER BY s.position), ?), e) AS again FROM s LEFT JOIN day_book_entry e ON e.id = s.entry_id)
+             SELECT count(*) AS many, max(position) AS position, (SELECT digest FROM t ORDER BY position DESC LIMIT 1) AS digest, (SELECT entry_id FROM t WHERE again IS DISTINCT FROM digest ORDER BY position LIMIT 1) AS broken FROM t",
+            [$from->position, $from->digest],
+        );
+        $many = is_numeric($row['many'] ?? null) ? (int) $row['many'] : 0;
+        $isAll = $many < $most;
+        $broken = is_numeric($row['broken'] ?? null) ? (int) $row['broken'] : ($isAll ? $this->unsealed() : null);
+
+        return $from->and(is_numeric($row['position'] ?? null) ? (int) $row['position'] : $from->position, \is_string($row['digest'] ?? null) ? $row['digest'] : $from->digest, $broken, $isAll, $now);
+    }
+
+    /** The first entry that has no seal; looked for where there are more entries than seals. */
+    private function unsealed(): ?int
+    {
+        if (true !== $this->database->fetchOne('SELECT (SELECT count(*) FROM day_book_entry) <> (SELECT count(*) FROM day_book_seal)')) {
+            return null;
+        }
+        $first = $this->database->fetchOne('SELECT e.id FROM day_book_entry e WHERE NOT EXISTS (SELECT 1 FROM day_book_seal s WHERE s.entry_id = e.id) ORDER BY e.id LIMIT 1');
+
+        return is_numeric($first) ? (int) $first : null;
     }
 }

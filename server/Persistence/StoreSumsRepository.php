@@ -30,7 +30,7 @@ final readonly class StoreSumsRepository
     public function months(int $store): array
     {
         $months = [];
-        foreach ($this->database->fetchAllKeyValue("SELECT to_char(proven_at, 'YYYY-MM'), count(*) FROM copy WHERE store_id = ? AND state = 'proven' AND proven_at IS NOT NULL GROUP BY 1 ORDER BY 1", [$store]) as $month => $copies) {
+        foreach ($this->database->fetchAllKeyValue("SELECT month, sum(copies) FROM shoot_copies WHERE store_id = ? AND state = 'proven' AND month <> '' GROUP BY 1 ORDER BY 1", [$store]) as $month => $copies) {
             $months[(string) $month] = is_numeric($copies) ? (int) $copies : 0;
         }
 
@@ -39,7 +39,7 @@ final readonly class StoreSumsRepository
 
     public function oldestProof(int $store): ?string
     {
-        $at = $this->database->fetchOne("SELECT proven_at FROM copy WHERE store_id = ? AND state = 'proven' AND proven_at IS NOT NULL ORDER BY proven_at LIMIT 1", [$store]);
+        $at = $this->database->fetchOne("SELECT min(oldest) FROM shoot_copies WHERE store_id = ? AND state = 'proven'", [$store]);
 
         return \is_string($at) ? $at : null;
     }

@@ -6,6 +6,8 @@ namespace VelvetLedger\Tests\server;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
+use Symfony\Component\Cache\Adapter\ArrayAdapter;
+use Symfony\Component\Clock\MockClock;
 use Symfony\Component\Process\Process;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Card\ReadFrame;
@@ -30,6 +32,7 @@ use VelvetLedger\Server\Copies\Proving;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Pace\Pace;
 use VelvetLedger\Server\Pages\BadCopies;
+use VelvetLedger\Server\Pages\DayBookChain;
 use VelvetLedger\Server\Persistence\DayBookRepository;
 use VelvetLedger\Server\Persistence\IntakeState;
 use VelvetLedger\Server\Persistence\LedgerStore;
@@ -278,8 +281,9 @@ final class MirrorsTest extends LedgerTestCase
     public function testADayBookChangedBehindItsBackShows(): void
     {
         $this->bringIn('CARD');
-        $book = $this->service(DayBookRepository::class);
-        self::assertNull($book->chain()[1]);
+        $clock = new MockClock();
+        $chain = new DayBookChain($this->service(DayBookRepository::class), new ArrayAdapter(), $clock);
+        self::assertSame([null, $clock->now()->getTimestamp()], [$chain->checked()->broken, $chain->checked()->whole]);
         $database = $this->ledger()->getConnection();
         foreach (["UPDATE day_book_entry SET entry = 'nothing'", 'DELETE FROM day_book_seal', 'TRUNCATE day_book_entry CASCADE', 'SET session_replication_role = replica; DELETE FROM day_book_entry'] as $wrong) {
             try {
@@ -290,7 +294,10 @@ final class MirrorsTest extends LedgerTestCase
             }
         }
         $database->executeStatement("SET session_replication_role = DEFAULT; ALTER TABLE day_book_entry DISABLE TRIGGER ALL; UPDATE day_book_entry SET entry = 'nothing happened' WHERE id = 3; ALTER TABLE day_book_entry ENABLE TRIGGER ALL; ALTER TABLE day_book_entry ENABLE ALWAYS TRIGGER day_book_entry_stays; ALTER TABLE day_book_entry ENABLE ALWAYS TRIGGER day_book_entry_is_not_emptied");
-        self::assertSame(3, $book->chain()[1]);
+        self::assertNull($chain->checked()->broken, 'what came since is looked at each time, and all of it every few minutes');
+        $clock->sleep(601);
+        self::assertSame(3, $chain->checked()->broken);
+        self::assertSame(3, $chain->checked()->broken, 'and it stays so');
     }
 
     /** A frame that slot 1 could not keep is taken from slot 2, and the card is cleared, for what is left of it there is the same. */

@@ -14,7 +14,7 @@ use VelvetLedger\Tests\Stills;
 /** What shoots come to: added up anew by whoever touches them, whoever else is at it. */
 final class SumsTest extends LedgerTestCase
 {
-    private const WHAT_IS = 'SELECT r.shoot_id, c.store_id, c.state, count(*)::int AS copies, sum(f.bytes)::bigint AS bytes FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id GROUP BY 1, 2, 3 ORDER BY 1, 2, 3';
+    private const WHAT_IS = "SELECT r.shoot_id, c.store_id, c.state, CASE WHEN c.state = 'proven' THEN to_char(c.proven_at AT TIME ZONE 'UTC', 'YYYY-MM') ELSE '' END AS month, count(*)::int AS copies, sum(f.bytes)::bigint AS bytes, min(c.proven_at) FILTER (WHERE c.state = 'proven') AS oldest FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id GROUP BY 1, 2, 3, 4 ORDER BY 1, 2, 3, 4";
 
     protected function setUp(): void
     {
@@ -69,7 +69,7 @@ final class SumsTest extends LedgerTestCase
     private function areRight(): void
     {
         $is = $this->ledger()->getConnection();
-        self::assertSame($is->fetchAllAssociative(self::WHAT_IS), $is->fetchAllAssociative('SELECT shoot_id, store_id, state, copies, bytes FROM shoot_copies ORDER BY 1, 2, 3'));
+        self::assertSame($is->fetchAllAssociative(self::WHAT_IS), $is->fetchAllAssociative('SELECT shoot_id, store_id, state, month, copies, bytes, oldest FROM shoot_copies ORDER BY 1, 2, 3, 4'));
         self::assertSame($is->fetchAllNumeric('SELECT s.id, count(DISTINCT r.id), count(f.id), coalesce(sum(f.bytes), 0)::bigint, min(r.stem), max(r.stem) FROM shoot s LEFT JOIN (frame r JOIN file f ON f.frame_id = r.id) ON r.shoot_id = s.id GROUP BY 1 ORDER BY 1'), $is->fetchAllNumeric('SELECT id, frames::bigint, files::bigint, bytes, first_name, last_name FROM shoot ORDER BY 1'));
         self::assertSame([], $this->column('SELECT shoot_id FROM shoot_touched'));
     }

@@ -7,17 +7,21 @@ namespace VelvetLedger\Server\Persistence\Migrations;
 use Doctrine\DBAL\Schema\Schema;
 use Doctrine\Migrations\AbstractMigration;
 
-/** Files that are neither frame nor clip can come along: they are rows as frames are, and are not counted among them. */
+/**
+ * Files that are neither frame nor clip can come along: they are rows as frames are, and are not counted among them. The sums
+ * of a shoot's copies are kept by the month of their proofs, too, so that no page counts copies.
+ */
 final class Version20261129160000 extends AbstractMigration
 {
     public function getDescription(): string
     {
-        return 'All else on a card can come along';
+        return 'All else on a card can come along; sums by the month of proofs';
     }
 
     public function up(Schema $schema): void
     {
         $this->addSql('ALTER TABLE frame ADD along BOOLEAN NOT NULL DEFAULT false');
+        $this->addSql("ALTER TABLE shoot_copies ADD month VARCHAR(7) NOT NULL DEFAULT '', ADD oldest TIMESTAMPTZ(6), DROP CONSTRAINT shoot_copies_pkey, ADD PRIMARY KEY (shoot_id, store_id, state, month)");
         $this->addSql(<<<'SQL'
             CREATE OR REPLACE FUNCTION add_up_shoot(of INT) RETURNS BOOLEAN LANGUAGE plpgsql AS $$
             DECLARE changed INT; more INT;
@@ -32,13 +36,19 @@ final class Version20261129160000 extends AbstractMigration
                       WHERE r.shoot_id = of) t
                 WHERE s.id = of AND (s.frames, s.files, s.bytes, s.taken_from, s.taken_to, s.first_name, s.last_name, s.proven_since, s.cover_id) IS DISTINCT FROM (t.frames, t.files, t.bytes, t.taken_from, t.taken_to, t.first_name, t.last_name, t.proven_since, t.cover);
                 GET DIAGNOSTICS changed = ROW_COUNT;
-                WITH t AS MATERIALIZED (SELECT c.store_id, c.state, count(*)::int AS copies, sum(f.bytes)::bigint AS bytes FROM frame r JOIN file f ON f.frame_id = r.id JOIN copy c ON c.file_id = f.id WHERE r.shoot_id = of GROUP BY 1, 2),
-                     gone AS (DELETE FROM shoot_copies s WHERE s.shoot_id = of AND NOT EXISTS (SELECT 1 FROM t WHERE t.store_id = s.store_id AND t.state = s.state) RETURNING 1),
-                     there AS (INSERT INTO shoot_copies AS s (shoot_id, store_id, state, copies, bytes) SELECT of, t.store_id, t.state, t.copies, t.bytes FROM t ON CONFLICT (shoot_id, store_id, state) DO UPDATE SET copies = excluded.copies, bytes = excluded.bytes WHERE (s.copies, s.bytes) <> (excluded.copies, excluded.bytes) RETURNING 1)
+                WITH t AS MATERIALIZED (
+                        SELECT c.store_id, c.state, CASE WHEN c.state = 'proven' AND c.proven_at IS NOT NULL THEN to_char(c.proven_at AT TIME ZONE 'UTC', 'YYYY-MM') ELSE '' END AS month,
+                            count(*)::int AS copies, sum(f.bytes)::bigint AS bytes, min(c.proven_at) FILTER (WHERE c.state = 'proven') AS oldest
+                        FROM frame r JOIN file f ON f.frame_id = r.id JOIN copy c ON c.file_id = f.id WHERE r.shoot_id = of GROUP BY 1, 2, 3),
+                     gone AS (DELETE FROM shoot_copies s WHERE s.shoot_id = of AND NOT EXISTS (SELECT 1 FROM t WHERE t.store_id = s.store_id AND t.state = s.state AND t.month = s.month) RETURNING 1),
+                     there AS (INSERT INTO shoot_copies AS s (shoot_id, store_id, state, month, copies, bytes, oldest) SELECT of, t.store_id, t.state, t.month, t.copies, t.bytes, t.oldest FROM t
+                        ON CONFLICT (shoot_id, store_id, state, month) DO UPDATE SET copies = excluded.copies, bytes = excluded.bytes, oldest = excluded.oldest
+                        WHERE (s.copies, s.bytes, s.oldest) IS DISTINCT FROM (excluded.copies, excluded.bytes, excluded.oldest) RETURNING 1)
                 SELECT (SELECT count(*) FROM gone) + (SELECT count(*) FROM there) INTO more;
                 RETURN changed + more > 0;
             END $$
             SQL);
+        $this->addSql('SELECT add_up_shoot(id) FROM shoot ORDER BY id');
     }
 
     public function down(Schema $schema): void

@@ -183,13 +183,18 @@ export type CopyState = "owed" | "proven" | "missing" | "differs" | "set aside" 
 
 /** A page of the day book, the latest first, and whether its chain of digests is whole. */
 export interface DayBook {
+  /** Entries in the whole book. */
+  inAll: number;
+  /** Of the last entry. */
+  digest: string;
+  /** The first entry that does not fit the chain. */
+  broken: number | null;
+  /** When all of it was last found to be whole, ISO 8601; null where it was not yet worked out to its end. */
+  wholeAt: string | null;
   entries: DayBookEntry[];
   older: number | null;
   cards: Subject[];
   stores: Subject[];
-  inAll: number;
-  broken: number | null;
-  digest: string;
 }
 
 /** One entry of the day book. */

@@ -103,7 +103,8 @@ export function DayBookScreen() {
         )}
         {newest && newest.inAll > 0 && newest.broken === null && (
           <span>
-            {count(newest.inAll, "entry", "entries")} in all; their chain of digests is whole, and ends in{" "}
+            {count(newest.inAll, "entry", "entries")} in all; their chain of digests{" "}
+            {newest.wholeAt === null ? "is being worked out again" : `is whole, at ${timeOfDay(newest.wholeAt).slice(0, 5)} worked out again`}, and ends in{" "}
             <span className="font-path text-path">{newest.digest.slice(0, 16)}…</span>
           </span>
         )}
