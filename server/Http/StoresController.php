@@ -15,6 +15,7 @@ use VelvetLedger\Server\Copies\Mending;
 use VelvetLedger\Server\Copies\Proving;
 use VelvetLedger\Server\Pages\BadCopies;
 use VelvetLedger\Server\Pages\StoresPage;
+use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Persistence\ProvingRepository;
 use VelvetLedger\Server\Persistence\ShootRepository;
 use VelvetLedger\Server\Persistence\StoreRole;
@@ -125,14 +126,14 @@ final readonly class StoresController
 
     /** Copies that are missing or different: all, or ?store= or ?shoot= ones. */
     #[Route('/api/findings', methods: ['GET'])]
-    public function findings(Request $request, BadCopies $bad, Sights $sights): Response
+    public function findings(Request $request, BadCopies $bad, Sights $sights, IntakeRuns $runs): Response
     {
         $shoot = RowNumber::of($request, 'shoot');
 
         $looking = $shoot > 0 && $sights->isLookedFor($shoot); // before the rows are read: who asks until it is over sees what came of it
         $following = $shoot > 0 && $sights->isFollowed($shoot);
 
-        return new JsonResponse(new FindingsView($bad->of(RowNumber::of($request, 'store'), $shoot), $looking, $following));
+        return new JsonResponse(new FindingsView($bad->of(RowNumber::of($request, 'store'), $shoot), $looking, $following, $runs->copying()));
     }
 
     /** Has bad copies mended from good ones; the findings tell what came of it. */

@@ -188,7 +188,7 @@ final readonly class CopyRepository
     /** @return list<CopyRow> asked to be mended at a store, at most $most, by number */
     public function toMend(int $store, int $after, int $most): array
     {
-        return $this->rows(self::ROWS." WHERE c.store_id = ? AND c.mend_asked_at IS NOT NULL AND c.id > ? ORDER BY c.id LIMIT $most", [$store, $after]);
+        return $this->rows(self::ROWS." WHERE c.store_id = ? AND c.mend_asked_at IS NOT NULL AND c.state IN ('missing', 'differs') AND c.id > ? ORDER BY c.id LIMIT $most", [$store, $after]);
     }
 
     /** It could not be mended, and is not tried again until it is asked for again. */
@@ -201,7 +201,7 @@ final readonly class CopyRepository
     public function toBeMended(): array
     {
         $many = [];
-        foreach ($this->database->fetchAllKeyValue('SELECT store_id, count(*) FROM copy WHERE mend_asked_at IS NOT NULL GROUP BY 1') as $store => $copies) {
+        foreach ($this->database->fetchAllKeyValue("SELECT store_id, count(*) FROM copy WHERE mend_asked_at IS NOT NULL AND state IN ('missing', 'differs') GROUP BY 1") as $store => $copies) {
             $many[(int) $store] = is_numeric($copies) ? (int) $copies : 0;
         }
 

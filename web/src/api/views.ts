@@ -275,6 +275,7 @@ export interface Findings {
   copies: BadCopy[];
   looking: boolean;
   following: boolean;
+  copying: number[];
 }
 
 /** How a folder of the resulting tree comes about. */

@@ -76,6 +76,7 @@ export function ShootScreen() {
                 shoot={shoot.id}
                 looking={findings.data?.looking ?? false}
                 following={findings.data?.following ?? false}
+                copying={findings.data?.copying ?? []}
               />
             )}
             <div className="folds-flat grid grow grid-cols-[minmax(0,1fr)_340px]">

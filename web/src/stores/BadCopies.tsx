@@ -3,6 +3,7 @@ import type { BadCopy } from "../api/views";
 import { TextButton } from "../ledger/Field";
 import { Trouble } from "../ledger/Notice";
 import { count, size } from "../words/format";
+import { waitsFor } from "../words/waits";
 
 /** Copies that are missing or different, each to be mended from a good one; what was there is kept aside. */
 export function BadCopies({
@@ -10,11 +11,13 @@ export function BadCopies({
   shoot,
   looking = false,
   following = false,
+  copying = [],
 }: {
   copies: BadCopy[];
   shoot?: number;
   looking?: boolean;
   following?: boolean;
+  copying?: number[];
 }) {
   const mend = useMend();
   const lookFor = useLookFor();
@@ -88,7 +91,7 @@ export function BadCopies({
             <span className="text-right text-faded">{size(copy.bytes)}</span>
             <span className="text-right">
               {copy.isToMend ? (
-                <span className="text-faded">being mended…</span>
+                <span className="text-faded">{waitsFor(copying) ?? "being mended…"}</span>
               ) : copy.good.length > 0 ? (
                 <TextButton
                   disabled={mend.isPending}

@@ -57,7 +57,7 @@ export function StoresScreen() {
           </TextButton>
         )}
       </div>
-      {findings.data && findings.data.copies.length > 0 && <BadCopies copies={findings.data.copies} />}
+      {findings.data && findings.data.copies.length > 0 && <BadCopies copies={findings.data.copies} copying={findings.data.copying} />}
     </Page>
   );
 }
