@@ -1,41 +1,57 @@
+import { type ComponentType, lazy, Suspense, useEffect } from "react";
 import { Navigate, Route, Routes } from "react-router";
-import { ClearanceScreen } from "./clearance/ClearanceScreen";
-import { DayBookScreen } from "./daybook/DayBookScreen";
 import { CardsScreen } from "./intake/CardsScreen";
-import { DeskScreen } from "./intake/DeskScreen";
+import { LoadsAgain } from "./ledger/LoadsAgain";
 import { Nothing } from "./ledger/Nothing";
 import { Page } from "./ledger/Page";
-import { ReceiptSheet } from "./receipt/ReceiptSheet";
-import { ReceiptScreen } from "./receipt/ReceiptScreen";
-import { ShootScreen } from "./shoots/ShootScreen";
-import { ShootsScreen } from "./shoots/ShootsScreen";
-import { StoresScreen } from "./stores/StoresScreen";
-import { KeywordsScreen } from "./stationery/KeywordsScreen";
-import { StationeryScreen } from "./stationery/StationeryScreen";
+
+/** Each screen is fetched when it is opened first; and all of them soon after the first one stands, for the ledger may be away later. */
+const SCREENS = {
+  "/intake/:card": async () => (await import("./intake/DeskScreen")).DeskScreen,
+  "/receipts/:number": async () => (await import("./receipt/ReceiptScreen")).ReceiptScreen,
+  "/receipts/:number/sheet": async () => (await import("./receipt/ReceiptSheet")).ReceiptSheet,
+  "/clearance/:card": async () => (await import("./clearance/ClearanceScreen")).ClearanceScreen,
+  "/stores": async () => (await import("./stores/StoresScreen")).StoresScreen,
+  "/daybook": async () => (await import("./daybook/DayBookScreen")).DayBookScreen,
+  "/stationery": async () => (await import("./stationery/StationeryScreen")).StationeryScreen,
+  "/stationery/keywords": async () => (await import("./stationery/KeywordsScreen")).KeywordsScreen,
+  "/shoots": async () => (await import("./shoots/ShootsScreen")).ShootsScreen,
+  "/shoots/:id": async () => (await import("./shoots/ShootScreen")).ShootScreen,
+};
+const LAZY = Object.entries(SCREENS).map(([path, load]: [string, () => Promise<ComponentType>]) => ({
+  path,
+  Screen: lazy(async () => ({ default: await load() })),
+}));
+const SOON = 1500;
 
 export function App() {
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      for (const load of Object.values(SCREENS)) load().catch(() => undefined); // it is fetched when it is opened
+    }, SOON);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, []);
   return (
-    <Routes>
-      <Route path="/" element={<Navigate to="/intake" replace />} />
-      <Route path="/intake" element={<CardsScreen />} />
-      <Route path="/intake/:card" element={<DeskScreen />} />
-      <Route path="/receipts/:number" element={<ReceiptScreen />} />
-      <Route path="/receipts/:number/sheet" element={<ReceiptSheet />} />
-      <Route path="/clearance/:card" element={<ClearanceScreen />} />
-      <Route path="/stores" element={<StoresScreen />} />
-      <Route path="/daybook" element={<DayBookScreen />} />
-      <Route path="/stationery" element={<StationeryScreen />} />
-      <Route path="/stationery/keywords" element={<KeywordsScreen />} />
-      <Route path="/shoots" element={<ShootsScreen />} />
-      <Route path="/shoots/:id" element={<ShootScreen />} />
-      <Route
-        path="*"
-        element={
-          <Page title="No such page">
-            <Nothing heading="No such page">There is nothing at this address. The tabs above lead back.</Nothing>
-          </Page>
-        }
-      />
-    </Routes>
+    <LoadsAgain>
+      <Suspense fallback={<Page title="Velvet Ledger">{null}</Page>}>
+        <Routes>
+          <Route path="/" element={<Navigate to="/intake" replace />} />
+          <Route path="/intake" element={<CardsScreen />} />
+          {LAZY.map(({ path, Screen }) => (
+            <Route key={path} path={path} element={<Screen />} />
+          ))}
+          <Route
+            path="*"
+            element={
+              <Page title="No such page">
+                <Nothing heading="No such page">There is nothing at this address. The tabs above lead back.</Nothing>
+              </Page>
+            }
+          />
+        </Routes>
+      </Suspense>
+    </LoadsAgain>
   );
 }
