@@ -108,19 +108,28 @@ test("a larger look without leaving the page: next by key, facts, histogram, mar
   const frames = await boatsOpen(page);
   await frames.focus();
   await page.keyboard.press("Enter");
-  const look = page.getByRole("group", { name: "ORL_1202.ORW, larger" });
+  const look = page.getByRole("dialog", { name: "ORL_1202.ORW, larger" });
   await expect(look.getByRole("img")).toBeVisible();
   await expect.poll(() => look.getByRole("img").evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(1008);
   await expect(look).toContainText("Orrel 28-70mm F2.8");
   await expect(look.getByText(/% black/)).toBeVisible();
+  await expect(page.getByRole("navigation", { name: "Screens" })).toHaveCount(0); // the page behind is not there for anybody
+  for (let i = 0; i < 6; i += 1) await page.keyboard.press("Tab");
+  expect(await look.evaluate((box) => box.contains(document.activeElement))).toBe(true);
+  await look.focus();
   for (let i = 0; i < 3; i += 1) await page.keyboard.press("ArrowRight");
-  const black = page.getByRole("group", { name: "ORL_1205.ORW, larger" });
+  const black = page.getByRole("dialog", { name: "ORL_1205.ORW, larger" });
   await expect(black.getByText("100.0 % black")).toBeVisible();
   await page.keyboard.press(" ");
   await expect(black.getByText("left out", { exact: true }).first()).toBeVisible();
   await page.keyboard.press("Escape");
   await expect(frames.getByRole("option", { name: /ORL_1205.*left out/ })).toBeVisible();
   await expect(frames).toBeFocused();
+  await expect(frames.getByRole("option").first()).toHaveAttribute("aria-setsize", "45");
+  await page.getByRole("main").evaluate((main) => {
+    main.scrollTo(0, 99_999);
+  });
+  await expect(frames.getByRole("option", { name: /ORL_1205/ })).toHaveAttribute("aria-posinset", "4"); // wherever the page is, the one that the keys are on is there
 });
 
 test("the same as a list, in the order of any column", async ({ ledger: page }) => {
@@ -146,7 +155,7 @@ test("the same as a list, in the order of any column", async ({ ledger: page }) 
   await expect(list.getByRole("columnheader", { name: "name" })).toHaveAttribute("aria-sort", "ascending");
   await page.keyboard.press("Home");
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("group", { name: "ORL_1202.ORW, larger" })).toBeVisible();
+  await expect(page.getByRole("dialog", { name: "ORL_1202.ORW, larger" })).toBeVisible();
   await page.keyboard.press("Escape");
   await boatsOpen(page);
   await expect(list.getByRole("columnheader", { name: "name" })).toHaveAttribute("aria-sort", "ascending"); // remembered

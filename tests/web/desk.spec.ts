@@ -24,6 +24,7 @@ test("a four-day card with a stray becomes three shoots and a left-out one; cut,
   await knife.press("ArrowLeft");
   await knife.press("Enter");
   await expect(rows(page)).toHaveCount(5);
+  await expect.poll(() => page.evaluate(() => document.activeElement === document.body)).toBe(false);
   const [early, late] = [shootOf(page, "Mon 4 May, 21:14"), shootOf(page, "Mon 4 May, 22:01")];
   await expect(early).toContainText("2026-05-04_lantern-boats_0001.orw … 0013.wav");
   await late.getByLabel("Description").fill("Night ferry");

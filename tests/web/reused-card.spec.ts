@@ -44,12 +44,13 @@ test("a held exposure with other bytes is shown beside the held one, and the pho
   await expect(page.getByText("1 frame here of an exposure that is held with other bytes, first DCIM/101ORREL/ORL_1275.JPG")).toBeVisible();
   await page.getByRole("listbox").focus();
   await page.keyboard.press("Enter");
-  const look = page.getByRole("group", { name: "ORL_1275.JPG, larger" });
+  const look = page.getByRole("dialog", { name: "ORL_1275.JPG, larger" });
   await expect(look.getByRole("img")).toHaveCount(2);
   await expect
     .poll(() => look.getByRole("img", { name: "the held frame of the same exposure" }).evaluate((img: HTMLImageElement) => img.naturalWidth))
     .toBeGreaterThan(1000);
   await page.getByRole("button", { name: "leave on the card" }).click();
   await expect(page.getByText("1 frame on the card, 1 left out: 0 to bring in")).toBeVisible();
+  await page.keyboard.press("Escape");
   await expect(page.getByRole("button", { name: /Bring in/ })).toBeDisabled();
 });

@@ -135,7 +135,7 @@ test("a double press looks closer and marks nothing; pixel by pixel at the place
   await expect(marks).toBeVisible();
   await expect(page.getByRole("button", { name: "Bring in 45 frames" })).toBeEnabled();
   await first.dblclick();
-  const look = page.getByRole("group", { name: /ORL_1202.*larger/ });
+  const look = page.getByRole("dialog", { name: /ORL_1202.*larger/ });
   await expect(look).toBeVisible();
   const picture = look.getByRole("img", { name: /ORL_1202/ });
   await expect.poll(async () => (await picture.boundingBox())?.width ?? 0).toBeGreaterThan(720);
@@ -144,7 +144,7 @@ test("a double press looks closer and marks nothing; pixel by pixel at the place
   const whole = look.getByRole("img", { name: /pixel by pixel/ });
   await expect.poll(() => whole.evaluate((image: HTMLImageElement) => image.complete && image.width === image.naturalWidth)).toBe(true);
   await page.keyboard.press("ArrowRight");
-  await expect(page.getByRole("group", { name: /ORL_1203.*larger/ })).toBeVisible();
+  await expect(page.getByRole("dialog", { name: /ORL_1203.*larger/ })).toBeVisible();
   await page.keyboard.press("Escape");
   await expect(marks).toBeVisible();
 });

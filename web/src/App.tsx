@@ -4,6 +4,7 @@ import { CardsScreen } from "./intake/CardsScreen";
 import { LoadsAgain } from "./ledger/LoadsAgain";
 import { Nothing } from "./ledger/Nothing";
 import { Page } from "./ledger/Page";
+import { useFocusKept } from "./ledger/useFocusKept";
 
 /** Each screen is fetched when it is opened first; and all of them soon after the first one stands, for the ledger may be away later. */
 const SCREENS = {
@@ -25,6 +26,7 @@ const LAZY = Object.entries(SCREENS).map(([path, load]: [string, () => Promise<C
 const SOON = 1500;
 
 export function App() {
+  useFocusKept();
   useEffect(() => {
     const timer = setTimeout(() => {
       for (const load of Object.values(SCREENS)) load().catch(() => undefined); // it is fetched when it is opened

@@ -30,7 +30,9 @@ export function ClearanceStamp({ of, ready = true, asOf }: { of: Of; ready?: boo
   const uncompared = clearance.missing.some((one) => one.remedy === "compare");
   return (
     <aside className="self-start border-4 border-double border-ink bg-sheet px-6 py-5" aria-label="May the card be formatted">
-      <h2 className={`text-[19px] leading-[26px] font-semibold ${clearance.mayBeFormatted ? "text-velvet" : "text-brass"}`}>{clearance.sentence}</h2>
+      <div role="status">
+        <h2 className={`text-[19px] leading-[26px] font-semibold ${clearance.mayBeFormatted ? "text-velvet" : "text-brass"}`}>{clearance.sentence}</h2>
+      </div>
       {clearance.mayBeFormatted && (
         <p className="mt-2 text-faded">
           Every file with copies was read in full when it came in or was compared; just now, its name, size and time and both of its ends were. Format the card
@@ -38,7 +40,7 @@ export function ClearanceStamp({ of, ready = true, asOf }: { of: Of; ready?: boo
         </p>
       )}
       {running && (
-        <p className="mt-2" role="status">
+        <p className="mt-2">
           Reading the card in full: <b>{figure(running.filesRead)}</b> of {figure(running.files)} files, {size(running.bytesRead)} of {size(running.bytes)}.
         </p>
       )}

@@ -94,10 +94,12 @@ function CardTable({ cards }: { cards: Card[] }) {
       </div>
       {cards.map((card, i) => (
         <div key={card.id} className="relative border-b border-rule hover:bg-wash">
-          <Link role="row" to={`/intake/${card.id}`} className="card-columns group items-baseline py-[10px] focus-visible:-outline-offset-2">
+          <div role="row" className="card-columns group items-baseline py-[10px]">
             <span />
             <span role="cell" className="font-hand text-[20px] leading-[24px] font-semibold group-hover:text-velvet">
-              {card.label}
+              <Link to={`/intake/${card.id}`} className="after:absolute after:inset-0 focus-visible:outline-none focus-visible:after:outline-2 focus-visible:after:-outline-offset-2">
+                {card.label}
+              </Link>
               {card.isFolder && <span className="ml-2 font-plain text-body font-normal text-faded">a folder</span>}
             </span>
             <span role="cell">
@@ -120,7 +122,7 @@ function CardTable({ cards }: { cards: Card[] }) {
             <span role="cell" className="text-right text-faded">
               <Key>{String(i + 1)}</Key>
             </span>
-          </Link>
+          </div>
           {card.isFolder && (
             <span className="absolute right-[110px] bottom-[2px] text-label">
               <TextButton

@@ -1,7 +1,8 @@
-import { useVirtualizer } from "@tanstack/react-virtual";
+import { defaultRangeExtractor, useVirtualizer } from "@tanstack/react-virtual";
 import { type KeyboardEvent, type RefObject, useMemo, useState } from "react";
 import type { CardFrame, Hints } from "../api/types";
 import { useKept } from "../ledger/useKept";
+import { withRow } from "../ledger/withRow";
 import { useTop } from "../ledger/useTop";
 import { clock, exposure, size } from "../words/format";
 import type { Marks } from "./useWishes";
@@ -66,7 +67,14 @@ export function FrameList({ frames, hints, marks, label, scroller, onLook }: Pro
       return direction * (typeof x === "number" && typeof y === "number" ? x - y : String(x).localeCompare(String(y), "en", { numeric: true }));
     });
   }, [frames, order]);
-  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 12, scrollMargin: top });
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW,
+    overscan: 12,
+    scrollMargin: top,
+    rangeExtractor: (range) => withRow(defaultRangeExtractor(range), at.line, rows.length), // the line that the keys are on is always there
+  });
   const sortBy = (column: Column) => {
     const here = order.column === column.name;
     setOrder(here && order.down ? NO_ORDER : { column: column.name, down: here });

@@ -3,6 +3,8 @@ import { Link, NavLink, useLocation } from "react-router";
 import { Refused } from "../api/client";
 import { useCards, useReceipts } from "../api/queries";
 import { count, figure, size } from "../words/format";
+import type { Receipt } from "../api/types";
+import { Announced } from "./Announced";
 import { Arrivals } from "./Arrivals";
 import { useMedia } from "./useMedia";
 
@@ -67,6 +69,8 @@ function Header() {
   );
 }
 
+const NONE: Receipt[] = [];
+
 /** What the desk is doing now, at the right of the tabs. */
 function Running() {
   const cards = useCards();
@@ -77,9 +81,12 @@ function Running() {
   const store = cards.data?.store;
   const locked = cards.error instanceof Refused && cards.error.status === 401;
   return (
-    <span className="text-faded" role="status">
-      {locked && <b className="text-brass">locked</b>}
-      {cards.error && !locked && <b className="text-brass">the ledger does not answer</b>}
+    <span className="text-faded">
+      <Announced receipts={newest?.receipts ?? NONE} />
+      <span role="status">
+        {locked && <b className="text-brass">locked</b>}
+        {cards.error && !locked && <b className="text-brass">the ledger does not answer</b>}
+      </span>
       {store && (store.present ? `${store.name}, ${size(store.freeBytes ?? 0)} free` : <b className="text-brass">{store.name} absent</b>)}
       {store && (moving ?? failed === 0) && " · "}
       {moving ? (

@@ -21,6 +21,8 @@ export interface GridPicture {
 interface Props {
   picture: GridPicture;
   index: number;
+  /** Of how many. */
+  of: number;
   width: number;
   active: boolean;
   inArea: boolean;
@@ -28,7 +30,7 @@ interface Props {
 }
 
 /** One picture on the mat: struck through where it is left out, with its stamp and what stands under it. */
-export const PictureCell = memo(function PictureCell({ picture, index, width, active, inArea, markable }: Props) {
+export const PictureCell = memo(function PictureCell({ picture, index, of, width, active, inArea, markable }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const found = usePicture(picture.source, box);
   const lines = [];
@@ -40,6 +42,8 @@ export const PictureCell = memo(function PictureCell({ picture, index, width, ac
       role="option"
       aria-selected={picture.chosen ?? false}
       aria-label={picture.label}
+      aria-posinset={index + 1}
+      aria-setsize={of}
       style={{ width }}
       className={markable ? "cursor-pointer" : ""}
     >

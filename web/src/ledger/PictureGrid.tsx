@@ -1,8 +1,9 @@
-import { useVirtualizer, type Virtualizer } from "@tanstack/react-virtual";
+import { defaultRangeExtractor, useVirtualizer, type Virtualizer } from "@tanstack/react-virtual";
 import { type KeyboardEvent, type PointerEvent, type RefObject, startTransition, useEffect, useLayoutEffect, useRef, useState } from "react";
 import type { GridPicture } from "./PictureCell";
 import { PictureRow } from "./PictureRow";
 import { useTop } from "./useTop";
+import { withRow } from "./withRow";
 
 export type { GridPicture } from "./PictureCell";
 
@@ -86,6 +87,8 @@ export function PictureGrid({ label, pictures, width: least, captionLines = 1, s
     scrollMargin: top,
     useFlushSync: false,
     onChange: changed,
+    // The one that the keys are on is always there: it is named to whoever listens, wherever the page was scrolled to.
+    rangeExtractor: (range) => withRow(defaultRangeExtractor(range), Math.floor(focus / columns), rows),
   });
   useLayoutEffect(() => {
     virtual.measure();

@@ -33,6 +33,7 @@ export const PictureRow = memo(function PictureRow({ pictures, from, columns, wi
           key={picture.id}
           picture={picture}
           index={from + i}
+          of={pictures.length}
           width={width}
           active={from + i === active}
           inArea={area !== null && i >= area[0] && i <= area[1]}

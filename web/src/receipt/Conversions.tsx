@@ -16,7 +16,7 @@ export function Conversions({ of, number, waits }: { of: Sum; number: string; wa
           <Bar.Root value={Math.round((100 * done) / of.asked)} aria-label="Converted" className="relative h-[7px] border-y border-ink">
             <Bar.Indicator className="h-full origin-left bg-brass transition-transform duration-300" style={{ transform: `scaleX(${done / of.asked})` }} />
           </Bar.Root>
-          <p className="mt-2" role="status">
+          <p className="mt-2">
             <b>{figure(done)}</b> of {figure(of.asked)} raws converted. <span className="text-faded">{waits ? `The rest ${waits}.` : "Copying does not wait for it; this page can be left."}</span>
           </p>
         </>

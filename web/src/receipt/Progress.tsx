@@ -38,7 +38,7 @@ export function Progress({ receipt, number }: { receipt: Receipt; number: string
       <Bar.Root value={Math.round(share * 100)} aria-label="Copied" className="relative h-[7px] border-y border-ink">
         <Bar.Indicator className="h-full origin-left bg-velvet transition-transform duration-300" style={{ transform: `scaleX(${share})` }} />
       </Bar.Root>
-      <p className="mt-2 flex justify-between" role="status">
+      <p className="mt-2 flex justify-between">
         <span>
           <b>{figure(receipt.filesCopied)}</b> of {count(receipt.filesToCopy, "file")}, {size(receipt.bytesCopied)} of {size(receipt.bytesToCopy)}
         </span>

@@ -128,7 +128,7 @@ export function ProvingLine({ proving, bad, waits }: { proving: Proving; bad: nu
   if (proving.state === "waiting") return <p className="mt-2 text-faded">the proof {waits ?? "waits for a worker"}</p>;
   if (proving.state === "running") {
     return (
-      <p className="mt-2" role="status">
+      <p className="mt-2">
         <b>{figure(proving.filesRead)}</b> of {count(proving.files, "copy", "copies")} read, {size(proving.bytesRead)}
         {waits ? `; ${waits}` : proving.secondsLeft !== null && `, about ${duration(proving.secondsLeft)} left`}
         {proving.bad > 0 && <b className="text-brass">; {figure(proving.bad)} bad so far</b>}
