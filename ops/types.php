@@ -24,7 +24,7 @@ final class TypeScriptOfViews
     /** @var array<string, string> name => declaration */
     private array $written = [];
 
-    /** @var array<string, true> names that stand in web/src/api/orders.ts */
+    /** @var array<string, true> names that stand in web/src/api/standingOrder.ts */
     private array $imported = [];
 
     private readonly TypeResolver $resolver;
@@ -45,7 +45,7 @@ final class TypeScriptOfViews
         }
         ksort($this->written);
         ksort($this->imported);
-        $import = [] === $this->imported ? '' : 'import type { '.implode(', ', array_keys($this->imported))." } from \"./orders\";\n";
+        $import = [] === $this->imported ? '' : 'import type { '.implode(', ', array_keys($this->imported))." } from \"./standingOrder\";\n";
 
         return self::HEAD.$import."\n".implode("\n", $this->written);
     }

@@ -46,14 +46,4 @@ final readonly class StoreMark
 
         return true;
     }
-
-    /** A new UUID, random (RFC 9562, version 4). */
-    public static function newUuid(): string
-    {
-        $bytes = random_bytes(16);
-        $bytes[6] = \chr(\ord($bytes[6]) & 0x0F | 0x40);
-        $bytes[8] = \chr(\ord($bytes[8]) & 0x3F | 0x80);
-
-        return implode('-', sscanf(bin2hex($bytes), '%8s%4s%4s%4s%12s') ?? []);
-    }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Stores;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Component\Uid\Uuid;
 use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\LedgerStore;
@@ -140,7 +141,7 @@ final class Stores
         if (!is_dir($path) && !@mkdir($path, 0o777, true)) {
             throw StoreAbsent::notMade($place);
         }
-        $uuid = StoreMark::at($path)->uuid ?? StoreMark::newUuid();
+        $uuid = StoreMark::at($path)->uuid ?? Uuid::v4()->toRfc4122();
         $known = $this->ledger->getRepository(LedgerStore::class)->findOneBy(['uuid' => $uuid]);
         if (!StoreMark::put($path, $uuid, $name)) {
             throw StoreAbsent::notWritable($place);

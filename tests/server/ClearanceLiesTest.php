@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Tests\server;
 
+use Symfony\Component\Uid\Uuid;
 use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Server\Clearance\CardClearance;
 use VelvetLedger\Server\Clearance\Nods;
@@ -139,7 +140,7 @@ final class ClearanceLiesTest extends LedgerTestCase
             $this->drivesAway('Bellows');
             mkdir($this->onDrive('Bellows'), 0o777, true);
         }];
-        yield 'another drive in its place' => [$believed, fn () => StoreMark::put($this->onDrive('Bellows'), StoreMark::newUuid(), 'Hammer')];
+        yield 'another drive in its place' => [$believed, fn () => StoreMark::put($this->onDrive('Bellows'), Uuid::v4()->toRfc4122(), 'Hammer')];
         yield 'a mark that is damaged' => [$believed, fn () => file_put_contents($this->onDrive('Bellows', StoreMark::FILE), 'rot')];
         yield 'no mark' => [$believed, fn () => unlink($this->onDrive('Bellows', StoreMark::FILE))];
         yield 'the other drive under its name' => [$believed, function (): void {

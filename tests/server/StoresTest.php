@@ -11,6 +11,7 @@ use Psr\Log\NullLogger;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Event\ExceptionEvent;
 use Symfony\Component\HttpKernel\HttpKernelInterface;
+use Symfony\Component\Uid\Uuid;
 use VelvetLedger\Bench\EmptyLedger;
 use VelvetLedger\Core\Card\CardWalker;
 use VelvetLedger\Core\Card\FolderNames;
@@ -77,7 +78,7 @@ final class StoresTest extends LedgerTestCase
         mkdir($this->store->path.'/Anvil 1/pictures', 0o777, true);
         self::assertStringContainsString('is not at', (string) $stores()->prepare(), 'an empty mount point');
         self::assertSame([], FolderNames::in($this->store->path.'/Anvil 1/pictures'), 'it is not written to');
-        StoreMark::put($this->store->path.'/Anvil 1/pictures', StoreMark::newUuid(), 'Hammer');
+        StoreMark::put($this->store->path.'/Anvil 1/pictures', Uuid::v4()->toRfc4122(), 'Hammer');
         self::assertStringContainsString('is not the store Anvil: its mark is that of another store, Hammer.', (string) $stores()->prepare());
         try {
             $stores()->main()->open();

@@ -1,5 +1,5 @@
 /* Written by ops/types.php from the classes in server/View: change those, then run bin/ledger types. */
-import type { OrderDocument, OrderPart } from "./orders";
+import type { OrderDocument, OrderPart } from "./standingOrder";
 
 /** What a problem of a plan is about. */
 export type About = "a changed name" | "more digits" | "a long path" | "a collision" | "a gap" | "a time" | "a stray" | "a night over midnight" | "damage" | "a picture that is cut off" | "what is held" | "a shoot that is joined" | "frames held in part" | "companions that stay";

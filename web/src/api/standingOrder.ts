@@ -1,0 +1,124 @@
+/** Standing orders and stationery; the shapes are those of docs/standing-order.schema.json. */
+
+export type Companions = "raw and JPEG" | "raw only" | "JPEG only";
+export type PieceKind =
+  | "date taken"
+  | "date of intake"
+  | "description"
+  | "words"
+  | "initials"
+  | "sequence"
+  | "camera file number"
+  | "original name"
+  | "body"
+  | "kind of work"
+  | "card folders";
+export type Others = "stay on the card" | "in a subfolder of the shoot" | "in a folder of the card's name";
+export type Clips = "stay on the card" | "with the stills" | "in a subfolder";
+
+export interface CopiesWanted {
+  number: number;
+  readTwice: boolean;
+  sha256: boolean;
+  seenNow: boolean;
+}
+
+export type DngMode = "off" | "beside the raw" | "instead of the raw";
+
+export interface DngsWanted {
+  mode: DngMode;
+  previewEdge: number;
+  embedRaw: boolean;
+  cardWaits: boolean;
+}
+
+/** What is stamped on every frame; the names of texts are those of core/Stamp/StampField. */
+export interface StampsWanted {
+  /** A rights slip's name; null for the default, "" for none. */
+  slip: string | null;
+  texts?: SlipTexts;
+  keywords: string[][];
+  parents: boolean;
+  jpegSidecar: boolean;
+  iim: boolean;
+}
+
+export type SlipTexts = Partial<Record<string, string>>;
+
+export type Between = "_" | "-" | " " | "";
+export type Scope = "this shoot" | "this day" | "running on";
+export type Style = "hyphens" | "as written";
+
+export interface Piece {
+  piece: PieceKind;
+  fields?: string;
+  text?: string;
+  style?: Style;
+  start?: number;
+  digits?: number;
+  scope?: Scope;
+}
+
+export interface Destination {
+  kindOfWork: string;
+  folder: string;
+}
+
+export interface NamePattern {
+  pieces: Piece[];
+  between: Between;
+  extension: "lower case" | "as the camera wrote it";
+}
+
+export interface FolderPattern {
+  levels: Piece[][];
+  between: Between;
+}
+
+export interface Subfolders {
+  make: string[];
+  framesInto: string;
+}
+
+export interface OrderParts {
+  bring: Companions;
+  clips: Clips;
+  others: Others;
+  shoots: { pauseMinutes: number | null; dayTurnsAt: number };
+  destination: Destination;
+  folders: FolderPattern;
+  subfolders: Subfolders;
+  names: NamePattern;
+  copies: CopiesWanted;
+  stamps: StampsWanted;
+  dng: DngsWanted;
+}
+
+export type OrderPart = keyof OrderParts;
+
+export interface OrderDocument extends OrderParts {
+  velvetLedger: "standing order";
+  version: 1;
+  name: string;
+}
+
+export interface StationeryParts {
+  names: NamePattern;
+  folders: FolderPattern;
+  subfolders: Subfolders;
+  destination: Destination;
+  rights: SlipTexts;
+}
+
+export type StationeryKind = keyof StationeryParts;
+
+export interface Item<T> {
+  name: string;
+  document: T;
+  readyMade: boolean;
+  isDefault?: boolean;
+  /** Where an older record holds less of a text, in words. */
+  limits?: string[];
+}
+
+export type Stationery = { [K in StationeryKind]: Item<StationeryParts[K]>[] };
