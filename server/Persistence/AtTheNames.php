@@ -53,12 +53,11 @@ final readonly class AtTheNames
         $held = $rivals = $found = [];
         $prints = array_values(array_filter(array_map(static fn (WaitingFile $file): ?string => $file->file->print, $files), \is_string(...)));
         foreach ($this->database->fetchAllAssociative("SELECT DISTINCT ON (o.quick_print) o.quick_print, o.checksum, c.path, c.proven_at, o.frame_id FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id WHERE o.quick_print IN (?) AND c.state NOT IN ('owed', 'let go') ORDER BY o.quick_print, o.id, c.id", [$prints], [ArrayParameterType::STRING]) as $row) {
-            if (\is_string($row['quick_print']) && \is_string($row['path']) && \is_string($row['checksum']) && is_numeric($row['frame_id'])) {
-                $held[$row['quick_print']] = [new HeldAs($row['path'], \is_string($row['proven_at']) ? substr($row['proven_at'], 0, 10) : '', (int) $row['frame_id']), $row['checksum']];
-            }
+            $is = Row::of($row);
+            $held[$is->text('quick_print')] = [new HeldAs($is->text('path'), substr($is->textOrNull('proven_at') ?? '', 0, 10), $is->int('frame_id')), $is->text('checksum')];
         }
         foreach ($this->database->fetchAllKeyValue('SELECT c.path, o.path AS original FROM copy c JOIN file f ON f.id = c.file_id JOIN original o ON o.id = f.original_id WHERE c.store_id = ? AND c.path IN (?)', [$store, array_map(static fn (WaitingFile $file): string => $file->to, $files)], [ParameterType::INTEGER, ArrayParameterType::STRING]) as $path => $original) {
-            $rivals[$path] = \is_string($original) ? $original : '';
+            $rivals[$path] = Row::word($original);
         }
         foreach ($files as $file) {
             $found[$file->line] = new AtTheName($held[$file->file->print ?? ''][0] ?? null, $held[$file->file->print ?? ''][1] ?? null, $rivals[$file->to] ?? null);

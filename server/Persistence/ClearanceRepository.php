@@ -30,8 +30,8 @@ final readonly class ClearanceRepository
     {
         $known = [];
         foreach ($this->database->iterateAssociative(self::KNOWN, ['card' => $card->id()]) as $row) {
-            $text = static fn (string $key): ?string => \is_string($row[$key]) ? $row[$key] : null;
-            $known[$text('path') ?? ''] = new KnownOnCard(is_numeric($row['bytes']) ? (int) $row['bytes'] : 0, is_numeric($row['modified_at']) ? (int) $row['modified_at'] : 0, $text('checksum'), null === $text('checksum') ? $text('unreadable') : null, null === $text('twin') ? null : new TakenFromTwin($text('twin'), '', is_numeric($row['agreed']) ? (int) $row['agreed'] : null), true === $row['left_out'], true === $row['nodded']);
+            $text = Row::of($row)->textOrNull(...);
+            $known[$text('path') ?? ''] = new KnownOnCard(Row::number($row['bytes']), Row::number($row['modified_at']), $text('checksum'), null === $text('checksum') ? $text('unreadable') : null, null === $text('twin') ? null : new TakenFromTwin($text('twin'), '', Row::numberOrNull($row['agreed'])), true === $row['left_out'], true === $row['nodded']);
         }
 
         return $known;
@@ -48,7 +48,7 @@ final readonly class ClearanceRepository
     {
         foreach (array_chunk($checksums, 5000) as $some) {
             foreach ($this->database->iterateAssociative("SELECT o.checksum, o.quick_print, c.store_id, c.path, f.bytes, c.state = 'proven' AS proven, c.proven_at::date::text AS proven_on FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id WHERE o.checksum IN (?) AND ".StoreRole::IN_USE." AND c.state NOT IN ('owed', 'let go') AND NOT EXISTS (SELECT 1 FROM conversion v WHERE v.dng_id = f.id AND NOT v.embeds AND NOT v.instead)", [$some], [ArrayParameterType::STRING]) as $row) {
-                yield ['checksum' => \is_string($row['checksum']) ? $row['checksum'] : '', 'print' => \is_string($row['quick_print']) ? $row['quick_print'] : '', 'store' => is_numeric($row['store_id']) ? (int) $row['store_id'] : 0, 'path' => \is_string($row['path']) ? $row['path'] : '', 'bytes' => is_numeric($row['bytes']) ? (int) $row['bytes'] : 0, 'proven' => true === $row['proven'], 'provenOn' => \is_string($row['proven_on']) ? $row['proven_on'] : ''];
+                yield ['checksum' => Row::word($row['checksum']), 'print' => Row::word($row['quick_print']), 'store' => Row::number($row['store_id']), 'path' => Row::word($row['path']), 'bytes' => Row::number($row['bytes']), 'proven' => true === $row['proven'], 'provenOn' => \is_string($row['proven_on']) ? $row['proven_on'] : ''];
             }
         }
     }
@@ -73,7 +73,7 @@ final readonly class ClearanceRepository
     {
         $found = [];
         foreach ($this->database->fetchAllKeyValue('SELECT l.path, l.bytes FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE i.card_id = ? AND l.incomplete IS NOT NULL ORDER BY l.id', [$card->id()]) as $path => $bytes) {
-            $found[(string) $path] = is_numeric($bytes) ? (int) $bytes : 0;
+            $found[(string) $path] = Row::number($bytes);
         }
 
         return $found;
@@ -118,7 +118,7 @@ final readonly class ClearanceRepository
     {
         $row = $this->database->fetchNumeric('UPDATE card_check SET files = CASE WHEN files = 0 THEN ? ELSE greatest(files, ?) END, bytes = CASE WHEN files = 0 THEN ? ELSE greatest(bytes, ?) END WHERE card_id = ? RETURNING files, bytes', [$files, $files, $bytes, $bytes, $card->id()]);
 
-        return [is_numeric($row[0] ?? null) ? (int) $row[0] : $files, is_numeric($row[1] ?? null) ? (int) $row[1] : $bytes];
+        return [Row::numberOrNull($row[0] ?? null) ?? $files, Row::numberOrNull($row[1] ?? null) ?? $bytes];
     }
 
     /** @return list<string> names of the cards, see CardIdentity, of which a comparison was asked for that has not ended, and nobody is at */

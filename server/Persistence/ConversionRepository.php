@@ -136,9 +136,9 @@ final readonly class ConversionRepository
     {
         $row = $this->database->fetchAssociative("SELECT count(*) AS asked, count(*) FILTER (WHERE state = 'waiting') AS waiting, count(*) FILTER (WHERE state = 'proven') AS proven, count(*) FILTER (WHERE state = 'refused') AS refused, count(*) FILTER (WHERE state = 'proven' AND instead AND NOT let_go) AS staying, count(*) FILTER (WHERE state = 'proven' AND let_go) AS gone,
             coalesce(sum(raw_bytes) FILTER (WHERE state = 'proven'), 0) AS raw_bytes, coalesce(sum(dng_bytes), 0) AS dng_bytes FROM conversion WHERE intake_id = ?", [$intake]);
-        $int = static fn (string $key): int => \is_array($row) && is_numeric($row[$key]) ? (int) $row[$key] : 0;
+        $sum = Row::of(false === $row ? [] : $row);
 
-        return new Conversions($int('asked'), $int('waiting'), $int('proven'), $int('refused'), $int('raw_bytes'), $int('dng_bytes'), $int('staying'), $int('gone'));
+        return new Conversions($sum->int('asked'), $sum->int('waiting'), $sum->int('proven'), $sum->int('refused'), $sum->int('raw_bytes'), $sum->int('dng_bytes'), $sum->int('staying'), $sum->int('gone'));
     }
 
     /** @return list<array{string, string}> path on the card, and why it was not converted */
@@ -146,7 +146,7 @@ final readonly class ConversionRepository
     {
         $rows = $this->database->fetchAllNumeric("SELECT o.path, v.because FROM conversion v JOIN file f ON f.id = v.file_id JOIN original o ON o.id = f.original_id WHERE v.intake_id = ? AND v.state = 'refused' ORDER BY 1 LIMIT 200", [$intake]);
 
-        return array_map(static fn (array $row): array => [\is_string($row[0]) ? $row[0] : '', \is_string($row[1]) ? $row[1] : ''], $rows);
+        return array_map(static fn (array $row): array => [Row::word($row[0]), Row::word($row[1])], $rows);
     }
 
     /**
@@ -176,7 +176,7 @@ final readonly class ConversionRepository
         if (false === $row) {
             return null;
         }
-        $int = static fn (mixed $value): int => is_numeric($value) ? (int) $value : 0;
+        $int = Row::number(...);
         $text = static fn (mixed $value): string => \is_string($value) ? $value : '';
         $copies = $this->database->fetchAllAssociative("SELECT c.store_id, c.path, f.checksum, d.path AS dng, g.checksum AS dng_checksum FROM conversion v JOIN file f ON f.id = v.file_id JOIN file g ON g.id = v.dng_id JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id LEFT JOIN copy d ON d.file_id = v.dng_id AND d.store_id = c.store_id WHERE v.id = ? AND s.role <> 'former' ORDER BY 1", [$id]);
 
@@ -214,6 +214,6 @@ final readonly class ConversionRepository
      */
     private static function ids(array $found): array
     {
-        return array_values(array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $found));
+        return Row::numbers($found);
     }
 }

@@ -35,7 +35,7 @@ final readonly class ConversionRow
     /** @param array<string, mixed> $row */
     public function __construct(array $row)
     {
-        $int = static fn (mixed $value): int => is_numeric($value) ? (int) $value : 0;
+        $int = Row::number(...);
         $text = static fn (mixed $value): string => \is_string($value) ? $value : '';
         [$this->id, $this->frame, $this->shoot, $this->file] = [$int($row['id'] ?? 0), $int($row['frame_id'] ?? 0), $int($row['shoot_id'] ?? 0), $int($row['file_id'] ?? 0)];
         $this->wanted = new DngWanted($int($row['preview_edge'] ?? 0), true === ($row['embeds'] ?? null));

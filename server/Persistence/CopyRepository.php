@@ -46,7 +46,7 @@ final readonly class CopyRepository
             WHERE NOT EXISTS (SELECT 1 FROM copy c WHERE c.file_id = f.id AND c.state = 'let go')
             AND (SELECT count(*) FROM copy c JOIN store s ON s.id = c.store_id WHERE c.file_id = f.id AND c.state = 'proven' AND ".StoreRole::IN_USE.") < coalesce((i.standing_order->'copies'->>'number')::int, 2)");
 
-        return is_numeric($count) ? (int) $count : 0;
+        return Row::number($count);
     }
 
     /** @return array<int, int> store => how many copies it is owed, where any */
@@ -54,7 +54,7 @@ final readonly class CopyRepository
     {
         $owed = [];
         foreach ($this->database->fetchAllKeyValue("SELECT store_id, sum(copies) FROM shoot_copies WHERE state = 'owed' GROUP BY 1 HAVING sum(copies) > 0") as $store => $copies) {
-            $owed[(int) $store] = is_numeric($copies) ? (int) $copies : 0;
+            $owed[(int) $store] = Row::number($copies);
         }
 
         return $owed;
@@ -81,7 +81,7 @@ final readonly class CopyRepository
     /** @return list<CopyRow> of a shoot at a store, to be looked at: with the times that tell whether one was written to since its proof */
     public function toSee(int $store, int $shoot): array
     {
-        return $this->rows("SELECT c.id, c.store_id, c.file_id, r.shoot_id, c.path, f.bytes, f.checksum, c.checksum AS last, c.state, c.because, c.found_path, floor(extract(epoch FROM c.proven_at))::bigint AS proven_epoch, o.modified_at FROM frame r JOIN file f ON f.frame_id = r.id LEFT JOIN original o ON o.id = f.original_id JOIN copy c ON c.file_id = f.id WHERE r.shoot_id = ? AND c.store_id = ? AND c.state IN ('proven', 'missing', 'differs')", [$shoot, $store]);
+        return $this->rows("SELECT c.id, c.store_id, c.file_id, r.shoot_id, c.path, f.bytes, f.checksum, c.checksum AS last, c.state, c.because, c.found_path, c.mend_asked_at, floor(extract(epoch FROM c.proven_at))::bigint AS proven_epoch, o.modified_at FROM frame r JOIN file f ON f.frame_id = r.id LEFT JOIN original o ON o.id = f.original_id JOIN copy c ON c.file_id = f.id WHERE r.shoot_id = ? AND c.store_id = ? AND c.state IN ('proven', 'missing', 'differs')", [$shoot, $store]);
     }
 
     /** @return list<CopyRow> of a shoot, not where the ledger left them, of which others were found */
@@ -151,9 +151,7 @@ final readonly class CopyRepository
     {
         $found = [];
         foreach ($this->database->fetchAllNumeric('SELECT f.id, o.path, o.bytes, o.checksum, o.quick_print FROM file f JOIN original o ON o.id = f.original_id AND o.checksum = f.checksum WHERE f.id IN (?)', [$files], [ArrayParameterType::INTEGER]) as [$file, $path, $bytes, $checksum, $print]) {
-            if (is_numeric($file) && \is_string($path) && is_numeric($bytes) && \is_string($checksum) && \is_string($print)) {
-                $found[(int) $file] = [$path, (int) $bytes, $checksum, $print];
-            }
+            $found[Row::number($file)] = [Row::word($path), Row::number($bytes), Row::word($checksum), Row::word($print)];
         }
 
         return $found;
@@ -202,7 +200,7 @@ final readonly class CopyRepository
     {
         $many = [];
         foreach ($this->database->fetchAllKeyValue("SELECT store_id, count(*) FROM copy WHERE mend_asked_at IS NOT NULL AND state IN ('missing', 'differs') GROUP BY 1") as $store => $copies) {
-            $many[(int) $store] = is_numeric($copies) ? (int) $copies : 0;
+            $many[(int) $store] = Row::number($copies);
         }
 
         return $many;
@@ -254,7 +252,7 @@ final readonly class CopyRepository
     {
         $row = $this->database->fetchNumeric("SELECT count(*), coalesce(sum(f.bytes), 0) FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.store_id = ? AND c.state NOT IN ('owed', 'set aside', 'let go') AND (?::int IS NULL OR r.shoot_id = ?) AND (?::timestamptz IS NULL OR c.proven_at IS NULL OR c.proven_at <= ?)", [$store, $shoot, $shoot, $before, $before]);
 
-        return [is_numeric($row[0] ?? null) ? (int) $row[0] : 0, is_numeric($row[1] ?? null) ? (int) $row[1] : 0];
+        return [Row::number($row[0] ?? null), Row::number($row[1] ?? null)];
     }
 
     /**
@@ -287,7 +285,7 @@ final readonly class CopyRepository
     {
         $count = $this->database->fetchOne('SELECT count(*) FROM (SELECT id FROM shoot s WHERE (?::int IS NULL OR id = ?) AND EXISTS (SELECT 1 FROM shoot_copies c WHERE c.shoot_id = s.id AND c.store_id = ?) ORDER BY id) t WHERE add_up_shoot(t.id)', [$shoot, $shoot, $store]);
 
-        return is_numeric($count) ? (int) $count : 0;
+        return Row::number($count);
     }
 
     /** The mark of whoever works on a store's owed and bad copies, until release(); null where somebody else does. */
@@ -314,7 +312,7 @@ final readonly class CopyRepository
      */
     private static function numbers(array $column): array
     {
-        return array_map(static fn (mixed $one): int => is_numeric($one) ? (int) $one : 0, $column);
+        return Row::numbers($column);
     }
 
     /**

@@ -37,28 +37,28 @@ final readonly class CopyRow
     /** @param array<string, mixed> $row */
     public function __construct(array $row)
     {
-        $text = static fn (string $key): string => \is_string($row[$key] ?? null) ? $row[$key] : '';
-        $int = static fn (string $key): int => is_numeric($row[$key] ?? null) ? (int) $row[$key] : 0;
-        $this->id = $int('id');
-        $this->store = $int('store_id');
-        $this->file = $int('file_id');
-        $this->shoot = $int('shoot_id');
-        $this->path = $text('path');
-        $this->bytes = $int('bytes');
-        $this->checksum = $text('checksum');
-        $this->last = '' === $text('last') || $text('last') === $text('checksum') ? null : $text('last');
-        $this->state = CopyState::from($text('state'));
-        $this->because = $text('because');
-        $this->provenAt = $int('proven_epoch');
-        $this->modifiedAt = $int('modified_at');
-        $this->foundPath = '' === $text('found_path') ? null : $text('found_path');
-        $this->isToMend = '' !== $text('mend_asked_at');
+        $is = Row::of($row);
+        $this->id = $is->int('id');
+        $this->store = $is->int('store_id');
+        $this->file = $is->int('file_id');
+        $this->shoot = $is->int('shoot_id');
+        $this->path = $is->text('path');
+        $this->bytes = $is->int('bytes');
+        $this->checksum = $is->text('checksum');
+        $last = $is->textOrNull('last');
+        $this->last = $last === $this->checksum ? null : $last;
+        $this->state = CopyState::from($is->text('state'));
+        $this->because = $is->textOrNull('because') ?? '';
+        $this->provenAt = $is->has('proven_epoch') ? $is->int('proven_epoch') : 0;
+        $this->modifiedAt = $is->has('modified_at') ? $is->int('modified_at') : 0;
+        $this->foundPath = $is->textOrNull('found_path');
+        $this->isToMend = null !== $is->textOrNull('mend_asked_at');
     }
 
     /** As it is where it was found. */
     public function whereFound(): self
     {
-        return new self(['id' => $this->id, 'store_id' => $this->store, 'file_id' => $this->file, 'shoot_id' => $this->shoot, 'path' => (string) $this->foundPath, 'bytes' => $this->bytes, 'checksum' => $this->checksum, 'state' => $this->state->value]);
+        return new self(['id' => $this->id, 'store_id' => $this->store, 'file_id' => $this->file, 'shoot_id' => $this->shoot, 'path' => (string) $this->foundPath, 'bytes' => $this->bytes, 'checksum' => $this->checksum, 'last' => null, 'state' => $this->state->value, 'because' => null, 'found_path' => null, 'mend_asked_at' => null]);
     }
 
     /**

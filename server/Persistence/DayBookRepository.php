@@ -43,7 +43,7 @@ final readonly class DayBookRepository
         $found = ['cards' => [], 'stores' => []];
         foreach (['cards' => 'SELECT id, label FROM card c WHERE EXISTS (SELECT 1 FROM day_book_entry e WHERE e.card_id = c.id) ORDER BY label, id', 'stores' => 'SELECT id, name FROM store ORDER BY id'] as $what => $query) {
             foreach ($this->database->fetchAllNumeric($query) as [$id, $name]) {
-                $found[$what][] = ['id' => is_numeric($id) ? (int) $id : 0, 'name' => \is_string($name) ? $name : ''];
+                $found[$what][] = ['id' => Row::number($id), 'name' => Row::word($name)];
             }
         }
 
@@ -56,7 +56,7 @@ final readonly class DayBookRepository
         $entries = $this->database->fetchOne('SELECT count(*) FROM day_book_entry');
         $last = $this->database->fetchOne('SELECT digest FROM day_book_seal ORDER BY position DESC LIMIT 1');
 
-        return [is_numeric($entries) ? (int) $entries : 0, \is_string($last) ? $last : ''];
+        return [Row::number($entries), \is_string($last) ? $last : ''];
     }
 
     /** The digest of a seal; '' for none, before the first. */
@@ -76,11 +76,12 @@ final readonly class DayBookRepository
              SELECT count(*) AS many, max(position) AS position, (SELECT digest FROM t ORDER BY position DESC LIMIT 1) AS digest, (SELECT entry_id FROM t WHERE again IS DISTINCT FROM digest ORDER BY position LIMIT 1) AS broken FROM t",
             [$from->position, $from->digest],
         );
-        $many = is_numeric($row['many'] ?? null) ? (int) $row['many'] : 0;
+        $is = Row::of(false === $row ? [] : $row);
+        $many = $is->int('many');
         $isAll = $many < $most;
-        $broken = is_numeric($row['broken'] ?? null) ? (int) $row['broken'] : ($isAll ? $this->unsealed() : null);
+        $broken = $is->intOrNull('broken') ?? ($isAll ? $this->unsealed() : null);
 
-        return $from->and(is_numeric($row['position'] ?? null) ? (int) $row['position'] : $from->position, \is_string($row['digest'] ?? null) ? $row['digest'] : $from->digest, $broken, $isAll, $now);
+        return $from->and($is->intOrNull('position') ?? $from->position, $is->textOrNull('digest') ?? $from->digest, $broken, $isAll, $now);
     }
 
     /** The first entry that has no seal; looked for where there are more entries than seals. */
@@ -91,6 +92,6 @@ final readonly class DayBookRepository
         }
         $first = $this->database->fetchOne('SELECT e.id FROM day_book_entry e WHERE NOT EXISTS (SELECT 1 FROM day_book_seal s WHERE s.entry_id = e.id) ORDER BY e.id LIMIT 1');
 
-        return is_numeric($first) ? (int) $first : null;
+        return Row::numberOrNull($first);
     }
 }

@@ -33,7 +33,7 @@ final readonly class EditEntries
         $this->database->transactional(function () use ($frame, $ending, $bytes, $copied): void {
             $file = $this->database->fetchOne('INSERT INTO file (frame_id, making, ending, bytes, checksum) VALUES (?, ?, ?, ?, ?) RETURNING id', [$frame->id, Making::Edited->value, $ending, $bytes, $copied->written->checksum]);
             foreach ($this->database->fetchFirstColumn('SELECT s.id FROM store s WHERE '.StoreRole::IN_USE) as $store) {
-                $copy = $copied->copies[is_numeric($store) ? (int) $store : 0] ?? null;
+                $copy = $copied->copies[Row::number($store)] ?? null;
                 $at = $copy?->provenAt->format('Y-m-d H:i:s.uP');
                 $id = $this->database->fetchOne('INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at, because) VALUES (?, ?, ?, ?, ?, ?, ?) RETURNING id', [$file, $store, $frame->path($ending), (null === $at ? CopyState::Owed : CopyState::Proven)->value, null === $at ? null : $copied->written->checksum, $at, null === $at ? 'it was kept while the drive was away' : null]);
                 if (null !== $at) {

@@ -44,7 +44,7 @@ final readonly class FileToStamp
     /** @param array<mixed> $row */
     public function __construct(array $row)
     {
-        $int = static fn (mixed $value): int => is_numeric($value) ? (int) $value : 0;
+        $int = Row::number(...);
         $text = static fn (mixed $value): ?string => \is_string($value) ? $value : null;
         $this->id = $int($row['id'] ?? null);
         $this->ending = $text($row['ending'] ?? null) ?? '';

@@ -43,11 +43,9 @@ final readonly class FrameKeywords
         $found = [];
         foreach (array_chunk($frames, self::AT_ONCE) as $some) {
             $pairs = $this->database->fetchAllNumeric('SELECT frame_id, keyword_id FROM frame_keyword WHERE frame_id IN (?)', [$some], [ArrayParameterType::INTEGER]);
-            $words = $this->paths(array_values(array_unique(array_map(static fn (array $pair): int => is_numeric($pair[1]) ? (int) $pair[1] : 0, $pairs))));
+            $words = $this->paths(array_values(array_unique(array_map(static fn (array $pair): int => Row::number($pair[1]), $pairs))));
             foreach ($pairs as [$frame, $keyword]) {
-                if (is_numeric($frame) && is_numeric($keyword)) {
-                    $found[(int) $frame][(int) $keyword] = $words[(int) $keyword];
-                }
+                $found[Row::number($frame)][Row::number($keyword)] = $words[Row::number($keyword)];
             }
         }
 
@@ -74,8 +72,8 @@ final readonly class FrameKeywords
         );
         foreach ($rows as $row) {
             $path = self::texts($row['path']);
-            if ([] !== $path && is_numeric($row['of'])) {
-                $found[(int) $row['of']] = new Keyword($path, self::texts($row['headings']));
+            if ([] !== $path) {
+                $found[Row::number($row['of'])] = new Keyword($path, self::texts($row['headings']));
             }
         }
 

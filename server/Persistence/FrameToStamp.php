@@ -30,21 +30,20 @@ final readonly class FrameToStamp
     /** @param array<string, mixed> $row */
     public function __construct(array $row)
     {
-        $int = static fn (string $key): int => is_numeric($row[$key] ?? null) ? (int) $row[$key] : 0;
-        $text = static fn (string $key): ?string => \is_string($row[$key] ?? null) ? $row[$key] : null;
-        $json = static fn (string $key): mixed => json_decode($text($key) ?? 'null', true);
-        $this->id = $int('id');
-        $this->shoot = $int('shoot_id');
-        $this->revision = $int('stamp_revision');
-        $this->folder = $text('folder') ?? '';
-        $this->stem = $text('stem') ?? '';
+        $is = Row::of($row);
+        $json = static fn (string $key): mixed => json_decode($is->textOrNull($key) ?? 'null', true);
+        $this->id = $is->int('id');
+        $this->shoot = $is->int('shoot_id');
+        $this->revision = $is->int('stamp_revision');
+        $this->folder = $is->text('folder');
+        $this->stem = $is->text('stem');
         $this->stamp = FrameStamp::ofDocument($json('stamp'));
         $facts = $json('facts');
         $this->remarks = Remarks::ofDocument(\is_array($facts) ? $facts['remarks'] ?? null : null);
         $rating = \is_array($facts) ? $facts['rating'] ?? null : null;
         $this->rating = \is_int($rating) ? $rating : null;
-        $isCorrected = 0 !== $int('clock_correction');
-        $this->origin = new Origin($text('original_name') ?? '', $text('camera_time'), $isCorrected ? $text('taken_at') : null, $int('clock_correction'), (string) $int('intake_id'), (string) $this->shoot);
+        $isCorrected = 0 !== $is->int('clock_correction');
+        $this->origin = new Origin($is->text('original_name'), $is->textOrNull('camera_time'), $isCorrected ? $is->text('taken_at') : null, $is->int('clock_correction'), (string) $is->int('intake_id'), (string) $this->shoot);
         $files = $json('files');
         $this->files = array_values(array_map(static fn (mixed $file): FileToStamp => new FileToStamp(\is_array($file) ? $file : []), \is_array($files) ? $files : []));
     }

@@ -39,7 +39,7 @@ final readonly class HeldRepository
             array_fill(0, 2, self::all($sizes)),
         );
 
-        return array_fill_keys(array_map(static fn (mixed $size): int => is_numeric($size) ? (int) $size : 0, $found), true);
+        return array_fill_keys(Row::numbers($found), true);
     }
 
     /**
@@ -82,9 +82,7 @@ final readonly class HeldRepository
         $promised = [];
         $rows = [] === $prints ? [] : $this->database->fetchAllAssociative('SELECT l.quick_print, i.id, i.source_label FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE l.quick_print = ANY(CAST(? AS text[])) AND l.outcome = ? AND i.state IN '.self::UNDER_WAY.' ORDER BY i.id', [self::all($prints), Outcome::Waiting->value]);
         foreach ($rows as $row) {
-            if (\is_string($row['quick_print']) && is_numeric($row['id']) && \is_string($row['source_label'])) {
-                $promised[$row['quick_print']] ??= new PromisedBy((int) $row['id'], $row['source_label'], $row['quick_print']);
-            }
+            $promised[Row::word($row['quick_print'])] ??= new PromisedBy(Row::number($row['id']), Row::word($row['source_label']), Row::word($row['quick_print']));
         }
 
         return $promised;
@@ -102,9 +100,7 @@ final readonly class HeldRepository
         $promised = [];
         $rows = $this->database->fetchAllAssociative('SELECT l.path, i.id, i.source_label FROM card c JOIN intake i ON i.card_id = c.id JOIN receipt_line l ON l.intake_id = i.id WHERE c.name = ? AND i.state IN '.self::UNDER_WAY.' AND l.outcome = ?', [$card, Outcome::Waiting->value]);
         foreach ($rows as $row) {
-            if (\is_string($row['path']) && is_numeric($row['id']) && \is_string($row['source_label'])) {
-                $promised[$row['path']] = [(int) $row['id'], $row['source_label']];
-            }
+            $promised[Row::word($row['path'])] = [Row::number($row['id']), Row::word($row['source_label'])];
         }
 
         return $promised;
@@ -115,7 +111,7 @@ final readonly class HeldRepository
     {
         $last = $this->database->fetchOne('SELECT max(id) FROM day_book_entry');
 
-        return is_numeric($last) ? (int) $last : 0;
+        return Row::numberOrNull($last) ?? 0;
     }
 
     /**
@@ -170,7 +166,7 @@ final readonly class HeldRepository
     /** @param array<string, mixed> $row */
     private static function int(array $row, string $key): int
     {
-        return is_numeric($row[$key] ?? null) ? (int) $row[$key] : 0;
+        return Row::of($row)->int($key);
     }
 
     /** @param array<string, mixed> $row */
@@ -187,9 +183,7 @@ final readonly class HeldRepository
     private function rows(string $query, string $key, array $keys): iterable
     {
         foreach ([] === $keys ? [] : $this->database->fetchAllAssociative(\sprintf($query, $key), [self::all($keys)]) as $row) {
-            if (\is_string($row['key']) && \is_string($row['path']) && is_numeric($row['frame_id'])) {
-                yield [$row['key'], new HeldAs($row['path'], substr(self::text($row, 'since'), 0, 10), (int) $row['frame_id'], self::int($row, 'shoot_id'), true === $row['is_there'], self::text($row, 'store'), substr(self::text($row, 'proven_at'), 0, 10), true === $row['comes_back'])];
-            }
+            yield [Row::word($row['key']), new HeldAs(Row::word($row['path']), substr(self::text($row, 'since'), 0, 10), Row::number($row['frame_id']), self::int($row, 'shoot_id'), true === $row['is_there'], self::text($row, 'store'), substr(self::text($row, 'proven_at'), 0, 10), true === $row['comes_back'])];
         }
     }
 }

@@ -53,8 +53,8 @@ final readonly class IntakeRuns
     {
         $copying = [];
         foreach ($this->database->fetchFirstColumn("SELECT id FROM intake WHERE state = 'running' ORDER BY id") as $id) {
-            if (is_numeric($id) && $this->isTaken((int) $id)) {
-                $copying[] = (int) $id;
+            if ($this->isTaken(Row::number($id))) {
+                $copying[] = Row::number($id);
             }
         }
 
@@ -109,12 +109,11 @@ final readonly class IntakeRuns
     /** Of the new run; where there is none to be had, the lock is let go of. */
     private function number(int $intake, string $statement): ?int
     {
-        $run = $this->database->fetchOne($statement, [$intake]);
-        if (is_numeric($run)) {
-            return (int) $run;
+        $run = Row::numberOrNull($this->database->fetchOne($statement, [$intake]));
+        if (null === $run) {
+            $this->release($intake);
         }
-        $this->release($intake);
 
-        return null;
+        return $run;
     }
 }

@@ -27,7 +27,7 @@ final readonly class KeywordRepository
     public function at(array $path): int
     {
         $first = [] === $path ? false : $this->database->fetchOne('SELECT id FROM keyword WHERE lower(word) = lower(?) ORDER BY parent_id IS NOT NULL, id LIMIT 1', [$path[0]]);
-        $parent = is_numeric($first) ? (int) $first : null;
+        $parent = Row::numberOrNull($first);
         foreach (null === $parent ? $path : \array_slice($path, 1) as $word) {
             $parent = $this->below($parent, $word) ?? $this->enter($parent, $word);
         }
@@ -39,7 +39,7 @@ final readonly class KeywordRepository
     {
         $id = $this->database->fetchOne('SELECT id FROM keyword WHERE coalesce(parent_id, 0) = ? AND lower(word) = lower(?)', [$parent ?? 0, $word]);
 
-        return is_numeric($id) ? (int) $id : null;
+        return Row::numberOrNull($id);
     }
 
     /** @param list<string> $synonyms */
@@ -65,7 +65,7 @@ final readonly class KeywordRepository
             $rows = json_encode(array_map(static fn (int $n, array $word): array => ['n' => $n, ...$word], array_keys($some), $some), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
             $this->database->executeStatement("$with INSERT INTO keyword (parent_id, word, synonyms, is_heading) SELECT parent, word, synonyms, heading FROM w ORDER BY n ON CONFLICT DO NOTHING", [$rows]);
             foreach ($this->database->fetchAllAssociative("$with SELECT w.n, k.id, k.word, k.synonyms, k.is_heading FROM w JOIN keyword k ON coalesce(k.parent_id, 0) = coalesce(w.parent, 0) AND lower(k.word) = lower(w.word)", [$rows]) as $row) {
-                [$n, $there] = [is_numeric($row['n']) ? (int) $row['n'] : 0, new KeywordRow($row)];
+                [$n, $there] = [Row::number($row['n']), new KeywordRow($row)];
                 $ids[$n] = $there->id;
                 $has[$there->id] ??= $there->synonyms;
                 if ([] !== array_diff($some[$n]['synonyms'], $has[$there->id])) {
@@ -107,7 +107,7 @@ final readonly class KeywordRepository
             ['start' => $like.'%', 'inside' => '% '.$like.'%'],
         ) as $row) {
             $above = \is_string($row['above']) ? json_decode($row['above'], true) : [];
-            $found[] = ['id' => is_numeric($row['id']) ? (int) $row['id'] : 0, 'word' => \is_string($row['word']) ? $row['word'] : '', 'above' => array_values(array_filter(\is_array($above) ? $above : [], \is_string(...))), 'synonym' => \is_string($row['synonym']) ? $row['synonym'] : null];
+            $found[] = ['id' => Row::number($row['id']), 'word' => \is_string($row['word']) ? $row['word'] : '', 'above' => array_values(array_filter(\is_array($above) ? $above : [], \is_string(...))), 'synonym' => \is_string($row['synonym']) ? $row['synonym'] : null];
         }
 
         return $found;
@@ -131,7 +131,7 @@ final readonly class KeywordRepository
     {
         $count = $this->database->fetchOne('SELECT count(*) FROM keyword');
 
-        return is_numeric($count) ? (int) $count : 0;
+        return Row::number($count);
     }
 
     /** Frames that bear a word or one below it. */
@@ -139,13 +139,13 @@ final readonly class KeywordRepository
     {
         $count = $this->database->fetchOne(self::BELOW.' SELECT count(DISTINCT frame_id) FROM frame_keyword WHERE keyword_id IN (SELECT id FROM below)', ['of' => $id]);
 
-        return is_numeric($count) ? (int) $count : 0;
+        return Row::number($count);
     }
 
     /** @return list<int> shoots whose frames bear a word or one below it: these frames are to be stamped again */
     public function restampBelow(int $id): array
     {
-        return array_map(static fn (mixed $shoot): int => is_numeric($shoot) ? (int) $shoot : 0, $this->database->fetchFirstColumn(
+        return Row::numbers($this->database->fetchFirstColumn(
             self::BELOW.', f AS (UPDATE frame SET stamp_revision = stamp_revision + 1, restamp = true WHERE id IN (SELECT frame_id FROM frame_keyword WHERE keyword_id IN (SELECT id FROM below)) RETURNING shoot_id) SELECT DISTINCT shoot_id FROM f ORDER BY 1',
             ['of' => $id],
         ));
@@ -186,7 +186,7 @@ final readonly class KeywordRepository
     {
         foreach ($this->database->iterateAssociative('WITH RECURSIVE t AS (SELECT id, word, synonyms, is_heading, 0 AS depth, ARRAY[lower(word)] AS place FROM keyword WHERE parent_id IS NULL UNION ALL SELECT k.id, k.word, k.synonyms, k.is_heading, t.depth + 1, t.place || lower(k.word) FROM t JOIN keyword k ON k.parent_id = t.id) SELECT * FROM t ORDER BY place') as $row) {
             $keyword = new KeywordRow(['id' => $row['id'], 'word' => $row['word'], 'synonyms' => $row['synonyms'], 'is_heading' => $row['is_heading']]);
-            yield ['depth' => is_numeric($row['depth']) ? (int) $row['depth'] : 0, 'word' => $keyword->word, 'synonyms' => $keyword->synonyms, 'heading' => $keyword->isHeading];
+            yield ['depth' => Row::number($row['depth']), 'word' => $keyword->word, 'synonyms' => $keyword->synonyms, 'heading' => $keyword->isHeading];
         }
     }
 

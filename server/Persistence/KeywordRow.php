@@ -26,19 +26,19 @@ final readonly class KeywordRow
     /** @param array<string, mixed> $row */
     public function __construct(array $row)
     {
-        $int = static fn (string $key): int => is_numeric($row[$key] ?? null) ? (int) $row[$key] : 0;
+        $is = Row::of($row);
         $texts = static function (string $key) use ($row): array {
             $list = \is_string($row[$key] ?? null) ? json_decode($row[$key], true) : [];
 
             return array_values(array_filter(\is_array($list) ? $list : [], \is_string(...)));
         };
-        $this->id = $int('id');
-        $this->parent = 0 === $int('parent_id') ? null : $int('parent_id');
-        $this->word = \is_string($row['word'] ?? null) ? $row['word'] : '';
+        $this->id = $is->int('id');
+        $this->parent = $is->has('parent_id') ? $is->int('parent_id') : null;
+        $this->word = $is->text('word');
         $this->synonyms = $texts('synonyms');
-        $this->isHeading = true === ($row['is_heading'] ?? null);
-        $this->children = $int('children');
-        $this->frames = $int('frames');
+        $this->isHeading = $is->bool('is_heading');
+        $this->children = $is->has('children') ? $is->int('children') : 0; // not every query counts them
+        $this->frames = $is->has('frames') ? $is->int('frames') : 0;
         $this->above = $texts('above');
     }
 }

@@ -43,6 +43,6 @@ final readonly class Locks
     {
         $run = $this->database->fetchOne("SELECT nextval('work_run')");
 
-        return WriterMark::of($task, $about, is_numeric($run) ? (int) $run : throw new \LogicException('A sequence gives numbers.'));
+        return WriterMark::of($task, $about, Row::number($run));
     }
 }

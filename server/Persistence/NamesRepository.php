@@ -48,6 +48,6 @@ final readonly class NamesRepository
     {
         $last = $this->database->fetchOne($query, $of);
 
-        return is_numeric($last) ? (int) $last : null;
+        return Row::numberOrNull($last);
     }
 }

@@ -21,9 +21,9 @@ final readonly class ProvingRepository
     public function ask(int $store, ?int $shoot, ?int $days, \DateTimeImmutable $at = new \DateTimeImmutable()): int
     {
         $known = $this->database->fetchOne("SELECT id FROM proving WHERE store_id = ? AND shoot_id IS NOT DISTINCT FROM ?::int AND state IN ('waiting', 'running')", [$store, $shoot]);
-        $id = is_numeric($known) ? $known : $this->database->fetchOne("INSERT INTO proving (store_id, shoot_id, scope, days, state, asked_at) VALUES (?, ?, ?, ?, 'waiting', ?) RETURNING id", [$store, $shoot, null !== $days ? 'share' : (null === $shoot ? 'store' : 'shoot'), $days, $at->format('Y-m-d H:i:s.uP')]);
+        $id = false !== $known ? $known : $this->database->fetchOne("INSERT INTO proving (store_id, shoot_id, scope, days, state, asked_at) VALUES (?, ?, ?, ?, 'waiting', ?) RETURNING id", [$store, $shoot, null !== $days ? 'share' : (null === $shoot ? 'store' : 'shoot'), $days, $at->format('Y-m-d H:i:s.uP')]);
 
-        return is_numeric($id) ? (int) $id : 0;
+        return Row::number($id);
     }
 
     /** A number for whoever is to go on with it; who was to do so before has no turn any more. */
@@ -31,7 +31,7 @@ final readonly class ProvingRepository
     {
         $turn = $this->database->fetchOne('UPDATE proving SET turn = turn + 1 WHERE id = ? RETURNING turn', [$id]);
 
-        return is_numeric($turn) ? (int) $turn : 0;
+        return Row::number($turn);
     }
 
     /**

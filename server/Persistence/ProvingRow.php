@@ -56,11 +56,11 @@ final readonly class ProvingRow
 
     public function text(string $column): ?string
     {
-        return \is_string($this->row[$column] ?? null) ? $this->row[$column] : null;
+        return Row::of($this->row)->textOrNull($column);
     }
 
     public function int(string $column): int
     {
-        return is_numeric($this->row[$column] ?? null) ? (int) $this->row[$column] : 0;
+        return Row::of($this->row)->intOrNull($column) ?? 0;
     }
 }

@@ -62,7 +62,7 @@ final readonly class ReceiptRepository
             'SELECT outcome, kind = ? AS unlisted, count(*) AS files, count(DISTINCT frame_key) AS frames, coalesce(sum(bytes), 0) AS bytes FROM receipt_line WHERE intake_id = ? GROUP BY 1, 2 ORDER BY 1',
             [Kind::Folder->value, $intake->id()],
         );
-        $number = static fn (mixed $value): int => is_numeric($value) ? (int) $value : 0;
+        $number = Row::number(...);
         $sums = [];
         $unlisted = 0;
         foreach ($rows as $row) {
@@ -94,14 +94,14 @@ final readonly class ReceiptRepository
     /** @return list<int> intakes of a card that stopped, and still wait for files */
     public function stoppedOf(Card $card): array
     {
-        return array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $this->ledger->getConnection()->fetchFirstColumn("SELECT id FROM intake i WHERE card_id = ? AND state = 'stopped' AND EXISTS (SELECT 1 FROM receipt_line l WHERE l.intake_id = i.id AND l.outcome = 'waiting') ORDER BY id", [$card->id()]));
+        return Row::numbers($this->ledger->getConnection()->fetchFirstColumn("SELECT id FROM intake i WHERE card_id = ? AND state = 'stopped' AND EXISTS (SELECT 1 FROM receipt_line l WHERE l.intake_id = i.id AND l.outcome = 'waiting') ORDER BY id", [$card->id()]));
     }
 
     /** @return list<CopiesAt> of what it brought in, store by store, the main one first */
     public function copies(Intake $intake): array
     {
         $rows = $this->ledger->getConnection()->fetchAllAssociative("SELECT s.name, count(*) FILTER (WHERE c.state = 'proven') AS proven, count(*) FILTER (WHERE c.state = 'owed') AS owed, count(*) FILTER (WHERE c.state IN ('missing', 'differs')) AS bad FROM receipt_line l JOIN copy c ON c.file_id = l.file_id JOIN store s ON s.id = c.store_id WHERE l.intake_id = ? AND l.outcome = 'brought in' AND ".StoreRole::IN_USE.' GROUP BY s.id, s.name, s.role ORDER BY s.id = ? DESC, s.id', [$intake->id(), $intake->store->id()]);
-        $number = static fn (mixed $value): int => is_numeric($value) ? (int) $value : 0;
+        $number = Row::number(...);
 
         return array_map(static fn (array $row): CopiesAt => new CopiesAt(\is_string($row['name']) ? $row['name'] : '', $number($row['proven']), $number($row['owed']), $number($row['bad'])), $rows);
     }
@@ -119,7 +119,7 @@ final readonly class ReceiptRepository
     {
         $count = $this->ledger->getConnection()->fetchOne("SELECT count(*) FROM receipt_line WHERE intake_id = ? AND incomplete IS NOT NULL AND outcome = 'brought in'", [$intake->id()]);
 
-        return is_numeric($count) ? (int) $count : 0;
+        return Row::number($count);
     }
 
     /** How many files came in from another card, in place of what could not be read on their own. */
@@ -127,7 +127,7 @@ final readonly class ReceiptRepository
     {
         $count = $this->ledger->getConnection()->fetchOne("SELECT count(*) FROM receipt_line WHERE intake_id = ? AND twin IS NOT NULL AND outcome = 'brought in'", [$intake->id()]);
 
-        return is_numeric($count) ? (int) $count : 0;
+        return Row::number($count);
     }
 
     /** How many files came in with a stamp, or have got one since. */
@@ -135,13 +135,13 @@ final readonly class ReceiptRepository
     {
         $count = $this->ledger->getConnection()->fetchOne("SELECT count(*) FROM receipt_line l JOIN file f ON f.id = l.file_id WHERE l.intake_id = ? AND l.outcome = 'brought in' AND f.making = 'stamped'", [$intake->id()]);
 
-        return is_numeric($count) ? (int) $count : 0;
+        return Row::number($count);
     }
 
     /** @return list<int> frames of the files that came in last, the latest first */
     public function landed(Intake $intake): array
     {
-        return array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $this->ledger->getConnection()->fetchFirstColumn("SELECT frame_id FROM receipt_line WHERE intake_id = ? AND outcome = 'brought in' AND kind LIKE 'still%' AND frame_id IS NOT NULL GROUP BY 1 ORDER BY max(position) DESC LIMIT 12", [$intake->id()]));
+        return Row::numbers($this->ledger->getConnection()->fetchFirstColumn("SELECT frame_id FROM receipt_line WHERE intake_id = ? AND outcome = 'brought in' AND kind LIKE 'still%' AND frame_id IS NOT NULL GROUP BY 1 ORDER BY max(position) DESC LIMIT 12", [$intake->id()]));
     }
 
     /** @return iterable<list<mixed>> of every line: path, kind, bytes, outcome, reason, folder, name, XXH128, SHA-256, when proven, its copies in words */
@@ -180,7 +180,7 @@ final readonly class ReceiptRepository
         foreach ($settled as $id) {
             // What a stopped intake promised and another brought in has no frame of its own any more.
             $this->ledger->getConnection()->executeStatement("DELETE FROM frame r WHERE intake_id = ? AND NOT EXISTS (SELECT 1 FROM original o WHERE o.frame_id = r.id) AND NOT EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id) AND NOT EXISTS (SELECT 1 FROM receipt_line l WHERE l.frame_id = r.id AND l.outcome IN ('waiting', 'failed', 'unreadable', 'promised'))", [$id]);
-            $receipt = $this->find(is_numeric($id) ? (int) $id : 0);
+            $receipt = $this->find(Row::number($id));
             $receipt->sumUp($this->addUp($receipt));
         }
     }

@@ -63,7 +63,7 @@ final readonly class ShootRepository
     {
         $found = [];
         foreach ($this->ledger->getConnection()->fetchAllAssociative("SELECT l.intake_id, s.id, s.date, s.description, count(DISTINCT r.id) FILTER (WHERE NOT r.along) AS frames FROM receipt_line l JOIN frame r ON r.id = l.frame_id JOIN shoot s ON s.id = r.shoot_id WHERE l.intake_id IN (?) AND l.outcome = 'brought in' GROUP BY 1, 2, 3, 4 ORDER BY 1, s.date, s.id", [$receipts], [ArrayParameterType::INTEGER]) as $row) {
-            $found[self::int($row, 'intake_id')][] = ['id' => self::int($row, 'id'), 'date' => \is_string($row['date']) ? $row['date'] : '', 'description' => \is_string($row['description']) ? $row['description'] : '', 'frames' => self::int($row, 'frames')];
+            $found[self::int($row, 'intake_id')][] = ['id' => self::int($row, 'id'), 'date' => Row::word($row['date']), 'description' => Row::word($row['description']), 'frames' => self::int($row, 'frames')];
         }
 
         return $found;
@@ -109,7 +109,7 @@ final readonly class ShootRepository
     {
         $found = [];
         foreach ([] === $numbers ? [] : $this->ledger->getConnection()->fetchAllAssociative('SELECT s.id, s.folder, s.date, s.description, ('.self::framesFolder('s.id').') AS frames_folder FROM shoot s WHERE s.id IN (?)', [$numbers], [ArrayParameterType::INTEGER]) as $row) {
-            $text = static fn (string $key): string => \is_string($row[$key]) ? $row[$key] : '';
+            $text = static fn (string $key): string => Row::of($row)->textOrNull($key) ?? '';
             $found[self::int($row, 'id')] = new ExistingShoot(self::int($row, 'id'), $text('folder'), $text('frames_folder'), $text('date'), $text('description'));
         }
 
@@ -213,6 +213,6 @@ final readonly class ShootRepository
     /** @param array<string, mixed> $row */
     private static function int(array $row, string $key): int
     {
-        return is_numeric($row[$key] ?? null) ? (int) $row[$key] : 0;
+        return Row::of($row)->int($key);
     }
 }

@@ -24,10 +24,8 @@ final readonly class StampChanges
     {
         $found = [];
         foreach ($this->database->iterateAssociative("SELECT id, stamp, left(taken_at, 4) AS year, facts->>'rating' AS rating, facts->'remarks' AS remarks FROM frame WHERE shoot_id = ? AND id IN (?) ORDER BY id", [$shoot, $frames], [1 => ArrayParameterType::INTEGER]) as $row) {
-            if (is_numeric($row['id'])) {
-                $remarks = \is_string($row['remarks']) ? json_decode($row['remarks'], true) : [];
-                $found[(int) $row['id']] = ['stamp' => FrameStamp::ofDocument(\is_string($row['stamp']) ? json_decode($row['stamp'], true) : null), 'year' => is_numeric($row['year']) ? (int) $row['year'] : 0, 'rating' => is_numeric($row['rating']) ? (int) $row['rating'] : null, 'remarks' => \is_array($remarks) ? $remarks : []];
-            }
+            $remarks = \is_string($row['remarks']) ? json_decode($row['remarks'], true) : [];
+            $found[Row::number($row['id'])] = ['stamp' => FrameStamp::ofDocument(\is_string($row['stamp']) ? json_decode($row['stamp'], true) : null), 'year' => Row::number($row['year']), 'rating' => Row::numberOrNull($row['rating']), 'remarks' => \is_array($remarks) ? $remarks : []];
         }
 
         return $found;
@@ -53,7 +51,7 @@ final readonly class StampChanges
                 return 0;
             }
             $change = $this->database->fetchOne('INSERT INTO stamp_change (shoot_id, at, what, frames) VALUES (?, now(), ?, ?) RETURNING id', [$shoot, $what, \count($frames)]);
-            $change = is_numeric($change) ? (int) $change : 0;
+            $change = Row::number($change);
             $this->database->executeStatement("INSERT INTO stamp_before (change_id, frame_id, stamp, keywords) SELECT ?, f.id, f.stamp, coalesce((SELECT json_agg(k.keyword_id) FROM frame_keyword k WHERE k.frame_id = f.id), '[]') FROM frame f WHERE f.id IN (?)", [$change, $frames], [1 => ArrayParameterType::INTEGER]);
             $this->say(array_map(static fn (FrameStamp $stamp): array => $stamp->document(), $stamps));
             $this->keywords->remove(self::pairs($frames, $remove));
@@ -86,7 +84,7 @@ final readonly class StampChanges
     {
         $row = $this->database->fetchAssociative('SELECT id, what, frames FROM stamp_change WHERE shoot_id = ? AND taken_back_at IS NULL ORDER BY id DESC LIMIT 1', [$shoot]);
 
-        return false === $row ? null : ['id' => is_numeric($row['id']) ? (int) $row['id'] : 0, 'what' => \is_string($row['what']) ? $row['what'] : '', 'frames' => is_numeric($row['frames']) ? (int) $row['frames'] : 0];
+        return false === $row ? null : ['id' => Row::number($row['id']), 'what' => Row::word($row['what']), 'frames' => Row::number($row['frames'])];
     }
 
     /** Frames say again what they said before the last change of a shoot; null where there is none. */

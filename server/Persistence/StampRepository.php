@@ -77,9 +77,7 @@ final readonly class StampRepository
     {
         $found = [];
         foreach ($this->byKey("SELECT r.shoot_id, r.id FROM frame r WHERE $which AND r.restamp AND ".self::IS_IN.' ORDER BY 1, 2', $of, $types) as $row) {
-            if (is_numeric($row['shoot_id']) && is_numeric($row['id'])) {
-                $found[(int) $row['shoot_id']][] = (int) $row['id'];
-            }
+            $found[Row::number($row['shoot_id'])][] = Row::number($row['id']);
         }
 
         return $found;
@@ -106,7 +104,7 @@ final readonly class StampRepository
     /** @return list<int> shoots with frames to be stamped, which nothing keeps from it */
     public function shoots(): array
     {
-        return array_map(static fn (mixed $shoot): int => is_numeric($shoot) ? (int) $shoot : 0, $this->database->fetchFirstColumn('SELECT DISTINCT r.shoot_id FROM frame r WHERE r.restamp AND '.self::IS_IN.' ORDER BY 1'));
+        return Row::numbers($this->database->fetchFirstColumn('SELECT DISTINCT r.shoot_id FROM frame r WHERE r.restamp AND '.self::IS_IN.' ORDER BY 1'));
     }
 
     /**
@@ -116,9 +114,7 @@ final readonly class StampRepository
     {
         $found = [];
         foreach ($this->database->iterateAssociative("SELECT r.id, coalesce(stamp->>'rating', facts->>'rating') AS rating, coalesce(stamp->>'label', facts->'remarks'->>'label') AS label, restamp AND ".self::OWES.' AS waits, CASE WHEN NOT restamp THEN stamp_note END AS stamp_note, stamp_found FROM frame r WHERE shoot_id = ?', [$shoot]) as $row) {
-            if (is_numeric($row['id'])) {
-                $found[(int) $row['id']] = ['rating' => is_numeric($row['rating']) ? (int) $row['rating'] : null, 'label' => \is_string($row['label']) ? $row['label'] : null, 'waits' => true === $row['waits'], 'note' => \is_string($row['stamp_note']) ? $row['stamp_note'] : null, 'found' => \is_string($row['stamp_found']) ? PictureChange::tryFrom($row['stamp_found']) : null];
-            }
+            $found[Row::number($row['id'])] = ['rating' => Row::numberOrNull($row['rating']), 'label' => \is_string($row['label']) ? $row['label'] : null, 'waits' => true === $row['waits'], 'note' => \is_string($row['stamp_note']) ? $row['stamp_note'] : null, 'found' => \is_string($row['stamp_found']) ? PictureChange::tryFrom($row['stamp_found']) : null];
         }
 
         return $found;
@@ -146,7 +142,7 @@ final readonly class StampRepository
     public function sums(int $shoot): array
     {
         $row = $this->database->fetchNumeric('SELECT count(*) FILTER (WHERE NOT is_left AND (stamp_note IS NULL OR restamp)), count(*) FILTER (WHERE NOT is_left AND stamp_note IS NOT NULL AND NOT restamp), count(*) FILTER (WHERE is_left) FROM (SELECT r.stamp_note, r.restamp, r.stamp_left >= r.stamp_revision AS is_left FROM frame r WHERE r.shoot_id = ? AND '.self::LACKS.') t', [$shoot]);
-        $int = static fn (int $column): int => is_numeric($row[$column] ?? null) ? (int) $row[$column] : 0;
+        $int = static fn (int $column): int => Row::number($row[$column] ?? null);
 
         return [$int(0), $int(1), $int(2)];
     }

@@ -20,7 +20,7 @@ final readonly class StoreSumsRepository
     {
         $sums = [];
         foreach ($this->database->fetchAllNumeric('SELECT state, sum(copies), sum(bytes) FROM shoot_copies WHERE store_id = ? GROUP BY 1', [$store]) as [$state, $copies, $bytes]) {
-            $sums[\is_string($state) ? $state : ''] = [is_numeric($copies) ? (int) $copies : 0, is_numeric($bytes) ? (int) $bytes : 0];
+            $sums[Row::word($state)] = [Row::number($copies), Row::number($bytes)];
         }
 
         return $sums;
@@ -31,7 +31,7 @@ final readonly class StoreSumsRepository
     {
         $months = [];
         foreach ($this->database->fetchAllKeyValue("SELECT month, sum(copies) FROM shoot_copies WHERE store_id = ? AND state = 'proven' AND month <> '' GROUP BY 1 ORDER BY 1", [$store]) as $month => $copies) {
-            $months[(string) $month] = is_numeric($copies) ? (int) $copies : 0;
+            $months[(string) $month] = Row::number($copies);
         }
 
         return $months;
@@ -49,7 +49,7 @@ final readonly class StoreSumsRepository
     {
         $bytes = $this->database->fetchOne("SELECT sum(bytes) FROM receipt_line WHERE outcome = 'brought in' AND intake_id = (SELECT max(id) FROM intake WHERE state = 'done')");
 
-        return is_numeric($bytes) ? (int) $bytes : null;
+        return Row::numberOrNull($bytes);
     }
 
     /**
@@ -64,7 +64,7 @@ final readonly class StoreSumsRepository
         $fewest = array_map(\count(...), $copies);
         $shoots = array_keys(array_filter($copies, static fn (array $at): bool => [] !== array_filter($at, static fn (CopiesAt $one): bool => $one->owed + $one->bad > 0)));
         foreach ([] === $shoots ? [] : $this->database->fetchAllKeyValue("SELECT t.shoot_id, min(t.copies) FROM (SELECT r.shoot_id, f.id, count(c.id) FILTER (WHERE c.state = 'proven' AND ".StoreRole::IN_USE.") AS copies FROM frame r JOIN file f ON f.frame_id = r.id LEFT JOIN copy c ON c.file_id = f.id LEFT JOIN store s ON s.id = c.store_id WHERE r.shoot_id IN (?) GROUP BY 1, 2 HAVING count(c.id) FILTER (WHERE c.state = 'let go') = 0) t GROUP BY 1", [$shoots], [ArrayParameterType::INTEGER]) as $shoot => $copies) {
-            $fewest[(int) $shoot] = is_numeric($copies) ? (int) $copies : 0;
+            $fewest[(int) $shoot] = Row::number($copies);
         }
 
         return $fewest;
@@ -81,9 +81,7 @@ final readonly class StoreSumsRepository
     {
         $found = [];
         foreach ($this->database->fetchAllNumeric("SELECT c.shoot_id, s.name, coalesce(sum(c.copies) FILTER (WHERE c.state = 'proven'), 0), coalesce(sum(c.copies) FILTER (WHERE c.state = 'owed'), 0), coalesce(sum(c.copies) FILTER (WHERE c.state IN ('missing', 'differs')), 0) FROM shoot_copies c JOIN store s ON s.id = c.store_id WHERE c.shoot_id IN (?) AND ".StoreRole::IN_USE." GROUP BY c.shoot_id, s.id, s.name, s.role HAVING sum(c.copies) > 0 ORDER BY s.role = 'main' DESC, s.id", [$shoots], [ArrayParameterType::INTEGER]) as [$shoot, $store, $proven, $owed, $bad]) {
-            if (is_numeric($shoot) && \is_string($store) && is_numeric($proven) && is_numeric($owed) && is_numeric($bad)) {
-                $found[(int) $shoot][] = new CopiesAt($store, (int) $proven, (int) $owed, (int) $bad);
-            }
+            $found[Row::number($shoot)][] = new CopiesAt(Row::word($store), Row::number($proven), Row::number($owed), Row::number($bad));
         }
 
         return $found;

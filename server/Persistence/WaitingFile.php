@@ -25,17 +25,16 @@ final readonly class WaitingFile
     /** @param array<string, mixed> $row of a receipt's line with its frame's stem */
     public static function ofRow(array $row): self
     {
-        $text = static fn (string $key): string => \is_string($row[$key] ?? null) ? $row[$key] : '';
-        $int = static fn (string $key): int => is_numeric($row[$key] ?? null) ? (int) $row[$key] : 0;
+        $is = Row::of($row);
 
         return new self(
-            $int('id'),
-            0 === $int('frame_id') ? null : $int('frame_id'),
-            new FileOnCard($text('path'), Kind::from($text('kind')), $int('bytes'), $int('modified_at'), '' === $text('quick_print') ? null : $text('quick_print')),
-            ltrim($text('folder').'/'.$text('name'), '/'),
-            $text('stem'),
-            true === ($row['again'] ?? null),
-            '' === $text('twin') ? null : $text('twin'),
+            $is->int('id'),
+            $is->intOrNull('frame_id'),
+            new FileOnCard($is->text('path'), Kind::from($is->text('kind')), $is->int('bytes'), $is->int('modified_at'), $is->textOrNull('quick_print')),
+            ltrim($is->textOrNull('folder').'/'.$is->textOrNull('name'), '/'),
+            $is->textOrNull('stem') ?? '',
+            $is->bool('again'),
+            $is->textOrNull('twin'),
         );
     }
 
