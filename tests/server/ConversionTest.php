@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Tests\server;
 
 use Symfony\Component\Console\Tester\CommandTester;
+use Symfony\Component\Process\Process;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Order\StandingOrder;
@@ -149,6 +150,28 @@ final class ConversionTest extends LedgerTestCase
         self::assertSame(3, $this->fresh(LetsRawsGo::class)->letGo());
         self::assertSame(0, $this->fresh(LetsRawsGo::class)->letGo());
         self::assertSame(['.dng'], $this->endings('Anvil'));
+    }
+
+    /** unlink(2) is refused for a file that is immutable (ioctl_iflags(2)), which only root makes it. */
+    public function testARawThatItsDriveDoesNotLetGoIsThereStill(): void
+    {
+        if (0 !== posix_geteuid()) {
+            self::markTestSkipped('only root makes a file immutable');
+        }
+        $this->bringOn($this->start('CARD', self::order('instead of the raw', [], true))->id());
+        $held = $this->at('Bellows').'/2026-05-04_0001.orw';
+        $hold = static fn (string $how): int => (new Process(['chattr', $how, $held]))->run();
+        self::assertSame(0, $hold('+i'), 'ext4, xfs, btrfs and tmpfs know it');
+        try {
+            $this->convertAll();
+            self::assertSame([['.dng'], ['.dng', '.orw']], [$this->endings('Anvil'), $this->endings('Bellows')]);
+            self::assertSame(['let go', 'let go', 'proven'], $this->column("SELECT state FROM copy WHERE store_id = 2 AND path LIKE '%.orw' ORDER BY state"));
+            self::assertSame(0, $this->fresh(LetsRawsGo::class)->letGo(), 'tried again, it is there still');
+        } finally {
+            $hold('-i');
+        }
+        self::assertSame(1, $this->fresh(LetsRawsGo::class)->letGo());
+        self::assertSame(['.dng'], $this->endings('Bellows'));
     }
 
     private function convertAll(): void
