@@ -48,6 +48,16 @@ test("a card becomes shoot folders: desk, names while typing, receipt, shoot", a
   await page.getByRole("link", { name: /Lantern boats/ }).click();
   await expect(page.getByRole("heading", { name: "Lantern boats" })).toBeVisible();
   await expect(page.getByRole("option").first()).toHaveAccessibleName(/2026-05-04_lantern-boats_0001\.orw.*was DCIM\/101ORREL\/ORL_1202\.ORW/);
+  // What is held is looked at as what is on a card is.
+  await page.getByRole("listbox").focus();
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("ArrowRight");
+  const look = page.getByRole("dialog", { name: "2026-05-04_lantern-boats_0002.orw, larger" });
+  await expect.poll(() => look.getByRole("img").evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(1008);
+  await expect(look).toContainText("was DCIM/101ORREL/ORL_1203.ORW");
+  await page.keyboard.press(" ");
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("heading", { name: "1 frame picked" })).toBeVisible();
 });
 
 test("a card pulled away mid-view is said so, keeps what was written, and picks up when it returns", async ({ ledger: page }) => {

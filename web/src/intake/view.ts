@@ -1,5 +1,6 @@
-import type { CardFrame, FrameHint, HintName } from "../api/types";
-import { clock, count, exposure, size } from "../words/format";
+import type { CardFrame, Facts, FrameHint, HintName } from "../api/types";
+import { clock, size } from "../words/format";
+import { RECORDED, REMARKS } from "../words/recorded";
 
 export type FactName = "name" | "time" | "exposure" | "iso" | "focal" | "lens" | "body" | "size" | "files" | "stars" | "keywords";
 export type SortName = "time" | "name" | "size" | "kind";
@@ -16,25 +17,24 @@ export interface View {
 export const SIZES = [104, 136, 184, 248, 332];
 export const FIRST_VIEW: View = { captions: ["name", "time"], size: 1, list: false, sort: "time" };
 
+const recorded = (value: FactName, { name, of }: { name: string; of: (facts: Facts) => string }) => ({
+  value,
+  name,
+  of: (frame: CardFrame) => (frame.facts ? of(frame.facts) : ""),
+});
+
 export const FACTS: { value: FactName; name: string; of: (frame: CardFrame) => string }[] = [
   { value: "name", name: "file name", of: (frame) => stem(frame) + (frame.files.length > 1 ? ` +${frame.files.length - 1}` : "") },
   { value: "time", name: "time taken", of: (frame) => clock(frame.plannedAt) },
-  {
-    value: "exposure",
-    name: "exposure",
-    of: (frame) =>
-      [frame.facts?.exposureSeconds ? exposure(frame.facts.exposureSeconds) : null, frame.facts?.fNumber ? `f/${frame.facts.fNumber}` : null]
-        .filter(Boolean)
-        .join(" "),
-  },
-  { value: "iso", name: "ISO", of: (frame) => (frame.facts?.iso ? `ISO ${frame.facts.iso}` : "") },
-  { value: "focal", name: "focal length", of: (frame) => (frame.facts?.focalLengthMm ? `${Math.round(frame.facts.focalLengthMm)} mm` : "") },
-  { value: "lens", name: "lens", of: (frame) => frame.facts?.lens ?? "" },
-  { value: "body", name: "body", of: (frame) => frame.facts?.body ?? "" },
+  recorded("exposure", RECORDED.exposure),
+  recorded("iso", RECORDED.iso),
+  recorded("focal", RECORDED.focal),
+  recorded("lens", RECORDED.lens),
+  recorded("body", RECORDED.body),
   { value: "size", name: "size", of: (frame) => size(frame.bytes) },
   { value: "files", name: "kinds", of: (frame) => kinds(frame) },
-  { value: "stars", name: "stars given in the camera", of: (frame) => (frame.facts?.rating && frame.facts.rating > 0 ? count(frame.facts.rating, "star") : "") },
-  { value: "keywords", name: "keywords it has", of: (frame) => frame.facts?.keywords.join(", ") ?? "" },
+  recorded("stars", REMARKS.stars),
+  recorded("keywords", REMARKS.keywords),
 ];
 
 /** The address of a frame's picture on its card; null where it has none. */

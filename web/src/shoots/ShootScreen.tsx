@@ -4,7 +4,7 @@ import { useFindings, useProveShoot } from "../api/copies";
 import { useShoot } from "../api/queries";
 import { useStampState } from "../api/stamps";
 import type { ShootFrame } from "../api/types";
-import { Field, TextButton } from "../ledger/Field";
+import { Field, Key, TextButton } from "../ledger/Field";
 import { Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
 import { type GridPicture, PictureGrid } from "../ledger/PictureGrid";
@@ -13,6 +13,7 @@ import { StampsOfShoot } from "../stamps/StampsOfShoot";
 import { BadCopies } from "../stores/BadCopies";
 import { copiesInWords } from "../words/copies";
 import { clock, count, dateOf, day, hours, size } from "../words/format";
+import { FrameLook } from "./FrameLook";
 
 /** One shoot: its folder and sums, its frames on the mat under their new names, and what those say that are picked. */
 export function ShootScreen() {
@@ -33,6 +34,19 @@ export function ShootScreen() {
     setPicked(new Set());
   };
   useKeys({ a: all, n: none });
+  const [look, setLook] = useState<number | null>(null);
+  const [lastLook, setLastLook] = useState<string | null>(null);
+  const looked = frames?.find((frame) => frame.id === look);
+  const pick = (ids: string[], on: boolean) => {
+    setPicked((now) => {
+      const next = new Set(now);
+      for (const one of ids) {
+        if (on) next.add(one);
+        else next.delete(one);
+      }
+      return next;
+    });
+  };
   return (
     <Page title={shoot?.description ?? "Shoot"} scrollRef={scroller}>
       <div className="flex min-h-full flex-col">
@@ -81,23 +95,43 @@ export function ShootScreen() {
             )}
             <div className="folds-flat grid grow grid-cols-[minmax(0,1fr)_340px]">
               <div className="ml-ruled bg-mat py-3">
-                <PictureGrid
-                  label={`Frames of ${shoot.description || day(shoot.date)}`}
-                  pictures={pictures}
-                  width={184}
-                  captionLines={2}
-                  scroller={scroller}
-                  onMark={(ids, on) => {
-                    setPicked((now) => {
-                      const next = new Set(now);
-                      for (const one of ids) {
-                        if (on) next.add(one);
-                        else next.delete(one);
-                      }
-                      return next;
-                    });
-                  }}
-                />
+                {looked && frames && (
+                  <FrameLook
+                    frames={frames}
+                    frame={looked}
+                    picked={picked.has(String(looked.id))}
+                    onStep={(by) => {
+                      setLook(frames[Math.max(0, Math.min(frames.length - 1, frames.indexOf(looked) + by))]?.id ?? null);
+                    }}
+                    onPick={() => {
+                      pick([String(looked.id)], !picked.has(String(looked.id)));
+                    }}
+                    onClose={() => {
+                      setLastLook(String(looked.id));
+                      setLook(null);
+                    }}
+                  />
+                )}
+                {!looked && (frames?.length ?? 0) > 0 && (
+                  <p className="px-[14px] pb-2 text-right text-[13px] text-white">
+                    larger<Key>Enter</Key>
+                  </p>
+                )}
+                {!looked && (
+                  <PictureGrid
+                    label={`Frames of ${shoot.description || day(shoot.date)}`}
+                    pictures={pictures}
+                    width={184}
+                    captionLines={2}
+                    scroller={scroller}
+                    start={lastLook}
+                    onMark={pick}
+                    onLook={(of, afterMark) => {
+                      if (afterMark) pick([of], !picked.has(of)); // the first press of two picked it
+                      setLook(Number(of));
+                    }}
+                  />
+                )}
               </div>
               <StampsOfShoot
                 shoot={id}

@@ -1,0 +1,55 @@
+import type { ShootFrame } from "../api/types";
+import { Look, LookFact } from "../ledger/Look";
+import { clock, count, dateInFull, size } from "../words/format";
+import { RECORDED } from "../words/recorded";
+
+interface Props {
+  frames: ShootFrame[];
+  frame: ShootFrame;
+  picked: boolean;
+  onStep: (by: number) => void;
+  onPick: () => void;
+  onClose: () => void;
+}
+
+const near = (frame: ShootFrame | undefined): string | null => (frame?.hasPicture ? `/api/frames/${frame.id}/picture?edge=1600` : null);
+
+/** A frame of a shoot, larger: what it is called, what it was called on its card, what was recorded, and what it says. */
+export function FrameLook({ frames, frame, picked, onStep, onPick, onClose }: Props) {
+  const at = frames.indexOf(frame);
+  const { rating, label, keywords, note } = frame.stamp;
+  return (
+    <Look
+      name={frame.names[0] ?? frame.stem}
+      alt={`${frame.stem}, ${clock(frame.takenAt)}`}
+      near={near(frame)}
+      whole={frame.hasPicture ? `/api/frames/${frame.id}/picture?edge=whole` : null}
+      beside={[near(frames[at + 1]), near(frames[at - 1]), near(frames[at + 2])]}
+      position={at}
+      of={frames.length}
+      dimmed={false}
+      badge={picked ? "picked" : null}
+      mark={{ word: picked ? "pick it no more" : "pick it", act: onPick }}
+      onStep={onStep}
+      onClose={onClose}
+    >
+      <div>
+        <p>
+          {dateInFull(frame.takenAt.slice(0, 10))}, {clock(frame.takenAt)}
+          {frame.datedByFile ? " by the file" : ""}
+        </p>
+        <p className="mt-1 font-path text-[11.5px] break-all">was {frame.originals.join(", ")}</p>
+        {note && <p className="mt-1 font-semibold">{note}</p>}
+      </div>
+      <dl className="grid grid-cols-[84px_minmax(0,1fr)] gap-x-2 gap-y-[2px]">
+        <LookFact name="stars" value={rating === null || rating === 0 ? "" : rating < 0 ? "rejected" : count(rating, "star")} />
+        <LookFact name="label" value={label ?? ""} />
+        <LookFact name="keywords" value={keywords.join(", ")} />
+        {Object.values(RECORDED).map((fact) => (
+          <LookFact key={fact.name} name={fact.name} value={frame.facts ? fact.of(frame.facts) : ""} />
+        ))}
+        <LookFact name="files" value={`${frame.names.map((name) => name.split(".").at(-1) ?? "").join(" + ")}, ${size(frame.bytes)}`} />
+      </dl>
+    </Look>
+  );
+}
