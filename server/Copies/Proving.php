@@ -72,6 +72,11 @@ final readonly class Proving
         return false;
     }
 
+    public function storeOf(int $id): int
+    {
+        return $this->provings->find($id)->store();
+    }
+
     /** At the photographer's word: by whoever reads just now, or at once, between two slices. */
     public function stop(int $id): void
     {

@@ -65,6 +65,7 @@ final readonly class StartIntake
                 array_values(array_map(static fn (Problem $problem): string => $problem->message, $problems)),
                 OrderDocument::of($wishes->order),
                 array_merge(...array_map(static fn (PlannedShoot $shoot): array => $shoot->place->makes, $plan->shoots)),
+                $this->runs->here(),
             );
             $this->ledger->persist($intake);
             $this->promises->enter($intake, $plan);

@@ -7,13 +7,15 @@ namespace VelvetLedger\Server\Pages;
 use VelvetLedger\Server\Persistence\Intake;
 use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
+use VelvetLedger\Server\Persistence\SightingRepository;
 use VelvetLedger\Server\View\ConversionsView;
 use VelvetLedger\Server\View\ReceiptView;
+use VelvetLedger\Server\View\WaitsView;
 
 /** A receipt as pages and commands show it. */
 final readonly class ReceiptPage
 {
-    public function __construct(private ReceiptRepository $receipts, private IntakeRuns $runs)
+    public function __construct(private ReceiptRepository $receipts, private IntakeRuns $runs, private SightingRepository $sightings)
     {
     }
 
@@ -30,7 +32,7 @@ final readonly class ReceiptPage
             null === $conversions ? null : new ConversionsView(...$conversions),
             $this->receipts->cutOff($intake),
             $this->receipts->fromTwins($intake),
-            $waits ? array_values(array_diff($this->runs->copying(), [$intake->id()])) : [],
+            $waits ? new WaitsView(array_values(array_diff($this->runs->copying(), [$intake->id()])), $this->sightings->nameOf($intake->machine)) : new WaitsView(),
         );
     }
 }

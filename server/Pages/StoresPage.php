@@ -10,6 +10,7 @@ use VelvetLedger\Server\Persistence\CopyRepository;
 use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Persistence\LedgerStore;
 use VelvetLedger\Server\Persistence\ProvingRepository;
+use VelvetLedger\Server\Persistence\SightingRepository;
 use VelvetLedger\Server\Persistence\StoreRole;
 use VelvetLedger\Server\Persistence\StoreSumsRepository;
 use VelvetLedger\Server\Stores\Drives;
@@ -17,13 +18,14 @@ use VelvetLedger\Server\Stores\MonthOfProofs;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Stores\StoreSums;
 use VelvetLedger\Server\View\DriveView;
+use VelvetLedger\Server\View\ElsewhereView;
 use VelvetLedger\Server\View\StorePageView;
 use VelvetLedger\Server\View\StoresView;
 
 /** All that the page of stores shows, and the command line prints. */
 final readonly class StoresPage
 {
-    public function __construct(private Stores $stores, private Drives $drives, private StoreSumsRepository $sums, private ProvingRepository $provings, private CopyRepository $copies, private IntakeRuns $runs)
+    public function __construct(private Stores $stores, private Drives $drives, private StoreSumsRepository $sums, private ProvingRepository $provings, private CopyRepository $copies, private IntakeRuns $runs, private SightingRepository $sightings)
     {
     }
 
@@ -38,10 +40,18 @@ final readonly class StoresPage
             $drives[$store->id()] = $now->isPresent() ? $this->drives->of($now->path) : null;
         }
 
+        $elsewhere = [];
+        foreach (\in_array(null, $drives, true) ? $this->sightings->elsewhere() : [] as $store => $machine) {
+            if (null === ($drives[$store] ?? null)) {
+                $elsewhere[] = new ElsewhereView($store, $machine['name']);
+            }
+        }
+
         return new StoresView(
             array_map(fn (LedgerStore $store): StorePageView => $this->store($store, $drives[$store->id()] ?? null, null === $main || $main === $store ? null : $drives[$main->id()] ?? null, $main?->name() ?? '', $lastCard), $stores),
             array_map(static fn (Drive $drive): DriveView => new DriveView($drive), $this->drives->all()),
             $this->runs->copying(),
+            $elsewhere,
         );
     }
 

@@ -61,6 +61,7 @@ class Intake
      * @param list<string>            $problems the plan's, in sentences
      * @param array<array-key, mixed> $order    the standing order it followed, as its document
      * @param list<string>            $makes    folders to make, from the store's root, though no frame goes into them
+     * @param string|null             $machine  where it was begun, and its card is; null in an older ledger
      */
     public function __construct(
         #[ORM\ManyToOne]
@@ -77,6 +78,8 @@ class Intake
         public readonly array $order = [],
         #[ORM\Column(type: 'json')]
         public readonly array $makes = [],
+        #[ORM\Column(length: 16, nullable: true)]
+        public readonly ?string $machine = null,
     ) {
         $this->askedAt = new \DateTimeImmutable();
     }

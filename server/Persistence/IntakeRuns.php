@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Persistence;
 
 use Doctrine\DBAL\Connection;
+use VelvetLedger\Server\Machines\Machine;
 
 /**
  * Whose an intake is. A run takes the intake's lock, which the database lets go of when the run's connection ends,
@@ -13,7 +14,7 @@ use Doctrine\DBAL\Connection;
  */
 final readonly class IntakeRuns
 {
-    public function __construct(private Connection $database, private Locks $locks)
+    public function __construct(private Connection $database, private Locks $locks, private Machine $machine)
     {
     }
 
@@ -48,11 +49,17 @@ final readonly class IntakeRuns
         return $this->locks->isTaken(Lock::Intake, $intake);
     }
 
-    /** @return list<int> the receipts that are being copied just now, to all stores that are in use */
+    /** The machine that an intake is begun on: this one. */
+    public function here(): string
+    {
+        return $this->machine->id;
+    }
+
+    /** @return list<int> the receipts that are being copied on this machine just now, to all stores that are in use */
     public function copying(): array
     {
         $copying = [];
-        foreach ($this->database->fetchFirstColumn("SELECT id FROM intake WHERE state = 'running' ORDER BY id") as $id) {
+        foreach ($this->database->fetchFirstColumn("SELECT id FROM intake WHERE state = 'running' AND coalesce(machine, ?) = ? ORDER BY id", [$this->here(), $this->here()]) as $id) {
             if ($this->isTaken(Row::number($id))) {
                 $copying[] = Row::number($id);
             }

@@ -43,11 +43,8 @@ final readonly class ReceiptView
     /** @var list<string> */
     public array $problems;
 
-    /**
-     * @param list<CopiesAt> $copies store by store, the main one first
-     * @param list<int>      $others receipts that are being copied just now
-     */
-    public function __construct(Intake $intake, Summary $summary, public array $copies, int $stamped = 0, public ?ConversionsView $conversions = null, public int $cutOff = 0, int $twins = 0, public array $others = [])
+    /** @param list<CopiesAt> $copies store by store, the main one first */
+    public function __construct(Intake $intake, Summary $summary, public array $copies, int $stamped = 0, public ?ConversionsView $conversions = null, public int $cutOff = 0, int $twins = 0, public WaitsView $waits = new WaitsView())
     {
         $this->number = $intake->id();
         $this->card = $intake->source->label;

@@ -10,9 +10,10 @@ final readonly class StoresView
     /**
      * @param list<StorePageView> $stores
      * @param list<DriveView>     $drives
-     * @param list<int>           $copying receipts that are being copied to them just now: what else is to be done there waits
+     * @param list<ElsewhereView> $elsewhere
+     * @param list<int>           $copying   receipts that are being copied to them just now: what else is to be done there waits
      */
-    public function __construct(public array $stores, public array $drives, public array $copying)
+    public function __construct(public array $stores, public array $drives, public array $copying, public array $elsewhere)
     {
     }
 }

@@ -16,12 +16,15 @@ final readonly class BringsIn
 {
     private const COMES_AGAIN = 4000;
 
-    public function __construct(private RunIntake $run, private Interruption $interruption)
+    public function __construct(private RunIntake $run, private Interruption $interruption, private OtherMachines $others)
     {
     }
 
     public function __invoke(BringIn $work): void
     {
+        if ($this->others->haveTheCard($work)) {
+            return;
+        }
         try {
             $this->run->run($work->receipt, fn (int $bytes, int $files) => $this->interruption->stopHere());
         } catch (RunsElsewhere $elsewhere) {

@@ -25,14 +25,14 @@ final readonly class LooksAfterCopies
     /** Milliseconds after which it is tried again, where somebody else was at it, or a card was copied. */
     private const COMES_AGAIN = 2000;
 
-    public function __construct(private OwedCopies $owed, private Proving $proving, private Mending $mending, private CompareCard $compare, private RemoveOriginals $remove, private IntakeRuns $runs, private Lane $lane)
+    public function __construct(private OwedCopies $owed, private Proving $proving, private Mending $mending, private CompareCard $compare, private RemoveOriginals $remove, private IntakeRuns $runs, private OtherMachines $others, private Lane $lane)
     {
     }
 
     #[AsMessageHandler]
     public function makeOwed(MakeOwed $work): void
     {
-        $this->besideNoIntake($work, function () use ($work): void {
+        $this->besideNoIntake($work, $work->store, function () use ($work): void {
             $came = $this->owed->some($work->store, $this->lane->watch(), $this->lane->slice(self::SLICE), $work->came);
             if (null !== $came && !$came->isDone) {
                 $this->lane->send(new MakeOwed($work->store, $work->name, $came));
@@ -43,7 +43,7 @@ final readonly class LooksAfterCopies
     #[AsMessageHandler]
     public function prove(Prove $work): void
     {
-        $this->besideNoIntake($work, function () use ($work): void {
+        $this->besideNoIntake($work, $this->proving->storeOf($work->proving), function () use ($work): void {
             if ($this->proving->prove($work->proving, $this->lane->watch(), $this->lane->slice(self::SLICE), $work->turn)) {
                 $this->lane->send($work);
             }
@@ -53,7 +53,7 @@ final readonly class LooksAfterCopies
     #[AsMessageHandler]
     public function mend(Mend $work): void
     {
-        $this->besideNoIntake($work, function () use ($work): void {
+        $this->besideNoIntake($work, $work->store, function () use ($work): void {
             try {
                 if ($this->mending->asked($work->store, $this->lane->slice(self::SLICE), $this->lane->watch())) {
                     $this->lane->send($work);
@@ -81,8 +81,11 @@ final readonly class LooksAfterCopies
     }
 
     /** @param \Closure(): mixed $do */
-    private function besideNoIntake(Work $work, \Closure $do): void
+    private function besideNoIntake(Work $work, int $store, \Closure $do): void
     {
+        if ($this->others->haveTheStore($store, $work)) {
+            return;
+        }
         if ([] === $this->runs->copying()) {
             $this->lane->do($do);
         } else {

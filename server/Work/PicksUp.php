@@ -33,7 +33,7 @@ final class PicksUp
     /** @var array<int, int> intake => when it was last asked for */
     private array $asked = [];
 
-    public function __construct(private readonly ReceiptRepository $receipts, private readonly IntakeRuns $runs, private readonly MessageBusInterface $bus, private readonly ClockInterface $clock)
+    public function __construct(private readonly ReceiptRepository $receipts, private readonly IntakeRuns $runs, private readonly OtherMachines $others, private readonly MessageBusInterface $bus, private readonly ClockInterface $clock)
     {
     }
 
@@ -60,7 +60,7 @@ final class PicksUp
         foreach ($this->receipts->underWay() as $intake) {
             $id = $intake->id();
             $isForgotten = IntakeState::Running === $intake->state() || $this->now() - $intake->askedAt->getTimestamp() >= $waiting;
-            if ($isForgotten && $this->now() - ($this->asked[$id] ?? 0) >= self::AGAIN && !$this->runs->isTaken($id)) {
+            if ($isForgotten && $this->now() - ($this->asked[$id] ?? 0) >= self::AGAIN && !$this->runs->isTaken($id) && $this->others->canBringIn($intake)) {
                 $this->asked[$id] = $this->now();
                 $this->bus->dispatch(new BringIn($id));
             }

@@ -8,6 +8,8 @@ use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\Messenger\MessageBusInterface;
 use VelvetLedger\Server\Persistence\CopyRepository;
+use VelvetLedger\Server\Persistence\SightingRepository;
+use VelvetLedger\Server\Stores\Drives;
 use VelvetLedger\Server\Stores\Stores;
 
 /** Stores that are there: what they are owed, and what is to be mended on them; and at night, on an idle machine, whether a share is to be proven. */
@@ -19,7 +21,7 @@ final readonly class WatchesStores implements Watched
 
     private Overdue $overdue;
 
-    public function __construct(private EntityManagerInterface $ledger, private Stores $stores, private CopyRepository $copies, private Nights $nights, private MessageBusInterface $bus, ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $ledger, private Stores $stores, private CopyRepository $copies, private Nights $nights, private SightingRepository $sightings, private Drives $drives, private MessageBusInterface $bus, ClockInterface $clock)
     {
         $this->overdue = new Overdue($clock);
     }
@@ -29,6 +31,7 @@ final readonly class WatchesStores implements Watched
         $this->ledger->clear();
         $owed = $this->copies->creditors();
         $mends = $this->copies->toBeMended();
+        $here = [];
         foreach ($this->stores->all() as $store) {
             $id = $store->id();
             if (!$this->stores->at($store)->isPresent()) {
@@ -36,6 +39,8 @@ final readonly class WatchesStores implements Watched
                 $this->overdue->forget("mends $id");
                 continue;
             }
+            $path = $this->stores->at($store)->path;
+            $here[$id] = [$path, $this->drives->of($path)?->device];
             if ($this->overdue->isToBeAsked("owed $id", $owed[$id] ?? 0, self::OWED)) {
                 $this->bus->dispatch(new MakeOwed($id, $store->name()));
             }
@@ -44,5 +49,6 @@ final readonly class WatchesStores implements Watched
             }
             $this->nights->prove($store);
         }
+        $this->sightings->sees($here);
     }
 }

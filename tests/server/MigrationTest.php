@@ -33,6 +33,7 @@ use VelvetLedger\Server\Persistence\Migrations\Version20261129110000;
 use VelvetLedger\Server\Persistence\Migrations\Version20261129150000;
 use VelvetLedger\Server\Persistence\Migrations\Version20261129160000;
 use VelvetLedger\Server\Persistence\Migrations\Version20261129170000;
+use VelvetLedger\Server\Persistence\Migrations\Version20261129190000;
 use VelvetLedger\Server\Persistence\NamesRepository;
 use VelvetLedger\Server\Persistence\Proof;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
@@ -89,7 +90,7 @@ final class MigrationTest extends LedgerTestCase
         try {
             self::migrate($database, Version20261123180000::class, Version20261123191500::class, Version20261123210500::class);
             $database->executeStatement((string) file_get_contents(__DIR__.'/older-ledger.sql'));
-            self::migrate($database, Version20261125004500::class, Version20261125040000::class, Version20261125110000::class, Version20261125150000::class, Version20261125180000::class, Version20261129003000::class, Version20261129060000::class, Version20261129090000::class, Version20261129110000::class, Version20261129150000::class, Version20261129160000::class, Version20261129170000::class);
+            self::migrate($database, Version20261125004500::class, Version20261125040000::class, Version20261125110000::class, Version20261125150000::class, Version20261125180000::class, Version20261129003000::class, Version20261129060000::class, Version20261129090000::class, Version20261129110000::class, Version20261129150000::class, Version20261129160000::class, Version20261129170000::class, Version20261129190000::class);
             self::assertNull($this->service(Stores::class)->prepare());
             $this->carriedOver();
             self::assertSame(IntakeState::Done, $this->goOn(2)->state());

@@ -14,6 +14,7 @@ use VelvetLedger\Core\Plan\ShootWish;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Server\Intake\Interrupted;
+use VelvetLedger\Server\Machines\Machine;
 use VelvetLedger\Server\Persistence\Copy;
 use VelvetLedger\Server\Persistence\CopyState;
 use VelvetLedger\Server\Persistence\Intake;
@@ -126,7 +127,7 @@ final class RunsTest extends LedgerTestCase
         $intake = $this->start('CARD')->id();
         $other = clone $this->ledger()->getConnection();
         $other->close();
-        $runs = new IntakeRuns($other, new Locks($other));
+        $runs = new IntakeRuns($other, new Locks($other), $this->service(Machine::class));
         self::assertSame(1, $runs->take($intake));
         self::assertTrue($this->service(IntakeRuns::class)->isTaken($intake));
         try {

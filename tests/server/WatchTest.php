@@ -15,11 +15,14 @@ use VelvetLedger\Server\Persistence\CopyRepository;
 use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Persistence\ProvingRepository;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
+use VelvetLedger\Server\Persistence\SightingRepository;
 use VelvetLedger\Server\Stores\ChangeStores;
+use VelvetLedger\Server\Stores\Drives;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Work\MakeOwed;
 use VelvetLedger\Server\Work\Mend;
 use VelvetLedger\Server\Work\Nights;
+use VelvetLedger\Server\Work\OtherMachines;
 use VelvetLedger\Server\Work\PicksUp;
 use VelvetLedger\Server\Work\Proofs;
 use VelvetLedger\Server\Work\Prove;
@@ -39,7 +42,7 @@ final class WatchTest extends LedgerTestCase
         $clock = new MockClock('2026-11-28 14:00:00');
         $bus = new SentMessages();
         $provings = $this->service(ProvingRepository::class);
-        $watch = new Watch([new WatchesStores($this->ledger(), $this->service(Stores::class), $this->service(CopyRepository::class), new Nights($provings, new Proofs($provings, $bus), $clock, static fn (): float => 0.0), $bus, $clock)], $clock);
+        $watch = new Watch([new WatchesStores($this->ledger(), $this->service(Stores::class), $this->service(CopyRepository::class), new Nights($provings, new Proofs($provings, $bus), $clock, static fn (): float => 0.0), $this->service(SightingRepository::class), $this->service(Drives::class), $bus, $clock)], $clock);
         $looked = static function (int $seconds, string $queue = 'care') use ($watch, $clock, $bus): array {
             $before = \count($bus->all());
             $clock->sleep($seconds);
@@ -71,7 +74,7 @@ final class WatchTest extends LedgerTestCase
         $intake = $this->start('CARD')->id();
         $clock = new MockClock();
         $bus = new SentMessages();
-        $picks = new PicksUp($this->service(ReceiptRepository::class), $this->service(IntakeRuns::class), $bus, $clock);
+        $picks = new PicksUp($this->service(ReceiptRepository::class), $this->service(IntakeRuns::class), $this->service(OtherMachines::class), $bus, $clock);
         $asked = function (int $seconds) use ($picks, $clock, $bus): int {
             $before = \count($bus->all());
             $clock->sleep($seconds);

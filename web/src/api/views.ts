@@ -244,6 +244,12 @@ export interface DriveFolders {
   store: string | null;
 }
 
+/** A store that is not here, and is attached to another machine of this ledger now. */
+export interface Elsewhere {
+  store: number;
+  machine: string;
+}
+
 /** Capture facts as the page shows them. */
 export interface Facts {
   body: string | null;
@@ -523,7 +529,7 @@ export interface Receipt {
   copies: CopiesAt[];
   conversions: Conversions | null;
   cutOff: number;
-  others: number[];
+  waits: Waits;
 }
 
 /** One line of a receipt. */
@@ -738,6 +744,7 @@ export interface Stores {
   stores: StorePage[];
   drives: Drive[];
   copying: number[];
+  elsewhere: Elsewhere[];
 }
 
 /** Something that entries of the day book are about. */
@@ -792,6 +799,12 @@ export interface Verdict {
   heading: string;
   sentence: string;
   isTroubled: boolean;
+}
+
+/** What work waits for, where it does. */
+export interface Waits {
+  copying: number[];
+  machine: string | null;
 }
 
 /** What a year holds, all of it, whatever part of it is shown. */

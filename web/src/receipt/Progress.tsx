@@ -14,6 +14,11 @@ import { waitsFor } from "../words/waits";
 /** So many cards are copied at once, see ops/server.sh. */
 const LANES = 2;
 
+const waitsWords = ({ waits }: Receipt, begins: boolean): string => {
+  if (waits.machine !== null) return `waits for ${waits.machine}, where its card is`;
+  return begins && waits.copying.length < LANES ? "begins in a few seconds" : (waitsFor(waits.copying) ?? "waits for a worker");
+};
+
 /** How far a running intake is: a rule that fills with ink, and the same in numbers. */
 export function Progress({ receipt, number }: { receipt: Receipt; number: string }) {
   const hold = useHold(number);
@@ -43,7 +48,7 @@ export function Progress({ receipt, number }: { receipt: Receipt; number: string
           <b>{figure(receipt.filesCopied)}</b> of {count(receipt.filesToCopy, "file")}, {size(receipt.bytesCopied)} of {size(receipt.bytesToCopy)}
         </span>
         <span className="text-faded">
-          {waiting && (begins && receipt.others.length < LANES ? "begins in a few seconds" : (waitsFor(receipt.others) ?? "waits for a worker"))}
+          {waiting && waitsWords(receipt, begins)}
           {!waiting && receipt.bytesPerSecond !== null && `${size(receipt.bytesPerSecond)} a second`}
           {!waiting && receipt.secondsLeft !== null && `, about ${duration(receipt.secondsLeft)} left`}
         </span>

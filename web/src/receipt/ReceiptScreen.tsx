@@ -80,7 +80,7 @@ function ReceiptNumber({ number }: { number: string }) {
             <p className="mt-1 mb-4 text-faded">{subline(data)}</p>
             {moving && <Progress receipt={data} number={number} />}
             {!moving && <Exports number={number} />}
-            {data.conversions && <Conversions of={data.conversions} number={number} waits={waitsFor(data.state === "running" ? [...data.others, data.number] : data.others)} />}
+            {data.conversions && <Conversions of={data.conversions} number={number} waits={waitsFor(data.state === "running" ? [...data.waits.copying, data.number] : data.waits.copying)} />}
             <ReceiptSums receipt={data} shown={shown} onShow={setShown} />
           </div>
           <div className="grid content-start gap-y-4">

@@ -12,7 +12,7 @@ import { ROLES } from "./roles";
 const NIGHTS = [7, 30, 90, 180, 365];
 
 /** One store: its name and role, whether it is there, its sums, how old its proofs are, and what can be done with it. */
-export function StoreEntry({ store, all, copying }: { store: StorePage; all: StorePage[]; copying: number[] }) {
+export function StoreEntry({ store, all, copying, elsewhere }: { store: StorePage; all: StorePage[]; copying: number[]; elsewhere: string | null }) {
   const change = useChangeStore();
   const prove = useProve();
   const stop = useStopProving();
@@ -70,7 +70,7 @@ export function StoreEntry({ store, all, copying }: { store: StorePage; all: Sto
               </Field>
             )}
           </dl>
-          {[...(store.absentBecause ? [store.absentBecause] : []), ...store.warnings].map((warning) => (
+          {[...(elsewhere ? [`Attached to ${elsewhere} now: what is to be done here is done there.`] : store.absentBecause ? [store.absentBecause] : []), ...store.warnings].map((warning) => (
             <p key={warning} className="mt-2 text-brass">
               {warning}
             </p>

@@ -32,7 +32,7 @@ export function StoresScreen() {
       </div>
       <div className="border-t border-rule-strong">
         {stores.map((store) => (
-          <StoreEntry key={store.id} store={store} all={stores} copying={found.data?.copying ?? []} />
+          <StoreEntry key={store.id} store={store} all={stores} copying={found.data?.copying ?? []} elsewhere={found.data?.elsewhere.find((one) => one.store === store.id)?.machine ?? null} />
         ))}
       </div>
       {found.data && stores.length === 0 && (
