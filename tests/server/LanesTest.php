@@ -137,7 +137,7 @@ final class LanesTest extends LedgerTestCase
         $this->service(ClearanceRepository::class)->askToCompare($card);
         $this->service(MessageBusInterface::class)->dispatch(new Compare($this->card('OTHER')->id, 'OTHER'));
         $slices = 0;
-        for (; null !== $this->next('care'); ++$slices) {
+        for (; null !== $this->next('care_here'); ++$slices) {
             $row = $this->service(ClearanceRepository::class)->comparison($card);
             self::assertSame([self::FILES, $slices + 1], [$row['files'] ?? null, $row['files_read'] ?? null]);
         }
