@@ -6,6 +6,7 @@ namespace VelvetLedger\Tests;
 
 use Symfony\Component\Process\InputStream;
 use Symfony\Component\Process\Process;
+use VelvetLedger\Server\Tools\Confined;
 
 /** The reference program ExifTool, asked by tests: one that is kept running (-stay_open), for starting it takes longer than what it is asked. */
 final class ExifTool
@@ -26,7 +27,7 @@ final class ExifTool
     {
         if (true !== self::$process?->isRunning()) {
             self::$input = new InputStream();
-            self::$process = new Process(['exiftool', '-stay_open', 'True', '-@', '-'], null, null, self::$input, null);
+            self::$process = new Process([...Confined::to(2_000_000_000), 'exiftool', '-stay_open', 'True', '-@', '-'], null, null, self::$input, null);
             self::$process->start();
         }
         self::$process->clearOutput();
