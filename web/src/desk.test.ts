@@ -1,6 +1,7 @@
 import { expect, test } from "vitest";
 import type { CardFrame } from "./api/types";
 import { NOTHING_SAID } from "./intake/keptDesk";
+import { isOpen, type Row } from "./intake/rows";
 import { changed, markedBy, marking, type Said, undone } from "./intake/steps";
 import { chosenBy } from "./intake/useNumberKeys";
 
@@ -54,4 +55,15 @@ test("digits choose one of several, waiting for a second only where there may be
     ["5", 3, null],
   ];
   for (const [typed, many, chosen] of table) expect(chosenBy(typed, many), `${typed} of ${many}`).toEqual(chosen);
+});
+
+test("a row that was opened stays open when earlier frames come before it; what is moved or cut away takes nothing with it", () => {
+  const row = (...keys: string[]) => ({ id: keys[0] ?? "", frames: keys.map((key) => frame(key)) }) as Row;
+  const open = (of: Row, rows: Row[]) => isOpen(of, rows, { b: true });
+  const [before, after, other] = [row("b", "c"), row("a", "b", "c"), row("x", "y")];
+  expect([open(before, [before, other]), open(after, [after, other]), open(other, [before, other])]).toEqual([true, true, undefined]);
+  const [cut, rest] = [row("b"), row("c")];
+  expect([open(cut, [cut, rest]), open(rest, [cut, rest])]).toEqual([true, undefined]);
+  const [from, to] = [{ ...row("c"), id: "b" }, row("x", "b", "y")]; // the frame that it began at was moved to another
+  expect([open(from, [from, to]), open(to, [from, to])]).toEqual([true, undefined]);
 });

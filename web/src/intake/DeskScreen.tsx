@@ -14,7 +14,7 @@ import { ClocksPart } from "./order/ClocksPart";
 import { OrderLine, PartLine } from "./order/OrderLine";
 import { OtherFiles } from "./OtherFiles";
 import { Result } from "./Result";
-import { rowsOf } from "./rows";
+import { isOpen, type Opened, rowsOf } from "./rows";
 import { problemsOf, ShootHead, ShootRow } from "./ShootRow";
 import { useLast, useSettled } from "./useSettled";
 import { StampLine } from "../stamps/StampLine";
@@ -53,7 +53,7 @@ function DeskForCard({ card }: { card: string }) {
   const eject = useEject(card);
   const go = useNavigate();
   const scroller = useRef<HTMLElement>(null);
-  const [open, setOpen] = useState<Record<string, boolean>>({});
+  const [open, setOpen] = useState<Opened>({});
 
   const rows = useMemo(() => (desk.data ? rowsOf(desk.data, plan) : []), [desk.data, plan]);
   const onlyOne = desk.data?.complete === true && rows.length === 1; // its pictures are shown at once
@@ -188,11 +188,11 @@ function DeskForCard({ card }: { card: string }) {
             desk={sheet}
             stale={asked.isPlaceholderData}
             hints={hints.data}
-            open={open[row.id] ?? onlyOne}
+            open={isOpen(row, rows, open) ?? onlyOne}
             present={present}
             scroller={scroller}
             onOpen={() => {
-              setOpen((now) => ({ ...now, [row.id]: !(now[row.id] ?? onlyOne) }));
+              setOpen((now) => ({ ...now, [row.id]: !(isOpen(row, rows, now) ?? onlyOne) }));
             }}
           />
         ))}

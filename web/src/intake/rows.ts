@@ -33,6 +33,20 @@ export function rowsOf(desk: Desk, plan: Plan | undefined): Row[] {
   }));
 }
 
+/** Rows that were opened or closed, by the frame that each began at then. */
+export type Opened = Record<string, boolean>;
+
+/**
+ * Whether it was opened or closed; undefined where nothing was said of it. While a card is still being read earlier frames come
+ * before the one that a row began at: what was said of a frame that no row begins at any more is said of the row that it is in.
+ */
+export function isOpen(row: Row, rows: Row[], opened: Opened): boolean | undefined {
+  if (opened[row.id] !== undefined) return opened[row.id];
+  const begin = new Set(rows.map((one) => one.id));
+  const frame = row.frames.find((one) => opened[one.key] !== undefined && !begin.has(one.key));
+  return frame && opened[frame.key];
+}
+
 function byDate(frames: CardFrame[]): Row[] {
   const dates = new Map<string, CardFrame[]>();
   for (const frame of frames) dates.set(frame.date, [...(dates.get(frame.date) ?? []), frame]);
