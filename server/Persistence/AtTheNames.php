@@ -52,7 +52,7 @@ final readonly class AtTheNames
     {
         $held = $rivals = $found = [];
         $prints = array_values(array_filter(array_map(static fn (WaitingFile $file): ?string => $file->file->print, $files), \is_string(...)));
-        foreach ($this->database->fetchAllAssociative("SELECT DISTINCT ON (o.quick_print) o.quick_print, o.checksum, c.path, c.proven_at, o.frame_id FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id WHERE o.quick_print IN (?) AND c.state NOT IN ('owed', 'let go') ORDER BY o.quick_print, o.id, c.id", [$prints], [ArrayParameterType::STRING]) as $row) {
+        foreach ($this->database->fetchAllAssociative('SELECT DISTINCT ON (o.quick_print) o.quick_print, o.checksum, c.path, c.proven_at, o.frame_id FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id WHERE o.quick_print IN (?) AND c.state '.CopyState::LIES_THERE.' ORDER BY o.quick_print, o.id, c.id', [$prints], [ArrayParameterType::STRING]) as $row) {
             $is = Row::of($row);
             $held[$is->text('quick_print')] = [new HeldAs($is->text('path'), substr($is->textOrNull('proven_at') ?? '', 0, 10), $is->int('frame_id')), $is->text('checksum')];
         }

@@ -47,7 +47,7 @@ final readonly class ClearanceRepository
     public function copies(array $checksums): iterable
     {
         foreach (array_chunk($checksums, 5000) as $some) {
-            foreach ($this->database->iterateAssociative("SELECT o.checksum, o.quick_print, c.store_id, c.path, f.bytes, c.state = 'proven' AS proven, c.proven_at::date::text AS proven_on FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id WHERE o.checksum IN (?) AND ".StoreRole::IN_USE." AND c.state NOT IN ('owed', 'let go') AND NOT EXISTS (SELECT 1 FROM conversion v WHERE v.dng_id = f.id AND NOT v.embeds AND NOT v.instead)", [$some], [ArrayParameterType::STRING]) as $row) {
+            foreach ($this->database->iterateAssociative("SELECT o.checksum, o.quick_print, c.store_id, c.path, f.bytes, c.state = 'proven' AS proven, c.proven_at::date::text AS proven_on FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id WHERE o.checksum IN (?) AND ".StoreRole::IN_USE.' AND c.state '.CopyState::LIES_THERE.' AND NOT EXISTS (SELECT 1 FROM conversion v WHERE v.dng_id = f.id AND NOT v.embeds AND NOT v.instead)', [$some], [ArrayParameterType::STRING]) as $row) {
                 yield ['checksum' => Row::word($row['checksum']), 'print' => Row::word($row['quick_print']), 'store' => Row::number($row['store_id']), 'path' => Row::word($row['path']), 'bytes' => Row::number($row['bytes']), 'proven' => true === $row['proven'], 'provenOn' => \is_string($row['proven_on']) ? $row['proven_on'] : ''];
             }
         }

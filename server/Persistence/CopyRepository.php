@@ -75,7 +75,7 @@ final readonly class CopyRepository
      */
     public function bad(?int $store = null, ?int $shoot = null, int $most = 500): array
     {
-        return $this->rows(self::ROWS." JOIN store s ON s.id = c.store_id WHERE c.state IN ('missing', 'differs') AND ".StoreRole::IN_USE." AND (?::int IS NULL OR c.store_id = ?) AND (?::int IS NULL OR r.shoot_id = ?) ORDER BY c.store_id, c.path LIMIT $most", [$store, $store, $shoot, $shoot]);
+        return $this->rows(self::ROWS.' JOIN store s ON s.id = c.store_id WHERE c.state '.CopyState::IS_BAD.' AND '.StoreRole::IN_USE." AND (?::int IS NULL OR c.store_id = ?) AND (?::int IS NULL OR r.shoot_id = ?) ORDER BY c.store_id, c.path LIMIT $most", [$store, $store, $shoot, $shoot]);
     }
 
     /** @return list<CopyRow> of a shoot at a store, to be looked at: with the times that tell whether one was written to since its proof */
@@ -166,7 +166,7 @@ final readonly class CopyRepository
      */
     public function askToMend(array $copies): array
     {
-        $this->database->executeStatement("UPDATE copy SET mend_asked_at = now() WHERE id IN (?) AND state IN ('missing', 'differs') AND mend_asked_at IS NULL", [$copies], [ArrayParameterType::INTEGER]);
+        $this->database->executeStatement('UPDATE copy SET mend_asked_at = now() WHERE id IN (?) AND state '.CopyState::IS_BAD.' AND mend_asked_at IS NULL', [$copies], [ArrayParameterType::INTEGER]);
 
         return self::numbers($this->database->fetchFirstColumn('SELECT DISTINCT store_id FROM copy WHERE id IN (?) AND mend_asked_at IS NOT NULL', [$copies], [ArrayParameterType::INTEGER]));
     }
@@ -180,13 +180,13 @@ final readonly class CopyRepository
      */
     public function lost(array $frames): array
     {
-        return self::numbers($this->database->fetchFirstColumn("SELECT c.id FROM file f JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id WHERE f.frame_id IN (?) AND c.state IN ('missing', 'differs') AND ".StoreRole::IN_USE." AND NOT EXISTS (SELECT 1 FROM copy g JOIN store s ON s.id = g.store_id WHERE g.file_id = f.id AND g.state = 'proven' AND ".StoreRole::IN_USE.') ORDER BY 1', [$frames], [ArrayParameterType::INTEGER]));
+        return self::numbers($this->database->fetchFirstColumn('SELECT c.id FROM file f JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id WHERE f.frame_id IN (?) AND c.state '.CopyState::IS_BAD.' AND '.StoreRole::IN_USE." AND NOT EXISTS (SELECT 1 FROM copy g JOIN store s ON s.id = g.store_id WHERE g.file_id = f.id AND g.state = 'proven' AND ".StoreRole::IN_USE.') ORDER BY 1', [$frames], [ArrayParameterType::INTEGER]));
     }
 
     /** @return list<CopyRow> asked to be mended at a store, at most $most, by number */
     public function toMend(int $store, int $after, int $most): array
     {
-        return $this->rows(self::ROWS." WHERE c.store_id = ? AND c.mend_asked_at IS NOT NULL AND c.state IN ('missing', 'differs') AND c.id > ? ORDER BY c.id LIMIT $most", [$store, $after]);
+        return $this->rows(self::ROWS.' WHERE c.store_id = ? AND c.mend_asked_at IS NOT NULL AND c.state '.CopyState::IS_BAD." AND c.id > ? ORDER BY c.id LIMIT $most", [$store, $after]);
     }
 
     /** It could not be mended, and is not tried again until it is asked for again. */
@@ -199,7 +199,7 @@ final readonly class CopyRepository
     public function toBeMended(): array
     {
         $many = [];
-        foreach ($this->database->fetchAllKeyValue("SELECT store_id, count(*) FROM copy WHERE mend_asked_at IS NOT NULL AND state IN ('missing', 'differs') GROUP BY 1") as $store => $copies) {
+        foreach ($this->database->fetchAllKeyValue('SELECT store_id, count(*) FROM copy WHERE mend_asked_at IS NOT NULL AND state '.CopyState::IS_BAD.' GROUP BY 1') as $store => $copies) {
             $many[(int) $store] = Row::number($copies);
         }
 
@@ -244,7 +244,7 @@ final readonly class CopyRepository
     /** @return list<string> folders that copies at a store lie in, all of them or those of a shoot, from the store's root */
     public function folders(int $store, ?int $shoot): array
     {
-        return array_values(array_filter($this->database->fetchFirstColumn("SELECT DISTINCT regexp_replace(c.path, '/?[^/]*$', '') FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.store_id = ? AND c.state NOT IN ('owed', 'let go') AND (?::int IS NULL OR r.shoot_id = ?) ORDER BY 1", [$store, $shoot, $shoot]), \is_string(...)));
+        return array_values(array_filter($this->database->fetchFirstColumn("SELECT DISTINCT regexp_replace(c.path, '/?[^/]*$', '') FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.store_id = ? AND c.state ".CopyState::LIES_THERE.' AND (?::int IS NULL OR r.shoot_id = ?) ORDER BY 1', [$store, $shoot, $shoot]), \is_string(...)));
     }
 
     /** @return array{int, int} files, bytes */
@@ -271,7 +271,7 @@ final readonly class CopyRepository
             "WITH r AS MATERIALIZED (SELECT j.* FROM json_to_recordset(?) AS j(copy int, state text, checksum text, because text, at timestamptz) JOIN copy c ON c.id = j.copy JOIN file f ON f.id = c.file_id WHERE c.state <> 'let go'
                 AND NOT (j.state = 'proven' AND j.checksum <> f.checksum) AND NOT (j.state = 'differs' AND j.checksum IS NOT NULL AND (j.checksum = f.checksum OR j.checksum = coalesce(f.coming, '') OR c.state = 'owed')) AND NOT (j.state = 'owed' AND c.state <> 'owed') ORDER BY c.id FOR NO KEY UPDATE OF c),
              p AS (INSERT INTO proof (copy_id, checksum, holds, at) SELECT copy, checksum, state = 'proven', at FROM r WHERE checksum IS NOT NULL)
-             UPDATE copy c SET state = r.state, checksum = coalesce(r.checksum, c.checksum), because = CASE WHEN c.state = r.state AND c.checksum = r.checksum THEN coalesce(c.because, r.because) ELSE r.because END, proven_at = CASE WHEN r.state = 'proven' THEN r.at ELSE c.proven_at END, mend_asked_at = CASE WHEN r.state IN ('missing', 'differs') THEN c.mend_asked_at END FROM r WHERE c.id = r.copy",
+             UPDATE copy c SET state = r.state, checksum = coalesce(r.checksum, c.checksum), because = CASE WHEN c.state = r.state AND c.checksum = r.checksum THEN coalesce(c.because, r.because) ELSE r.because END, proven_at = CASE WHEN r.state = 'proven' THEN r.at ELSE c.proven_at END, mend_asked_at = CASE WHEN r.state ".CopyState::IS_BAD.' THEN c.mend_asked_at END FROM r WHERE c.id = r.copy',
             [json_encode($rows, \JSON_THROW_ON_ERROR)],
         );
     }

@@ -16,4 +16,10 @@ enum CopyState: string
 
     /** A raw's, that its DNG took the place of. */
     case LetGo = 'let go';
+
+    /** In SQL: what was read and is not as it should be, to be mended. */
+    public const IS_BAD = "IN ('".self::Missing->value."', '".self::Differs->value."')";
+
+    /** In SQL: a file of ours lies there, or did when it was last looked at. */
+    public const LIES_THERE = "NOT IN ('".self::Owed->value."', '".self::LetGo->value."')";
 }

@@ -18,10 +18,9 @@ use VelvetLedger\Core\Shoot\Body;
 final readonly class HeldRepository
 {
     private const HELD = "r.id AS frame_id, r.shoot_id, c.path, c.proven_at, c.state = 'proven' AND ".StoreRole::IN_USE.' AS is_there, c.mend_asked_at IS NOT NULL AS comes_back, s.name AS store, i.asked_at AS since';
-    private const COPY = " JOIN intake i ON i.id = r.intake_id JOIN copy c ON c.file_id = f.id AND c.state NOT IN ('owed', 'let go') JOIN store s ON s.id = c.store_id";
+    private const COPY = ' JOIN intake i ON i.id = r.intake_id JOIN copy c ON c.file_id = f.id AND c.state '.CopyState::LIES_THERE.' JOIN store s ON s.id = c.store_id';
     /** Of several copies, and of several frames of the same bytes, one that is there, at the main store before others; else the earliest. */
     private const BEST = StoreRole::IN_USE." DESC, c.state = 'proven' DESC, c.mend_asked_at IS NOT NULL DESC, s.role = 'main' DESC";
-    private const UNDER_WAY = "('waiting', 'running', 'paused')";
 
     public function __construct(private Connection $database, private ShootRepository $shoots)
     {
@@ -80,7 +79,7 @@ final readonly class HeldRepository
     public function promised(array $prints): array
     {
         $promised = [];
-        $rows = [] === $prints ? [] : $this->database->fetchAllAssociative('SELECT l.quick_print, i.id, i.source_label FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE l.quick_print = ANY(CAST(? AS text[])) AND l.outcome = ? AND i.state IN '.self::UNDER_WAY.' ORDER BY i.id', [self::all($prints), Outcome::Waiting->value]);
+        $rows = [] === $prints ? [] : $this->database->fetchAllAssociative('SELECT l.quick_print, i.id, i.source_label FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE l.quick_print = ANY(CAST(? AS text[])) AND l.outcome = ? AND i.state '.IntakeState::IS_UNDER_WAY.' ORDER BY i.id', [self::all($prints), Outcome::Waiting->value]);
         foreach ($rows as $row) {
             $promised[Row::word($row['quick_print'])] ??= new PromisedBy(Row::number($row['id']), Row::word($row['source_label']), Row::word($row['quick_print']));
         }
@@ -98,7 +97,7 @@ final readonly class HeldRepository
     public function promisedOf(string $card): array
     {
         $promised = [];
-        $rows = $this->database->fetchAllAssociative('SELECT l.path, i.id, i.source_label FROM card c JOIN intake i ON i.card_id = c.id JOIN receipt_line l ON l.intake_id = i.id WHERE c.name = ? AND i.state IN '.self::UNDER_WAY.' AND l.outcome = ?', [$card, Outcome::Waiting->value]);
+        $rows = $this->database->fetchAllAssociative('SELECT l.path, i.id, i.source_label FROM card c JOIN intake i ON i.card_id = c.id JOIN receipt_line l ON l.intake_id = i.id WHERE c.name = ? AND i.state '.IntakeState::IS_UNDER_WAY.' AND l.outcome = ?', [$card, Outcome::Waiting->value]);
         foreach ($rows as $row) {
             $promised[Row::word($row['path'])] = [Row::number($row['id']), Row::word($row['source_label'])];
         }

@@ -29,7 +29,7 @@ final readonly class IntakeRuns
             throw RunsElsewhere::intake($intake);
         }
 
-        return $this->number($intake, "UPDATE intake SET run = run + 1, bytes_moved = 0, files_moved = 0 WHERE id = ? AND state IN ('waiting', 'running') RETURNING run");
+        return $this->number($intake, 'UPDATE intake SET run = run + 1, bytes_moved = 0, files_moved = 0 WHERE id = ? AND state '.IntakeState::IS_IN_HAND.' RETURNING run');
     }
 
     /** The number of a run that settles what a stopped intake left; null where it goes on, or somebody works on it. */

@@ -17,6 +17,12 @@ enum IntakeState: string
     /** By the photographer's wish, before anything of it was copied. */
     case TakenBack = 'taken back';
 
+    /** In SQL: somebody is to work on it, or does. */
+    public const IS_IN_HAND = "IN ('".self::Waiting->value."', '".self::Running->value."')";
+
+    /** In SQL, as isUnderWay() says. */
+    public const IS_UNDER_WAY = "IN ('".self::Waiting->value."', '".self::Running->value."', '".self::Paused->value."')";
+
     /** Whether what it promised is still to come. */
     public function isUnderWay(): bool
     {

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Persistence;
 
 use Doctrine\DBAL\Platforms\AbstractPlatform;
+use Doctrine\DBAL\Types\Exception\InvalidType;
+use Doctrine\DBAL\Types\Exception\ValueNotConvertible;
 use Doctrine\DBAL\Types\Type;
 
 /** A moment in time with its microseconds: PostgreSQL's timestamptz. Stands in for Doctrine's "datetime_immutable". */
@@ -17,11 +19,22 @@ final class MomentType extends Type
 
     public function convertToDatabaseValue(mixed $value, AbstractPlatform $platform): ?string
     {
-        return $value instanceof \DateTimeInterface ? $value->format('Y-m-d H:i:s.uP') : null;
+        return match (true) {
+            null === $value => null,
+            $value instanceof \DateTimeInterface => $value->format('Y-m-d H:i:s.uP'),
+            default => throw InvalidType::new($value, self::class, ['null', \DateTimeInterface::class]),
+        };
     }
 
     public function convertToPHPValue(mixed $value, AbstractPlatform $platform): ?\DateTimeImmutable
     {
-        return \is_string($value) ? new \DateTimeImmutable($value) : null;
+        if (null === $value) {
+            return null;
+        }
+        try {
+            return \is_string($value) ? new \DateTimeImmutable($value) : throw InvalidType::new($value, self::class, ['null', 'string']);
+        } catch (\Exception $cause) {
+            throw $cause instanceof InvalidType ? $cause : ValueNotConvertible::new($value, \DateTimeImmutable::class, $cause->getMessage(), $cause);
+        }
     }
 }

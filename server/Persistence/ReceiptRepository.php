@@ -100,7 +100,7 @@ final readonly class ReceiptRepository
     /** @return list<CopiesAt> of what it brought in, store by store, the main one first */
     public function copies(Intake $intake): array
     {
-        $rows = $this->ledger->getConnection()->fetchAllAssociative("SELECT s.name, count(*) FILTER (WHERE c.state = 'proven') AS proven, count(*) FILTER (WHERE c.state = 'owed') AS owed, count(*) FILTER (WHERE c.state IN ('missing', 'differs')) AS bad FROM receipt_line l JOIN copy c ON c.file_id = l.file_id JOIN store s ON s.id = c.store_id WHERE l.intake_id = ? AND l.outcome = 'brought in' AND ".StoreRole::IN_USE.' GROUP BY s.id, s.name, s.role ORDER BY s.id = ? DESC, s.id', [$intake->id(), $intake->store->id()]);
+        $rows = $this->ledger->getConnection()->fetchAllAssociative("SELECT s.name, count(*) FILTER (WHERE c.state = 'proven') AS proven, count(*) FILTER (WHERE c.state = 'owed') AS owed, count(*) FILTER (WHERE c.state ".CopyState::IS_BAD.") AS bad FROM receipt_line l JOIN copy c ON c.file_id = l.file_id JOIN store s ON s.id = c.store_id WHERE l.intake_id = ? AND l.outcome = 'brought in' AND ".StoreRole::IN_USE.' GROUP BY s.id, s.name, s.role ORDER BY s.id = ? DESC, s.id', [$intake->id(), $intake->store->id()]);
         $number = Row::number(...);
 
         return array_map(static fn (array $row): CopiesAt => new CopiesAt(\is_string($row['name']) ? $row['name'] : '', $number($row['proven']), $number($row['owed']), $number($row['bad'])), $rows);
@@ -168,8 +168,8 @@ final readonly class ReceiptRepository
     {
         $settled = $this->ledger->getConnection()->fetchFirstColumn(
             "WITH settled AS (
-                UPDATE receipt_line l SET outcome = 'held', reason = 'held since ' || to_char(now(), 'Dy FMDD FMMonth YYYY') || ' as ' || (SELECT c.path FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id AND c.state NOT IN ('owed', 'let go') WHERE o.quick_print = l.quick_print ORDER BY o.id, c.id LIMIT 1)
-                WHERE (l.outcome = 'promised' OR (l.outcome = 'failed' AND l.folder IS NULL) OR (l.outcome = 'waiting' AND NOT l.again AND EXISTS (SELECT 1 FROM intake i WHERE i.id = l.intake_id AND i.state = 'stopped'))) AND EXISTS (SELECT 1 FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id AND c.state NOT IN ('owed', 'let go') WHERE o.quick_print = l.quick_print) RETURNING l.intake_id),
+                UPDATE receipt_line l SET outcome = 'held', reason = 'held since ' || to_char(now(), 'Dy FMDD FMMonth YYYY') || ' as ' || (SELECT c.path FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id AND c.state ".CopyState::LIES_THERE." WHERE o.quick_print = l.quick_print ORDER BY o.id, c.id LIMIT 1)
+                WHERE (l.outcome = 'promised' OR (l.outcome = 'failed' AND l.folder IS NULL) OR (l.outcome = 'waiting' AND NOT l.again AND EXISTS (SELECT 1 FROM intake i WHERE i.id = l.intake_id AND i.state = 'stopped'))) AND EXISTS (SELECT 1 FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id AND c.state ".CopyState::LIES_THERE." WHERE o.quick_print = l.quick_print) RETURNING l.intake_id),
              broken AS (
                 UPDATE receipt_line l SET outcome = 'failed', reason = 'receipt ' || l.promised_by || ' was to bring it in and did not; begin again from this card, and it is offered'
                 WHERE l.outcome = 'promised' AND NOT EXISTS (SELECT 1 FROM original o WHERE o.quick_print = l.quick_print)

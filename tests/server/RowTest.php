@@ -4,8 +4,13 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Tests\server;
 
+use Doctrine\DBAL\Platforms\PostgreSQLPlatform;
+use Doctrine\DBAL\Types\ConversionException;
+use Doctrine\DBAL\Types\Exception\InvalidType;
+use Doctrine\DBAL\Types\Exception\ValueNotConvertible;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use VelvetLedger\Server\Persistence\MomentType;
 use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\WrongColumn;
 
@@ -25,6 +30,23 @@ final class RowTest extends TestCase
         $this->expectException(WrongColumn::class);
         $this->expectExceptionMessage($said);
         $read(Row::of(['id' => '7.5', 'path' => 3, 'twin' => null]));
+    }
+
+    public function testAMomentIsAMomentOrIsRefused(): void
+    {
+        [$type, $database] = [new MomentType(), new PostgreSQLPlatform()];
+        $written = $type->convertToDatabaseValue(new \DateTimeImmutable('2031-04-12 18:22:09.000017+02:00'), $database);
+        self::assertSame('2031-04-12 18:22:09.000017+02:00', $written);
+        self::assertSame('2031-04-12 16:22:09.000017', $type->convertToPHPValue($written, $database)?->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s.u'));
+        self::assertSame([null, null], [$type->convertToDatabaseValue(null, $database), $type->convertToPHPValue(null, $database)]);
+        foreach ([[InvalidType::class, static fn (): mixed => $type->convertToDatabaseValue('2031-04-12', $database)], [InvalidType::class, static fn (): mixed => $type->convertToPHPValue(1933780929, $database)], [ValueNotConvertible::class, static fn (): mixed => $type->convertToPHPValue('the day before', $database)]] as [$refused, $asked]) {
+            try {
+                $asked();
+                self::fail($refused.' was not thrown.');
+            } catch (ConversionException $wrong) {
+                self::assertInstanceOf($refused, $wrong);
+            }
+        }
     }
 
     /** @return iterable<string, array{string, \Closure(Row): mixed}> */
