@@ -13,8 +13,10 @@ use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Server\Intake\Plans;
+use VelvetLedger\Server\Persistence\ChainChecked;
 use VelvetLedger\Server\Persistence\Copy;
 use VelvetLedger\Server\Persistence\CopyState;
+use VelvetLedger\Server\Persistence\DayBookRepository;
 use VelvetLedger\Server\Persistence\IntakeState;
 use VelvetLedger\Server\Persistence\LedgerFile;
 use VelvetLedger\Server\Persistence\LedgerFrame;
@@ -39,18 +41,18 @@ use VelvetLedger\Server\Persistence\Proof;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
 use VelvetLedger\Server\Persistence\ShootRepository;
 use VelvetLedger\Server\Persistence\ShootSums;
+use VelvetLedger\Server\Persistence\StoreSumsRepository;
 use VelvetLedger\Server\Stores\Stores;
 
 /** A ledger that was begun with an earlier version keeps what is in it. */
 final class MigrationTest extends LedgerTestCase
 {
+    private const TO_LANES = [Version20261125004500::class, Version20261125040000::class, Version20261125110000::class, Version20261125150000::class, Version20261125180000::class, Version20261129003000::class, Version20261129060000::class, Version20261129090000::class, Version20261129110000::class];
+    private const SINCE = [Version20261129150000::class, Version20261129160000::class, Version20261129170000::class, Version20261129190000::class];
+
     public function testFramesOfAnOlderLedgerKeepTheirTimesAndGetTheirOriginalNames(): void
     {
-        $database = $this->ledger()->getConnection();
-        $database->executeStatement('DROP SCHEMA IF EXISTS older CASCADE');
-        $database->executeStatement('CREATE SCHEMA older');
-        $database->executeStatement('SET search_path TO older');
-        try {
+        $this->inAnOlder(static function (Connection $database): void {
             self::migrate($database, Version20261123180000::class, Version20261123191500::class);
             $database->executeStatement("INSERT INTO intake (state, asked_at, bytes_moved, files_moved, source_label, source_path, store, problems) VALUES ('done', now(), 1, 1, 'CARD', '/media/CARD', 'Main', '[]')");
             $database->executeStatement("INSERT INTO shoot (opened_at, date, description, folder) VALUES (now(), '2026-05-04', 'boats', '2026/2026-05-04 boats')");
@@ -67,10 +69,7 @@ final class MigrationTest extends LedgerTestCase
             ], $database->fetchAllAssociative('SELECT original_name, original_number, time_source, clock_correction, sequence FROM frame ORDER BY id'));
             self::assertSame('2026/2026-05-04 boats', $database->fetchOne('SELECT shoot_folder FROM receipt_line'), 'an intake that was under way goes on');
             $database->executeStatement("INSERT INTO shoot (opened_at, date, description, folder) VALUES (now(), '2026-05-05', 'boats', '2026/2026-05-04 boats')");
-        } finally {
-            $database->executeStatement('SET search_path TO public');
-            $database->executeStatement('DROP SCHEMA older CASCADE');
-        }
+        });
     }
 
     /** The dump is of a ledger that the version before wrote: one card brought in, another pulled out in the middle, one of its names taken. */
@@ -83,14 +82,10 @@ final class MigrationTest extends LedgerTestCase
         $this->store->put(StoreMark::FILE, "Anvil\n");
         $this->settings(name: 'Anvil');
         self::bootKernel();
-        $database = $this->ledger()->getConnection();
-        $database->executeStatement('DROP SCHEMA IF EXISTS older CASCADE');
-        $database->executeStatement('CREATE SCHEMA older');
-        $database->executeStatement('SET search_path TO older');
-        try {
+        $this->inAnOlder(function (Connection $database): void {
             self::migrate($database, Version20261123180000::class, Version20261123191500::class, Version20261123210500::class);
             $database->executeStatement((string) file_get_contents(__DIR__.'/older-ledger.sql'));
-            self::migrate($database, Version20261125004500::class, Version20261125040000::class, Version20261125110000::class, Version20261125150000::class, Version20261125180000::class, Version20261129003000::class, Version20261129060000::class, Version20261129090000::class, Version20261129110000::class, Version20261129150000::class, Version20261129160000::class, Version20261129170000::class, Version20261129190000::class);
+            self::migrate($database, ...self::TO_LANES, ...self::SINCE);
             self::assertNull($this->service(Stores::class)->prepare());
             $this->carriedOver();
             self::assertSame(IntakeState::Done, $this->goOn(2)->state());
@@ -98,7 +93,54 @@ final class MigrationTest extends LedgerTestCase
             self::assertFileEquals($this->reader->path.'/TOWER/DCIM/100VANTR/V6A_0003.JPG', $this->store->path.'/2026/2026-06-01 Signal tower/2026-06-01_signal-tower_0004.jpg');
             $plan = $this->service(Plans::class)->make($this->card('TOWER'), new Wishes());
             self::assertSame([3, 0], [$plan->totals->frames->held, $plan->totals->frames->toBringIn], 'and all of it is held');
+        });
+    }
+
+    /**
+     * The dump is of a ledger as it was before the lanes: a card on both drives, one of its copies damaged on the main one since; another
+     * while the mirror was away; a third whose intake a person stopped before the first file.
+     */
+    public function testALedgerFromBeforeTheLanesIsCarriedOverAndGoesOn(): void
+    {
+        foreach ([1, 2, 3] as $number) {
+            $this->reader->put("TOWER/DCIM/100VANTR/V6A_000$number.JPG", (string) file_get_contents(__DIR__."/older-card/V6A_000$number.JPG"), 1_795_954_535);
+        }
+        StoreMark::put($this->store->path, '132d2e6d-f569-4ae3-a7db-909021b3e6c1', 'Anvil');
+        $this->settings();
+        self::bootKernel();
+        $this->inAnOlder(function (Connection $database): void {
+            self::migrate($database, Version20261123180000::class, Version20261123191500::class, Version20261123210500::class, ...self::TO_LANES);
+            $database->executeStatement("SET session_replication_role = replica; SET check_function_bodies = off;\n".file_get_contents(__DIR__.'/ledger-before-lanes.sql').'; SET session_replication_role = origin');
+            $database->update('store', ['place' => $this->store->path], ['name' => 'Anvil']);
+            self::migrate($database, ...self::SINCE);
+            self::assertStringStartsWith('The store Bellows is not at /media/velvet/drives/Bellows. Attach its drive', (string) $this->service(Stores::class)->prepare());
+            [$receipts, $sums, $book] = [$this->service(ReceiptRepository::class), $this->service(StoreSumsRepository::class), $this->service(DayBookRepository::class)];
+            self::assertSame(['2 files on the card: 2 brought in and proven.', '1 file on the card: 1 brought in and proven.', '3 files on the card: 3 still to copy.'], array_map(static fn (int $number): string => $receipts->find($number)->summary()->sentence(), [1, 2, 3]));
+            self::assertSame([false, true], [$receipts->find(2)->isStoppedByWish(), $receipts->find(3)->isStoppedByWish()]);
+            $of = static fn (int $store): array => array_map(static fn (array $sum): int => $sum[0], $sums->byState($store));
+            self::assertEquals([['proven' => 2, 'differs' => 1], ['proven' => 2, 'owed' => 1]], [$of(1), $of(2)]);
+            self::assertSame([['2026-11' => 2], ['2026-11' => 2]], [$sums->months(1), $sums->months(2)]);
+            self::assertSame([], $database->fetchFirstColumn('SELECT id FROM shoot WHERE add_up_shoot(id)'), 'and all sums are what the rows come to');
+            $chain = static fn (): array => (static fn (ChainChecked $is): array => [$is->broken, $is->position])($book->check(ChainChecked::begun(0, null), 1000, 0));
+            self::assertSame([null, 9], $chain(), 'the day book is whole under the seals that the version before made');
+            self::assertSame([IntakeState::Done, null], [$this->goOn(3)->state(), $receipts->find(3)->stoppedBecause()]);
+            self::assertFileEquals($this->reader->path.'/TOWER/DCIM/100VANTR/V6A_0003.JPG', $this->store->path.'/'.$this->lines()[5]->to());
+            self::assertEquals(['differs' => 1, 'proven' => 5], $of(1), 'what is damaged stays so until it is mended');
+            self::assertNull($book->check(ChainChecked::begun(0, null), 1000, 0)->broken);
+        });
+    }
+
+    /** @param \Closure(Connection): void $then in a schema of its own, which goes with it */
+    private function inAnOlder(\Closure $then): void
+    {
+        $database = $this->ledger()->getConnection();
+        $database->executeStatement('DROP SCHEMA IF EXISTS older CASCADE');
+        $database->executeStatement('CREATE SCHEMA older');
+        $database->executeStatement('SET search_path TO older');
+        try {
+            $then($database);
         } finally {
+            $database->executeStatement('SET session_replication_role = origin');
             $database->executeStatement('SET search_path TO public');
             $database->executeStatement('DROP SCHEMA older CASCADE');
         }
