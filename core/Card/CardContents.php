@@ -37,6 +37,8 @@ final readonly class CardContents
     /** The same with all that can come along of what is neither frame nor clip. */
     public function withLoose(): self
     {
-        return new self($this->frames, LooseFiles::among($this->others)[1], $this->troubles, LooseFiles::among($this->others)[0]);
+        [$loose, $stay] = LooseFiles::among($this->others);
+
+        return new self($this->frames, $stay, $this->troubles, $loose);
     }
 }

@@ -16,6 +16,7 @@ use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\DayBookKind;
 use VelvetLedger\Server\Persistence\Shoot;
 use VelvetLedger\Server\Persistence\ShootRepository;
+use VelvetLedger\Server\Persistence\WhereaboutsRepository;
 use VelvetLedger\Server\Stores\ListsOfStore;
 use VelvetLedger\Server\Stores\OpenStore;
 use VelvetLedger\Server\Stores\StoreAbsent;
@@ -24,14 +25,14 @@ use VelvetLedger\Server\Stores\Stores;
 /** Looks through the stores for copies that are not where the ledger left them, by their sizes and then by all of their bytes; and at a word lets the ledger have them where they are. */
 final readonly class FindsLost
 {
-    public function __construct(private CopyRepository $copies, private Stores $stores, private ShootRepository $shoots, private ListsOfStore $lists, private ReadCopy $reads, private EntityManagerInterface $ledger)
+    public function __construct(private CopyRepository $copies, private WhereaboutsRepository $whereabouts, private Stores $stores, private ShootRepository $shoots, private ListsOfStore $lists, private ReadCopy $reads, private EntityManagerInterface $ledger)
     {
     }
 
     public function ofShoot(int $shoot): void
     {
         foreach ($this->stores->all() as $entity) {
-            $missing = array_values(array_filter($this->copies->toSee($entity->id(), $shoot), static fn (CopyRow $copy): bool => CopyState::Missing === $copy->state));
+            $missing = array_values(array_filter($this->whereabouts->toSee($entity->id(), $shoot), static fn (CopyRow $copy): bool => CopyState::Missing === $copy->state));
             if ([] === $missing || !$this->stores->at($entity)->isPresent()) {
                 continue;
             }
@@ -39,7 +40,7 @@ final readonly class FindsLost
                 $open = $this->stores->at($entity)->open();
                 $found = $this->lookThrough($open, $entity->id(), $missing);
                 $open->confirm();
-                $this->copies->wereFound($entity->id(), $shoot, $found);
+                $this->whereabouts->wereFound($entity->id(), $shoot, $found);
             } catch (StoreAbsent) {
                 continue;
             }
@@ -57,7 +58,7 @@ final readonly class FindsLost
     public function mendPaths(int $shoot): int
     {
         $count = 0;
-        foreach ($this->byStore($this->copies->foundElsewhere($shoot)) as $number => $moving) {
+        foreach ($this->byStore($this->whereabouts->foundElsewhere($shoot)) as $number => $moving) {
             $store = $this->stores->at($this->stores->find($number))->open();
             $proven = $otherwise = [];
             $first = null;
@@ -72,7 +73,7 @@ final readonly class FindsLost
             }
             $store->confirm();
             $this->ledger->wrapInTransaction(function () use ($shoot, $number, $proven, $otherwise, $first): void {
-                $this->copies->moveToFound($proven, $otherwise);
+                $this->whereabouts->moveToFound($proven, $otherwise);
                 $this->shoots->followMain($shoot);
                 if (null !== $first) {
                     $this->ledger->persist(DayBookEntry::ofStore(\sprintf('The ledger has %s where they were found, and read them there: %s is now %s.', Count::of(\count($proven), 'copy', 'copies'), $first->path, (string) $first->foundPath), $this->stores->find($number), DayBookKind::Repair, $this->ledger->find(Shoot::class, $shoot)));
@@ -121,7 +122,7 @@ final readonly class FindsLost
         }
         $found = [];
         foreach (array_chunk($candidates, 1000, true) as $some) {
-            $taken = $this->copies->taken($number, array_map(strval(...), array_keys($some)));
+            $taken = $this->whereabouts->taken($number, array_map(strval(...), array_keys($some)));
             foreach (array_diff_key($some, $taken) as $path => $bytes) {
                 $copy = $bySize[$bytes][self::checksum($store->path((string) $path))] ?? null;
                 if (null !== $copy) {

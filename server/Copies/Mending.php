@@ -12,7 +12,6 @@ use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Pace\Slice;
 use VelvetLedger\Server\Persistence\CopyRepository;
 use VelvetLedger\Server\Persistence\CopyRow;
-use VelvetLedger\Server\Persistence\CopyState;
 use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\DayBookKind;
 use VelvetLedger\Server\Persistence\LedgerStore;
@@ -52,7 +51,7 @@ final readonly class Mending
         if ([] !== $unknown) {
             throw NotInLedger::copy($unknown[0]);
         }
-        if ([] !== $rows && [] === array_filter($rows, self::isBad(...))) {
+        if ([] !== $rows && [] === array_filter($rows, static fn (CopyRow $copy): bool => $copy->state->isBad())) {
             throw CouldNotMend::isGood($rows[0]->path);
         }
 
@@ -81,7 +80,7 @@ final readonly class Mending
                 foreach ($this->put($open, $some, $mark, $watch) as $id => $failure) {
                     $this->copies->notMended($id, rtrim($failure->getMessage(), '.'));
                 }
-                $folders += array_column(array_map(static fn (CopyRow $copy): array => [$copy->folder(), $copy->folder()], $some), 0, 1);
+                $folders = array_unique([...$folders, ...CopyRow::folders($some)]);
                 if ($slice->isOver()) {
                     return [] !== $this->copies->toMend($store, 0, 1);
                 }
@@ -116,12 +115,7 @@ final readonly class Mending
     {
         $copy = $this->copies->find($id);
 
-        return self::isBad($copy) ? $copy : throw CouldNotMend::isGood($copy->path);
-    }
-
-    private static function isBad(CopyRow $copy): bool
-    {
-        return \in_array($copy->state, [CopyState::Missing, CopyState::Differs], true);
+        return $copy->state->isBad() ? $copy : throw CouldNotMend::isGood($copy->path);
     }
 
     /**
@@ -134,7 +128,7 @@ final readonly class Mending
      */
     private function put(OpenStore $store, array $bad, WriterMark $mark, \Closure $moved): array
     {
-        $this->leftovers->clear($store, array_values(array_unique(array_map(static fn (CopyRow $copy): string => $copy->folder(), $bad))), $mark);
+        $this->leftovers->clear($store, CopyRow::folders($bad), $mark);
         $asides = $failed = $made = [];
         try {
             foreach ($bad as $copy) {

@@ -64,12 +64,12 @@ final readonly class OwedCopies
                 $owed = CopyRow::round($this->copies->owed($number, $came->after, self::AT_ONCE), self::BYTES_AT_ONCE);
                 $isDone = [] === $owed;
                 if (!$isDone) {
-                    $this->leftovers->clear($store, array_map(static fn (CopyRow $copy): string => $copy->folder(), $owed), $mark);
+                    $this->leftovers->clear($store, CopyRow::folders($owed), $mark);
                     $made = $this->making->make($store, $owed, $watch, $mark);
                     $failed = array_filter($made, \is_string(...));
                     $this->copies->found(array_map(Finding::owed(...), array_keys($failed), $failed));
                     $came = $came->and($owed[\count($owed) - 1]->id, \count($made) - \count($failed), \count($failed));
-                    $folders += array_fill_keys(array_map(static fn (CopyRow $copy): string => $copy->folder(), array_filter($owed, static fn (CopyRow $copy): bool => !isset($failed[$copy->id]))), true);
+                    $folders = [...$folders, ...CopyRow::folders(array_filter($owed, static fn (CopyRow $copy): bool => !isset($failed[$copy->id])))];
                 }
             } while (!$isDone && !$slice->isOver());
         } catch (StoreAbsent $absent) {
@@ -79,12 +79,12 @@ final readonly class OwedCopies
             $this->copies->release($number);
         }
         $entity = $this->stores->find($number);
-        $this->lists($entity, array_map(strval(...), array_keys($folders)));
+        $this->lists($entity, array_values(array_unique($folders)));
         if ($isDone) {
             $this->close($entity, $came, $because);
         }
 
-        return $came->isDone($isDone);
+        return $isDone ? $came->ended() : $came;
     }
 
     private function close(LedgerStore $store, OwedSoFar $came, ?string $because): void

@@ -16,8 +16,8 @@ final readonly class OwedSoFar
         return new self($after, $this->made + $made, $this->left + $left);
     }
 
-    public function isDone(bool $isDone): self
+    public function ended(): self
     {
-        return new self($this->after, $this->made, $this->left, $isDone);
+        return new self($this->after, $this->made, $this->left, true);
     }
 }

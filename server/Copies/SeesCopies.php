@@ -8,6 +8,7 @@ use VelvetLedger\Server\Persistence\CopyRepository;
 use VelvetLedger\Server\Persistence\CopyRow;
 use VelvetLedger\Server\Persistence\CopyState;
 use VelvetLedger\Server\Persistence\Finding;
+use VelvetLedger\Server\Persistence\WhereaboutsRepository;
 use VelvetLedger\Server\Stores\OpenStore;
 use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;
@@ -24,7 +25,7 @@ final readonly class SeesCopies
     private const BYTES_AGAIN = 200_000_000;
     private const NOT_THERE = 'No such file';
 
-    public function __construct(private CopyRepository $copies, private ReadCopy $read, private Stores $stores)
+    public function __construct(private CopyRepository $copies, private WhereaboutsRepository $whereabouts, private ReadCopy $read, private Stores $stores)
     {
     }
 
@@ -40,7 +41,7 @@ final readonly class SeesCopies
                 $open = $store->open();
                 $again = self::BYTES_AGAIN;
                 $findings = [];
-                foreach ($this->copies->toSee($entity->id(), $shoot) as $copy) {
+                foreach ($this->whereabouts->toSee($entity->id(), $shoot) as $copy) {
                     $again -= CopyState::Differs === $copy->state ? $copy->bytes : 0;
                     $findings[] = $this->see($open, $copy, $again > 0);
                 }

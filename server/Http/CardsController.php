@@ -28,7 +28,6 @@ use VelvetLedger\Server\Cards\Reading;
 use VelvetLedger\Server\Cards\SourceFolders;
 use VelvetLedger\Server\Cards\Twins;
 use VelvetLedger\Server\Cards\Volume;
-use VelvetLedger\Server\Copies\Mending;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Intake\StartIntake;
 use VelvetLedger\Server\Intake\TakeBack;
@@ -57,7 +56,7 @@ use VelvetLedger\Server\View\SourceFoldersView;
 use VelvetLedger\Server\View\StoreView;
 use VelvetLedger\Server\Work\BringIn;
 use VelvetLedger\Server\Work\Looks;
-use VelvetLedger\Server\Work\Mend;
+use VelvetLedger\Server\Work\Mends;
 use VelvetLedger\Server\Work\Sights;
 
 /** The cards in the readers: which there are, what is on one, its plan, its pictures, and the intake made from it. */
@@ -179,15 +178,13 @@ final readonly class CardsController
 
     /** Has files of these frames that are held, and of which no store has a good copy left, put back into their places; from this card, where it has them still. */
     #[Route('/api/cards/{id}/put-back', methods: ['POST'], requirements: ['id' => '[0-9a-f]{16}'])]
-    public function putBack(string $id, Request $request, CardHoldings $holdings, CopyRepository $copies, Mending $mending, MessageBusInterface $bus): Response
+    public function putBack(string $id, Request $request, CardHoldings $holdings, CopyRepository $copies, Mends $mends): Response
     {
         $fields = Fields::of(DeskInput::body($request));
         $frames = $fields->make(static fn (): array => $fields->texts('frames'));
         $volume = $this->readers->volume($id);
         $on = array_values(array_filter($this->readings->soFar($volume)->contents->frames, static fn (ReadFrame $frame): bool => \in_array($frame->frame->key, $frames, true)));
-        foreach ($mending->ask($copies->lost($holdings->of($volume, $on)->frames())) as $store) {
-            $bus->dispatch(new Mend($store->id(), $store->name()));
-        }
+        $mends->ask($copies->lost($holdings->of($volume, $on)->frames()));
 
         return new JsonResponse(null, 204);
     }

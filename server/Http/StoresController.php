@@ -7,11 +7,9 @@ namespace VelvetLedger\Server\Http;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
-use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Core\Document\BadDocument;
 use VelvetLedger\Core\Document\Fields;
-use VelvetLedger\Server\Copies\Mending;
 use VelvetLedger\Server\Copies\Proving;
 use VelvetLedger\Server\Pages\BadCopies;
 use VelvetLedger\Server\Pages\StoresPage;
@@ -25,7 +23,7 @@ use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\View\DriveFoldersView;
 use VelvetLedger\Server\View\FindingsView;
 use VelvetLedger\Server\View\ProvingView;
-use VelvetLedger\Server\Work\Mend;
+use VelvetLedger\Server\Work\Mends;
 use VelvetLedger\Server\Work\Proofs;
 use VelvetLedger\Server\Work\Sights;
 
@@ -34,7 +32,7 @@ final readonly class StoresController
 {
     private const MOST_DAYS = 366;
 
-    public function __construct(private Stores $stores, private StoresPage $page, private MessageBusInterface $bus)
+    public function __construct(private Stores $stores, private StoresPage $page)
     {
     }
 
@@ -138,12 +136,10 @@ final readonly class StoresController
 
     /** Has bad copies mended from good ones; the findings tell what came of it. */
     #[Route('/api/copies/mend', methods: ['POST'])]
-    public function mend(Request $request, Mending $mending): Response
+    public function mend(Request $request, Mends $mends): Response
     {
         $fields = Fields::of(DeskInput::body($request));
-        foreach ($mending->ask($fields->make(static fn (): array => $fields->list('copies', RowNumber::given('a copy')))) as $store) {
-            $this->bus->dispatch(new Mend($store->id(), $store->name()));
-        }
+        $mends->ask($fields->make(static fn (): array => $fields->list('copies', RowNumber::given('a copy'))));
 
         return new JsonResponse(null, 204);
     }

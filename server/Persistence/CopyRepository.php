@@ -6,14 +6,16 @@ namespace VelvetLedger\Server\Persistence;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
-use Doctrine\DBAL\ParameterType;
 use VelvetLedger\Core\Transfer\Task;
 use VelvetLedger\Core\Transfer\WriterMark;
 
 /** Copies by what is to be done about them: owed, to be proven, bad; and what came of that, with its proof. */
 final readonly class CopyRepository
 {
-    private const ROWS = 'SELECT c.id, c.store_id, c.file_id, r.shoot_id, c.path, f.bytes, f.checksum, c.checksum AS last, c.state, c.because, c.found_path, c.mend_asked_at FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id';
+    private const ROWS = 'SELECT '.CopyRow::COLUMNS.' FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id';
+
+    /** Of these: see toProve(). */
+    private const TO_PROVE = " WHERE c.store_id = ? AND c.state NOT IN ('owed', 'set aside', 'let go') AND (?::int IS NULL OR r.shoot_id = ?) AND (?::timestamptz IS NULL OR c.proven_at IS NULL OR c.proven_at <= ?)";
 
     public function __construct(private Connection $database, private Locks $locks)
     {
@@ -78,51 +80,6 @@ final readonly class CopyRepository
         return $this->rows(self::ROWS.' JOIN store s ON s.id = c.store_id WHERE c.state '.CopyState::IS_BAD.' AND '.StoreRole::IN_USE." AND (?::int IS NULL OR c.store_id = ?) AND (?::int IS NULL OR r.shoot_id = ?) ORDER BY c.store_id, c.path LIMIT $most", [$store, $store, $shoot, $shoot]);
     }
 
-    /** @return list<CopyRow> of a shoot at a store, to be looked at: with the times that tell whether one was written to since its proof */
-    public function toSee(int $store, int $shoot): array
-    {
-        return $this->rows("SELECT c.id, c.store_id, c.file_id, r.shoot_id, c.path, f.bytes, f.checksum, c.checksum AS last, c.state, c.because, c.found_path, c.mend_asked_at, floor(extract(epoch FROM c.proven_at))::bigint AS proven_epoch, o.modified_at FROM frame r JOIN file f ON f.frame_id = r.id LEFT JOIN original o ON o.id = f.original_id JOIN copy c ON c.file_id = f.id WHERE r.shoot_id = ? AND c.store_id = ? AND c.state IN ('proven', 'missing', 'differs')", [$shoot, $store]);
-    }
-
-    /** @return list<CopyRow> of a shoot, not where the ledger left them, of which others were found */
-    public function foundElsewhere(int $shoot): array
-    {
-        return $this->rows(self::ROWS." WHERE r.shoot_id = ? AND c.found_path IS NOT NULL AND c.state = 'missing' ORDER BY c.store_id, c.path", [$shoot]);
-    }
-
-    /** @param array<int, string> $paths copy => where a file of its bytes was found, from its store's root */
-    public function wereFound(int $store, int $shoot, array $paths): void
-    {
-        $rows = array_map(static fn (int $copy, string $path): array => ['copy' => $copy, 'path' => $path], array_keys($paths), $paths);
-        $this->database->executeStatement('UPDATE copy c SET found_path = NULL FROM file f, frame r WHERE f.id = c.file_id AND r.id = f.frame_id AND r.shoot_id = ? AND c.store_id = ? AND c.found_path IS NOT NULL', [$shoot, $store]);
-        $this->database->executeStatement('UPDATE copy c SET found_path = j.path, found_at = now() FROM json_to_recordset(?) AS j(copy int, path text) WHERE c.id = j.copy', [json_encode($rows, \JSON_THROW_ON_ERROR)]);
-    }
-
-    /**
-     * Which of these paths are a copy's.
-     *
-     * @param list<string> $paths from the store's root
-     *
-     * @return array<string, true>
-     */
-    public function taken(int $store, array $paths): array
-    {
-        return array_fill_keys(array_filter($this->database->fetchFirstColumn('SELECT path FROM copy WHERE store_id = ? AND path IN (?)', [$store, $paths], [ParameterType::INTEGER, ArrayParameterType::STRING]), \is_string(...)), true);
-    }
-
-    /**
-     * These are where they were found, by proofs of just now; all else that was found there is so no more.
-     *
-     * @param list<Finding> $proven    of bytes that were read where they were found
-     * @param list<int>     $otherwise copies of which another file, or none, stands there
-     */
-    public function moveToFound(array $proven, array $otherwise): void
-    {
-        $rows = array_map(static fn (Finding $one): array => ['copy' => $one->copy, 'checksum' => $one->checksum, 'at' => $one->at->format('Y-m-d H:i:s.uP')], $proven);
-        $this->database->executeStatement("WITH j AS (SELECT * FROM json_to_recordset(?) AS j(copy int, checksum text, at timestamptz)), moved AS (UPDATE copy c SET path = c.found_path, found_path = NULL, state = 'proven', checksum = j.checksum, proven_at = j.at, because = NULL, mend_asked_at = NULL FROM j WHERE c.id = j.copy AND c.found_path IS NOT NULL RETURNING c.id, j.checksum, j.at) INSERT INTO proof (copy_id, checksum, holds, at) SELECT id, checksum, true, at FROM moved", [json_encode($rows, \JSON_THROW_ON_ERROR)]);
-        $this->database->executeStatement("UPDATE copy SET because = 'what was found at ' || found_path || ' is not there any more, or is another file by now', found_path = NULL WHERE id IN (?)", [$otherwise], [ArrayParameterType::INTEGER]);
-    }
-
     /**
      * The other copies of files that are proven, the latest proof first.
      *
@@ -168,7 +125,7 @@ final readonly class CopyRepository
     {
         $this->database->executeStatement('UPDATE copy SET mend_asked_at = now() WHERE id IN (?) AND state '.CopyState::IS_BAD.' AND mend_asked_at IS NULL', [$copies], [ArrayParameterType::INTEGER]);
 
-        return self::numbers($this->database->fetchFirstColumn('SELECT DISTINCT store_id FROM copy WHERE id IN (?) AND mend_asked_at IS NOT NULL', [$copies], [ArrayParameterType::INTEGER]));
+        return Row::numbers($this->database->fetchFirstColumn('SELECT DISTINCT store_id FROM copy WHERE id IN (?) AND mend_asked_at IS NOT NULL', [$copies], [ArrayParameterType::INTEGER]));
     }
 
     /**
@@ -180,7 +137,7 @@ final readonly class CopyRepository
      */
     public function lost(array $frames): array
     {
-        return self::numbers($this->database->fetchFirstColumn('SELECT c.id FROM file f JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id WHERE f.frame_id IN (?) AND c.state '.CopyState::IS_BAD.' AND '.StoreRole::IN_USE." AND NOT EXISTS (SELECT 1 FROM copy g JOIN store s ON s.id = g.store_id WHERE g.file_id = f.id AND g.state = 'proven' AND ".StoreRole::IN_USE.') ORDER BY 1', [$frames], [ArrayParameterType::INTEGER]));
+        return Row::numbers($this->database->fetchFirstColumn('SELECT c.id FROM file f JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id WHERE f.frame_id IN (?) AND c.state '.CopyState::IS_BAD.' AND '.StoreRole::IN_USE." AND NOT EXISTS (SELECT 1 FROM copy g JOIN store s ON s.id = g.store_id WHERE g.file_id = f.id AND g.state = 'proven' AND ".StoreRole::IN_USE.') ORDER BY 1', [$frames], [ArrayParameterType::INTEGER]));
     }
 
     /** @return list<CopyRow> asked to be mended at a store, at most $most, by number */
@@ -230,7 +187,7 @@ final readonly class CopyRepository
      */
     public function toProve(int $store, ?int $shoot, ?string $before, int $after, int $most): array
     {
-        return $this->rows(self::ROWS." WHERE c.store_id = ? AND c.state NOT IN ('owed', 'set aside', 'let go') AND (?::int IS NULL OR r.shoot_id = ?) AND (?::timestamptz IS NULL OR c.proven_at IS NULL OR c.proven_at <= ?) AND c.id > ? ORDER BY c.id LIMIT $most", [$store, $shoot, $shoot, $before, $before, $after]);
+        return $this->rows(self::ROWS.self::TO_PROVE." AND c.id > ? ORDER BY c.id LIMIT $most", [$store, $shoot, $shoot, $before, $before, $after]);
     }
 
     /** When those were last proven whose turn it is, if a share of 1/$days is proven each night. */
@@ -250,7 +207,7 @@ final readonly class CopyRepository
     /** @return array{int, int} files, bytes */
     public function sumToProve(int $store, ?int $shoot, ?string $before): array
     {
-        $row = $this->database->fetchNumeric("SELECT count(*), coalesce(sum(f.bytes), 0) FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.store_id = ? AND c.state NOT IN ('owed', 'set aside', 'let go') AND (?::int IS NULL OR r.shoot_id = ?) AND (?::timestamptz IS NULL OR c.proven_at IS NULL OR c.proven_at <= ?)", [$store, $shoot, $shoot, $before, $before]);
+        $row = $this->database->fetchNumeric('SELECT count(*), coalesce(sum(f.bytes), 0) FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id'.self::TO_PROVE, [$store, $shoot, $shoot, $before, $before]);
 
         return [Row::number($row[0] ?? null), Row::number($row[1] ?? null)];
     }
@@ -306,16 +263,6 @@ final readonly class CopyRepository
     }
 
     /**
-     * @param list<mixed> $column
-     *
-     * @return list<int>
-     */
-    private static function numbers(array $column): array
-    {
-        return Row::numbers($column);
-    }
-
-    /**
      * @param list<mixed>              $of
      * @param list<ArrayParameterType> $types
      *
@@ -323,6 +270,6 @@ final readonly class CopyRepository
      */
     private function rows(string $query, array $of, array $types = []): array
     {
-        return array_map(static fn (array $row): CopyRow => new CopyRow($row), $this->database->fetchAllAssociative($query, $of, $types));
+        return CopyRow::all($this->database->fetchAllAssociative($query, $of, $types));
     }
 }

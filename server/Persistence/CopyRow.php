@@ -7,6 +7,9 @@ namespace VelvetLedger\Server\Persistence;
 /** A copy as work on it needs it: what it is of, and where. */
 final readonly class CopyRow
 {
+    /** In SQL, of a copy c, its file f and that one's frame r. */
+    public const COLUMNS = 'c.id, c.store_id, c.file_id, r.shoot_id, c.path, f.bytes, f.checksum, c.checksum AS last, c.state, c.because, c.found_path, c.mend_asked_at';
+
     public int $id;
     public int $store;
     public int $file;
@@ -53,6 +56,28 @@ final readonly class CopyRow
         $this->modifiedAt = $is->has('modified_at') ? $is->int('modified_at') : 0;
         $this->foundPath = $is->textOrNull('found_path');
         $this->isToMend = null !== $is->textOrNull('mend_asked_at');
+    }
+
+    /**
+     * @param list<array<string, mixed>> $rows
+     *
+     * @return list<self>
+     */
+    public static function all(array $rows): array
+    {
+        return array_map(static fn (array $row): self => new self($row), $rows);
+    }
+
+    /**
+     * The folders that they lie in, from the store's root, each once.
+     *
+     * @param array<self> $copies
+     *
+     * @return list<string>
+     */
+    public static function folders(array $copies): array
+    {
+        return array_values(array_unique(array_map(static fn (self $copy): string => $copy->folder(), $copies)));
     }
 
     /** As it is where it was found. */

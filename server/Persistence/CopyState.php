@@ -22,4 +22,10 @@ enum CopyState: string
 
     /** In SQL: a file of ours lies there, or did when it was last looked at. */
     public const LIES_THERE = "NOT IN ('".self::Owed->value."', '".self::LetGo->value."')";
+
+    /** As IS_BAD says in SQL. */
+    public function isBad(): bool
+    {
+        return self::Missing === $this || self::Differs === $this;
+    }
 }

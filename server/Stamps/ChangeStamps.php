@@ -54,8 +54,7 @@ final readonly class ChangeStamps
      * @param \Closure(): mixed $watch
      * @param list<int>         $merge frames whose files another program changed, and which are to be merged with
      * @param list<int>         $keep  frames whose pictures another program edited: these are kept beside, and the originals come back
-     *
-     * @param Slice|null $slice after which the rest is left for another time
+     * @param Slice|null        $slice after which the rest is left for another time
      *
      * @return bool whether it was done, rather than somebody else at it
      */

@@ -51,8 +51,7 @@ final readonly class Restamping
      * @param \Closure(): mixed $watch asked between frames; what it throws ends it where it is
      * @param list<int>         $of    these frames only, where any are given
      * @param list<int>         $adopt frames whose files another program changed since, and which are to be merged with
-     *
-     * @param Slice|null $slice after which it ends between frames; to the end of all, where none is given
+     * @param Slice|null        $slice after which it ends between frames; to the end of all, where none is given
      *
      * @return array{int, int}|null frames whose files say what they should; of which some do not
      *

@@ -6,7 +6,6 @@ namespace VelvetLedger\Server\Work;
 
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Symfony\Component\Messenger\Exception\RecoverableMessageHandlingException;
-use VelvetLedger\Server\Intake\Interrupted;
 use VelvetLedger\Server\Intake\RunIntake;
 use VelvetLedger\Server\Persistence\RunsElsewhere;
 
@@ -16,7 +15,7 @@ final readonly class BringsIn
 {
     private const COMES_AGAIN = 4000;
 
-    public function __construct(private RunIntake $run, private Interruption $interruption, private OtherMachines $others)
+    public function __construct(private RunIntake $run, private Lane $lane, private OtherMachines $others)
     {
     }
 
@@ -26,11 +25,9 @@ final readonly class BringsIn
             return;
         }
         try {
-            $this->run->run($work->receipt, fn (int $bytes, int $files) => $this->interruption->stopHere());
+            $this->lane->do(fn () => $this->run->run($work->receipt, $this->lane->watch()));
         } catch (RunsElsewhere $elsewhere) {
             throw new RecoverableMessageHandlingException($elsewhere->getMessage(), 0, $elsewhere, self::COMES_AGAIN);
-        } catch (Interrupted $interrupted) {
-            throw new RecoverableMessageHandlingException($interrupted->getMessage(), 0, $interrupted, 0); // for the next worker
         }
     }
 }

@@ -10,7 +10,6 @@ use Symfony\Component\Messenger\Exception\RecoverableMessageHandlingException;
 use Symfony\Component\Messenger\MessageBusInterface;
 use VelvetLedger\Server\Conversion\ConvertsRaw;
 use VelvetLedger\Server\Conversion\LetsRawsGo;
-use VelvetLedger\Server\Intake\Interrupted;
 use VelvetLedger\Server\Intake\TellsRaws;
 use VelvetLedger\Server\Persistence\ConversionRepository;
 use VelvetLedger\Server\Persistence\IntakeRuns;
@@ -27,7 +26,7 @@ final readonly class Dngs implements TellsRaws
     /** A worker hears of a message at once; one that has not come by then was lost. Seconds. */
     private const OVERLOOKED = 900;
 
-    public function __construct(private ConversionRepository $conversions, private ConvertsRaw $converts, private LetsRawsGo $letsGo, private MessageBusInterface $bus, private IntakeRuns $runs, private Interruption $interruption, private ClockInterface $clock)
+    public function __construct(private ConversionRepository $conversions, private ConvertsRaw $converts, private LetsRawsGo $letsGo, private MessageBusInterface $bus, private IntakeRuns $runs, private Lane $lane, private ClockInterface $clock)
     {
     }
 
@@ -55,7 +54,7 @@ final readonly class Dngs implements TellsRaws
     public function convert(ConvertRaw $work): void
     {
         try {
-            $this->stepBack();
+            $this->lane->do($this->stepBack(...));
             $this->converts->convert($work->conversion);
         } catch (StoreAbsent $absent) {
             throw new RecoverableMessageHandlingException($absent->getMessage(), 0, $absent, self::ABSENT);
@@ -66,12 +65,8 @@ final readonly class Dngs implements TellsRaws
     /** While a card is copied its drives are left to that. */
     private function stepBack(): void
     {
-        try {
-            for (; [] !== $this->runs->copying(); $this->clock->sleep(self::STEPS_BACK)) {
-                $this->interruption->stopHere();
-            }
-        } catch (Interrupted $interrupted) {
-            throw new RecoverableMessageHandlingException($interrupted->getMessage(), 0, $interrupted, 0);
+        for ($watch = $this->lane->watch(); [] !== $this->runs->copying(); $this->clock->sleep(self::STEPS_BACK)) {
+            $watch();
         }
     }
 

@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Work;
 
 use Symfony\Component\Clock\ClockInterface;
+use VelvetLedger\Server\Pace\Stopwatch;
 
 /** What there is to do, as it was when it was last looked at: it is asked for where it is new or more, and again where it did not get less for a while. */
 final class Overdue
 {
-    /** @var array<array-key, array{float, int}> what => when it was last asked for or got less, and how much it was */
+    /** @var array<array-key, array{Stopwatch, int}> what => since it was last asked for or got less, and how much it was */
     private array $seen = [];
 
     public function __construct(private readonly ClockInterface $clock)
@@ -28,14 +29,14 @@ final class Overdue
 
             return false;
         }
-        $now = (float) $this->clock->now()->format('U.u');
-        [$at, $before] = $this->seen[$what] ?? [$now, null];
+        $now = new Stopwatch($this->clock);
+        [$since, $before] = $this->seen[$what] ?? [$now, null];
         $isToBe = match (true) {
             null === $before => $atOnce,
-            $much === $before => $now - $at > $seconds,
+            $much === $before => $since->seconds() > $seconds,
             default => $much > $before,
         };
-        $this->seen[$what] = $isToBe || $much !== $before ? [$now, $much] : [$at, $much];
+        $this->seen[$what] = $isToBe || $much !== $before ? [$now, $much] : [$since, $much];
 
         return $isToBe;
     }

@@ -8,27 +8,27 @@ use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\AutowireIterator;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\Messenger\Event\WorkerRunningEvent;
+use VelvetLedger\Server\Pace\Beat;
 
 /** The worker of the lane of care looks every few seconds, between two slices of work too, for what nobody is at: in every lane but that of intakes (PicksUp). */
 final class Watch
 {
     private const SECONDS = 3;
 
-    private float $looked = 0.0;
+    private readonly Beat $beat;
 
     /** @param iterable<Watched> $all */
-    public function __construct(#[AutowireIterator(Watched::class)] private readonly iterable $all, private readonly ClockInterface $clock)
+    public function __construct(#[AutowireIterator(Watched::class)] private readonly iterable $all, ClockInterface $clock)
     {
+        $this->beat = new Beat($clock, self::SECONDS);
     }
 
     #[AsEventListener]
     public function look(WorkerRunningEvent $event): void
     {
-        $now = (float) $this->clock->now()->format('U.u');
-        if ($now - $this->looked < self::SECONDS || !\in_array('care', $event->getWorker()->getMetadata()->getTransportNames(), true)) {
+        if (!\in_array('care', $event->getWorker()->getMetadata()->getTransportNames(), true) || !$this->beat->isDue()) {
             return;
         }
-        $this->looked = $now;
         foreach ($this->all as $watched) {
             $watched->look();
         }

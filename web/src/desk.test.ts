@@ -1,9 +1,12 @@
 import { expect, test } from "vitest";
-import type { CardFrame } from "./api/types";
-import { NOTHING_SAID } from "./intake/keptDesk";
+import { arrivals, noticed, onArrivals, wavedAway } from "./api/arrivals";
+import type { CardFrame, Shoot } from "./api/types";
+import { keepBegun, keepDesk, NOTHING_SAID, readDesk, takeBackDesk } from "./intake/keptDesk";
 import { isOpen, type Row } from "./intake/rows";
+import { byNearness } from "./intake/ShootFinder";
 import { changed, markedBy, marking, type Said, undone } from "./intake/steps";
 import { chosenBy } from "./intake/useNumberKeys";
+import { table } from "./table";
 
 const frame = (key: string, unmarked = false) => ({ key, name: `${key}.JPG`, unmarked }) as CardFrame;
 const [fresh, held, other] = [frame("A_1"), frame("A_2", true), frame("A_3")];
@@ -66,4 +69,74 @@ test("a row that was opened stays open when earlier frames come before it; what 
   expect([open(cut, [cut, rest]), open(rest, [cut, rest])]).toEqual([true, undefined]);
   const [from, to] = [{ ...row("c"), id: "b" }, row("x", "b", "y")]; // the frame that it began at was moved to another
   expect([open(from, [from, to]), open(to, [from, to])]).toEqual([true, undefined]);
+});
+
+test("what is kept of a desk is what an intake began with, until that is taken back", () => {
+  const kept = new Map<string, string>();
+  Object.assign(globalThis, {
+    localStorage: { getItem: (name: string) => kept.get(name) ?? null, setItem: (name: string, value: string) => void kept.set(name, value) },
+  });
+  expect(readDesk("c")).toEqual(NOTHING_SAID);
+  const begun = { ...NOTHING_SAID, leftOut: ["a"], broughtAgain: ["b"] };
+  keepBegun("c", begun);
+  keepDesk("c", { ...begun, broughtAgain: [] });
+  expect(readDesk("c").broughtAgain).toEqual([]);
+  takeBackDesk("c");
+  expect(readDesk("c")).toEqual(begun);
+  takeBackDesk("other");
+  expect(readDesk("other")).toEqual(NOTHING_SAID);
+  kept.set("desk old", '{"leftOut":["x"]}'); // as an earlier version kept it
+  expect(readDesk("old")).toEqual({ ...NOTHING_SAID, leftOut: ["x"] });
+});
+
+test("cards that come in are news, and those that were there are not", () => {
+  const card = (id: string) => ({ id, label: id, frames: 1, files: 1, bytes: 1, firstDate: null, lastDate: null, new: null, isFolder: false });
+  noticed([card("a")]);
+  expect(arrivals()).toEqual([]);
+  let told = 0;
+  const stop = onArrivals(() => told++);
+  noticed([card("a"), card("b")]);
+  noticed([card("a"), card("b")]);
+  expect([arrivals(), told]).toEqual([["b"], 1]);
+  noticed([card("a"), card("b"), card("c")]);
+  wavedAway("b");
+  expect(arrivals()).toEqual(["c"]);
+  noticed([card("a")]);
+  expect([arrivals(), told]).toEqual([[], 4]);
+  stop();
+  noticed([card("a"), card("c")]);
+  expect([arrivals(), told]).toEqual([["c"], 4]); // put in once more, it came in once more
+});
+
+const shoot = (id: number, date: string, description: string): Shoot => ({
+  id,
+  date,
+  description,
+  folder: `2026/${date} ${description}`,
+  frames: 1,
+  files: 1,
+  bytes: 1,
+  from: `${date}T10:00:00`,
+  to: `${date}T11:00:00`,
+  firstName: "a",
+  lastName: "b",
+  provenSince: date,
+  cover: 1,
+  copies: [],
+  copiesOfEach: 0,
+});
+
+test("shoots to be joined are offered by their nearness to the day", () => {
+  const shoots = [shoot(1, "2026-06-18", "tower"), shoot(2, "2026-05-04", "boats"), shoot(3, "2026-05-02", "rope walk"), shoot(4, "2026-05-07", "ferry")];
+  table(
+    (day: string) =>
+      byNearness(shoots, day)
+        .map((one) => one.description)
+        .join(", "),
+    [
+      [["2026-05-04"], "boats, rope walk, ferry, tower"],
+      [["2026-05-07"], "ferry, boats, rope walk, tower"],
+      [["2026-12-31"], "tower, ferry, boats, rope walk"],
+    ],
+  );
 });
