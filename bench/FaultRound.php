@@ -9,6 +9,7 @@ use Psr\Container\ContainerInterface;
 use Symfony\Component\Process\Process;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Format\ByteOrder;
+use VelvetLedger\Core\Keeping\Wanted;
 use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Core\Order\StationeryKind;
@@ -16,9 +17,12 @@ use VelvetLedger\Core\Transfer\ChecksumList;
 use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Server\Conversion\ConvertsRaw;
 use VelvetLedger\Server\Copies\Mending;
+use VelvetLedger\Server\Keeping\ChangesNames;
 use VelvetLedger\Server\Kernel;
 use VelvetLedger\Server\Orders\OrderBook;
 use VelvetLedger\Server\Orders\Stationery;
+use VelvetLedger\Server\Persistence\AskedBy;
+use VelvetLedger\Server\Persistence\ShootRepository;
 use VelvetLedger\Server\Persistence\StampRepository;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Stamps\ChangeStamps;
@@ -31,7 +35,7 @@ use VelvetLedger\Tests\Stills;
  */
 final class FaultRound
 {
-    public const FAULTS = ['killed', 'killed twice', 'main fills', 'mirror fills', 'card leaves', 'card exchanged', 'mirror leaves', 'main leaves', 'a bit flips', 'permissions', 'a name is taken', 'database ends it', 'database restarts', 'two at once', 'a file changes', 'database full', 'stamping killed', 'a drive leaves a stamping', 'owed copies killed', 'mending killed', 'converting killed'];
+    public const FAULTS = ['killed', 'killed twice', 'main fills', 'mirror fills', 'card leaves', 'card exchanged', 'mirror leaves', 'main leaves', 'a bit flips', 'permissions', 'a name is taken', 'database ends it', 'database restarts', 'two at once', 'a file changes', 'database full', 'stamping killed', 'a drive leaves a stamping', 'owed copies killed', 'mending killed', 'converting killed', 'moving killed', 'a drive leaves while files move'];
 
     /** Copies that are damaged to be mended. */
     private const DAMAGED = 20;
@@ -42,6 +46,8 @@ final class FaultRound
         'about to be another' => 'SELECT id FROM file WHERE coming IS NOT NULL',
         'to be converted' => "SELECT id, state, because FROM conversion WHERE state <> 'proven'",
         'to be mended' => "SELECT path, state, because FROM copy WHERE state IN ('missing', 'differs') AND (SELECT count(*) FROM day_book_entry WHERE kind = 'repair') > 0",
+        'to be moved' => "SELECT id, kind, from_path, to_path, because FROM step WHERE state = 'waiting'",
+        'elsewhere than wanted' => "SELECT c.path FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.path <> r.folder || '/' || r.stem || f.ending",
         'touched' => 'SELECT * FROM shoot_touched',
     ];
 
@@ -117,6 +123,7 @@ final class FaultRound
             'owed copies killed' => $this->cutOwed($intake),
             'mending killed' => $this->cutMending($intake),
             'converting killed' => $this->cutConverting($intake),
+            'moving killed', 'a drive leaves while files move' => $this->cutMoving($intake),
             default => null,
         };
     }
@@ -179,6 +186,30 @@ final class FaultRound
         usleep(mt_rand(0, 100_000));
         self::kill($mending);
         $mending->wait();
+    }
+
+    /** All go on by one name, in a circle, and every seventh to another folder. */
+    private function cutMoving(Process $intake): void
+    {
+        $intake->wait();
+        $frames = $this->database()->fetchAllKeyValue('SELECT id, stem FROM frame ORDER BY stem');
+        $folder = $this->database()->fetchOne('SELECT min(folder) FROM frame');
+        [$folder, $ids, $stems] = [\is_string($folder) ? $folder : '', array_keys($frames), array_values(array_filter($frames, \is_string(...)))];
+        $wanted = [];
+        foreach ($ids as $n => $id) {
+            $wanted[(int) $id] = new Wanted(0 === $n % 7 ? "$folder/selects" : $folder, $stems[($n + 1) % \count($stems)]);
+        }
+        $this->service(ChangesNames::class)->change($this->service(ShootRepository::class)->find(1), $wanted, AskedBy::CommandLine);
+        $moving = $this->run('owed');
+        $this->waitUntil(fn (): bool => [] !== (array) glob("{$this->place}/drives/*/p/2026/*/selects/*.jpg") || [] !== (array) glob("{$this->place}/drives/*/p/2026/*/.*.moving-*"), $moving);
+        usleep(mt_rand(0, 120_000));
+        if ('moving killed' === $this->fault) {
+            self::kill($moving);
+        } else {
+            $this->away('drives/Bellows', 'drives/.Bellows');
+        }
+        $moving->wait();
+        $this->undo();
     }
 
     /** Of raws that came in with the others. */

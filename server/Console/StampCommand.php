@@ -14,6 +14,8 @@ use Symfony\Component\Console\Output\OutputInterface;
 use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Core\Stamp\StampChange;
 use VelvetLedger\Core\Words\Count;
+use VelvetLedger\Server\Keeping\TakesBack;
+use VelvetLedger\Server\Persistence\AskedBy;
 use VelvetLedger\Server\Persistence\LedgerFrame;
 use VelvetLedger\Server\Persistence\Shoot;
 use VelvetLedger\Server\Persistence\ShootRepository;
@@ -28,7 +30,7 @@ use VelvetLedger\Server\Stamps\SlipBook;
 #[AsCommand('stamp', 'Write rights, keywords and ratings into the files of SHOOT.')]
 final class StampCommand extends Command
 {
-    public function __construct(private readonly ChangeStamps $stamps, private readonly ShootRepository $shoots, private readonly StampRepository $frames, private readonly SlipBook $slips)
+    public function __construct(private readonly ChangeStamps $stamps, private readonly ShootRepository $shoots, private readonly StampRepository $frames, private readonly SlipBook $slips, private readonly TakesBack $back)
     {
         parent::__construct();
     }
@@ -51,10 +53,10 @@ final class StampCommand extends Command
     {
         $shoot = $this->shoot($input);
         if (true === $input->getOption('back')) {
-            $this->stamps->takeBack($shoot);
+            $this->back->last($shoot, AskedBy::CommandLine);
         } else {
             $slip = $input->getOption('slip');
-            $this->stamps->change($shoot, $this->frames($shoot, $input), StampChange::read(Fields::of($this->change($input)), \is_string($slip) ? $this->slips->called($slip) : null));
+            $this->stamps->change($shoot, $this->frames($shoot, $input), StampChange::read(Fields::of($this->change($input)), \is_string($slip) ? $this->slips->called($slip) : null), AskedBy::CommandLine);
         }
         $done = $this->stamps->write($shoot->id(), static fn () => null, []);
         [$waiting, $noted] = $this->frames->sums($shoot->id());

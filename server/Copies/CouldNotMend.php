@@ -23,11 +23,6 @@ final class CouldNotMend extends \RuntimeException implements CouldNot
         return new self("$path lies on a store that is being worked on just now. Try again in a moment.", $path);
     }
 
-    public static function storeIsBusy(string $name): self
-    {
-        return new self("$name is being worked on just now.", $name);
-    }
-
     public static function noGoodCopy(string $path, string $because): self
     {
         return new self("$path could not be mended: $because. Attach the drive that has a good copy, and try again.", $path, $because);

@@ -96,14 +96,14 @@ final readonly class MadeCopies
             }
             $path = $from->path($source->path);
             if (null !== $elsewhere) {
-                $this->copies->found([Finding::differs($source->id, null, StoreAbsent::leading($elsewhere))]);
+                $this->copies->found([Finding::differs($source->id, null, StoreAbsent::leading($elsewhere))->atPath($source->path)]);
                 continue;
             }
             clearstatcache(true, $path);
             $stat = @lstat($path);
             if (false === $stat || $stat['size'] !== $copy->bytes) {
                 $because = \sprintf('%s is not what the ledger has of it', $path);
-                $this->copies->found([false === $stat ? Finding::missing($source->id) : Finding::differs($source->id, null, \sprintf('it has %d bytes where the ledger has %d', $stat['size'], $copy->bytes))]);
+                $this->copies->found([(false === $stat ? Finding::missing($source->id) : Finding::differs($source->id, null, \sprintf('it has %d bytes where the ledger has %d', $stat['size'], $copy->bytes)))->atPath($source->path)]);
                 continue;
             }
             try {

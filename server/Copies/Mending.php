@@ -17,6 +17,7 @@ use VelvetLedger\Server\Persistence\DayBookKind;
 use VelvetLedger\Server\Persistence\LedgerStore;
 use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\Shoot;
+use VelvetLedger\Server\Persistence\StepRepository;
 use VelvetLedger\Server\Stores\Leftovers;
 use VelvetLedger\Server\Stores\ListsOfStore;
 use VelvetLedger\Server\Stores\OpenStore;
@@ -31,7 +32,7 @@ final readonly class Mending
     private const AT_ONCE = 100;
     private const BYTES_AT_ONCE = 200_000_000;
 
-    public function __construct(private EntityManagerInterface $ledger, private CopyRepository $copies, private MadeCopies $making, private Stores $stores, private ListsOfStore $lists, private Leftovers $leftovers)
+    public function __construct(private EntityManagerInterface $ledger, private CopyRepository $copies, private StepRepository $steps, private MadeCopies $making, private Stores $stores, private ListsOfStore $lists, private Leftovers $leftovers)
     {
     }
 
@@ -55,40 +56,34 @@ final readonly class Mending
             throw CouldNotMend::isGood($rows[0]->path);
         }
 
-        return array_map($this->stores->find(...), $this->copies->askToMend($copies));
+        return array_map($this->stores->find(...), $this->steps->askToMend($copies));
     }
 
     /**
-     * Mends what was asked for at a store, for about as long as the slice is. What cannot be mended says why; where the
-     * store leaves, the rest is asked for still.
+     * Mends what was asked for at a store, for about as long as the slice is. What cannot be mended says why. Whoever asks has
+     * the store's copies to himself.
      *
      * @param \Closure(int): mixed $watch told of bytes as they are written; what it throws ends it where it is
      *
      * @return bool whether any is left
      *
-     * @throws CouldNotMend where another works on the store's copies
+     * @throws StoreAbsent where the store leaves: the rest is asked for still
      */
-    public function asked(int $store, Slice $slice, \Closure $watch): bool
+    public function some(OpenStore $open, int $store, WriterMark $mark, Slice $slice, \Closure $watch): bool
     {
-        $mark = $this->copies->take($store) ?? throw CouldNotMend::storeIsBusy($this->stores->find($store)->name());
         $folders = [];
         try {
-            $this->ledger->clear();
-            $open = $this->stores->at($this->stores->find($store))->open();
             for ($after = 0; [] !== $some = $this->copies->toMend($store, $after, self::AT_ONCE); $after = $some[\count($some) - 1]->id) {
                 $some = CopyRow::round($some, self::BYTES_AT_ONCE);
                 foreach ($this->put($open, $some, $mark, $watch) as $id => $failure) {
-                    $this->copies->notMended($id, rtrim($failure->getMessage(), '.'));
+                    $this->steps->notMended($id, rtrim($failure->getMessage(), '.'));
                 }
                 $folders = array_unique([...$folders, ...CopyRow::folders($some)]);
                 if ($slice->isOver()) {
                     return [] !== $this->copies->toMend($store, 0, 1);
                 }
             }
-        } catch (StoreAbsent) {
-            return false; // it is asked for again when it is back
         } finally {
-            $this->copies->release($store);
             $this->renew($store, $folders);
         }
 

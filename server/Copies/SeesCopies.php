@@ -60,7 +60,7 @@ final readonly class SeesCopies
         clearstatcache(true, $path);
         $stat = @lstat($path);
         if (false === $stat) {
-            return CopyState::Missing !== $copy->state && self::isNotThere($path) ? Finding::missing($copy->id) : null;
+            return CopyState::Missing !== $copy->state && self::isNotThere($path) ? Finding::missing($copy->id)->atPath($copy->path) : null;
         }
         $isAsProven = null === $store->leadsOut($copy->folder()) && $stat['size'] === $copy->bytes && ($stat['mtime'] <= $copy->provenAt + self::COARSE || abs($stat['mtime'] - $copy->modifiedAt) <= self::COARSE);
         $isAsKnown = match ($copy->state) {

@@ -12,7 +12,9 @@ use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Core\Document\BadDocument;
 use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Core\Stamp\StampChange;
+use VelvetLedger\Server\Keeping\TakesBack;
 use VelvetLedger\Server\Pages\StampsPage;
+use VelvetLedger\Server\Persistence\AskedBy;
 use VelvetLedger\Server\Persistence\ShootRepository;
 use VelvetLedger\Server\Persistence\StampChanges;
 use VelvetLedger\Server\Stamps\ChangeStamps;
@@ -60,9 +62,9 @@ final readonly class StampsController
     }
 
     #[Route('/api/shoots/{id}/stamps/back', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
-    public function takeBack(int $id): Response
+    public function takeBack(int $id, TakesBack $back): Response
     {
-        $what = $this->stamps->takeBack($this->shoots->find($id));
+        $what = $back->last($this->shoots->find($id), AskedBy::Page);
         $this->bus->dispatch(new WriteStamps($id));
 
         return new JsonResponse(['takenBack' => $what]);

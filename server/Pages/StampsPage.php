@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Pages;
 
 use VelvetLedger\Core\Stamp\Keyword;
 use VelvetLedger\Core\Stamp\StampField;
+use VelvetLedger\Server\Persistence\ChangeRepository;
 use VelvetLedger\Server\Persistence\FrameKeywords;
 use VelvetLedger\Server\Persistence\Shoot;
 use VelvetLedger\Server\Persistence\StampChanges;
@@ -18,7 +19,7 @@ use VelvetLedger\Server\View\StampStateView;
 /** What selected frames have in common, and how far a shoot's stamps are. */
 final readonly class StampsPage
 {
-    public function __construct(private StampChanges $changes, private StampRepository $frames, private FrameKeywords $keywords)
+    public function __construct(private StampChanges $changes, private ChangeRepository $journal, private StampRepository $frames, private FrameKeywords $keywords)
     {
     }
 
@@ -59,8 +60,8 @@ final readonly class StampsPage
     public function state(Shoot $shoot): StampStateView
     {
         [$waiting, $noted, $left] = $this->frames->sums($shoot->id());
-        $last = $this->changes->last($shoot->id());
+        $last = $this->journal->last($shoot->id());
 
-        return new StampStateView($waiting, $noted, $left, $last['what'] ?? null, $last['frames'] ?? 0);
+        return new StampStateView($waiting, $noted, $left, $last?->what, $last->frames ?? 0);
     }
 }

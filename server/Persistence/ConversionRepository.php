@@ -19,7 +19,7 @@ use VelvetLedger\Core\Transfer\WriterMark;
 /** Raws that are to become DNGs, by the standing order that they came in by, and what came of it. */
 final readonly class ConversionRepository
 {
-    public function __construct(private Connection $database, private Locks $locks)
+    public function __construct(private Connection $database, private Locks $locks, private StepRepository $steps)
     {
     }
 
@@ -65,7 +65,7 @@ final readonly class ConversionRepository
             "SELECT v.id, v.frame_id, r.shoot_id, v.file_id, v.embeds, v.preview_edge, v.instead, f.bytes, f.checksum, f.sha256 IS NOT NULL AS sha256, f.ending, o.path AS original, o.modified_at,
                 EXISTS (SELECT 1 FROM file x WHERE x.frame_id = r.id AND lower(x.ending) = '.dng') AS is_taken,
                 (SELECT json_agg(json_build_object('store', c.store_id, 'path', c.path) ORDER BY s.role <> 'main', s.id) FROM copy c JOIN store s ON s.id = c.store_id WHERE c.file_id = f.id AND c.state = 'proven') AS copies
-             FROM conversion v JOIN frame r ON r.id = v.frame_id JOIN file f ON f.id = v.file_id JOIN original o ON o.id = f.original_id WHERE v.id = ? AND v.state = 'waiting'",
+             FROM conversion v JOIN frame r ON r.id = v.frame_id JOIN file f ON f.id = v.file_id JOIN original o ON o.id = f.original_id WHERE v.id = ? AND v.state = 'waiting' AND NOT ".StepRepository::MOVES_AT_MAIN,
             [$id],
         );
         if (false === $row) {
@@ -73,6 +73,25 @@ final readonly class ConversionRepository
         }
 
         return false === $row ? null : new ConversionRow($row);
+    }
+
+    /**
+     * Files that somebody makes a DNG of just now.
+     *
+     * @param list<int> $files
+     *
+     * @return array<int, true> by file
+     */
+    public function under(array $files): array
+    {
+        $under = [];
+        foreach ($this->database->fetchAllKeyValue("SELECT id, file_id FROM conversion WHERE file_id IN (?) AND state = 'waiting'", [$files], [ArrayParameterType::INTEGER]) as $conversion => $file) {
+            if ($this->locks->isTaken(Lock::Conversion, (int) $conversion)) {
+                $under[Row::number($file)] = true;
+            }
+        }
+
+        return $under;
     }
 
     /** Of whoever has taken it. */
@@ -111,11 +130,12 @@ final readonly class ConversionRepository
                 $copy = $copied->copies[$store] ?? null;
                 $at = $copy?->provenAt->format('Y-m-d H:i:s.uP');
                 $because = null === $copy ? rtrim(($copied->failed[$store] ?? null)?->getMessage() ?? 'it was made while the drive was away', '.') : null;
-                $id = $this->database->fetchOne('INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at, because) VALUES (?, ?, ?, ?, ?, ?, ?) RETURNING id', [$file, $store, $path, null === $at ? 'owed' : 'proven', null === $at ? null : $written->checksum, $at, $because]);
+                $id = $this->database->fetchOne('INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at, because) SELECT ?::int, p.store, '.StepRepository::freePlace('p.store', 'p.path').', ?, ?, ?::timestamptz, ? FROM (SELECT ?::int AS store, ?::text AS path) p RETURNING id', [$file, null === $at ? 'owed' : 'proven', null === $at ? null : $written->checksum, $at, $because, $store, $path]);
                 if (null !== $at) {
                     $this->database->executeStatement('INSERT INTO proof (copy_id, checksum, holds, at) VALUES (?, ?, true, ?)', [$id, $written->checksum, $at]);
                 }
             }
+            $this->steps->follow([$row->frame]);
             $this->database->update('conversion', ['state' => 'proven', 'dng_id' => $file, 'dng_bytes' => $made->bytes, 'dng_checksum' => $written->checksum, 'digest' => $made->digest, 'seconds' => $seconds, 'ended_at' => date(\DATE_ATOM)], ['id' => $row->id]);
         });
     }

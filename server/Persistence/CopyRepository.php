@@ -17,7 +17,7 @@ final readonly class CopyRepository
     /** Of these: see toProve(). */
     private const TO_PROVE = " WHERE c.store_id = ? AND c.state NOT IN ('owed', 'set aside', 'let go') AND (?::int IS NULL OR r.shoot_id = ?) AND (?::timestamptz IS NULL OR c.proven_at IS NULL OR c.proven_at <= ?)";
 
-    public function __construct(private Connection $database, private Locks $locks)
+    public function __construct(private Connection $database, private Locks $locks, private StepRepository $steps)
     {
     }
 
@@ -26,11 +26,19 @@ final readonly class CopyRepository
     {
         $changed = (int) $this->database->executeStatement("UPDATE copy c SET state = 'owed', because = 'its stamp was changed while this store was not used' FROM file f WHERE f.id = c.file_id AND c.store_id = ? AND c.state = 'proven' AND c.checksum <> f.checksum", [$store]);
 
-        return $changed + (int) $this->database->executeStatement(
-            "INSERT INTO copy (file_id, store_id, path, state, because) SELECT DISTINCT ON (m.file_id) m.file_id, ?::int, m.path, 'owed', 'it came in before this store was there'
-             FROM copy m JOIN store s ON s.id = m.store_id WHERE m.state <> 'set aside' AND NOT EXISTS (SELECT 1 FROM copy y WHERE y.file_id = m.file_id AND y.state = 'let go') AND NOT EXISTS (SELECT 1 FROM copy x WHERE x.file_id = m.file_id AND x.store_id = ?) ORDER BY m.file_id, s.role = 'main' DESC, m.id ON CONFLICT DO NOTHING",
-            [$store, $store],
-        );
+        $moves = "w.kind = '".StepKind::Move->value."' AND w.state ".StepState::IS_OWED;
+
+        return $changed + Row::number($this->database->fetchOne(
+            "WITH wanted AS MATERIALIZED (
+                SELECT DISTINCT ON (m.file_id) m.file_id, coalesce((SELECT w.to_path FROM step w WHERE w.copy_id = m.id AND $moves), m.path) AS path
+                FROM copy m JOIN store s ON s.id = m.store_id
+                WHERE m.state <> 'set aside' AND NOT EXISTS (SELECT 1 FROM copy y WHERE y.file_id = m.file_id AND y.state = 'let go') AND NOT EXISTS (SELECT 1 FROM copy x WHERE x.file_id = m.file_id AND x.store_id = ?)
+                ORDER BY m.file_id, s.role = 'main' DESC, m.id),
+             owed AS (INSERT INTO copy (file_id, store_id, path, state, because) SELECT file_id, ?::int, ".StepRepository::freePlace('?::int', 'path').", 'owed', 'it came in before this store was there' FROM wanted RETURNING id, file_id, store_id, path),
+             moved AS (INSERT INTO step (copy_id, store_id, kind, from_path, to_path, state, asked_at) SELECT o.id, o.store_id, '".StepKind::Move->value."', o.path, n.path, '".StepState::Waiting->value."', now() FROM owed o JOIN wanted n ON n.file_id = o.file_id WHERE n.path <> o.path)
+             SELECT count(*) FROM owed",
+            [$store, $store, $store],
+        ));
     }
 
     /** A store that is used no more is owed nothing. What was proven there and is owed a change stays as it was last found. */
@@ -38,7 +46,7 @@ final readonly class CopyRepository
     {
         $this->database->executeStatement("UPDATE copy c SET state = CASE WHEN p.holds THEN 'proven' ELSE 'differs' END, because = CASE WHEN p.holds THEN NULL ELSE c.because END FROM (SELECT DISTINCT ON (copy_id) copy_id, holds FROM proof ORDER BY copy_id, at DESC, id DESC) p WHERE p.copy_id = c.id AND c.store_id = ? AND c.state = 'owed'", [$store]);
         $this->database->executeStatement("DELETE FROM copy WHERE store_id = ? AND state = 'owed'", [$store]);
-        $this->database->executeStatement('UPDATE copy SET mend_asked_at = NULL WHERE store_id = ? AND mend_asked_at IS NOT NULL', [$store]);
+        $this->steps->callOffMends($store);
     }
 
     /** Files with fewer proven copies at stores in use than the standing order asks for that they came in by. */
@@ -115,20 +123,6 @@ final readonly class CopyRepository
     }
 
     /**
-     * They are to be mended; those that are asked for already, or are good by now, stay as they are.
-     *
-     * @param list<int> $copies
-     *
-     * @return list<int> the stores that have any of them
-     */
-    public function askToMend(array $copies): array
-    {
-        $this->database->executeStatement('UPDATE copy SET mend_asked_at = now() WHERE id IN (?) AND state '.CopyState::IS_BAD.' AND mend_asked_at IS NULL', [$copies], [ArrayParameterType::INTEGER]);
-
-        return Row::numbers($this->database->fetchFirstColumn('SELECT DISTINCT store_id FROM copy WHERE id IN (?) AND mend_asked_at IS NOT NULL', [$copies], [ArrayParameterType::INTEGER]));
-    }
-
-    /**
      * Copies of frames' files of which no store in use has a good one.
      *
      * @param list<int> $frames
@@ -143,24 +137,7 @@ final readonly class CopyRepository
     /** @return list<CopyRow> asked to be mended at a store, at most $most, by number */
     public function toMend(int $store, int $after, int $most): array
     {
-        return $this->rows(self::ROWS.' WHERE c.store_id = ? AND c.mend_asked_at IS NOT NULL AND c.state '.CopyState::IS_BAD." AND c.id > ? ORDER BY c.id LIMIT $most", [$store, $after]);
-    }
-
-    /** It could not be mended, and is not tried again until it is asked for again. */
-    public function notMended(int $id, string $because): void
-    {
-        $this->database->executeStatement('UPDATE copy SET mend_asked_at = NULL, because = ? WHERE id = ?', [$because, $id]);
-    }
-
-    /** @return array<int, int> store => how many of its copies are to be mended, where any */
-    public function toBeMended(): array
-    {
-        $many = [];
-        foreach ($this->database->fetchAllKeyValue('SELECT store_id, count(*) FROM copy WHERE mend_asked_at IS NOT NULL AND state '.CopyState::IS_BAD.' GROUP BY 1') as $store => $copies) {
-            $many[(int) $store] = Row::number($copies);
-        }
-
-        return $many;
+        return $this->rows(self::ROWS.' WHERE c.store_id = ? AND '.StepRepository::TO_MEND.' AND c.state '.CopyState::IS_BAD." AND c.id > ? ORDER BY c.id LIMIT $most", [$store, $after]);
     }
 
     /**
@@ -223,12 +200,13 @@ final readonly class CopyRepository
         if ([] === $findings) {
             return;
         }
-        $rows = array_map(static fn (Finding $finding): array => ['copy' => $finding->copy, 'state' => $finding->state->value, 'checksum' => $finding->checksum, 'because' => $finding->because, 'at' => $finding->at->format('Y-m-d H:i:s.uP')], $findings);
+        $rows = array_map(static fn (Finding $finding): array => ['copy' => $finding->copy, 'state' => $finding->state->value, 'checksum' => $finding->checksum, 'because' => $finding->because, 'path' => $finding->path, 'moves' => $finding->whileItMoves, 'at' => $finding->at->format('Y-m-d H:i:s.uP')], $findings);
         $this->database->executeStatement(
-            "WITH r AS MATERIALIZED (SELECT j.* FROM json_to_recordset(?) AS j(copy int, state text, checksum text, because text, at timestamptz) JOIN copy c ON c.id = j.copy JOIN file f ON f.id = c.file_id WHERE c.state <> 'let go'
+            "WITH r AS MATERIALIZED (SELECT j.* FROM json_to_recordset(?) AS j(copy int, state text, checksum text, because text, path text, moves boolean, at timestamptz) JOIN copy c ON c.id = j.copy JOIN file f ON f.id = c.file_id WHERE c.state <> 'let go' AND (j.path IS NULL OR j.path = c.path) AND (j.moves OR j.state <> 'missing' OR NOT EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND w.kind = '".StepKind::Move->value."' AND w.state ".StepState::IS_OWED."))
                 AND NOT (j.state = 'proven' AND j.checksum <> f.checksum) AND NOT (j.state = 'differs' AND j.checksum IS NOT NULL AND (j.checksum = f.checksum OR j.checksum = coalesce(f.coming, '') OR c.state = 'owed')) AND NOT (j.state = 'owed' AND c.state <> 'owed') ORDER BY c.id FOR NO KEY UPDATE OF c),
+             m AS (UPDATE step w SET state = '".StepState::Done->value."', done_at = now() FROM r WHERE w.copy_id = r.copy AND w.kind = '".StepKind::Mend->value."' AND w.state ".StepState::IS_OWED.' AND r.state NOT '.CopyState::IS_BAD."),
              p AS (INSERT INTO proof (copy_id, checksum, holds, at) SELECT copy, checksum, state = 'proven', at FROM r WHERE checksum IS NOT NULL)
-             UPDATE copy c SET state = r.state, checksum = coalesce(r.checksum, c.checksum), because = CASE WHEN c.state = r.state AND c.checksum = r.checksum THEN coalesce(c.because, r.because) ELSE r.because END, proven_at = CASE WHEN r.state = 'proven' THEN r.at ELSE c.proven_at END, mend_asked_at = CASE WHEN r.state ".CopyState::IS_BAD.' THEN c.mend_asked_at END FROM r WHERE c.id = r.copy',
+             UPDATE copy c SET state = r.state, checksum = coalesce(r.checksum, c.checksum), because = CASE WHEN c.state = r.state AND c.checksum = r.checksum THEN coalesce(c.because, r.because) ELSE r.because END, proven_at = CASE WHEN r.state = 'proven' THEN r.at ELSE c.proven_at END FROM r WHERE c.id = r.copy",
             [json_encode($rows, \JSON_THROW_ON_ERROR)],
         );
     }

@@ -8,7 +8,7 @@ namespace VelvetLedger\Server\Persistence;
 final readonly class CopyRow
 {
     /** In SQL, of a copy c, its file f and that one's frame r. */
-    public const COLUMNS = 'c.id, c.store_id, c.file_id, r.shoot_id, c.path, f.bytes, f.checksum, c.checksum AS last, c.state, c.because, c.found_path, c.mend_asked_at';
+    public const COLUMNS = 'c.id, c.store_id, c.file_id, r.shoot_id, c.path, f.bytes, f.checksum, c.checksum AS last, c.state, c.because, c.found_path, '.StepRepository::TO_MEND.' AS is_to_mend';
 
     public int $id;
     public int $store;
@@ -55,7 +55,7 @@ final readonly class CopyRow
         $this->provenAt = $is->has('proven_epoch') ? $is->int('proven_epoch') : 0;
         $this->modifiedAt = $is->has('modified_at') ? $is->int('modified_at') : 0;
         $this->foundPath = $is->textOrNull('found_path');
-        $this->isToMend = null !== $is->textOrNull('mend_asked_at');
+        $this->isToMend = $is->bool('is_to_mend');
     }
 
     /**
@@ -83,7 +83,7 @@ final readonly class CopyRow
     /** As it is where it was found. */
     public function whereFound(): self
     {
-        return new self(['id' => $this->id, 'store_id' => $this->store, 'file_id' => $this->file, 'shoot_id' => $this->shoot, 'path' => (string) $this->foundPath, 'bytes' => $this->bytes, 'checksum' => $this->checksum, 'last' => null, 'state' => $this->state->value, 'because' => null, 'found_path' => null, 'mend_asked_at' => null]);
+        return new self(['id' => $this->id, 'store_id' => $this->store, 'file_id' => $this->file, 'shoot_id' => $this->shoot, 'path' => (string) $this->foundPath, 'bytes' => $this->bytes, 'checksum' => $this->checksum, 'last' => null, 'state' => $this->state->value, 'because' => null, 'found_path' => null, 'is_to_mend' => false]);
     }
 
     /**

@@ -10,7 +10,7 @@ use VelvetLedger\Core\Transfer\Copied;
 /** Enters pictures that other programs made of a frame's, as files of their own beside it: with a copy at every store in use, owed where it is not there. */
 final readonly class EditEntries
 {
-    public function __construct(private Connection $database)
+    public function __construct(private Connection $database, private StepRepository $steps)
     {
     }
 
@@ -35,11 +35,12 @@ final readonly class EditEntries
             foreach ($this->database->fetchFirstColumn('SELECT s.id FROM store s WHERE '.StoreRole::IN_USE) as $store) {
                 $copy = $copied->copies[Row::number($store)] ?? null;
                 $at = $copy?->provenAt->format('Y-m-d H:i:s.uP');
-                $id = $this->database->fetchOne('INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at, because) VALUES (?, ?, ?, ?, ?, ?, ?) RETURNING id', [$file, $store, $frame->path($ending), (null === $at ? CopyState::Owed : CopyState::Proven)->value, null === $at ? null : $copied->written->checksum, $at, null === $at ? 'it was kept while the drive was away' : null]);
+                $id = $this->database->fetchOne('INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at, because) SELECT ?::int, p.store, '.StepRepository::freePlace('p.store', 'p.path').', ?, ?, ?::timestamptz, ? FROM (SELECT ?::int AS store, ?::text AS path) p RETURNING id', [$file, (null === $at ? CopyState::Owed : CopyState::Proven)->value, null === $at ? null : $copied->written->checksum, $at, null === $at ? 'it was kept while the drive was away' : null, $store, $frame->path($ending)]);
                 if (null !== $at) {
                     $this->database->executeStatement('INSERT INTO proof (copy_id, checksum, holds, at) VALUES (?, ?, true, ?)', [$id, $copied->written->checksum, $at]);
                 }
             }
+            $this->steps->follow([$frame->id]);
         });
     }
 }

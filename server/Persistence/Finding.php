@@ -7,7 +7,11 @@ namespace VelvetLedger\Server\Persistence;
 /** How a copy was found when it was looked at: by reading it, or by its not being there. */
 final readonly class Finding
 {
-    private function __construct(public int $copy, public CopyState $state, public ?string $checksum, public ?string $because, public \DateTimeImmutable $at)
+    /**
+     * @param string|null $path         where it was looked at, from the store's root: of a copy that lies elsewhere by now it says nothing; null where that does not matter
+     * @param bool        $whileItMoves whether whoever moves it says so; anybody else who misses it then is too early, or too late
+     */
+    private function __construct(public int $copy, public CopyState $state, public ?string $checksum, public ?string $because, public \DateTimeImmutable $at, public ?string $path = null, public bool $whileItMoves = false)
     {
     }
 
@@ -30,5 +34,15 @@ final readonly class Finding
     public static function owed(int $copy, string $because): self
     {
         return new self($copy, CopyState::Owed, null, $because, new \DateTimeImmutable());
+    }
+
+    public function atPath(string $path): self
+    {
+        return new self($this->copy, $this->state, $this->checksum, $this->because, $this->at, $path, $this->whileItMoves);
+    }
+
+    public function whileItMoves(): self
+    {
+        return new self($this->copy, $this->state, $this->checksum, $this->because, $this->at, $this->path, true);
     }
 }

@@ -17,10 +17,10 @@ use VelvetLedger\Core\Shoot\Body;
 /** Asks the ledger which of a card's files it holds, by size, by quick print, by exposure, and which an intake under way has promised. */
 final readonly class HeldRepository
 {
-    private const HELD = "r.id AS frame_id, r.shoot_id, c.path, c.proven_at, c.state = 'proven' AND ".StoreRole::IN_USE.' AS is_there, c.mend_asked_at IS NOT NULL AS comes_back, s.name AS store, i.asked_at AS since';
+    private const HELD = "r.id AS frame_id, r.shoot_id, c.path, c.proven_at, c.state = 'proven' AND ".StoreRole::IN_USE.' AS is_there, '.StepRepository::TO_MEND.' AS comes_back, s.name AS store, i.asked_at AS since';
     private const COPY = ' JOIN intake i ON i.id = r.intake_id JOIN copy c ON c.file_id = f.id AND c.state '.CopyState::LIES_THERE.' JOIN store s ON s.id = c.store_id';
     /** Of several copies, and of several frames of the same bytes, one that is there, at the main store before others; else the earliest. */
-    private const BEST = StoreRole::IN_USE." DESC, c.state = 'proven' DESC, c.mend_asked_at IS NOT NULL DESC, s.role = 'main' DESC";
+    private const BEST = StoreRole::IN_USE." DESC, c.state = 'proven' DESC, ".StepRepository::TO_MEND." DESC, s.role = 'main' DESC";
 
     public function __construct(private Connection $database, private ShootRepository $shoots)
     {

@@ -11,7 +11,7 @@ use VelvetLedger\Core\Stamp\FrameStamp;
 /** What frames are to say, as it is changed by hand, with what they said before. */
 final readonly class StampChanges
 {
-    public function __construct(private Connection $database, private FrameKeywords $keywords)
+    public function __construct(private Connection $database, private FrameKeywords $keywords, private ChangeRepository $changes)
     {
     }
 
@@ -41,18 +41,16 @@ final readonly class StampChanges
      *
      * @return int how many frames of the shoot it is
      */
-    public function enter(int $shoot, string $what, array $frames, \Closure $of, array $add, array $remove): int
+    public function enter(int $shoot, AskedBy $by, string $what, array $frames, \Closure $of, array $add, array $remove): int
     {
-        return $this->database->transactional(function () use ($shoot, $what, $frames, $of, $add, $remove): int {
+        return $this->database->transactional(function () use ($shoot, $by, $what, $frames, $of, $add, $remove): int {
             $this->database->executeStatement('SELECT 1 FROM frame WHERE shoot_id = ? AND id IN (?) ORDER BY id FOR NO KEY UPDATE', [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
             $stamps = array_map(static fn (array $one): FrameStamp => $of($one['stamp'], 0 === $one['year'] ? null : $one['year']), $this->stamps($shoot, $frames));
             $frames = array_keys($stamps);
             if ([] === $frames) {
                 return 0;
             }
-            $change = $this->database->fetchOne('INSERT INTO stamp_change (shoot_id, at, what, frames) VALUES (?, now(), ?, ?) RETURNING id', [$shoot, $what, \count($frames)]);
-            $change = Row::number($change);
-            $this->database->executeStatement("INSERT INTO stamp_before (change_id, frame_id, stamp, keywords) SELECT ?, f.id, f.stamp, coalesce((SELECT json_agg(k.keyword_id) FROM frame_keyword k WHERE k.frame_id = f.id), '[]') FROM frame f WHERE f.id IN (?)", [$change, $frames], [1 => ArrayParameterType::INTEGER]);
+            $this->changes->enter(ChangeKind::Stamps, $by, $shoot, $what, $frames);
             $this->say(array_map(static fn (FrameStamp $stamp): array => $stamp->document(), $stamps));
             $this->keywords->remove(self::pairs($frames, $remove));
             $this->keywords->add(self::pairs($frames, $add));
@@ -79,30 +77,15 @@ final readonly class StampChanges
         return $pairs;
     }
 
-    /** @return array{id: int, what: string, frames: int}|null the last change of a shoot that was not taken back */
-    public function last(int $shoot): ?array
+    /** Frames say again what they said before a change. */
+    public function takeBack(ChangeRow $change): void
     {
-        $row = $this->database->fetchAssociative('SELECT id, what, frames FROM stamp_change WHERE shoot_id = ? AND taken_back_at IS NULL ORDER BY id DESC LIMIT 1', [$shoot]);
-
-        return false === $row ? null : ['id' => Row::number($row['id']), 'what' => Row::word($row['what']), 'frames' => Row::number($row['frames'])];
-    }
-
-    /** Frames say again what they said before the last change of a shoot; null where there is none. */
-    public function takeBack(int $shoot): ?string
-    {
-        return $this->database->transactional(function () use ($shoot): ?string {
-            $this->database->executeStatement('SELECT id FROM stamp_change WHERE shoot_id = ? FOR UPDATE', [$shoot]);
-            $last = $this->last($shoot);
-            if (null === $last) {
-                return null;
-            }
-            $this->database->executeStatement('UPDATE stamp_change SET taken_back_at = now() WHERE id = ?', [$last['id']]);
-            $this->database->executeStatement('DELETE FROM frame_keyword WHERE frame_id IN (SELECT frame_id FROM stamp_before WHERE change_id = ?)', [$last['id']]);
-            $this->database->executeStatement('INSERT INTO frame_keyword (frame_id, keyword_id) SELECT b.frame_id, k.id FROM stamp_before b, json_array_elements_text(b.keywords) j JOIN keyword k ON k.id = j::int WHERE b.change_id = ? ON CONFLICT DO NOTHING', [$last['id']]);
+        $this->database->transactional(function () use ($change): void {
+            $this->changes->takenBack($change->id);
+            $this->database->executeStatement('DELETE FROM frame_keyword WHERE frame_id IN (SELECT frame_id FROM change_before WHERE change_id = ?)', [$change->id]);
+            $this->database->executeStatement('INSERT INTO frame_keyword (frame_id, keyword_id) SELECT b.frame_id, k.id FROM change_before b, json_array_elements_text(b.keywords) j JOIN keyword k ON k.id = j::int WHERE b.change_id = ? ON CONFLICT DO NOTHING', [$change->id]);
             // A frame that said nothing of ours says nothing, and what we wrote is taken out of its files.
-            $this->database->executeStatement("UPDATE frame f SET stamp = coalesce(b.stamp, json_build_object('texts', json_build_object(), 'parents', true)), stamp_revision = stamp_revision + 1, restamp = true FROM stamp_before b WHERE b.change_id = ? AND b.frame_id = f.id", [$last['id']]);
-
-            return $last['what'];
+            $this->database->executeStatement("UPDATE frame f SET stamp = coalesce(b.stamp, json_build_object('texts', json_build_object(), 'parents', true)), stamp_revision = stamp_revision + 1, restamp = true FROM change_before b WHERE b.change_id = ? AND b.frame_id = f.id", [$change->id]);
         });
     }
 

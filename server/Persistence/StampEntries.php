@@ -13,7 +13,7 @@ use VelvetLedger\Core\Transfer\CouldNotPublish;
 /** Enters what came of stamping: files with new bytes, sidecars that are new, their copies and proofs. */
 final readonly class StampEntries
 {
-    public function __construct(private Connection $database, private CopyRepository $copies)
+    public function __construct(private Connection $database, private CopyRepository $copies, private StepRepository $steps)
     {
     }
 
@@ -41,12 +41,12 @@ final readonly class StampEntries
         $this->copies->found($findings);
     }
 
-    /** Whether a store's copy of a file is one that may be replaced: what is damaged there is mended by itself, not stamped over. */
+    /** Whether a store's copy of a file is one that may be replaced: what is damaged there is mended by itself, not stamped over, and what is to be moved there is moved before. */
     public function isGoodAt(StampedFile $file, int $store): bool
     {
         foreach ($file->file->copies ?? [] as $copy) {
             if ($copy['store'] === $store) {
-                return !$copy['bad'];
+                return !$copy['bad'] && $copy['path'] === $file->path();
             }
         }
 
@@ -67,6 +67,7 @@ final readonly class StampEntries
                 $this->database->executeStatement('SELECT 1 FROM copy WHERE file_id IN (?) ORDER BY id FOR NO KEY UPDATE', [$files], [ArrayParameterType::INTEGER]);
                 $this->files($done);
                 $this->copies($done, $stores);
+                $this->steps->follow(array_values(array_unique(array_map(static fn (array $one): int => $one[0]->frame->id, $done))));
             });
         }
     }
@@ -103,7 +104,7 @@ final readonly class StampEntries
             "WITH r AS MATERIALIZED (SELECT j.*, f.id AS file FROM json_to_recordset(?) AS j(lacks text, frame int, ending text, store int, path text, checksum text, because text, at timestamptz) JOIN file f ON f.frame_id = j.frame AND f.ending = j.ending),
              u AS (UPDATE copy c SET state = CASE WHEN r.at IS NULL THEN r.lacks ELSE 'proven' END, checksum = CASE WHEN r.at IS NULL THEN c.checksum ELSE r.checksum END, proven_at = coalesce(r.at, c.proven_at), because = r.because
                    FROM r WHERE c.file_id = r.file AND c.store_id = r.store AND (r.at IS NOT NULL OR c.state IN ('proven', 'owed')) RETURNING c.id, r.checksum, r.at),
-             i AS (INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at, because) SELECT file, store, path, CASE WHEN at IS NULL THEN 'owed' ELSE 'proven' END, CASE WHEN at IS NOT NULL THEN checksum END, at, because FROM r
+             i AS (INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at, because) SELECT file, store, ".StepRepository::freePlace('store', 'r.path').", CASE WHEN at IS NULL THEN 'owed' ELSE 'proven' END, CASE WHEN at IS NOT NULL THEN checksum END, at, because FROM r
                    WHERE NOT EXISTS (SELECT 1 FROM copy c WHERE c.file_id = r.file AND c.store_id = r.store) RETURNING id, checksum, proven_at)
              INSERT INTO proof (copy_id, checksum, holds, at) SELECT id, checksum, true, at FROM u WHERE at IS NOT NULL UNION ALL SELECT id, checksum, true, proven_at FROM i WHERE proven_at IS NOT NULL",
             [json_encode($rows, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)],

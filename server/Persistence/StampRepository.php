@@ -42,7 +42,7 @@ final readonly class StampRepository
     {
         $only = [] === $of ? '' : ' AND r.id IN (?)';
 
-        return array_map(static fn (array $row): FrameToStamp => new FrameToStamp($row), $this->byKey(self::ROWS.' WHERE r.shoot_id = ? AND r.restamp AND r.id > ? AND '.self::IS_IN."$only ORDER BY r.id LIMIT $most", [$shoot, $after, ...([] === $of ? [] : [$of])], [2 => ArrayParameterType::INTEGER]));
+        return array_map(static fn (array $row): FrameToStamp => new FrameToStamp($row), $this->byKey(self::ROWS.' WHERE r.shoot_id = ? AND r.restamp AND r.id > ? AND '.self::IS_IN.' AND NOT '.StepRepository::MOVES_AT_MAIN."$only ORDER BY r.id LIMIT $most", [$shoot, $after, ...([] === $of ? [] : [$of])], [2 => ArrayParameterType::INTEGER]));
     }
 
     /**
@@ -104,7 +104,7 @@ final readonly class StampRepository
     /** @return list<int> shoots with frames to be stamped, which nothing keeps from it */
     public function shoots(): array
     {
-        return Row::numbers($this->database->fetchFirstColumn('SELECT DISTINCT r.shoot_id FROM frame r WHERE r.restamp AND '.self::IS_IN.' ORDER BY 1'));
+        return Row::numbers($this->database->fetchFirstColumn('SELECT DISTINCT r.shoot_id FROM frame r WHERE r.restamp AND '.self::IS_IN.' AND NOT '.StepRepository::MOVES_AT_MAIN.' ORDER BY 1'));
     }
 
     /**
@@ -129,12 +129,12 @@ final readonly class StampRepository
      */
     public function settle(array $frames, array $notes): void
     {
-        $rows = array_map(static fn (FrameToStamp $frame): array => ['id' => $frame->id, 'revision' => $frame->revision, 'note' => $notes[$frame->id][0] ?? null, 'found' => $notes[$frame->id][1] ?? null], $frames);
+        $rows = array_map(static fn (FrameToStamp $frame): array => ['id' => $frame->id, 'folder' => $frame->folder, 'stem' => $frame->stem, 'revision' => $frame->revision, 'note' => $notes[$frame->id][0] ?? null, 'found' => $notes[$frame->id][1] ?? null], $frames);
         $this->database->transactional(function () use ($rows): void {
             $this->database->executeStatement('SET LOCAL enable_seqscan = off');
             // Whoever enters a file of a frame holds that frame's row (by its foreign key): then it is waited for here, or waits.
             $this->database->executeStatement('SELECT 1 FROM frame WHERE id IN (?) ORDER BY id FOR UPDATE', [array_column($rows, 'id')], [ArrayParameterType::INTEGER]);
-            $this->database->executeStatement('UPDATE frame r SET restamp = false, stamp_note = j.note, stamp_found = j.found FROM json_to_recordset(?) AS j(id int, revision int, note text, found text) WHERE r.id = j.id AND r.stamp_revision = j.revision AND (j.note IS NOT NULL OR NOT '.self::OWES.')', [json_encode($rows, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
+            $this->database->executeStatement('UPDATE frame r SET restamp = false, stamp_note = j.note, stamp_found = j.found FROM json_to_recordset(?) AS j(id int, folder text, stem text, revision int, note text, found text) WHERE r.id = j.id AND r.stamp_revision = j.revision AND (r.folder, r.stem) = (j.folder, j.stem) AND (j.note IS NOT NULL OR NOT '.self::OWES.')', [json_encode($rows, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
         });
     }
 

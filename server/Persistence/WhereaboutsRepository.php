@@ -56,7 +56,7 @@ final readonly class WhereaboutsRepository
     public function moveToFound(array $proven, array $otherwise): void
     {
         $rows = array_map(static fn (Finding $one): array => ['copy' => $one->copy, 'checksum' => $one->checksum, 'at' => $one->at->format('Y-m-d H:i:s.uP')], $proven);
-        $this->database->executeStatement("WITH j AS (SELECT * FROM json_to_recordset(?) AS j(copy int, checksum text, at timestamptz)), moved AS (UPDATE copy c SET path = c.found_path, found_path = NULL, state = 'proven', checksum = j.checksum, proven_at = j.at, because = NULL, mend_asked_at = NULL FROM j WHERE c.id = j.copy AND c.found_path IS NOT NULL RETURNING c.id, j.checksum, j.at) INSERT INTO proof (copy_id, checksum, holds, at) SELECT id, checksum, true, at FROM moved", [json_encode($rows, \JSON_THROW_ON_ERROR)]);
+        $this->database->executeStatement("WITH j AS (SELECT * FROM json_to_recordset(?) AS j(copy int, checksum text, at timestamptz)), moved AS (UPDATE copy c SET path = c.found_path, found_path = NULL, state = 'proven', checksum = j.checksum, proven_at = j.at, because = NULL FROM j WHERE c.id = j.copy AND c.found_path IS NOT NULL RETURNING c.id, j.checksum, j.at), mended AS (UPDATE step w SET state = '".StepState::Done->value."', done_at = now() FROM moved WHERE w.copy_id = moved.id AND w.kind = '".StepKind::Mend->value."' AND w.state ".StepState::IS_OWED.') INSERT INTO proof (copy_id, checksum, holds, at) SELECT id, checksum, true, at FROM moved', [json_encode($rows, \JSON_THROW_ON_ERROR)]);
         $this->database->executeStatement("UPDATE copy SET because = 'what was found at ' || found_path || ' is not there any more, or is another file by now', found_path = NULL WHERE id IN (?)", [$otherwise], [ArrayParameterType::INTEGER]);
     }
 }

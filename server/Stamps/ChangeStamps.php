@@ -8,12 +8,13 @@ use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Stamp\StampChange;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Pace\Slice;
+use VelvetLedger\Server\Persistence\AskedBy;
 use VelvetLedger\Server\Persistence\DayBookEntry;
 use VelvetLedger\Server\Persistence\KeywordRepository;
 use VelvetLedger\Server\Persistence\Shoot;
 use VelvetLedger\Server\Persistence\StampChanges;
 
-/** Changes what frames of a shoot say, takes the last change back, and has it written into their files. */
+/** Changes what frames of a shoot say, and has it written into their files. */
 final readonly class ChangeStamps
 {
     public function __construct(private StampChanges $changes, private KeywordRepository $vocabulary, private Restamping $restamping, private KeepsEdits $edits, private EntityManagerInterface $ledger)
@@ -25,29 +26,19 @@ final readonly class ChangeStamps
      *
      * @return int how many of them are of the shoot, and were changed
      */
-    public function change(Shoot $shoot, array $frames, StampChange $change): int
+    public function change(Shoot $shoot, array $frames, StampChange $change, AskedBy $by = AskedBy::Page): int
     {
         if ($change->isEmpty()) {
             return 0;
         }
         $words = array_values(array_unique(array_map($this->vocabulary->at(...), $change->add)));
-        $changed = $this->changes->enter($shoot->id(), $change->inWords(), $frames, $change->of(...), $words, $change->remove);
+        $changed = $this->changes->enter($shoot->id(), $by, $change->inWords(), $frames, $change->of(...), $words, $change->remove);
         if ($changed > 0) {
             $this->vocabulary->used($words, $changed * \count($words));
             $this->say(\sprintf('Stamps of %s changed: %s.', Count::of($changed, 'frame'), $change->inWords()), $shoot);
         }
 
         return $changed;
-    }
-
-    public function takeBack(Shoot $shoot): ?string
-    {
-        $what = $this->changes->takeBack($shoot->id());
-        if (null !== $what) {
-            $this->say("Taken back: $what.", $shoot);
-        }
-
-        return $what;
     }
 
     /**

@@ -7,9 +7,7 @@ namespace VelvetLedger\Server\Work;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use VelvetLedger\Server\Clearance\CompareCard;
 use VelvetLedger\Server\Clearance\RemoveOriginals;
-use VelvetLedger\Server\Copies\CouldNotMend;
-use VelvetLedger\Server\Copies\Mending;
-use VelvetLedger\Server\Copies\OwedCopies;
+use VelvetLedger\Server\Copies\OwedSteps;
 use VelvetLedger\Server\Copies\Proving;
 use VelvetLedger\Server\Persistence\IntakeRuns;
 
@@ -25,17 +23,19 @@ final readonly class LooksAfterCopies
     /** Milliseconds after which it is tried again, where somebody else was at it, or a card was copied. */
     private const COMES_AGAIN = 2000;
 
-    public function __construct(private OwedCopies $owed, private Proving $proving, private Mending $mending, private CompareCard $compare, private RemoveOriginals $remove, private IntakeRuns $runs, private OtherMachines $others, private Lane $lane)
+    public function __construct(private OwedSteps $owed, private Proving $proving, private CompareCard $compare, private RemoveOriginals $remove, private IntakeRuns $runs, private OtherMachines $others, private Lane $lane)
     {
     }
 
     #[AsMessageHandler]
-    public function makeOwed(MakeOwed $work): void
+    public function carryOut(CarryOut $work): void
     {
         $this->besideNoIntake($work, $work->store, function () use ($work): void {
             $came = $this->owed->some($work->store, $this->lane->watch(), $this->lane->slice(self::SLICE), $work->came);
-            if (null !== $came && !$came->isDone) {
-                $this->lane->send(new MakeOwed($work->store, $work->name, $came));
+            if (null === $came) {
+                $this->lane->send($work, self::COMES_AGAIN); // another is at it, and may be past what was asked for just now
+            } elseif (!$came->isDone) {
+                $this->lane->send(new CarryOut($work->store, $work->name, $came));
             }
         });
     }
@@ -46,20 +46,6 @@ final readonly class LooksAfterCopies
         $this->besideNoIntake($work, $this->proving->storeOf($work->proving), function () use ($work): void {
             if ($this->proving->prove($work->proving, $this->lane->watch(), $this->lane->slice(self::SLICE), $work->turn)) {
                 $this->lane->send($work);
-            }
-        });
-    }
-
-    #[AsMessageHandler]
-    public function mend(Mend $work): void
-    {
-        $this->besideNoIntake($work, $work->store, function () use ($work): void {
-            try {
-                if ($this->mending->asked($work->store, $this->lane->slice(self::SLICE), $this->lane->watch())) {
-                    $this->lane->send($work);
-                }
-            } catch (CouldNotMend) {
-                $this->lane->send($work, self::COMES_AGAIN); // another works there just now
             }
         });
     }

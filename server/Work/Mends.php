@@ -24,7 +24,7 @@ final readonly class Mends
     public function ask(array $copies): void
     {
         foreach ($this->mending->ask($copies) as $store) {
-            $this->bus->dispatch(new Mend($store->id(), $store->name()));
+            $this->bus->dispatch(new CarryOut($store->id(), $store->name()));
         }
     }
 }

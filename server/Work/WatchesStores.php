@@ -7,8 +7,9 @@ namespace VelvetLedger\Server\Work;
 use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\Messenger\MessageBusInterface;
-use VelvetLedger\Server\Persistence\CopyRepository;
 use VelvetLedger\Server\Persistence\SightingRepository;
+use VelvetLedger\Server\Persistence\StepKind;
+use VelvetLedger\Server\Persistence\StepRepository;
 use VelvetLedger\Server\Stores\Drives;
 use VelvetLedger\Server\Stores\Stores;
 
@@ -21,7 +22,7 @@ final readonly class WatchesStores implements Watched
 
     private Overdue $overdue;
 
-    public function __construct(private EntityManagerInterface $ledger, private Stores $stores, private CopyRepository $copies, private Nights $nights, private SightingRepository $sightings, private Drives $drives, private MessageBusInterface $bus, ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $ledger, private Stores $stores, private StepRepository $steps, private Nights $nights, private SightingRepository $sightings, private Drives $drives, private MessageBusInterface $bus, ClockInterface $clock)
     {
         $this->overdue = new Overdue($clock);
     }
@@ -29,8 +30,8 @@ final readonly class WatchesStores implements Watched
     public function look(): void
     {
         $this->ledger->clear();
-        $owed = $this->copies->creditors();
-        $mends = $this->copies->toBeMended();
+        $owed = $this->steps->owed();
+        $mends = $this->steps->waiting(StepKind::Mend);
         $here = [];
         foreach ($this->stores->all() as $store) {
             $id = $store->id();
@@ -41,11 +42,10 @@ final readonly class WatchesStores implements Watched
             }
             $path = $this->stores->at($store)->path;
             $here[$id] = [$path, $this->drives->of($path)?->device];
-            if ($this->overdue->isToBeAsked("owed $id", $owed[$id] ?? 0, self::OWED)) {
-                $this->bus->dispatch(new MakeOwed($id, $store->name()));
-            }
-            if ($this->overdue->isToBeAsked("mends $id", $mends[$id] ?? 0, self::MENDS, false)) { // asked for by a person just now, its message is on the way
-                $this->bus->dispatch(new Mend($id, $store->name()));
+            $isOwed = $this->overdue->isToBeAsked("owed $id", ($owed[$id] ?? 0) - ($mends[$id] ?? 0), self::OWED);
+            $isAsked = $this->overdue->isToBeAsked("mends $id", $mends[$id] ?? 0, self::MENDS, false); // asked for by a person just now, its message is on the way
+            if ($isOwed || $isAsked) {
+                $this->bus->dispatch(new CarryOut($id, $store->name()));
             }
             $this->nights->prove($store);
         }

@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\DependencyInjection\ContainerInterface;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Document\Fields;
+use VelvetLedger\Core\Keeping\Wanted;
 use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Core\Plan\Wishes;
@@ -20,11 +21,13 @@ use VelvetLedger\Server\Conversion\ConvertsRaw;
 use VelvetLedger\Server\Copies\CouldNotMend;
 use VelvetLedger\Server\Copies\FindsLost;
 use VelvetLedger\Server\Copies\Mending;
-use VelvetLedger\Server\Copies\OwedCopies;
+use VelvetLedger\Server\Copies\OwedSteps;
 use VelvetLedger\Server\Copies\Proving;
 use VelvetLedger\Server\Copies\SeesCopies;
 use VelvetLedger\Server\Intake\RunIntake;
+use VelvetLedger\Server\Keeping\ChangesNames;
 use VelvetLedger\Server\Pages\BadCopies;
+use VelvetLedger\Server\Persistence\AskedBy;
 use VelvetLedger\Server\Persistence\ConversionRepository;
 use VelvetLedger\Server\Persistence\LedgerFrame;
 use VelvetLedger\Server\Persistence\ProvingRepository;
@@ -41,7 +44,7 @@ use VelvetLedger\Tests\Stills;
  */
 final class AtOnceTest extends LedgerTestCase
 {
-    private const KINDS = ['bring in', 'owed', 'stamp', 'convert', 'mend', 'prove', 'see', 'find', 'compare'];
+    private const KINDS = ['rename', 'bring in', 'owed', 'stamp', 'convert', 'move', 'mend', 'prove', 'see', 'find', 'compare'];
     private const FOLDER = '2026/2026-05-04';
 
     #[TestWith(['bring in'])]
@@ -54,7 +57,7 @@ final class AtOnceTest extends LedgerTestCase
         $this->allIsToBeDone();
         $this->everything(); // one after the other
         $expected = $this->cameTo();
-        self::assertSame([[], [], ['proven'], [], []], \array_slice($expected, 2), 'nothing is left to be done');
+        self::assertSame([[], [], ['proven'], [], [], []], \array_slice($expected, 2), 'nothing is left to be done');
 
         $this->allIsToBeDone();
         self::ensureKernelShutdown();
@@ -108,7 +111,7 @@ final class AtOnceTest extends LedgerTestCase
         for ($round = 0; $round < 2; ++$round) {
             self::ensureKernelShutdown();
             self::bootKernel();
-            foreach (['bring in', 'mend', 'stamp', 'convert', 'stamp', 'owed', 'prove', 'mend', 'prove'] as $kind) {
+            foreach (['rename', 'bring in', 'mend', 'move', 'stamp', 'convert', 'stamp', 'owed', 'prove', 'mend', 'prove', 'move'] as $kind) {
                 $this->do($kind, self::getContainer());
             }
         }
@@ -119,7 +122,9 @@ final class AtOnceTest extends LedgerTestCase
         $ledger = new Services($in);
         match ($kind) {
             'bring in' => self::unlessElsewhere(static fn () => $ledger->get(RunIntake::class)->run(2, static fn (int $bytes, int $files) => null)),
-            'owed' => $ledger->get(OwedCopies::class)->make(2, static fn (int $bytes) => null),
+            'rename' => self::rename($ledger),
+            'move' => $ledger->get(OwedSteps::class)->all(1, static fn (int $bytes) => null),
+            'owed' => $ledger->get(OwedSteps::class)->all(2, static fn (int $bytes) => null),
             'stamp' => $ledger->get(ChangeStamps::class)->write(1, static fn () => null, []),
             'convert' => array_map($ledger->get(ConvertsRaw::class)->convert(...), $ledger->get(ConversionRepository::class)->overlooked(-10)),
             'mend' => self::mend($ledger),
@@ -151,6 +156,13 @@ final class AtOnceTest extends LedgerTestCase
         }
     }
 
+    /** Two of the frames change their names with each other; the raw has another name in another folder. */
+    private static function rename(Services $ledger): void
+    {
+        $shoot = $ledger->get(ShootRepository::class)->find(1);
+        $ledger->get(ChangesNames::class)->change($shoot, [1 => new Wanted(self::FOLDER.'/quay', 'quay 1'), 2 => new Wanted(self::FOLDER, '2026-05-04_0003'), 3 => new Wanted(self::FOLDER, '2026-05-04_0002')], AskedBy::Page);
+    }
+
     private static function prove(Services $ledger): void
     {
         foreach ($ledger->get(Stores::class)->all() as $store) {
@@ -172,6 +184,7 @@ final class AtOnceTest extends LedgerTestCase
             $this->column('SELECT DISTINCT state FROM copy'),
             $this->column('SELECT stamp_note FROM frame WHERE stamp_note IS NOT NULL OR restamp'),
             $this->column('SELECT stem || ending FROM file JOIN frame ON frame.id = frame_id GROUP BY 1 HAVING count(*) > 1'),
+            $this->column("SELECT kind FROM step WHERE state = 'waiting' UNION ALL SELECT c.path FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.path <> r.folder || '/' || r.stem || f.ending"),
         ];
     }
 }

@@ -15,7 +15,7 @@ use VelvetLedger\Server\Console\DngCommand;
 use VelvetLedger\Server\Console\ReceiptText;
 use VelvetLedger\Server\Conversion\ConvertsRaw;
 use VelvetLedger\Server\Conversion\LetsRawsGo;
-use VelvetLedger\Server\Copies\OwedCopies;
+use VelvetLedger\Server\Copies\OwedSteps;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Pages\DngsOfPlan;
 use VelvetLedger\Server\Persistence\ConversionRepository;
@@ -71,7 +71,7 @@ final class ConversionTest extends LedgerTestCase
         self::assertStringContainsString('3 raws stay until its DNG is proven at every store.', $this->sentence());
         rename($this->store->path.'/.Bellows', $this->store->path.'/Bellows');
         foreach ($this->service(Stores::class)->all() as $store) {
-            $this->fresh(OwedCopies::class)->make($store->id(), static fn () => null);
+            $this->fresh(OwedSteps::class)->all($store->id(), static fn () => null);
         }
         file_put_contents($this->at('Bellows').'/2026-05-04_0003.dng', 'damaged since');
         self::assertSame(2, $this->fresh(LetsRawsGo::class)->letGo(), 'each DNG is read once more: one is not as it was proven');

@@ -19,9 +19,8 @@ use VelvetLedger\Server\Persistence\ClearanceRepository;
 use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Persistence\ProvingRepository;
 use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Server\Work\CarryOut;
 use VelvetLedger\Server\Work\Compare;
-use VelvetLedger\Server\Work\MakeOwed;
-use VelvetLedger\Server\Work\Mend;
 use VelvetLedger\Server\Work\Proofs;
 use VelvetLedger\Server\Work\Prove;
 use VelvetLedger\Server\Work\WatchesProofs;
@@ -92,11 +91,11 @@ final class LanesTest extends LedgerTestCase
         $this->ledger()->getConnection()->executeStatement("UPDATE copy SET state = 'missing' WHERE id = (SELECT max(id) FROM copy)");
         [$bad] = array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $this->column("SELECT id FROM copy WHERE state = 'missing'"));
         foreach ($this->service(Mending::class)->ask([$bad]) as $store) {
-            $this->service(MessageBusInterface::class)->dispatch(new Mend($store->id(), $store->name()));
+            $this->service(MessageBusInterface::class)->dispatch(new CarryOut($store->id(), $store->name()));
         }
         self::assertInstanceOf(Prove::class, $this->next('care'));
-        self::assertInstanceOf(Mend::class, $this->next('care'));
-        self::assertSame([[], 'running'], [$this->column('SELECT id FROM copy WHERE mend_asked_at IS NOT NULL'), $this->proven($proving)[1]]);
+        self::assertInstanceOf(CarryOut::class, $this->next('care'));
+        self::assertSame([[], 'running'], [$this->column("SELECT id FROM step WHERE state = 'waiting'"), $this->proven($proving)[1]]);
         $this->service(Proofs::class)->ask($this->store('Anvil'), null, 30);
         self::assertInstanceOf(Prove::class, $this->next('night'), 'the night has a lane behind it');
     }
@@ -124,9 +123,9 @@ final class LanesTest extends LedgerTestCase
         $this->bringIn('CARD');
         $this->drivesBack('Bellows');
         $this->shortSlices();
-        $this->service(MessageBusInterface::class)->dispatch(new MakeOwed($this->store('Bellows'), 'Bellows'));
-        self::assertInstanceOf(MakeOwed::class, $this->next('care'));
-        self::assertInstanceOf(MakeOwed::class, $this->next('care'), 'small files make one round; there might be more');
+        $this->service(MessageBusInterface::class)->dispatch(new CarryOut($this->store('Bellows'), 'Bellows'));
+        self::assertInstanceOf(CarryOut::class, $this->next('care'));
+        self::assertInstanceOf(CarryOut::class, $this->next('care'), 'small files make one round; there might be more');
         self::assertNull($this->next('care'));
         self::assertSame([self::FILES.' owed copies were made at Bellows.'], array_values(array_filter($this->column('SELECT entry FROM day_book_entry'), static fn (mixed $entry): bool => \is_string($entry) && str_contains($entry, 'owed cop'))));
 

@@ -27,10 +27,9 @@ use VelvetLedger\Server\Clearance\Nods;
 use VelvetLedger\Server\Clearance\RemoveOriginals;
 use VelvetLedger\Server\Copies\CouldNotMend;
 use VelvetLedger\Server\Copies\Mending;
-use VelvetLedger\Server\Copies\OwedCopies;
+use VelvetLedger\Server\Copies\OwedSteps;
 use VelvetLedger\Server\Copies\Proving;
 use VelvetLedger\Server\Intake\Plans;
-use VelvetLedger\Server\Pace\Pace;
 use VelvetLedger\Server\Pages\BadCopies;
 use VelvetLedger\Server\Pages\DayBookChain;
 use VelvetLedger\Server\Persistence\DayBookRepository;
@@ -102,7 +101,7 @@ final class MirrorsTest extends LedgerTestCase
         $this->bringIn('CARD');
         mkdir($this->store->path.'/Third');
         $third = $this->service(ChangeStores::class)->add($this->store->path.'/Third', 'Third', StoreRole::Mirror, 'pictures');
-        self::assertSame([3, 0], [$this->copies('Third', 'owed'), $this->service(OwedCopies::class)->make($third->id(), static fn (int $bytes) => null)[1] ?? null]);
+        self::assertSame([3, 0], [$this->copies('Third', 'owed'), $this->service(OwedSteps::class)->all($third->id(), static fn (int $bytes) => null)->left ?? null]);
         self::assertSame(Folder::tree($this->at('Anvil')), Folder::tree($this->at('Third')));
         $this->drivesAway('Third');
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0004.JPG', Stills::jpeg('2026-05-04 21:15:00', 4));
@@ -232,20 +231,20 @@ final class MirrorsTest extends LedgerTestCase
         self::assertSame([[false, true], [true, false], [false, true]], $held(), 'it waits');
         $this->drivesAway('Bellows');
         $stores = array_map(static fn (LedgerStore $store): int => $store->id(), $this->service(Stores::class)->all());
-        $mend = fn (\Closure $watch): array => array_map(fn (int $store): bool => $this->service(Mending::class)->asked($store, (new Pace())->slice(60), $watch), $stores);
+        $mend = fn (\Closure $watch): array => array_map(fn (int $store): ?bool => $this->service(OwedSteps::class)->all($store, $watch)?->isDone, $stores);
         $copies = 0;
         try {
             $mend(static fn (int $bytes) => ++$copies === $cutAfter ? throw new \RuntimeException('killed') : null);
         } catch (\RuntimeException) {
         }
         $this->drivesBack('Bellows');
-        self::assertSame([false, false], $mend(static fn () => null));
+        self::assertSame([true, true], $mend(static fn () => null));
         self::assertSame([[true, false], [true, false], [true, false]], $held());
         foreach (['Anvil', 'Bellows'] as $drive) {
             self::assertSame($before, array_filter(Folder::tree($this->at($drive)), static fn (string $path): bool => !str_starts_with($path, '/'.Mending::ASIDE), \ARRAY_FILTER_USE_KEY));
         }
         self::assertTrue($this->clearance()->mayBeFormatted);
-        self::assertSame([], $this->column('SELECT id FROM copy WHERE mend_asked_at IS NOT NULL'));
+        self::assertSame(['done'], $this->column('SELECT DISTINCT state FROM step'));
     }
 
     /** A bad copy here and another bad one there: each file has a good one. */
@@ -489,7 +488,9 @@ final class MirrorsTest extends LedgerTestCase
     /** @return array{int, int} */
     private function makeOwed(string $store = 'Bellows'): array
     {
-        return $this->fresh(OwedCopies::class)->make($this->number($store), static fn (int $bytes) => null) ?? self::fail('somebody else does it');
+        $came = $this->fresh(OwedSteps::class)->all($this->number($store), static fn (int $bytes) => null) ?? self::fail('somebody else does it');
+
+        return [$came->made, $came->left];
     }
 
     private function number(string $store): int

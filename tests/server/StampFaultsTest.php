@@ -18,7 +18,7 @@ use VelvetLedger\Core\Stamp\StampsXmp;
 use VelvetLedger\Core\Stamp\StampTexts;
 use VelvetLedger\Server\Clearance\CardClearance;
 use VelvetLedger\Server\Copies\Mending;
-use VelvetLedger\Server\Copies\OwedCopies;
+use VelvetLedger\Server\Copies\OwedSteps;
 use VelvetLedger\Server\Intake\Interrupted;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Orders\Stationery;
@@ -202,7 +202,7 @@ final class StampFaultsTest extends LedgerTestCase
         $this->drivesBack('Bellows');
         $role(StoreRole::Mirror);
         self::assertSame(['proven', 'owed'], $states());
-        self::assertSame(0, $this->fresh(OwedCopies::class)->make(2, static fn (int $bytes) => null)[1] ?? null);
+        self::assertSame(0, $this->fresh(OwedSteps::class)->all(2, static fn (int $bytes) => null)?->left);
         self::assertFileEquals($this->at('Anvil').'2026-05-04_0001.jpg', $this->at('Bellows').'2026-05-04_0001.jpg');
     }
 

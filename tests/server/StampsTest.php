@@ -23,9 +23,11 @@ use VelvetLedger\Core\Stamp\StampField;
 use VelvetLedger\Core\Stamp\StampTexts;
 use VelvetLedger\Server\Cards\CardReadings;
 use VelvetLedger\Server\Clearance\CardClearance;
-use VelvetLedger\Server\Copies\OwedCopies;
+use VelvetLedger\Server\Copies\OwedSteps;
 use VelvetLedger\Server\Intake\Plans;
+use VelvetLedger\Server\Keeping\TakesBack;
 use VelvetLedger\Server\Orders\Stationery;
+use VelvetLedger\Server\Persistence\AskedBy;
 use VelvetLedger\Server\Persistence\IntakeState;
 use VelvetLedger\Server\Persistence\LedgerFrame;
 use VelvetLedger\Server\Persistence\ReceiptLine;
@@ -91,13 +93,13 @@ final class StampsTest extends LedgerTestCase
         }
         self::assertSame(['proven', 'proven', 'proven', 'owed', 'owed', 'proven'], $this->states(), 'the mirror is owed the change, not the raw');
         rename($this->store->path.'/.Bellows', $this->store->path.'/Bellows');
-        self::assertSame([2, 0], $this->service(OwedCopies::class)->make($this->mirror(), static fn () => null));
+        self::assertSame(2, $this->service(OwedSteps::class)->all($this->mirror(), static fn () => null)?->made);
         self::assertFileEquals($this->at('Anvil', '.jpg'), $this->at('Bellows', '.jpg'));
         self::assertFileEquals($this->at('Anvil', '.xmp'), $this->at('Bellows', '.xmp'));
-        $stamps = $this->service(ChangeStamps::class);
-        self::assertSame('event, usage terms; 1 keyword added; stars', $stamps->takeBack($this->shoot()));
-        $stamps->write($this->shoot()->id(), static fn () => null, []);
-        self::assertNull($stamps->takeBack($this->shoot()), 'once');
+        $back = $this->service(TakesBack::class);
+        self::assertSame('event, usage terms; 1 keyword added; stars', $back->last($this->shoot(), AskedBy::Page));
+        $this->service(ChangeStamps::class)->write($this->shoot()->id(), static fn () => null, []);
+        self::assertNull($back->last($this->shoot(), AskedBy::Page), 'once');
         self::assertArrayNotHasKey('Event', ExifTool::tags($this->at('Bellows', '.jpg')));
         self::assertSame('No use without leave.', ExifTool::tags($this->at('Bellows', '.xmp'))['UsageTerms']);
         self::assertSame(['proven', 'proven', 'proven', 'proven', 'proven', 'proven'], $this->states());
@@ -120,7 +122,7 @@ final class StampsTest extends LedgerTestCase
         $this->bringIn('CARD', self::stamping([]));
         $other = Services::of(self::createKernel())->get(EntityManagerInterface::class)->getConnection();
         $changes = $this->service(StampChanges::class);
-        $changes->enter(1, 'four stars', [$this->frame()], function (FrameStamp $stamp, ?int $year) use ($other): FrameStamp {
+        $changes->enter(1, AskedBy::Page, 'four stars', [$this->frame()], function (FrameStamp $stamp, ?int $year) use ($other): FrameStamp {
             try {
                 $other->fetchOne('SELECT 1 FROM frame WHERE id = ? FOR NO KEY UPDATE NOWAIT', [$this->frame()]);
                 self::fail('another could read it');

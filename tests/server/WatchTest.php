@@ -11,16 +11,15 @@ use Symfony\Component\Messenger\MessageBus;
 use Symfony\Component\Messenger\Transport\InMemory\InMemoryTransport;
 use Symfony\Component\Messenger\Worker;
 use VelvetLedger\Server\Intake\GoOn;
-use VelvetLedger\Server\Persistence\CopyRepository;
 use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Persistence\ProvingRepository;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
 use VelvetLedger\Server\Persistence\SightingRepository;
+use VelvetLedger\Server\Persistence\StepRepository;
 use VelvetLedger\Server\Stores\ChangeStores;
 use VelvetLedger\Server\Stores\Drives;
 use VelvetLedger\Server\Stores\Stores;
-use VelvetLedger\Server\Work\MakeOwed;
-use VelvetLedger\Server\Work\Mend;
+use VelvetLedger\Server\Work\CarryOut;
 use VelvetLedger\Server\Work\Nights;
 use VelvetLedger\Server\Work\OtherMachines;
 use VelvetLedger\Server\Work\PicksUp;
@@ -42,13 +41,13 @@ final class WatchTest extends LedgerTestCase
         $clock = new MockClock('2026-11-28 14:00:00');
         $bus = new SentMessages();
         $provings = $this->service(ProvingRepository::class);
-        $watch = new Watch([new WatchesStores($this->ledger(), $this->service(Stores::class), $this->service(CopyRepository::class), new Nights($provings, new Proofs($provings, $bus), $clock, static fn (): float => 0.0), $this->service(SightingRepository::class), $this->service(Drives::class), $bus, $clock)], $clock);
+        $watch = new Watch([new WatchesStores($this->ledger(), $this->service(Stores::class), $this->service(StepRepository::class), new Nights($provings, new Proofs($provings, $bus), $clock, static fn (): float => 0.0), $this->service(SightingRepository::class), $this->service(Drives::class), $bus, $clock)], $clock);
         $looked = static function (int $seconds, string $queue = 'care') use ($watch, $clock, $bus): array {
             $before = \count($bus->all());
             $clock->sleep($seconds);
             $watch->look(new WorkerRunningEvent(new Worker([$queue => new InMemoryTransport()], new MessageBus()), true));
 
-            return array_map(static fn (object $message): string => $message instanceof MakeOwed ? $message->name : $message::class, \array_slice($bus->all(), $before));
+            return array_map(static fn (object $message): string => $message instanceof CarryOut ? $message->name : $message::class, \array_slice($bus->all(), $before));
         };
         self::assertSame([], $looked(4), 'it is away');
         $this->drivesBack('Bellows');
@@ -62,10 +61,11 @@ final class WatchTest extends LedgerTestCase
         self::assertSame([], $looked(4));
         $this->drivesBack('Bellows');
         self::assertSame(['Bellows'], $looked(4), 'it came back once more');
-        $this->ledger()->getConnection()->executeStatement("UPDATE copy SET state = 'missing', mend_asked_at = now() WHERE path LIKE '%0001.jpg'");
-        self::assertSame([[], [], [Mend::class, Mend::class]], [$looked(4), $looked(20), $looked(20)], 'whoever was to mend them was killed');
-        $this->ledger()->getConnection()->executeStatement('UPDATE copy SET mend_asked_at = NULL WHERE store_id = (SELECT min(id) FROM store)');
-        self::assertSame([Mend::class], $looked(40), 'on one of them it goes on');
+        $this->ledger()->getConnection()->executeStatement("UPDATE copy SET state = 'missing' WHERE path LIKE '%0001.jpg'");
+        $this->service(StepRepository::class)->askToMend([1, 2]);
+        self::assertSame([[], [], ['Anvil', 'Bellows']], [$looked(4), $looked(20), $looked(20)], 'whoever was to mend them was killed');
+        $this->ledger()->getConnection()->executeStatement("UPDATE step SET state = 'done' WHERE store_id = (SELECT min(id) FROM store)");
+        self::assertSame(['Bellows'], $looked(40), 'on one of them it goes on');
     }
 
     public function testARunThatNobodyIsAtIsTakenUp(): void

@@ -6,8 +6,8 @@ namespace VelvetLedger\Server\Work;
 
 use VelvetLedger\Server\Copies\OwedSoFar;
 
-/** Work: to go on with making the copies that a store is owed. */
-final readonly class MakeOwed implements Work
+/** Work: to go on with what a store is owed: copies to be moved there, mended and made. */
+final readonly class CarryOut implements Work
 {
     /** @param string $name of the store */
     public function __construct(public int $store, public string $name, public OwedSoFar $came = new OwedSoFar())
@@ -16,6 +16,6 @@ final readonly class MakeOwed implements Work
 
     public function inWords(): string
     {
-        return "The copies owed to $this->name";
+        return "What $this->name is owed";
     }
 }

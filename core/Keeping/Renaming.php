@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Keeping;
+
+use VelvetLedger\Core\Naming\PortableText;
+
+/** New names and folders for frames, checked whole before any file is touched: each is one that every file system takes, and nobody else's. */
+final readonly class Renaming
+{
+    /** @param array<int, Wanted> $wanted by frame: those that change, each after the one whose place it takes, unless they go round in a circle */
+    private function __construct(public array $wanted)
+    {
+    }
+
+    /**
+     * @param list<KeptFrame>                $frames
+     * @param array<int, Wanted>             $wanted by frame; of others than these nothing is asked
+     * @param \Closure(string): list<string> $names  names that stand in a folder, or are given there
+     *
+     * @throws CouldNotRename nothing is changed
+     */
+    public static function of(array $frames, array $wanted, \Closure $names): self
+    {
+        $going = array_values(array_filter($frames, static fn (KeptFrame $frame): bool => isset($wanted[$frame->id]) && !$wanted[$frame->id]->is($frame->now)));
+        $places = $left = [];
+        foreach ($going as $frame) {
+            $to = $wanted[$frame->id];
+            if (!$to->isPortable()) {
+                throw CouldNotRename::notPortable(ltrim("$to->folder/$to->stem", '/'));
+            }
+            if (isset($places[$to->key()])) {
+                throw CouldNotRename::twice($to->stem, $to->folder);
+            }
+            $places[$to->key()] = $frame->id;
+            $left[PortableText::key($frame->now->folder)][] = $frame;
+        }
+        $taken = [];
+        foreach ($going as $frame) {
+            $to = $wanted[$frame->id];
+            $taken[$to->folder] ??= self::staying($names($to->folder), $left[PortableText::key($to->folder)] ?? []);
+            $by = $taken[$to->folder][Wanted::stemKey($to->stem)] ?? null;
+            if (null !== $by) {
+                throw CouldNotRename::taken($to->stem, $to->folder, $by);
+            }
+        }
+
+        return new self(self::inOrder($going, $wanted));
+    }
+
+    /**
+     * @param list<string>    $names
+     * @param list<KeptFrame> $going out of that folder
+     *
+     * @return array<array-key, string> key of a stem => a name that begins with it, and stays
+     */
+    private static function staying(array $names, array $going): array
+    {
+        $leave = [];
+        foreach ($going as $frame) {
+            foreach ([$frame->now->stem, ...$frame->names()] as $name) {
+                $leave[PortableText::key($name)] = true;
+            }
+        }
+        $stay = [];
+        foreach ($names as $name) {
+            if (!isset($leave[PortableText::key($name)])) {
+                $stay[Wanted::stemKey($name)] = $name;
+            }
+        }
+
+        return $stay;
+    }
+
+    /**
+     * @param list<KeptFrame>    $going
+     * @param array<int, Wanted> $wanted
+     *
+     * @return array<int, Wanted>
+     */
+    private static function inOrder(array $going, array $wanted): array
+    {
+        $at = $next = [];
+        foreach ($going as $frame) {
+            $at[$frame->now->key()] = $frame->id;
+        }
+        foreach ($going as $frame) {
+            $next[$frame->id] = $at[$wanted[$frame->id]->key()] ?? null;
+        }
+        $order = [];
+        foreach ($going as $frame) {
+            $chain = [];
+            for ($id = $frame->id; null !== $id && !isset($order[$id]) && !isset($chain[$id]); $id = $next[$id]) {
+                $chain[$id] = $wanted[$id];
+            }
+            $order += array_reverse($chain, true);
+        }
+
+        return $order;
+    }
+}

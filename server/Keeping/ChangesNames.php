@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Keeping;
+
+use Doctrine\ORM\EntityManagerInterface;
+use VelvetLedger\Core\Card\FolderNames;
+use VelvetLedger\Core\Keeping\CouldNotRename;
+use VelvetLedger\Core\Keeping\KeptFrame;
+use VelvetLedger\Core\Keeping\Renaming;
+use VelvetLedger\Core\Keeping\Wanted;
+use VelvetLedger\Core\Words\Count;
+use VelvetLedger\Server\Persistence\AskedBy;
+use VelvetLedger\Server\Persistence\ChangeRow;
+use VelvetLedger\Server\Persistence\DayBookEntry;
+use VelvetLedger\Server\Persistence\NameChanges;
+use VelvetLedger\Server\Persistence\NamesRepository;
+use VelvetLedger\Server\Persistence\Shoot;
+use VelvetLedger\Server\Stores\Store;
+use VelvetLedger\Server\Stores\Stores;
+
+/** Gives frames of a shoot other names and folders: in the ledger at once, at each store when it is there. */
+final readonly class ChangesNames
+{
+    public function __construct(private NameChanges $changes, private NamesRepository $names, private Stores $stores, private EntityManagerInterface $ledger)
+    {
+    }
+
+    /**
+     * @param array<int, Wanted> $wanted by frame; of frames of other shoots nothing is changed
+     *
+     * @return int how many are called or lie otherwise now
+     *
+     * @throws CouldNotRename nothing is changed
+     */
+    public function change(Shoot $shoot, array $wanted, AskedBy $by): int
+    {
+        $names = $this->names();
+        $changed = $this->changes->enter($shoot->id(), $by, array_keys($wanted), static function (array $frames) use ($wanted, $names): array {
+            $renaming = Renaming::of($frames, $wanted, $names);
+
+            return [$renaming, self::inWords($frames, $renaming)];
+        });
+        if ($changed > 0) {
+            $this->say(Count::of($changed, 'frame was', 'frames were').' given another name or folder.', $shoot);
+        }
+
+        return $changed;
+    }
+
+    /** @throws CouldNotRename where a name from before is another's by now; nothing is changed */
+    public function takeBack(Shoot $shoot, ChangeRow $change, AskedBy $by): void
+    {
+        $names = $this->names();
+        $this->changes->takeBack($shoot->id(), $by, $change, static fn (array $frames, array $before): Renaming => Renaming::of($frames, $before, $names));
+        $this->say("Taken back: $change->what.", $shoot);
+    }
+
+    /** @param list<KeptFrame> $frames */
+    private static function inWords(array $frames, Renaming $renaming): string
+    {
+        foreach ($frames as $frame) {
+            $to = $renaming->wanted[$frame->id] ?? null;
+            if (null !== $to) {
+                $more = \count($renaming->wanted) - 1;
+                $what = $to->stem === $frame->now->stem ? "{$frame->now->stem} to ".('' === $to->folder ? "the store's root" : $to->folder) : "{$frame->now->stem} is $to->stem";
+
+                return $what.(0 === $more ? '' : ', and '.Count::figure($more).' more');
+            }
+        }
+
+        return '';
+    }
+
+    /** @return \Closure(string): list<string> what stands in a folder at the main store, or is given there */
+    private function names(): \Closure
+    {
+        $main = $this->stores->main();
+
+        return fn (string $folder): array => [...$this->names->stayingInFolder($folder), ...($main->isPresent() ? self::there($main, $folder) : [])];
+    }
+
+    /** @return list<string> */
+    private static function there(Store $store, string $folder): array
+    {
+        return FolderNames::in(rtrim("$store->path/$folder", '/'));
+    }
+
+    private function say(string $what, Shoot $shoot): void
+    {
+        $this->ledger->persist(DayBookEntry::ofShoot($what, $shoot));
+        $this->ledger->flush();
+    }
+}

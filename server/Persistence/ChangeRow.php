@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence;
+
+/** What somebody changed of frames of a shoot. */
+final readonly class ChangeRow
+{
+    public int $id;
+    public ChangeKind $kind;
+
+    /** In words: "Rights: creator". */
+    public string $what;
+
+    /** How many frames it was. */
+    public int $frames;
+
+    /** @param array<string, mixed> $row */
+    public function __construct(array $row)
+    {
+        $is = Row::of($row);
+        $this->id = $is->int('id');
+        $this->kind = ChangeKind::from($is->text('kind'));
+        $this->what = $is->text('what');
+        $this->frames = $is->int('frames');
+    }
+}
