@@ -11,6 +11,8 @@ use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Persistence\LedgerStore;
 use VelvetLedger\Server\Persistence\ProvingRepository;
 use VelvetLedger\Server\Persistence\SightingRepository;
+use VelvetLedger\Server\Persistence\StepKind;
+use VelvetLedger\Server\Persistence\StepRepository;
 use VelvetLedger\Server\Persistence\StoreRole;
 use VelvetLedger\Server\Persistence\StoreSumsRepository;
 use VelvetLedger\Server\Stores\Drives;
@@ -25,7 +27,7 @@ use VelvetLedger\Server\View\StoresView;
 /** All that the page of stores shows, and the command line prints. */
 final readonly class StoresPage
 {
-    public function __construct(private Stores $stores, private Drives $drives, private StoreSumsRepository $sums, private ProvingRepository $provings, private CopyRepository $copies, private IntakeRuns $runs, private SightingRepository $sightings)
+    public function __construct(private Stores $stores, private Drives $drives, private StoreSumsRepository $sums, private ProvingRepository $provings, private CopyRepository $copies, private IntakeRuns $runs, private SightingRepository $sightings, private StepRepository $steps)
     {
     }
 
@@ -40,6 +42,7 @@ final readonly class StoresPage
             $drives[$store->id()] = $now->isPresent() ? $this->drives->of($now->path) : null;
         }
 
+        $moves = $this->steps->waiting(StepKind::Move);
         $elsewhere = [];
         foreach (\in_array(null, $drives, true) ? $this->sightings->elsewhere() : [] as $store => $machine) {
             if (null === ($drives[$store] ?? null)) {
@@ -48,14 +51,14 @@ final readonly class StoresPage
         }
 
         return new StoresView(
-            array_map(fn (LedgerStore $store): StorePageView => $this->store($store, $drives[$store->id()] ?? null, null === $main || $main === $store ? null : $drives[$main->id()] ?? null, $main?->name() ?? '', $lastCard), $stores),
+            array_map(fn (LedgerStore $store): StorePageView => $this->store($store, $drives[$store->id()] ?? null, null === $main || $main === $store ? null : $drives[$main->id()] ?? null, $main?->name() ?? '', $lastCard, $moves[$store->id()] ?? 0), $stores),
             array_map(static fn (Drive $drive): DriveView => new DriveView($drive), $this->drives->all()),
             $this->runs->copying(),
             $elsewhere,
         );
     }
 
-    private function store(LedgerStore $store, ?Drive $drive, ?Drive $main, string $mainName, ?int $lastCard): StorePageView
+    private function store(LedgerStore $store, ?Drive $drive, ?Drive $main, string $mainName, ?int $lastCard, int $toMove): StorePageView
     {
         $states = $this->sums->byState($store->id());
         $months = $this->sums->months($store->id());
@@ -63,6 +66,7 @@ final readonly class StoresPage
             $states['proven'][0] ?? 0,
             $states['owed'][0] ?? 0,
             ($states['missing'][0] ?? 0) + ($states['differs'][0] ?? 0),
+            $toMove,
             $states['proven'][1] ?? 0,
             $states['owed'][1] ?? 0,
             $this->sums->oldestProof($store->id()),

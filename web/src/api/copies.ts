@@ -15,7 +15,7 @@ export const useStores = () =>
   useQuery({
     queryKey: ["stores"],
     queryFn: () => get<Stores>("/api/stores"),
-    refetchInterval: (query) => (query.state.data?.stores.some((store) => isMoving(store.proving) || (store.present && store.sums.owed > 0)) ? GLANCE : REST),
+    refetchInterval: (query) => (query.state.data?.stores.some((store) => isMoving(store.proving) || (store.present && store.sums.owed + store.sums.toMove > 0)) ? GLANCE : REST),
   });
 
 export const useDriveFolders = (path: string) =>

@@ -733,6 +733,7 @@ export interface StoreSums {
   proven: number;
   owed: number;
   bad: number;
+  toMove: number;
   bytes: number;
   owedBytes: number;
   oldestProof: string | null;
