@@ -10,8 +10,12 @@ namespace VelvetLedger\Core\Hint;
  */
 final readonly class Luminance
 {
-    /** @param string $values one byte a pixel */
-    public function __construct(public string $values, public int $width, public int $height)
+    /**
+     * @param string      $values  one byte a pixel
+     * @param string|null $colours what share of its pixels, 0 to 255, has each of 27 colours: R', G' and B' in three steps each, red the
+     *                             slowest; 54 hexadecimal digits; null of a grey picture, or where nobody asked
+     */
+    public function __construct(public string $values, public int $width, public int $height, public ?string $colours = null)
     {
         if (\strlen($values) !== $width * $height) {
             throw new \InvalidArgumentException(\sprintf('%d values for %d x %d pixels', \strlen($values), $width, $height));

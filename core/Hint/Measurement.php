@@ -14,9 +14,7 @@ final readonly class Measurement
     public const BLACK = 16;
     public const CLIPPED = 245;
 
-    /** Pixels of a square's side; variance from which it has structure (six steps of brightness); so many such squares are needed; and of them the sharpest third or so counts, for a picture is to be sharp somewhere. Common practice, no published source. */
-    private const TILE = 16;
-    private const STRUCTURE = 36.0;
+    /** So many squares with structure are needed; and of them the sharpest third or so counts, for a picture is to be sharp somewhere. Common practice, no published source. */
     private const TILES = 4;
     private const SHARPEST = 3;
 
@@ -24,12 +22,7 @@ final readonly class Measurement
     {
     }
 
-    /**
-     * Focus is the variance of the Laplacian (kernel 0 1 0 / 1 -4 1 / 0 1 0), the measure LAPV in Pertuz, Puig and
-     * Garcia, "Analysis of focus measure operators for shape-from-focus", Pattern Recognition 46 (2013), from memory;
-     * taken square by square where the picture has structure, and divided by the variance there, so that a dim or hazy
-     * scene counts as sharp as a bright one of the same edges.
-     */
+    /** Focus as Focus measures it, square by square where the picture has structure. */
     public static function of(Luminance $picture): self
     {
         $pixels = max(1, $picture->width * $picture->height);
@@ -45,15 +38,21 @@ final readonly class Measurement
         return new self($sum / $pixels, $black / $pixels, $clipped / $pixels, $brightest, self::focus($picture));
     }
 
+    /** As it was measured before. */
+    public static function known(float $mean, float $blackShare, float $clippedShare, int $brightest, ?float $focus): self
+    {
+        return new self($mean, $blackShare, $clippedShare, $brightest, $focus);
+    }
+
     /** Null where too little of the picture has structure to be sharp or soft. */
     private static function focus(Luminance $picture): ?float
     {
         /** @var list<int> $v */
         $v = array_values((array) unpack('C*', $picture->values));
         $found = [];
-        for ($top = 0; $top + self::TILE <= $picture->height; $top += self::TILE) {
-            for ($left = 0; $left + self::TILE <= $picture->width; $left += self::TILE) {
-                $tile = self::tile($v, $picture->width, $left, $top);
+        for ($top = 0; $top + Focus::TILE <= $picture->height; $top += Focus::TILE) {
+            for ($left = 0; $left + Focus::TILE <= $picture->width; $left += Focus::TILE) {
+                $tile = Focus::ofTile($v, $picture->width, $left, $top);
                 if (null !== $tile) {
                     $found[] = $tile;
                 }
@@ -65,28 +64,5 @@ final readonly class Measurement
         rsort($found);
 
         return $found[intdiv(\count($found), self::SHARPEST)];
-    }
-
-    /**
-     * Variance of the Laplacian to that of the brightness, in a square of the picture; null where it has no structure.
-     *
-     * @param list<int> $v
-     */
-    private static function tile(array $v, int $width, int $left, int $top): ?float
-    {
-        $sum = $squares = $edges = $edgeSquares = 0;
-        $count = (self::TILE - 2) ** 2;
-        for ($y = $top + 1; $y < $top + self::TILE - 1; ++$y) {
-            for ($i = $y * $width + $left + 1, $end = $i + self::TILE - 2; $i < $end; ++$i) {
-                $laplacian = $v[$i - 1] + $v[$i + 1] + $v[$i - $width] + $v[$i + $width] - 4 * $v[$i];
-                $sum += $v[$i];
-                $squares += $v[$i] * $v[$i];
-                $edges += $laplacian;
-                $edgeSquares += $laplacian * $laplacian;
-            }
-        }
-        $variance = $squares / $count - ($sum / $count) ** 2;
-
-        return $variance < self::STRUCTURE ? null : ($edgeSquares / $count - ($edges / $count) ** 2) / $variance;
     }
 }

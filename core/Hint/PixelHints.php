@@ -17,9 +17,9 @@ final class PixelHints
     private const SHARP_ENOUGH = 0.3;
 
     /**
-     * @param array<string, Measurement> $measured frame key => measurement, in order of capture
+     * @param array<array-key, Measurement> $measured frame key => measurement, in order of capture
      *
-     * @return array<string, list<FrameHint>> frame key => hints, only frames that have any
+     * @return array<array-key, list<FrameHint>> frame key => hints, only frames that have any
      */
     public static function of(array $measured): array
     {
@@ -52,9 +52,9 @@ final class PixelHints
     }
 
     /**
-     * @param array<string, float> $focus frame key => focus; frames black or blown are not among them
+     * @param array<array-key, float> $focus frame key => focus; frames black or blown are not among them
      *
-     * @return list<string>
+     * @return list<array-key>
      */
     private static function soft(array $focus): array
     {

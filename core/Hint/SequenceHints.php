@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Hint;
 
-use VelvetLedger\Core\Card\ReadFrame;
-
 /** Hints from capture facts alone: frames that were taken as one burst, or as one exposure bracket. */
 final class SequenceHints
 {
@@ -15,24 +13,24 @@ final class SequenceHints
     private const BRACKET_MOST = 9;
 
     /**
-     * @param list<ReadFrame> $frames in order of capture
+     * @param list<Shot> $shots in order of capture
      *
-     * @return array<string, FrameHint> frame key => hint
+     * @return array<array-key, FrameHint> by the shot's key
      */
-    public static function of(array $frames): array
+    public static function of(array $shots): array
     {
         $bodies = [];
-        foreach ($frames as $frame) {
-            if (!$frame->isDatedByFile()) {
-                $bodies[$frame->facts?->gear->model.'|'.$frame->facts?->gear->serial][] = $frame;
+        foreach ($shots as $shot) {
+            if ($shot->isDated) {
+                $bodies[$shot->body][] = $shot;
             }
         }
         $hints = [];
         foreach ($bodies as $ofOneBody) {
             foreach (self::runs($ofOneBody) as $run) {
                 $hint = self::isBracket($run) ? Hint::Bracket : Hint::Burst;
-                foreach ($run as $i => $frame) {
-                    $hints[$frame->frame->key] = new FrameHint($hint, $i + 1, \count($run));
+                foreach ($run as $i => $shot) {
+                    $hints[$shot->key] = new FrameHint($hint, $i + 1, \count($run));
                 }
             }
         }
@@ -41,40 +39,33 @@ final class SequenceHints
     }
 
     /**
-     * @param list<ReadFrame> $frames
+     * @param list<Shot> $shots
      *
-     * @return list<non-empty-list<ReadFrame>> runs without a longer pause, of three frames or more
+     * @return list<non-empty-list<Shot>> runs without a longer pause, of three shots or more
      */
-    private static function runs(array $frames): array
+    private static function runs(array $shots): array
     {
         $runs = [];
         $run = [];
-        foreach ($frames as $frame) {
-            if ([] !== $run && self::seconds($frame) - self::seconds($run[\count($run) - 1]) > self::BURST_PAUSE) {
+        foreach ($shots as $shot) {
+            if ([] !== $run && $shot->seconds - $run[\count($run) - 1]->seconds > self::BURST_PAUSE) {
                 $runs[] = $run;
                 $run = [];
             }
-            $run[] = $frame;
+            $run[] = $shot;
         }
         $runs[] = $run;
 
         return array_values(array_filter($runs, static fn (array $one): bool => \count($one) >= self::BURST_LEAST));
     }
 
-    /** @param non-empty-list<ReadFrame> $run */
+    /** @param non-empty-list<Shot> $run */
     private static function isBracket(array $run): bool
     {
-        $biases = array_map(static fn (ReadFrame $frame): string => \sprintf('%.2f', $frame->facts->exposure->biasEv ?? 0.0), $run);
+        $biases = array_map(static fn (Shot $shot): string => \sprintf('%.2f', $shot->biasEv), $run);
 
         return \count($run) <= self::BRACKET_MOST
             && \count(array_unique($biases)) === \count($run)
-            && self::seconds($run[\count($run) - 1]) - self::seconds($run[0]) <= self::BRACKET_SPAN;
-    }
-
-    private static function seconds(ReadFrame $frame): float
-    {
-        $at = $frame->takenAt();
-
-        return (new \DateTimeImmutable($at->local, new \DateTimeZone('UTC')))->getTimestamp() + (float) ('0.'.($at->subsecond ?? '0'));
+            && $run[\count($run) - 1]->seconds - $run[0]->seconds <= self::BRACKET_SPAN;
     }
 }

@@ -14,6 +14,7 @@ use VelvetLedger\Core\Hint\Hints;
 use VelvetLedger\Core\Hint\Luminance;
 use VelvetLedger\Core\Hint\Measurement;
 use VelvetLedger\Core\Hint\Pixels;
+use VelvetLedger\Core\Hint\Shot;
 use VelvetLedger\Core\Shoot\CaptureOrder;
 use VelvetLedger\Server\Pace\Pace;
 
@@ -37,7 +38,7 @@ final readonly class CardHints
      *
      * @param list<ReadFrame> $frames
      *
-     * @return array{int, int, array<string, list<FrameHint>>} as within
+     * @return array{int, int, array<array-key, list<FrameHint>>} as within
      */
     public function soFar(Volume $volume, array $frames): array
     {
@@ -49,7 +50,7 @@ final readonly class CardHints
      *
      * @param list<ReadFrame> $frames
      *
-     * @return array{int, int, array<string, list<FrameHint>>} previews measured, previews in all, hints by frame key
+     * @return array{int, int, array<array-key, list<FrameHint>>} previews measured, previews in all, hints by frame key
      *
      * @throws SourceGone where the card left meanwhile
      */
@@ -84,7 +85,7 @@ final readonly class CardHints
             $this->cache->save($item->set($known));
         }
 
-        return [\count(array_intersect_key($known, $signed)), \count($signed), Hints::of($frames, $measured)];
+        return [\count(array_intersect_key($known, $signed)), \count($signed), Hints::of(array_map(Shot::ofRead(...), $frames), $measured)];
     }
 
     /**

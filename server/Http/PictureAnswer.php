@@ -11,7 +11,7 @@ use VelvetLedger\Server\Tools\Pictures;
 /** Answers with a JPEG that the browser may keep: its address changes when the file does. */
 final class PictureAnswer
 {
-    private const EDGES = [160, 480, 1600];
+    private const EDGES = [160, 480, Pictures::SCREEN];
 
     public static function edge(Request $request): int
     {
@@ -21,7 +21,7 @@ final class PictureAnswer
     /** Pixels along the longer edge, or "whole". */
     public static function edgeOf(string $edge): int
     {
-        return 'whole' === $edge ? Pictures::WHOLE : (\in_array((int) $edge, self::EDGES, true) ? (int) $edge : throw BadInput::field('edge', 'must be 160, 480, 1600 or whole'));
+        return 'whole' === $edge ? Pictures::WHOLE : (\in_array((int) $edge, self::EDGES, true) ? (int) $edge : throw BadInput::field('edge', 'must be 160, 480, 2048 or whole'));
     }
 
     public static function jpeg(string $stream): Response

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Pages;
 
+use VelvetLedger\Core\Hint\Hints;
 use VelvetLedger\Core\Stamp\Keyword;
 use VelvetLedger\Server\Persistence\FrameKeywords;
 use VelvetLedger\Server\Persistence\LedgerFrame;
+use VelvetLedger\Server\Persistence\MeasurementRepository;
 use VelvetLedger\Server\Persistence\Shoot;
 use VelvetLedger\Server\Persistence\ShootRepository;
 use VelvetLedger\Server\Persistence\StampRepository;
@@ -16,7 +18,7 @@ use VelvetLedger\Server\View\ShootFrameView;
 /** The frames of a shoot with what each says. */
 final readonly class FramesPage
 {
-    public function __construct(private ShootRepository $shoots, private StampRepository $stamps, private FrameKeywords $keywords)
+    public function __construct(private ShootRepository $shoots, private StampRepository $stamps, private FrameKeywords $keywords, private MeasurementRepository $measurements)
     {
     }
 
@@ -27,12 +29,14 @@ final readonly class FramesPage
         $says = $this->stamps->ofShoot($shoot->id());
         $keywords = $this->keywords->of(array_map(static fn (LedgerFrame $frame): int => $frame->id(), $frames));
 
-        return array_map(static function (LedgerFrame $frame) use ($says, $keywords): ShootFrameView {
+        $hints = Hints::of(...$this->measurements->ofShoot($shoot->id()));
+
+        return array_map(static function (LedgerFrame $frame) use ($says, $keywords, $hints): ShootFrameView {
             $said = $says[$frame->id()] ?? ['rating' => null, 'label' => null, 'waits' => false, 'note' => null, 'found' => null];
             $words = array_map(static fn (Keyword $keyword): string => $keyword->word(), array_values($keywords[$frame->id()] ?? []));
             $found = array_map(static fn (array $path): string => (string) end($path), $frame->facts->facts()->remarks->keywords ?? []);
 
-            return new ShootFrameView($frame, new FrameStampView($said['rating'], $said['label'], array_values(array_unique([...$words, ...$found])), $said['waits'], $said['note'], $said['found']));
+            return new ShootFrameView($frame, new FrameStampView($said['rating'], $said['label'], array_values(array_unique([...$words, ...$found])), $said['waits'], $said['note'], $said['found']), $hints[$frame->id()] ?? []);
         }, $frames);
     }
 }

@@ -40,6 +40,19 @@ final readonly class Row
         return null === $value ? null : self::word($value, $column);
     }
 
+    public function float(string $column): float
+    {
+        return $this->floatOrNull($column) ?? throw WrongColumn::holds($column, 'a number', null);
+    }
+
+    /** PostgreSQL's real or double precision, which PDO gives as text. */
+    public function floatOrNull(string $column): ?float
+    {
+        $value = $this->column($column);
+
+        return null === $value ? null : (is_numeric($value) ? (float) $value : throw WrongColumn::holds($column, 'a number', $value));
+    }
+
     public function bool(string $column): bool
     {
         $value = $this->column($column);

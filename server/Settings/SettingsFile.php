@@ -41,8 +41,12 @@ final readonly class SettingsFile
         if (!\is_bool($remove)) {
             throw BadSettings::inFile($file, '"remove_originals" must be true or false.');
         }
+        $room = $parsed['picture_room'] ?? Settings::PICTURE_ROOM / 1e9;
+        if ((!\is_int($room) && !\is_float($room)) || $room < 0.1) {
+            throw BadSettings::inFile($file, '"picture_room" must be a number of gigabytes, 0.1 or more.');
+        }
 
-        return new Settings(array_values(array_filter($readers, \is_string(...))), self::stores($file, $parsed['stores'] ?? []), array_values(array_filter($eject, \is_string(...))), $simulated, $remove);
+        return new Settings(array_values(array_filter($readers, \is_string(...))), self::stores($file, $parsed['stores'] ?? []), array_values(array_filter($eject, \is_string(...))), $simulated, $remove, (int) ($room * 1e9));
     }
 
     /**

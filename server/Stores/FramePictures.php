@@ -17,23 +17,63 @@ use VelvetLedger\Server\Persistence\LedgerFrame;
 use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\StoreRole;
 use VelvetLedger\Server\Tools\CouldNotMakePicture;
+use VelvetLedger\Server\Tools\KeptPictures;
 use VelvetLedger\Server\Tools\Pictures;
 
 /** Pictures of frames in the ledger, from whichever store has a copy now: of the file that the frame's facts are of, else of another of its stills. */
 final readonly class FramePictures
 {
-    public function __construct(private EntityManagerInterface $ledger, private Stores $stores, private Pictures $pictures)
+    /** As large as a screen shows it: pixels along the longer side. */
+    public const SCREEN = Pictures::SCREEN;
+
+    public function __construct(private EntityManagerInterface $ledger, private Stores $stores, private Pictures $pictures, private KeptPictures $kept)
     {
     }
 
     /**
-     * A JPEG stream about $edge pixels along its longer side.
+     * A JPEG stream about $edge pixels along its longer side. One of the size of a screen is kept: it is there when no drive is.
      *
      * @throws CouldNot what was wrong with the best that there was
      */
     public function of(int $id, int $edge): string
     {
         $frame = $this->ledger->find(LedgerFrame::class, $id) ?? throw NotInLedger::frame($id);
+        if (self::SCREEN !== $edge) {
+            return $this->from($frame, fn (string $path, CaptureFacts $facts): string => $this->pictures->of($path, $facts, $edge));
+        }
+        $of = $this->nameOfKept($frame);
+        $jpeg = null === $of ? null : $this->kept->get($of);
+        if (null === $jpeg) {
+            $jpeg = $this->from($frame, fn (string $path, CaptureFacts $facts): string => $this->pictures->of($path, $facts, $edge, false));
+            null === $of ? null : $this->kept->put($of, $jpeg);
+        }
+
+        return $jpeg;
+    }
+
+    /**
+     * The stream of the preview in the file that is about $edge pixels long, as it lies there: not upright. Null where there is none.
+     *
+     * @throws CouldNot as of()
+     */
+    public function preview(int $id, int $edge): ?string
+    {
+        return $this->from($this->ledger->find(LedgerFrame::class, $id) ?? throw NotInLedger::frame($id), static function (string $path, CaptureFacts $facts) use ($edge): ?string {
+            $preview = $facts->previewFor($edge);
+
+            return null === $preview ? null : Bytes::ofFile($path)->read($preview->offset, $preview->length);
+        });
+    }
+
+    /**
+     * @template T
+     *
+     * @param \Closure(string, CaptureFacts): T $make
+     *
+     * @return T
+     */
+    private function from(LedgerFrame $frame, \Closure $make): mixed
+    {
         $first = $absent = null;
         foreach ($this->copies($frame) as [$file, $copy]) {
             $store = $this->stores->at($copy->store);
@@ -43,12 +83,22 @@ final readonly class FramePictures
                 continue;
             }
             try {
-                return $this->pictures->of($path, $this->facts($frame, $file, $copy, $path), $edge);
+                return $make($path, $this->facts($frame, $file, $copy, $path));
             } catch (CouldNot $failure) {
                 $first ??= $failure;
             }
         }
-        throw $first ?? $absent ?? ([] === $frame->pictures() ? CouldNotMakePicture::noneInside() : NotInLedger::frame($id));
+        throw $first ?? $absent ?? ([] === $frame->pictures() ? CouldNotMakePicture::noneInside() : NotInLedger::frame($frame->id()));
+    }
+
+    /** Of its best file, whose picture stays what it is while its copies are proven; null where that is in doubt. */
+    private function nameOfKept(LedgerFrame $frame): ?string
+    {
+        foreach ($this->copies($frame) as [$file, $copy]) {
+            return CopyState::Proven === $copy->state() && $frame->hasFactsOf($file) ? \sprintf('frame %d|%s|%d', $frame->id(), $file->original->checksum ?? '', self::SCREEN) : null;
+        }
+
+        return null;
     }
 
     /** What the ledger has of the frame is true of the one file that it was read from, as that was then; of any other, the file is asked. */

@@ -61,6 +61,22 @@ final readonly class PixelsWithVips implements Pixels
         return $found;
     }
 
+    /**
+     * Of every fourth pixel.
+     *
+     * @param string $values R'G'B', a byte each
+     */
+    private static function colours(string $values): string
+    {
+        $counts = array_fill(0, 27, 0);
+        for ($i = 0, $end = \strlen($values) - 2; $i < $end; $i += 12) {
+            ++$counts[9 * (int) (\ord($values[$i]) / 85.4) + 3 * (int) (\ord($values[$i + 1]) / 85.4) + (int) (\ord($values[$i + 2]) / 85.4)];
+        }
+        $all = max(1, array_sum($counts));
+
+        return implode('', array_map(static fn (int $count): string => \sprintf('%02x', (int) round(255 * $count / $all)), $counts));
+    }
+
     /** A portable pixmap or graymap of 8 bits, in binary (ppm(5), pgm(5)), as its brightness; null where it is none, or cut off. */
     private static function read(string $path): ?Luminance
     {
@@ -81,6 +97,6 @@ final readonly class PixelsWithVips implements Pixels
             $luminance .= \chr((int) (0.299 * \ord($values[$i]) + 0.587 * \ord($values[$i + 1]) + 0.114 * \ord($values[$i + 2]) + 0.5));
         }
 
-        return new Luminance($luminance, $width, $height);
+        return new Luminance($luminance, $width, $height, self::colours($values));
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\View;
 
+use VelvetLedger\Core\Hint\FrameHint;
 use VelvetLedger\Core\Shoot\TimeSource;
 use VelvetLedger\Server\Persistence\LedgerFile;
 use VelvetLedger\Server\Persistence\LedgerFrame;
@@ -26,7 +27,8 @@ final readonly class ShootFrameView
 
     public ?FactsView $facts;
 
-    public function __construct(LedgerFrame $frame, public FrameStampView $stamp)
+    /** @param list<FrameHint> $hints */
+    public function __construct(LedgerFrame $frame, public FrameStampView $stamp, public array $hints)
     {
         $files = $frame->filesThere();
         $facts = $frame->facts->facts();

@@ -10,16 +10,28 @@ use Symfony\Component\Messenger\MessageBusInterface;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Server\Intake\Interrupted;
 use VelvetLedger\Server\Intake\TellsLanding;
+use VelvetLedger\Server\Looking\MeasuresFrames;
+use VelvetLedger\Server\Pace\Beat;
+use VelvetLedger\Server\Pace\Pace;
 use VelvetLedger\Server\Stores\FramePictures;
+use VelvetLedger\Server\Tools\KeptPictures;
 
-/** Has the pictures of frames made as they land, so that their shoot's page has them at first sight. */
-final readonly class Landings implements TellsLanding
+/** Has the pictures of frames made and measured as they land, so that their shoot's page has them at first sight; and keeps what is kept within its room. */
+final class Landings implements TellsLanding
 {
-    /** As the pages ask for them: a cover, and a frame on the mat. */
-    private const EDGES = [480, 160];
+    /** As the pages ask for them: a cover, a frame on the mat, and the larger look. */
+    private const EDGES = [480, 160, FramePictures::SCREEN];
 
-    public function __construct(private MessageBusInterface $bus, private FramePictures $pictures, private Interruption $interruption, private LoggerInterface $log)
+    private const MEASURED_AT_ONCE = 24;
+
+    /** Seconds. */
+    private const MAKES_ROOM = 600;
+
+    private readonly Beat $room;
+
+    public function __construct(private readonly MessageBusInterface $bus, private readonly FramePictures $pictures, private readonly MeasuresFrames $measures, private readonly KeptPictures $kept, private readonly Interruption $interruption, private readonly LoggerInterface $log, Pace $pace)
     {
+        $this->room = $pace->beat(self::MAKES_ROOM);
     }
 
     public function landed(array $frames): void
@@ -32,14 +44,29 @@ final readonly class Landings implements TellsLanding
     #[AsMessageHandler]
     public function land(Land $land): void
     {
-        foreach ($land->frames as $frame) {
+        try {
+            foreach (array_chunk($land->frames, self::MEASURED_AT_ONCE) as $some) {
+                array_map($this->pictures(...), $some);
+                $this->measures->of($some, $this->interruption->stopHere(...));
+            }
+        } catch (Interrupted) {
+            return; // whoever watches asks for those that are not measured
+        } catch (CouldNot $failure) {
+            $this->log->warning('Pictures could not be measured: {reason}', ['reason' => $failure->getMessage(), 'exception' => $failure]);
+        }
+        if ($this->room->isDue()) {
+            $this->kept->makeRoom();
+        }
+    }
+
+    private function pictures(int $frame): void
+    {
+        foreach (self::EDGES as $edge) {
+            $this->interruption->stopHere();
             try {
-                $this->interruption->stopHere();
-                array_map(fn (int $edge): string => $this->pictures->of($frame, $edge), self::EDGES);
+                $this->pictures->of($frame, $edge);
             } catch (CouldNot) {
-                continue; // the page says why it has none
-            } catch (Interrupted) {
-                return;
+                return; // the page says why it has none
             } catch (\Throwable $error) {
                 $this->log->error('A picture could not be made: {reason}', ['reason' => $error->getMessage(), 'exception' => $error]);
             }

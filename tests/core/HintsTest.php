@@ -16,6 +16,7 @@ use VelvetLedger\Core\Hint\FrameHint;
 use VelvetLedger\Core\Hint\Hints;
 use VelvetLedger\Core\Hint\Luminance;
 use VelvetLedger\Core\Hint\Measurement;
+use VelvetLedger\Core\Hint\Shot;
 
 final class HintsTest extends TestCase
 {
@@ -66,7 +67,7 @@ final class HintsTest extends TestCase
             ...self::sequence('D', '21:09:02', ['00' => 0.0]),
         ];
         $dark = Measurement::of(self::flat(3));
-        $hints = Hints::of($frames, [$frames[5]->frame->key => $dark, $frames[9]->frame->key => $dark]);
+        $hints = Hints::of(array_map(Shot::ofRead(...), $frames), [$frames[5]->frame->key => $dark, $frames[9]->frame->key => $dark]);
         $words = [];
         foreach ($frames as $frame) {
             foreach ($hints[$frame->frame->key] ?? [] as $hint) {

@@ -37,6 +37,7 @@ use VelvetLedger\Server\Persistence\Migrations\Version20261129160000;
 use VelvetLedger\Server\Persistence\Migrations\Version20261129170000;
 use VelvetLedger\Server\Persistence\Migrations\Version20261129190000;
 use VelvetLedger\Server\Persistence\Migrations\Version20261129230000;
+use VelvetLedger\Server\Persistence\Migrations\Version20261129233000;
 use VelvetLedger\Server\Persistence\NamesRepository;
 use VelvetLedger\Server\Persistence\Proof;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
@@ -49,7 +50,7 @@ use VelvetLedger\Server\Stores\Stores;
 final class MigrationTest extends LedgerTestCase
 {
     private const TO_LANES = [Version20261125004500::class, Version20261125040000::class, Version20261125110000::class, Version20261125150000::class, Version20261125180000::class, Version20261129003000::class, Version20261129060000::class, Version20261129090000::class, Version20261129110000::class];
-    private const SINCE = [Version20261129150000::class, Version20261129160000::class, Version20261129170000::class, Version20261129190000::class, Version20261129230000::class];
+    private const SINCE = [Version20261129150000::class, Version20261129160000::class, Version20261129170000::class, Version20261129190000::class, Version20261129230000::class, Version20261129233000::class];
 
     public function testFramesOfAnOlderLedgerKeepTheirTimesAndGetTheirOriginalNames(): void
     {

@@ -33,8 +33,10 @@ use VelvetLedger\Server\Cards\CardHints;
 use VelvetLedger\Server\Pace\Pace;
 use VelvetLedger\Server\Pages\ManyPictures;
 use VelvetLedger\Server\Settings\Home;
+use VelvetLedger\Server\Settings\Settings;
 use VelvetLedger\Server\Tools\CouldNotMakePicture;
 use VelvetLedger\Server\Tools\ExifToolReader;
+use VelvetLedger\Server\Tools\KeptPictures;
 use VelvetLedger\Server\Tools\Pictures;
 use VelvetLedger\Server\Tools\PixelsWithVips;
 use VelvetLedger\Server\Tools\RendersStills;
@@ -48,12 +50,12 @@ final class PicturesTest extends LedgerTestCase
     {
         $file = $this->reader->put('a.JPG', CameraFile::jpeg(Body::orrelM4(), self::shot(Fault::None), (new Painter())->paint(self::shot(Fault::None), 1536, 1024)));
         $facts = (new CoreFactsReader())->read($file);
-        $pictures = new Pictures(Home::fromEnvironment(), new RendersStills(new Filesystem()));
+        $pictures = new Pictures(new KeptPictures(Home::fromEnvironment(), new Settings([])), new RendersStills(new Filesystem()));
         $thumbnail = $facts->previews[0];
         self::assertSame(substr((string) file_get_contents($file), $thumbnail->offset, $thumbnail->length), $pictures->of($file, $facts, 160));
         $scaled = $pictures->of($file, $facts, 480);
         self::assertSame([480, 320], \array_slice((array) getimagesizefromstring($scaled), 0, 2));
-        $kept = glob(Home::fromEnvironment()->path.'/cache/pictures/*.jpg');
+        $kept = glob(Home::fromEnvironment()->path.'/cache/pictures/??/*.jpg');
         self::assertContains($scaled, array_map(file_get_contents(...), \is_array($kept) ? $kept : []));
         self::assertSame($scaled, $pictures->of($file, $facts, 480));
     }
@@ -69,7 +71,7 @@ final class PicturesTest extends LedgerTestCase
         ExifTool::write("-n -IFD0:Orientation=$orientation", $file);
         $facts = (new CoreFactsReader())->read($file);
         self::assertSame($orientation, $facts->image->orientation);
-        self::assertSame([$width, $height], \array_slice((array) getimagesizefromstring((new Pictures(Home::fromEnvironment(), new RendersStills(new Filesystem())))->of($file, $facts, 480)), 0, 2));
+        self::assertSame([$width, $height], \array_slice((array) getimagesizefromstring((new Pictures(new KeptPictures(Home::fromEnvironment(), new Settings([])), new RendersStills(new Filesystem())))->of($file, $facts, 480)), 0, 2));
     }
 
     /** As libvips and libheif write them (HEVC in ISO/IEC 23008-12), the date put in by ExifTool; and cut to two thirds. */
@@ -98,7 +100,7 @@ final class PicturesTest extends LedgerTestCase
     public function testAPreviewThatCannotBeDecodedOrIsNotThereIsSaidSo(): void
     {
         $file = $this->reader->put('a.JPG', "\xFF\xD8\xFF\xE0".str_repeat('not a picture', 400));
-        $pictures = new Pictures(Home::fromEnvironment(), new RendersStills(new Filesystem()));
+        $pictures = new Pictures(new KeptPictures(Home::fromEnvironment(), new Settings([])), new RendersStills(new Filesystem()));
         $said = [];
         foreach ([new CaptureFacts(), new CaptureFacts(previews: [new Preview(0, 4000, 4000, 3000)])] as $facts) {
             try {
@@ -140,7 +142,7 @@ final class PicturesTest extends LedgerTestCase
         self::assertSame(['a' => 32, 'b' => null, 'c' => 32], array_map(static fn (?Luminance $one): ?int => $one?->width, $found));
         $file = $this->reader->put('a.JPG', $lie);
         $this->expectExceptionMessage('takes more time or memory to decode');
-        (new Pictures(Home::fromEnvironment(), new RendersStills(new Filesystem())))->of($file, new CaptureFacts(previews: [new Preview(0, \strlen($lie), 64_000, 64_000)]), 480);
+        (new Pictures(new KeptPictures(Home::fromEnvironment(), new Settings([])), new RendersStills(new Filesystem())))->of($file, new CaptureFacts(previews: [new Preview(0, \strlen($lie), 64_000, 64_000)]), 480);
     }
 
     public function testHintsComeBitByBitAndStay(): void

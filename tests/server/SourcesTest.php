@@ -19,6 +19,8 @@ use VelvetLedger\Server\Cards\NoSuchCard;
 use VelvetLedger\Server\Cards\SourceFolders;
 use VelvetLedger\Server\Persistence\LedgerFrame;
 use VelvetLedger\Server\Settings\Home;
+use VelvetLedger\Server\Settings\Settings;
+use VelvetLedger\Server\Tools\KeptPictures;
 use VelvetLedger\Server\Tools\Pictures;
 use VelvetLedger\Server\Tools\RendersStills;
 use VelvetLedger\Tests\Stills;
@@ -150,7 +152,7 @@ final class SourcesTest extends LedgerTestCase
     public function testEveryFormatHasAPictureAndARawWithoutALargePreviewIsDeveloped(): void
     {
         $folder = $this->reader->path;
-        $pictures = new Pictures(Home::fromEnvironment(), new RendersStills(new Filesystem()));
+        $pictures = new Pictures(new KeptPictures(Home::fromEnvironment(), new Settings([])), new RendersStills(new Filesystem()));
         $size = static fn (string $jpeg): array => \array_slice((array) getimagesizefromstring($jpeg), 0, 2);
         file_put_contents("$folder/a.ppm", "P6\n300 200\n255\n".str_repeat("\x40\x80\xC0", 60_000));
         foreach (['png', 'tif', 'webp'] as $format) {

@@ -648,6 +648,7 @@ export interface ShootFrame {
   originals: string[];
   facts: Facts | null;
   stamp: FrameStamp;
+  hints: FrameHint[];
 }
 
 /** One shoot with its frames, in the order they were taken. */

@@ -27,9 +27,9 @@ export function LargerLook({ card, frame, position, of, beside, marked, words, o
     <Look
       name={frame.name}
       alt={`${frame.name}, ${clock(frame.takenAt)}`}
-      near={pictureOf(card, frame, 1600)}
+      near={pictureOf(card, frame, 2048)}
       whole={pictureOf(card, frame, "whole")}
-      beside={beside.map((other) => pictureOf(card, other, 1600))}
+      beside={beside.map((other) => pictureOf(card, other, 2048))}
       position={position}
       of={of}
       dimmed={!marked}
@@ -39,7 +39,7 @@ export function LargerLook({ card, frame, position, of, beside, marked, words, o
         sameExposure && (
           <figure className="flex min-h-0 flex-col">
             <img
-              src={`/api/frames/${sameExposure.frame}/picture?edge=1600`}
+              src={`/api/frames/${sameExposure.frame}/picture?edge=2048`}
               alt="the held frame of the same exposure"
               className="min-h-0 w-full grow object-contain"
             />

@@ -1,6 +1,7 @@
 import type { CardFrame, Facts, FrameHint, HintName } from "../api/types";
 import { clock, size } from "../words/format";
 import { RECORDED, REMARKS } from "../words/recorded";
+import { hintsInWords } from "../words/hints";
 
 export type FactName = "name" | "time" | "exposure" | "iso" | "focal" | "lens" | "body" | "size" | "files" | "stars" | "keywords";
 export type SortName = "time" | "name" | "size" | "kind";
@@ -57,7 +58,7 @@ export function stamp(frame: CardFrame, marked: boolean, hints: FrameHint[] | un
     !marked && !frame.unmarked ? "left out" : null,
     frame.incomplete ? "incomplete" : null,
     frame.caution ? "look here" : frame.datedByFile ? "file time" : null,
-    ...(hints ?? []).map((one) => (one.of ? `${one.hint} ${one.place}/${one.of}` : one.hint)),
+    ...hintsInWords(hints ?? []),
     frame.twin && !frame.held ? (brief || frame.twin.onThisCard ? "twin" : `twin on ${frame.twin.where}`) : null,
   ];
   return words.filter((word) => word !== null).join(" · ") || null;

@@ -12,7 +12,7 @@ interface Props {
   onClose: () => void;
 }
 
-const near = (frame: ShootFrame | undefined): string | null => (frame?.hasPicture ? `/api/frames/${frame.id}/picture?edge=1600` : null);
+const near = (frame: ShootFrame | undefined): string | null => (frame?.hasPicture ? `/api/frames/${frame.id}/picture?edge=2048` : null);
 
 /** A frame of a shoot, larger: what it is called, what it was called on its card, what was recorded, and what it says. */
 export function FrameLook({ frames, frame, picked, onStep, onPick, onClose }: Props) {

@@ -12,6 +12,7 @@ import { useKeys } from "../ledger/useKeys";
 import { StampsOfShoot } from "../stamps/StampsOfShoot";
 import { BadCopies } from "../stores/BadCopies";
 import { copiesInWords } from "../words/copies";
+import { hintsInWords } from "../words/hints";
 import { clock, count, dateOf, day, hours, size } from "../words/format";
 import { FrameLook } from "./FrameLook";
 
@@ -152,14 +153,15 @@ export function ShootScreen() {
 function picture(frame: ShootFrame, picked: boolean): GridPicture {
   const { rating, label, keywords, note, waits } = frame.stamp;
   const judged = [rating === null || rating === 0 ? null : rating === -1 ? "rejected" : count(rating, "star"), label].filter(Boolean).join(", ");
+  const hints = hintsInWords(frame.hints);
   const words = keywords.length === 0 ? "" : keywords.length < 3 ? keywords.join(", ") : count(keywords.length, "keyword");
   return {
     id: String(frame.id),
-    label: [`${frame.names.join(", ")}, taken ${clock(frame.takenAt)}, was ${frame.originals.join(", ")}`, judged, keywords.join(", "), note]
+    label: [`${frame.names.join(", ")}, taken ${clock(frame.takenAt)}, was ${frame.originals.join(", ")}`, judged, keywords.join(", "), ...hints, note]
       .filter(Boolean)
       .join("; "),
     source: frame.hasPicture ? `/api/frames/${frame.id}/picture?edge=480` : null,
-    stamp: note ? "look here" : waits ? "to be stamped" : frame.datedByFile ? "file time" : null,
+    stamp: [note ? "look here" : waits ? "to be stamped" : frame.datedByFile ? "file time" : null, ...hints].filter(Boolean).join(" · ") || null,
     captions: [frame.stem.replace(/^\d{4}-\d\d-\d\d_/, ""), clock(frame.takenAt), words, judged],
     chosen: picked,
     ticked: picked,
