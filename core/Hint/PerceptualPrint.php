@@ -15,6 +15,9 @@ final readonly class PerceptualPrint
     private const EDGE = 32;
     private const COEFFICIENTS = 8;
 
+    /** Of the lines of pixels that one of 32 covers, at most so many are looked at. */
+    private const LINES = 4;
+
     /** @param string $bits 16 hexadecimal digits, the coefficient of the lowest frequencies first */
     private function __construct(public string $bits)
     {
@@ -55,16 +58,17 @@ final readonly class PerceptualPrint
         $rows = [];
         for ($y = 0; $y < self::EDGE; ++$y) {
             [$top, $bottom] = self::span($y, $height);
+            $step = max(1, intdiv($bottom - $top, self::LINES));
             $row = [];
             for ($x = 0; $x < self::EDGE; ++$x) {
                 [$left, $right] = self::span($x, $width);
-                $sum = 0;
-                for ($line = $top; $line < $bottom; ++$line) {
+                $sum = $lines = 0;
+                for ($line = $top; $line < $bottom; $line += $step, ++$lines) {
                     foreach (count_chars(substr($picture->values, $line * $width + $left, $right - $left), 1) as $value => $count) {
                         $sum += $value * $count;
                     }
                 }
-                $row[] = $sum / (($bottom - $top) * ($right - $left));
+                $row[] = $sum / ($lines * ($right - $left));
             }
             $rows[] = $row;
         }

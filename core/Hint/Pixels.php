@@ -14,8 +14,9 @@ interface Pixels
      *
      * @param array<TKey, string> $jpegs streams
      * @param int                 $edge  pixels that a picture's longer side is scaled down to, where it is longer
+     * @param bool                $grey  whether brightness alone will do, as the library weighs it: several times as fast, and no colours
      *
      * @return array<TKey, Luminance|null>
      */
-    public function luminances(array $jpegs, int $edge): array;
+    public function luminances(array $jpegs, int $edge, bool $grey = false): array;
 }

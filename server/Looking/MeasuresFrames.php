@@ -53,7 +53,7 @@ final readonly class MeasuresFrames
         $measured = [];
         $thumbs = $this->pixels->luminances($small, self::SMALL_EDGE);
         $watch();
-        foreach ($this->pixels->luminances($large, self::LARGE_EDGE) as $frame => $picture) {
+        foreach ($this->pixels->luminances($large, self::LARGE_EDGE, true) as $frame => $picture) {
             $watch();
             $measured[] = $this->measured($frame, $thumbs[$frame] ?? null, $picture, null);
         }

@@ -19,13 +19,13 @@ final readonly class PixelsWithVips implements Pixels
     {
     }
 
-    public function luminances(array $jpegs, int $edge): array
+    public function luminances(array $jpegs, int $edge, bool $grey = false): array
     {
         $folder = $this->files->tempnam(sys_get_temp_dir(), 'ledger-previews-');
         $this->files->remove($folder);
         $this->files->mkdir($folder, 0o700);
         try {
-            return $this->within($folder, $jpegs, $edge);
+            return $this->within($folder, $jpegs, $edge, $grey ? 'pgm' : 'ppm');
         } finally {
             $this->files->remove($folder);
         }
@@ -38,7 +38,7 @@ final readonly class PixelsWithVips implements Pixels
      *
      * @return array<TKey, Luminance|null>
      */
-    private function within(string $folder, array $jpegs, int $edge): array
+    private function within(string $folder, array $jpegs, int $edge, string $form): array
     {
         $names = [];
         foreach ($jpegs as $key => $jpeg) {
@@ -47,13 +47,13 @@ final readonly class PixelsWithVips implements Pixels
                 $this->files->dumpFile("$folder/$names[$key]", $jpeg);
             }
         }
-        $all = [] === $names || Vips::ended(Vips::scale(array_values($names), $edge, '%s.ppm', self::SECONDS_ALL, $folder));
+        $all = [] === $names || Vips::ended(Vips::scale(array_values($names), $edge, "%s.$form", self::SECONDS_ALL, $folder));
         $found = [];
         foreach ($jpegs as $key => $jpeg) {
             $name = $names[$key] ?? null;
-            $made = null === $name ? '' : "$folder/".basename($name, '.jpg').'.ppm';
+            $made = null === $name ? '' : "$folder/".basename($name, '.jpg').".$form";
             if (!$all && null !== $name && null === self::read($made)) {
-                Vips::scale([$name], $edge, '%s.ppm', self::SECONDS_EACH, $folder);
+                Vips::scale([$name], $edge, "%s.$form", self::SECONDS_EACH, $folder);
             }
             $found[$key] = '' === $made ? null : self::read($made);
         }

@@ -13,14 +13,18 @@ use VelvetLedger\Server\Intake\TellsLanding;
 use VelvetLedger\Server\Looking\MeasuresFrames;
 use VelvetLedger\Server\Pace\Beat;
 use VelvetLedger\Server\Pace\Pace;
+use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Stores\FramePictures;
 use VelvetLedger\Server\Tools\KeptPictures;
 
-/** Has the pictures of frames made and measured as they land, so that their shoot's page has them at first sight; and keeps what is kept within its room. */
+/**
+ * Has the pictures of frames made as they land, so that their shoot's page has them at first sight; and that of a screen's size,
+ * by which they are measured, when no card is copied. Keeps what is kept within its room.
+ */
 final class Landings implements TellsLanding
 {
-    /** As the pages ask for them: a cover, a frame on the mat, and the larger look. */
-    private const EDGES = [480, 160, FramePictures::SCREEN];
+    /** As the pages ask for them: a cover, and a frame on the mat. */
+    private const EDGES = [480, 160];
 
     private const MEASURED_AT_ONCE = 24;
 
@@ -29,7 +33,7 @@ final class Landings implements TellsLanding
 
     private readonly Beat $room;
 
-    public function __construct(private readonly MessageBusInterface $bus, private readonly FramePictures $pictures, private readonly MeasuresFrames $measures, private readonly KeptPictures $kept, private readonly Interruption $interruption, private readonly LoggerInterface $log, Pace $pace)
+    public function __construct(private readonly MessageBusInterface $bus, private readonly FramePictures $pictures, private readonly MeasuresFrames $measures, private readonly KeptPictures $kept, private readonly IntakeRuns $runs, private readonly Interruption $interruption, private readonly LoggerInterface $log, Pace $pace)
     {
         $this->room = $pace->beat(self::MAKES_ROOM);
     }
@@ -47,7 +51,9 @@ final class Landings implements TellsLanding
         try {
             foreach (array_chunk($land->frames, self::MEASURED_AT_ONCE) as $some) {
                 array_map($this->pictures(...), $some);
-                $this->measures->of($some, $this->interruption->stopHere(...));
+                if ([] === $this->runs->copying()) {
+                    $this->measures->of($some, $this->interruption->stopHere(...)); // else later: the card comes first
+                }
             }
         } catch (Interrupted) {
             return; // whoever watches asks for those that are not measured

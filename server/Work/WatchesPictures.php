@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Work;
 
 use Doctrine\DBAL\Connection;
 use Symfony\Component\Messenger\MessageBusInterface;
+use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Persistence\LedgerStore;
 use VelvetLedger\Server\Persistence\MeasurementRepository;
 use VelvetLedger\Server\Stores\Stores;
@@ -18,7 +19,7 @@ final class WatchesPictures implements Watched
     /** @var list<int> stores that were there when it was last looked */
     private array $there = [];
 
-    public function __construct(private readonly MeasurementRepository $measurements, private readonly Stores $stores, private readonly Connection $database, private readonly MessageBusInterface $bus)
+    public function __construct(private readonly MeasurementRepository $measurements, private readonly Stores $stores, private readonly IntakeRuns $runs, private readonly Connection $database, private readonly MessageBusInterface $bus)
     {
     }
 
@@ -29,7 +30,7 @@ final class WatchesPictures implements Watched
             $this->measurements->driveIsBack();
         }
         $this->there = $there;
-        $frames = [] === $there ? [] : $this->measurements->waiting(self::AT_ONCE);
+        $frames = [] === $there || [] !== $this->runs->copying() ? [] : $this->measurements->waiting(self::AT_ONCE);
         if ([] !== $frames && false === $this->database->fetchOne("SELECT 1 FROM messenger_messages WHERE queue_name = 'land' LIMIT 1")) {
             $this->bus->dispatch(new Land($frames));
         }

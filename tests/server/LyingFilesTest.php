@@ -94,7 +94,7 @@ final class LyingFilesTest extends LedgerTestCase
             /** @var list<int> */
             public array $counts = [];
 
-            public function luminances(array $jpegs, int $edge): array
+            public function luminances(array $jpegs, int $edge, bool $grey = false): array
             {
                 $this->counts[] = \count($jpegs);
 

@@ -18,6 +18,7 @@ use VelvetLedger\Demo\Scene;
 use VelvetLedger\Demo\Shot;
 use VelvetLedger\Server\Cards\CardHints;
 use VelvetLedger\Server\Pages\FramesPage;
+use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Persistence\MeasurementRepository;
 use VelvetLedger\Server\Persistence\ShootRepository;
 use VelvetLedger\Server\Settings\Home;
@@ -57,18 +58,17 @@ final class MeasuredTest extends LedgerTestCase
         $this->comeIn();
         $this->nothingIsKept();
         $bus = new SentMessages();
-        $watch = new WatchesPictures($this->service(MeasurementRepository::class), $this->service(Stores::class), $this->ledger()->getConnection(), $bus);
+        $watch = new WatchesPictures($this->service(MeasurementRepository::class), $this->service(Stores::class), $this->service(IntakeRuns::class), $this->ledger()->getConnection(), $bus);
         $watch->look();
-        $sent = static fn (): array => array_map(static fn (object $land): array => $land instanceof Land ? $land->frames : [], $bus->all());
-        self::assertSame([[5, 4, 3, 2, 1]], $sent());
+        self::assertSame([[5, 4, 3, 2, 1]], self::sent($bus));
         $this->drivesAway('Anvil', 'Bellows');
         $this->service(Landings::class)->land(new Land([1, 2, 3, 4, 5]));
         self::assertSame([], $this->column('SELECT frame_id FROM frame_measurement'));
         $watch->look();
-        self::assertSame([[5, 4, 3, 2, 1]], $sent(), 'it waits for a drive');
+        self::assertSame([[5, 4, 3, 2, 1]], self::sent($bus), 'it waits for a drive');
         $this->drivesBack('Bellows');
         $watch->look();
-        self::assertSame([5, 4, 3, 2, 1], $sent()[1] ?? [], 'from the mirror');
+        self::assertSame([5, 4, 3, 2, 1], self::sent($bus)[1] ?? [], 'from the mirror');
         $this->service(Landings::class)->land(new Land([1, 2, 3, 4, 5]));
         self::assertCount(5, $this->column('SELECT frame_id FROM frame_measurement WHERE print IS NOT NULL'));
         $this->drivesAway('Bellows');
@@ -90,6 +90,16 @@ final class MeasuredTest extends LedgerTestCase
         self::assertSame(600, $kept->makeRoom());
         self::assertSame([true, false, false, true], array_map($kept->has(...), ['a', 'b', 'c', 'd']));
         self::assertSame(0, $kept->makeRoom());
+    }
+
+    /**
+     * @return list<list<int>> frames that were asked for, by message
+     *
+     * @phpstan-impure
+     */
+    private static function sent(SentMessages $bus): array
+    {
+        return array_map(static fn (object $land): array => $land instanceof Land ? $land->frames : [], $bus->all());
     }
 
     private function nothingIsKept(): void
