@@ -20,6 +20,7 @@ use VelvetLedger\Server\Persistence\CopyRepository;
 use VelvetLedger\Server\Persistence\LedgerStore;
 use VelvetLedger\Server\Persistence\ProvingRepository;
 use VelvetLedger\Server\Persistence\ProvingRow;
+use VelvetLedger\Server\Persistence\ProvingState;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\View\BadCopyView;
 use VelvetLedger\Server\View\ProvingView;
@@ -63,7 +64,7 @@ final class ProveCommand extends Command
         0 === $short ? null : $notes->writeln('! '.StoresCommand::shortOf($short), OutputInterface::OUTPUT_RAW);
 
         return match (true) {
-            [] !== array_filter($rows, static fn (ProvingRow $row): bool => 'done' !== $row->state()) => self::INVALID,
+            [] !== array_filter($rows, static fn (ProvingRow $row): bool => ProvingState::Done !== $row->state()) => self::INVALID,
             [] !== $bad, 0 !== $short => self::FAILURE,
             default => self::SUCCESS,
         };

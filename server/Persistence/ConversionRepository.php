@@ -107,7 +107,7 @@ final readonly class ConversionRepository
 
     public function refused(int $id, string $because, float $seconds): void
     {
-        $this->database->update('conversion', ['state' => 'refused', 'because' => $because, 'seconds' => $seconds, 'ended_at' => date(\DATE_ATOM)], ['id' => $id]);
+        $this->database->update('conversion', ['state' => ConversionState::Refused->value, 'because' => $because, 'seconds' => $seconds, 'ended_at' => date(\DATE_ATOM)], ['id' => $id]);
     }
 
     /**
@@ -130,13 +130,13 @@ final readonly class ConversionRepository
                 $copy = $copied->copies[$store] ?? null;
                 $at = $copy?->provenAt->format('Y-m-d H:i:s.uP');
                 $because = null === $copy ? rtrim(($copied->failed[$store] ?? null)?->getMessage() ?? 'it was made while the drive was away', '.') : null;
-                $id = $this->database->fetchOne('INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at, because) SELECT ?::int, p.store, '.StepRepository::freePlace('p.store', 'p.path').', ?, ?, ?::timestamptz, ? FROM (SELECT ?::int AS store, ?::text AS path) p RETURNING id', [$file, null === $at ? 'owed' : 'proven', null === $at ? null : $written->checksum, $at, $because, $store, $path]);
+                $id = $this->database->fetchOne('INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at, because) SELECT ?::int, p.store, '.StepRepository::freePlace('p.store', 'p.path').', ?, ?, ?::timestamptz, ? FROM (SELECT ?::int AS store, ?::text AS path) p RETURNING id', [$file, (null === $at ? CopyState::Owed : CopyState::Proven)->value, null === $at ? null : $written->checksum, $at, $because, $store, $path]);
                 if (null !== $at) {
                     $this->database->executeStatement('INSERT INTO proof (copy_id, checksum, holds, at) VALUES (?, ?, true, ?)', [$id, $written->checksum, $at]);
                 }
             }
             $this->steps->follow([$row->frame]);
-            $this->database->update('conversion', ['state' => 'proven', 'dng_id' => $file, 'dng_bytes' => $made->bytes, 'dng_checksum' => $written->checksum, 'digest' => $made->digest, 'seconds' => $seconds, 'ended_at' => date(\DATE_ATOM)], ['id' => $row->id]);
+            $this->database->update('conversion', ['state' => ConversionState::Proven->value, 'dng_id' => $file, 'dng_bytes' => $made->bytes, 'dng_checksum' => $written->checksum, 'digest' => $made->digest, 'seconds' => $seconds, 'ended_at' => date(\DATE_ATOM)], ['id' => $row->id]);
         });
     }
 

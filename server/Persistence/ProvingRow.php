@@ -46,12 +46,12 @@ final readonly class ProvingRow
 
     public function isOpen(): bool
     {
-        return \in_array($this->state(), ['waiting', 'running'], true);
+        return $this->state()->isOpen();
     }
 
-    public function state(): string
+    public function state(): ProvingState
     {
-        return $this->text('state') ?? '';
+        return ProvingState::from($this->text('state') ?? '');
     }
 
     public function text(string $column): ?string

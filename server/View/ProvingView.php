@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\View;
 
 use VelvetLedger\Server\Persistence\ProvingRow;
+use VelvetLedger\Server\Persistence\ProvingState;
 
 /** A proving: how far it is, or what it came to. */
 final readonly class ProvingView
 {
     public int $id;
 
-    /** waiting, running, stopped or done */
-    public string $state;
+    public ProvingState $state;
 
     public ?int $shoot;
 
@@ -51,6 +51,6 @@ final readonly class ProvingView
         $this->unknownFiles = $row->int('unknown_files');
         $this->stoppedBecause = $row->text('stopped_because');
         $seconds = null === $this->begunAt ? 0 : time() - (int) strtotime($this->begunAt);
-        $this->secondsLeft = 'running' === $this->state && $seconds > 0 && $this->bytesRead > 0 ? ($this->bytes - $this->bytesRead) * $seconds / $this->bytesRead : null;
+        $this->secondsLeft = ProvingState::Running === $this->state && $seconds > 0 && $this->bytesRead > 0 ? ($this->bytes - $this->bytesRead) * $seconds / $this->bytesRead : null;
     }
 }

@@ -6,6 +6,13 @@ namespace VelvetLedger\Tests\core;
 
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
+use VelvetLedger\Core\Receipt\Outcome;
+use VelvetLedger\Server\Persistence\ConversionState;
+use VelvetLedger\Server\Persistence\CopyState;
+use VelvetLedger\Server\Persistence\IntakeState;
+use VelvetLedger\Server\Persistence\ProvingState;
+use VelvetLedger\Server\Persistence\StepState;
+use VelvetLedger\Server\Persistence\StoreRole;
 
 /** Rules of the house that code can be held against: rooms without circles, values of few parts, names that tell apart, shapes said once. */
 final class ShapesTest extends TestCase
@@ -69,6 +76,25 @@ final class ShapesTest extends TestCase
         $written = new Process([\PHP_BINARY, $root.'/ops/types.php']);
         self::assertSame(0, $written->run(), $written->getErrorOutput());
         self::assertStringEqualsFile($root.'/web/src/api/views.ts', $written->getOutput(), 'run bin/ledger types');
+    }
+
+    /** Statements say states as words, so that they read as what they are; each is one that an enum has. */
+    public function testStatesInStatementsAreThoseOfTheEnums(): void
+    {
+        $states = array_map(static fn (\BackedEnum $one): string => (string) $one->value, [...CopyState::cases(), ...IntakeState::cases(), ...ConversionState::cases(), ...ProvingState::cases(), ...StepState::cases()]);
+        $known = ['state' => $states, 'outcome' => array_column(Outcome::cases(), 'value'), 'role' => array_column(StoreRole::cases(), 'value')];
+        $unknown = [];
+        $found = 0;
+        foreach (self::sources('server') as $file => $code) {
+            preg_match_all("/\\b(state|outcome|role)\\s*(?:=|<>|(?:NOT )?IN|IS (?:NOT )?DISTINCT FROM)\\s*\\(?((?:'[^']*'(?:,\\s*)?)+)/", str_contains($file, 'Migrations') ? '' : $code, $said, \PREG_SET_ORDER);
+            foreach ($said as [$all, $column, $words]) {
+                ++$found;
+                preg_match_all("/'([^']*)'/", $words, $each);
+                $unknown = [...$unknown, ...array_map(static fn (string $word): string => "$file: $all", array_filter($each[1], static fn (string $word): bool => !str_contains($word, '"') && !\in_array($word, $known[$column], true)))];
+            }
+        }
+        self::assertSame([], $unknown);
+        self::assertGreaterThan(50, $found);
     }
 
     /**

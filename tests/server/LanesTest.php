@@ -167,7 +167,7 @@ final class LanesTest extends LedgerTestCase
     {
         $row = $this->service(ProvingRepository::class)->find($id);
 
-        return [$id, $row->state(), $row->int('files'), $row->int('files_read'), $row->int('bad'), $row->int('bytes_read')];
+        return [$id, $row->state()->value, $row->int('files'), $row->int('files_read'), $row->int('bad'), $row->int('bytes_read')];
     }
 
     /**

@@ -16,6 +16,7 @@ use VelvetLedger\Server\Pages\StoresPage;
 use VelvetLedger\Server\Persistence\IntakeRuns;
 use VelvetLedger\Server\Persistence\IntakeState;
 use VelvetLedger\Server\Persistence\ProvingRepository;
+use VelvetLedger\Server\Persistence\ProvingState;
 use VelvetLedger\Server\Persistence\ReceiptRepository;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Settings\ThisMachine;
@@ -100,13 +101,13 @@ final class MachinesTest extends LedgerTestCase
         $bellows = $this->service(Stores::class)->all()[1]->id();
         $proving = $this->service(Proofs::class)->ask($bellows);
         $this->work('care');
-        self::assertSame(['waiting', ['care-here-'.$this->desk->id]], [$this->service(ProvingRepository::class)->find($proving)->state(), $this->column('SELECT queue_name FROM messenger_messages')]);
+        self::assertSame([ProvingState::Waiting, ['care-here-'.$this->desk->id]], [$this->service(ProvingRepository::class)->find($proving)->state(), $this->column('SELECT queue_name FROM messenger_messages')]);
         self::assertSame([[$bellows, 'the desk']], array_map(static fn (object $one): array => array_values((array) $one), $this->service(StoresPage::class)->view()->elsewhere));
 
         $this->drivesBack('Bellows');
         $this->at($this->desk, $this->reader);
         $this->work('care_here');
-        self::assertSame('done', $this->service(ProvingRepository::class)->find($proving)->state());
+        self::assertSame(ProvingState::Done, $this->service(ProvingRepository::class)->find($proving)->state());
         self::assertSame([], $this->service(StoresPage::class)->view()->elsewhere, 'here it is');
     }
 
@@ -119,7 +120,7 @@ final class MachinesTest extends LedgerTestCase
         $this->drivesAway('Bellows');
         $proving = $this->service(Proofs::class)->ask($this->service(Stores::class)->all()[1]->id());
         $this->work('care');
-        self::assertSame('stopped', $this->service(ProvingRepository::class)->find($proving)->state(), 'the other machine has not been heard of for minutes');
+        self::assertSame(ProvingState::Stopped, $this->service(ProvingRepository::class)->find($proving)->state(), 'the other machine has not been heard of for minutes');
     }
 
     private function bringInAt(string $card): string

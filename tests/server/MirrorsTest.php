@@ -36,6 +36,7 @@ use VelvetLedger\Server\Persistence\DayBookRepository;
 use VelvetLedger\Server\Persistence\IntakeState;
 use VelvetLedger\Server\Persistence\LedgerStore;
 use VelvetLedger\Server\Persistence\ProvingRepository;
+use VelvetLedger\Server\Persistence\ProvingState;
 use VelvetLedger\Server\Persistence\ShootRepository;
 use VelvetLedger\Server\Persistence\StoreRole;
 use VelvetLedger\Server\Settings\Home;
@@ -397,7 +398,7 @@ final class MirrorsTest extends LedgerTestCase
         $this->service(ChangeStores::class)->provenWithin($this->service(Stores::class)->find($this->number('Bellows')), 3);
         $id = $provings->ask($this->number('Bellows'), null, 3);
         $this->service(Proving::class)->prove($id, static fn () => null);
-        self::assertSame([1, 'done', true], [$provings->find($id)->int('files_read'), $provings->find($id)->state(), $provings->hadAShareSince($this->number('Bellows'), new \DateTimeImmutable('-20 hours'))]);
+        self::assertSame([1, ProvingState::Done, true], [$provings->find($id)->int('files_read'), $provings->find($id)->state(), $provings->hadAShareSince($this->number('Bellows'), new \DateTimeImmutable('-20 hours'))]);
         self::assertEquals(0, $this->ledger()->getConnection()->fetchOne("SELECT count(*) FROM copy WHERE proven_at < now() - interval '1 day'"));
     }
 
@@ -480,7 +481,7 @@ final class MirrorsTest extends LedgerTestCase
         $provings = $this->fresh(ProvingRepository::class);
         $id = $provings->ask($this->number($store), null, null);
         $this->service(Proving::class)->prove($id, static fn () => null);
-        self::assertSame('done', $provings->find($id)->state(), $provings->find($id)->text('stopped_because') ?? '');
+        self::assertSame(ProvingState::Done, $provings->find($id)->state(), $provings->find($id)->text('stopped_because') ?? '');
 
         return $provings->find($id);
     }

@@ -484,8 +484,7 @@ export interface PromisedBy {
 /** A proving: how far it is, or what it came to. */
 export interface Proving {
   id: number;
-  /** waiting, running, stopped or done */
-  state: string;
+  state: ProvingState;
   shoot: number | null;
   /** Where it is a night's share: 1 in so many. */
   days: number | null;
@@ -501,6 +500,9 @@ export interface Proving {
   stoppedBecause: string | null;
   secondsLeft: number | null;
 }
+
+/** How far a proving is. */
+export type ProvingState = "waiting" | "running" | "stopped" | "done";
 
 /** An intake's receipt: where it stands, its sums, and while it runs, its rate in bytes a second and the seconds left. */
 export interface Receipt {
