@@ -21,9 +21,9 @@ use VelvetLedger\Server\Keeping\ChangesNames;
 use VelvetLedger\Server\Kernel;
 use VelvetLedger\Server\Orders\OrderBook;
 use VelvetLedger\Server\Orders\Stationery;
-use VelvetLedger\Server\Persistence\AskedBy;
-use VelvetLedger\Server\Persistence\ShootRepository;
-use VelvetLedger\Server\Persistence\StampRepository;
+use VelvetLedger\Server\Persistence\Changes\AskedBy;
+use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
+use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Stamps\ChangeStamps;
 use VelvetLedger\Tests\Stills;
@@ -241,7 +241,7 @@ final class FaultRound
     /** What was cut off is asked for again, as its worker would ask. */
     private function goOnWithWork(): void
     {
-        foreach ($this->service(StampRepository::class)->shoots() as $shoot) {
+        foreach ($this->service(StampQueue::class)->shoots() as $shoot) {
             $this->service(ChangeStamps::class)->write($shoot, static fn () => null, []);
         }
         if ('mending killed' === $this->fault) {

@@ -18,7 +18,7 @@ use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Intake\RunIntake;
 use VelvetLedger\Server\Intake\StartIntake;
 use VelvetLedger\Server\Kernel;
-use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Persistence\Intakes\Intake;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Tools\PageCache;

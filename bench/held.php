@@ -8,7 +8,7 @@ declare(strict_types=1);
  */
 
 use VelvetLedger\Bench\BigLedger;
-use VelvetLedger\Server\Persistence\HeldRepository;
+use VelvetLedger\Server\Persistence\Cards\HeldRepository;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 

@@ -12,12 +12,12 @@ use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Bench\BigLedger;
 use VelvetLedger\Server\Pages\DayBookChain;
 use VelvetLedger\Server\Pages\StoresPage;
-use VelvetLedger\Server\Persistence\DayBookQuery;
-use VelvetLedger\Server\Persistence\DayBookRepository;
-use VelvetLedger\Server\Persistence\HeldRepository;
-use VelvetLedger\Server\Persistence\NamesRepository;
-use VelvetLedger\Server\Persistence\ReceiptRepository;
-use VelvetLedger\Server\Persistence\ShootRepository;
+use VelvetLedger\Server\Persistence\Cards\HeldRepository;
+use VelvetLedger\Server\Persistence\DayBook\DayBookQuery;
+use VelvetLedger\Server\Persistence\DayBook\DayBookRepository;
+use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
+use VelvetLedger\Server\Persistence\Shoots\NamesRepository;
+use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Work\FailedWork;
 

@@ -79,15 +79,17 @@ fpm_socket() {
   printf '%s' "$socket"
 }
 
-# A pool of php-fpm's: $1 name, $2 socket, $3 processes. Pictures have their own, so that dear ones keep no page waiting.
+# A pool of php-fpm's: $1 name, $2 socket, $3 processes, $4 how they are kept. Pictures have their own, so that dear ones keep
+# no page waiting; and so have pages that are told what happens, each of which has one for as long as it is open.
 write_pool() {
   cat <<CONF
 [$1]
 listen = $2
 listen.mode = 0600
 listen.backlog = 1024
-pm = static
+pm = ${4:-static}
 pm.max_children = $3
+pm.process_idle_timeout = 20s
 pm.max_requests = 2000
 catch_workers_output = yes
 clear_env = no
@@ -108,6 +110,7 @@ error_log = $LEDGER_HOME/log/fpm.log
 daemonize = yes
 $(write_pool ledger "$socket" 6)
 $(write_pool pictures "${socket%.sock}-pictures.sock" 4)
+$(write_pool events "${socket%.sock}-events.sock" 12 ondemand)
 CONF
   # What the pages themselves may do: nothing but what comes from here. Answers of the API carry their own, see SafeAnswers.
   cat >"$LEDGER_HOME/run/headers.conf" <<'CONF'
@@ -171,6 +174,11 @@ http {
     location ~ ^/api/\w+/[0-9a-f]+/(picture|histogram)\$ {
       include $LEDGER_HOME/run/fastcgi.conf;
       fastcgi_pass unix:${socket%.sock}-pictures.sock;
+    }
+    location = /api/events {
+      include $LEDGER_HOME/run/fastcgi.conf;
+      fastcgi_buffering off;
+      fastcgi_pass unix:${socket%.sock}-events.sock;
     }
     location = /api/pictures {
       include $LEDGER_HOME/run/fastcgi.conf;

@@ -3,8 +3,9 @@
 declare(strict_types=1);
 
 /*
- * Writes what the server's answers look like as TypeScript, from the classes in server/View and those of the core that
- * they carry: what is said of a shape is said once. "php ops/types.php" prints it, "php ops/types.php FILE" writes it.
+ * Writes what the server's answers look like, from the classes in server/View and those of the core that they carry: what is
+ * said of a shape is said once. As TypeScript's types, and as schemas (valibot) that an answer is held against.
+ * "php ops/types.php types" or "schemas" prints it, "php ops/types.php types FILE" writes it.
  */
 
 use Symfony\Component\TypeInfo\Type;
@@ -24,6 +25,9 @@ final class TypeScriptOfViews
     /** @var array<string, string> name => declaration */
     private array $written = [];
 
+    /** @var array<string, string> name => schema, each after those that it is made of */
+    private array $schemas = [];
+
     /** @var array<string, true> names that stand in web/src/api/standingOrder.ts */
     private array $imported = [];
 
@@ -34,7 +38,22 @@ final class TypeScriptOfViews
         $this->resolver = TypeResolver::create();
     }
 
-    public function text(): string
+    public function types(): string
+    {
+        $this->read();
+        ksort($this->written);
+
+        return self::HEAD.$this->import()."\n".implode("\n", $this->written);
+    }
+
+    public function schemas(): string
+    {
+        $this->read();
+
+        return self::HEAD."import * as v from \"valibot\";\nimport { given, list, type Schema } from \"./checks\";\n".$this->import()."import type * as views from \"./views\";\n\n".implode("\n", $this->schemas);
+    }
+
+    private function read(): void
     {
         $files = glob(dirname(__DIR__).'/server/View/*View.php');
         foreach (false === $files ? [] : $files as $file) {
@@ -43,11 +62,12 @@ final class TypeScriptOfViews
                 $this->name(new ReflectionClass($class));
             }
         }
-        ksort($this->written);
         ksort($this->imported);
-        $import = [] === $this->imported ? '' : 'import type { '.implode(', ', array_keys($this->imported))." } from \"./standingOrder\";\n";
+    }
 
-        return self::HEAD.$import."\n".implode("\n", $this->written);
+    private function import(): string
+    {
+        return [] === $this->imported ? '' : 'import type { '.implode(', ', array_keys($this->imported))." } from \"./standingOrder\";\n";
     }
 
     /** @param ReflectionClass<object> $class */
@@ -67,23 +87,30 @@ final class TypeScriptOfViews
     {
         $values = array_map(static fn (ReflectionEnumUnitCase $case): string => $case instanceof ReflectionEnumBackedCase ? (string) json_encode($case->getBackingValue()) : '', $enum->getCases());
 
+        $this->schemas[$name] = "export const $name: Schema<views.$name> = v.picklist([".implode(', ', $values)."]);\n";
+
         return self::comment($enum->getDocComment(), '').'export type '.$name.' = '.implode(' | ', $values).";\n";
     }
 
     /** @param ReflectionClass<object> $class */
     private function fields(string $name, ReflectionClass $class): string
     {
-        $lines = [];
+        $lines = $checks = [];
         foreach ($class->getProperties(ReflectionProperty::IS_PUBLIC) as $property) {
             $as = $property->getAttributes(WrittenAs::class)[0] ?? null;
             if (null !== $as) {
                 $type = $as->newInstance()->type;
                 $this->imported[rtrim($type, '[]')] = true;
+                $check = "given<$type>()";
             } else {
+                $check = $this->check($this->resolver->resolve($property));
                 $type = $this->type($this->resolver->resolve($property));
             }
+            $checks[] = '  '.$property->getName().': '.$check.",\n";
             $lines[] = self::comment($property->getDocComment(), '  ').'  '.$property->getName().': '.$type.";\n";
         }
+
+        $this->schemas[$name] = "export const $name: Schema<views.$name> = v.object({\n".implode('', $checks)."});\n";
 
         return self::comment($class->getDocComment(), '')."export interface $name {\n".implode('', $lines)."}\n";
     }
@@ -114,6 +141,28 @@ final class TypeScriptOfViews
         };
     }
 
+    /** The schema of a type. */
+    private function check(Type $type): string
+    {
+        if ($type instanceof NullableType) {
+            return 'v.nullable('.$this->check($type->getWrappedType()).')';
+        }
+        if ($type instanceof UnionType) {
+            return 'v.union(['.implode(', ', array_map($this->check(...), $type->getTypes())).'])';
+        }
+        if ($type instanceof CollectionType) {
+            $value = $this->check($type->getCollectionValueType());
+
+            return $type->isList() ? "list($value)" : "v.record(v.string(), $value)";
+        }
+
+        return match ($name = $this->type($type)) {
+            'number', 'boolean', 'string' => "v.$name()",
+            'null' => 'v.null()',
+            default => $name,
+        };
+    }
+
     /** The first sentence or so of a docblock: what stands before its tags. */
     private static function comment(string|false $docblock, string $indent): string
     {
@@ -124,6 +173,7 @@ final class TypeScriptOfViews
     }
 }
 
-$text = (new TypeScriptOfViews())->text();
-$file = $argv[1] ?? null;
+$views = new TypeScriptOfViews();
+$text = 'schemas' === ($argv[1] ?? '') ? $views->schemas() : $views->types();
+$file = $argv[2] ?? null;
 null === $file ? print $text : file_put_contents($file, $text);

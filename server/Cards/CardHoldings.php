@@ -21,7 +21,7 @@ use VelvetLedger\Core\Held\PromisedBy;
 use VelvetLedger\Core\Held\Suspects;
 use VelvetLedger\Core\Shoot\CaptureOrder;
 use VelvetLedger\Core\Transfer\QuickPrint;
-use VelvetLedger\Server\Persistence\HeldRepository;
+use VelvetLedger\Server\Persistence\Cards\HeldRepository;
 use VelvetLedger\Server\Tools\FineTimes;
 
 /**

@@ -8,7 +8,7 @@ use Psr\Cache\CacheItemInterface;
 use Psr\Cache\CacheItemPoolInterface;
 use VelvetLedger\Core\Card\CouldNotList;
 use VelvetLedger\Core\Card\ReadFrame;
-use VelvetLedger\Server\Persistence\HeldRepository;
+use VelvetLedger\Server\Persistence\Cards\HeldRepository;
 
 /** Keeps what the list of cards says of each that was read, for as long as the card is the same, and its new frames for as long as the ledger holds the same. */
 final readonly class CardsKnown

@@ -7,7 +7,7 @@ namespace VelvetLedger\Server\Cards;
 use Symfony\Component\Process\Exception\ExceptionInterface;
 use Symfony\Component\Process\Process;
 use VelvetLedger\Core\Card\CardIdentity;
-use VelvetLedger\Server\Persistence\CardRepository;
+use VelvetLedger\Server\Persistence\Cards\CardRepository;
 use VelvetLedger\Server\Settings\Settings;
 
 /** Lets go of a card by the command in the settings, never while it is being copied. */

@@ -9,7 +9,7 @@ use VelvetLedger\Core\Card\CardWalker;
 use VelvetLedger\Core\Card\CouldNotList;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Card\PathText;
-use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Persistence\Intakes\Intake;
 use VelvetLedger\Server\Settings\Settings;
 
 /** The card readers of this machine: the volumes now mounted below the configured roots, and any folder that is named. */

@@ -19,9 +19,9 @@ use VelvetLedger\Server\Cards\CardHoldings;
 use VelvetLedger\Server\Cards\CardReadings;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Orders\OrderBook;
-use VelvetLedger\Server\Persistence\CardRepository;
-use VelvetLedger\Server\Persistence\ClearanceRepository;
-use VelvetLedger\Server\Persistence\KnownOnCard;
+use VelvetLedger\Server\Persistence\Cards\CardRepository;
+use VelvetLedger\Server\Persistence\Cards\ClearanceRepository;
+use VelvetLedger\Server\Persistence\Cards\KnownOnCard;
 
 /** Clears a card that is in a reader, from what lies on it now and what the ledger has of it. */
 final readonly class CardClearance

@@ -18,11 +18,11 @@ use VelvetLedger\Server\Cards\SourceGone;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Pace\Pace;
 use VelvetLedger\Server\Pace\Slice;
-use VelvetLedger\Server\Persistence\Card;
-use VelvetLedger\Server\Persistence\CardReadingRepository;
-use VelvetLedger\Server\Persistence\CardRepository;
-use VelvetLedger\Server\Persistence\ClearanceRepository;
-use VelvetLedger\Server\Persistence\DayBookEntry;
+use VelvetLedger\Server\Persistence\Cards\Card;
+use VelvetLedger\Server\Persistence\Cards\CardReadingRepository;
+use VelvetLedger\Server\Persistence\Cards\CardRepository;
+use VelvetLedger\Server\Persistence\Cards\ClearanceRepository;
+use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
 
 /** Reads in full, past what memory keeps, what a card seems to hold that is held already: only then is it known to be. */
 final readonly class CompareCard

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Clearance;
 
 use VelvetLedger\Core\Clearance\CopyOfFile;
-use VelvetLedger\Server\Persistence\ClearanceRepository;
-use VelvetLedger\Server\Persistence\LedgerStore;
+use VelvetLedger\Server\Persistence\Cards\ClearanceRepository;
+use VelvetLedger\Server\Persistence\Copies\LedgerStore;
 use VelvetLedger\Server\Stores\Drives;
 use VelvetLedger\Server\Stores\OpenStore;
 use VelvetLedger\Server\Stores\StoreAbsent;

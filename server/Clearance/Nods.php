@@ -8,9 +8,9 @@ use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Card\CardWalker;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Cards\Volume;
-use VelvetLedger\Server\Persistence\CardRepository;
-use VelvetLedger\Server\Persistence\ClearanceRepository;
-use VelvetLedger\Server\Persistence\DayBookEntry;
+use VelvetLedger\Server\Persistence\Cards\CardRepository;
+use VelvetLedger\Server\Persistence\Cards\ClearanceRepository;
+use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
 
 /** The photographer's nods: files that may go with their card though they are nowhere else. As they are now: changed, they want another. */
 final readonly class Nods

@@ -16,8 +16,8 @@ use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Server\Clearance\CardClearance;
 use VelvetLedger\Server\Clearance\CompareCard;
-use VelvetLedger\Server\Persistence\CardRepository;
-use VelvetLedger\Server\Persistence\ClearanceRepository;
+use VelvetLedger\Server\Persistence\Cards\CardRepository;
+use VelvetLedger\Server\Persistence\Cards\ClearanceRepository;
 
 /** Says whether a card may be formatted. Ends with 0 when it may, with 1 when it may not, with 2 when that cannot be said. */
 #[AsCommand('clearance', 'May CARD be formatted?')]

@@ -22,9 +22,9 @@ use VelvetLedger\Server\Intake\BeginsOrGoesOn;
 use VelvetLedger\Server\Intake\Interrupted;
 use VelvetLedger\Server\Intake\RunIntake;
 use VelvetLedger\Server\Intake\StopIntake;
-use VelvetLedger\Server\Persistence\Intake;
-use VelvetLedger\Server\Persistence\IntakeState;
-use VelvetLedger\Server\Persistence\RunsElsewhere;
+use VelvetLedger\Server\Persistence\Intakes\Intake;
+use VelvetLedger\Server\Persistence\Intakes\IntakeState;
+use VelvetLedger\Server\Persistence\Intakes\RunsElsewhere;
 use VelvetLedger\Server\View\ReceiptView;
 
 /**

@@ -13,8 +13,8 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\Messenger\MessageBusInterface;
 use VelvetLedger\Core\Words\Count;
-use VelvetLedger\Server\Persistence\KeywordRepository;
 use VelvetLedger\Server\Persistence\NotInLedger;
+use VelvetLedger\Server\Persistence\Stamps\KeywordRepository;
 use VelvetLedger\Server\Stamps\Vocabulary;
 use VelvetLedger\Server\Work\WriteStamps;
 

@@ -11,7 +11,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Copies\OwedSoFar;
 use VelvetLedger\Server\Copies\OwedSteps;
-use VelvetLedger\Server\Persistence\StepRepository;
+use VelvetLedger\Server\Persistence\Copies\StepRepository;
 use VelvetLedger\Server\Stores\Stores;
 
 /** Carries out what stores are owed, where they are there. Ends with 0 when nothing is owed any more, else with 1. */

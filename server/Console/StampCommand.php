@@ -15,11 +15,11 @@ use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Core\Stamp\StampChange;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Keeping\TakesBack;
-use VelvetLedger\Server\Persistence\AskedBy;
-use VelvetLedger\Server\Persistence\LedgerFrame;
-use VelvetLedger\Server\Persistence\Shoot;
-use VelvetLedger\Server\Persistence\ShootRepository;
-use VelvetLedger\Server\Persistence\StampRepository;
+use VelvetLedger\Server\Persistence\Changes\AskedBy;
+use VelvetLedger\Server\Persistence\Shoots\LedgerFrame;
+use VelvetLedger\Server\Persistence\Shoots\Shoot;
+use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
+use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 use VelvetLedger\Server\Stamps\ChangeStamps;
 use VelvetLedger\Server\Stamps\SlipBook;
 
@@ -30,7 +30,7 @@ use VelvetLedger\Server\Stamps\SlipBook;
 #[AsCommand('stamp', 'Write rights, keywords and ratings into the files of SHOOT.')]
 final class StampCommand extends Command
 {
-    public function __construct(private readonly ChangeStamps $stamps, private readonly ShootRepository $shoots, private readonly StampRepository $frames, private readonly SlipBook $slips, private readonly TakesBack $back)
+    public function __construct(private readonly ChangeStamps $stamps, private readonly ShootRepository $shoots, private readonly StampQueue $frames, private readonly SlipBook $slips, private readonly TakesBack $back)
     {
         parent::__construct();
     }

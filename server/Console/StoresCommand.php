@@ -12,7 +12,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Size;
 use VelvetLedger\Server\Pages\StoresPage;
-use VelvetLedger\Server\Persistence\CopyRepository;
+use VelvetLedger\Server\Persistence\Copies\CopyRepository;
 use VelvetLedger\Server\View\StorePageView;
 
 /** Lists the stores. Ends with 0 when all are there, nothing is owed and nothing is bad, and every file has as many proven copies as its order asks for; else with 1. */

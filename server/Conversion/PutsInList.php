@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Conversion;
 
-use VelvetLedger\Server\Persistence\ConversionRepository;
-use VelvetLedger\Server\Persistence\ConversionRow;
-use VelvetLedger\Server\Persistence\ShootRepository;
+use VelvetLedger\Server\Persistence\Conversions\ConversionRepository;
+use VelvetLedger\Server\Persistence\Conversions\ConversionRow;
+use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Stores\ListsOfStore;
 use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;

@@ -11,15 +11,15 @@ use VelvetLedger\Core\Stamp\CouldNotStamp;
 use VelvetLedger\Core\Stamp\Embedding;
 use VelvetLedger\Core\Stamp\Embeds;
 use VelvetLedger\Core\Stamp\StampsXmp;
-use VelvetLedger\Server\Persistence\ConversionRow;
-use VelvetLedger\Server\Persistence\FrameKeywords;
-use VelvetLedger\Server\Persistence\StampRepository;
+use VelvetLedger\Server\Persistence\Conversions\ConversionRow;
+use VelvetLedger\Server\Persistence\Stamps\FrameKeywords;
+use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 use VelvetLedger\Server\Stamps\Scratch;
 
 /** Writes a frame's stamp into a DNG that was made just now, before it lies under its name anywhere; its mosaic, and an original in it, stay as they were proven. */
 final readonly class StampsDng
 {
-    public function __construct(private StampRepository $frames, private FrameKeywords $keywords, private Embeds $embeds, private StampsXmp $stamps, private Scratch $scratch)
+    public function __construct(private StampQueue $frames, private FrameKeywords $keywords, private Embeds $embeds, private StampsXmp $stamps, private Scratch $scratch)
     {
     }
 

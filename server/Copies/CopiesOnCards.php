@@ -11,7 +11,7 @@ use VelvetLedger\Core\Transfer\QuickPrint;
 use VelvetLedger\Core\Transfer\SourceFile;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\Volume;
-use VelvetLedger\Server\Persistence\CopyRepository;
+use VelvetLedger\Server\Persistence\Copies\CopyRepository;
 
 /**
  * Originals that are still on a card in a reader: where no store has a good copy of a file any more that is as its camera

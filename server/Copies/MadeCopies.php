@@ -12,9 +12,9 @@ use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Transfer\CouldNotPublish;
 use VelvetLedger\Core\Transfer\SourceFile;
 use VelvetLedger\Core\Transfer\WriterMark;
-use VelvetLedger\Server\Persistence\CopyRepository;
-use VelvetLedger\Server\Persistence\CopyRow;
-use VelvetLedger\Server\Persistence\Finding;
+use VelvetLedger\Server\Persistence\Copies\CopyRepository;
+use VelvetLedger\Server\Persistence\Copies\CopyRow;
+use VelvetLedger\Server\Persistence\Copies\Finding;
 use VelvetLedger\Server\Stores\OpenStore;
 use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;
@@ -67,7 +67,7 @@ final readonly class MadeCopies
             }
         } finally {
             $copying->abandon();
-            $this->copies->found($findings);
+            $this->copies->enter($findings);
         }
 
         return $made;
@@ -96,14 +96,14 @@ final readonly class MadeCopies
             }
             $path = $from->path($source->path);
             if (null !== $elsewhere) {
-                $this->copies->found([Finding::differs($source->id, null, StoreAbsent::leading($elsewhere))->atPath($source->path)]);
+                $this->copies->enter([Finding::differs($source->id, null, StoreAbsent::leading($elsewhere))->atPath($source->path)]);
                 continue;
             }
             clearstatcache(true, $path);
             $stat = @lstat($path);
             if (false === $stat || $stat['size'] !== $copy->bytes) {
                 $because = \sprintf('%s is not what the ledger has of it', $path);
-                $this->copies->found([(false === $stat ? Finding::missing($source->id) : Finding::differs($source->id, null, \sprintf('it has %d bytes where the ledger has %d', $stat['size'], $copy->bytes)))->atPath($source->path)]);
+                $this->copies->enter([(false === $stat ? Finding::missing($source->id) : Finding::differs($source->id, null, \sprintf('it has %d bytes where the ledger has %d', $stat['size'], $copy->bytes)))->atPath($source->path)]);
                 continue;
             }
             try {
@@ -149,7 +149,7 @@ final readonly class MadeCopies
     private function suspect(CopyRow $source, CouldNotCopy $failure): void
     {
         if (null !== $failure->readInstead()) {
-            $this->copies->found([Finding::differs($source->id, $failure->readInstead(), 'its bytes are not those that the ledger has of it')]);
+            $this->copies->enter([Finding::differs($source->id, $failure->readInstead(), 'its bytes are not those that the ledger has of it')]);
         }
     }
 

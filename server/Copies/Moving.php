@@ -11,13 +11,13 @@ use VelvetLedger\Core\Transfer\LastingFolders;
 use VelvetLedger\Core\Transfer\Publisher;
 use VelvetLedger\Core\Transfer\PublishesByClaim;
 use VelvetLedger\Server\Pace\Slice;
-use VelvetLedger\Server\Persistence\ConversionRepository;
-use VelvetLedger\Server\Persistence\CopyRepository;
-use VelvetLedger\Server\Persistence\CopyState;
-use VelvetLedger\Server\Persistence\Finding;
-use VelvetLedger\Server\Persistence\MoveRow;
-use VelvetLedger\Server\Persistence\StampRepository;
-use VelvetLedger\Server\Persistence\StepRepository;
+use VelvetLedger\Server\Persistence\Conversions\ConversionRepository;
+use VelvetLedger\Server\Persistence\Copies\CopyRepository;
+use VelvetLedger\Server\Persistence\Copies\CopyState;
+use VelvetLedger\Server\Persistence\Copies\Finding;
+use VelvetLedger\Server\Persistence\Copies\MoveRow;
+use VelvetLedger\Server\Persistence\Copies\StepRepository;
+use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 use VelvetLedger\Server\Stores\OpenStore;
 use VelvetLedger\Server\Stores\StoreAbsent;
 
@@ -30,7 +30,7 @@ final readonly class Moving
 {
     private const AT_ONCE = 100;
 
-    public function __construct(private StepRepository $steps, private CopyRepository $copies, private StampRepository $stamps, private ConversionRepository $conversions, private Publisher $publisher, private ReadCopy $read)
+    public function __construct(private StepRepository $steps, private CopyRepository $copies, private StampQueue $stamps, private ConversionRepository $conversions, private Publisher $publisher, private ReadCopy $read)
     {
     }
 
@@ -144,7 +144,7 @@ final readonly class Moving
                 $findings[] = $this->read->from($store, $copy, static fn (int $bytes) => null);
             }
         }
-        $this->copies->found($findings);
+        $this->copies->enter($findings);
     }
 
     /** Null where it lies there now, or where there is nothing to lie there; else why not. */
@@ -194,7 +194,7 @@ final readonly class Moving
         $store->confirm();
         $lies = !\in_array($move->copy->state, [CopyState::LetGo, CopyState::SetAside], true) && (CopyState::Owed !== $move->copy->state || null !== $move->copy->last);
         if (false === $there) {
-            $this->copies->found($lies && CopyState::Owed !== $move->copy->state ? [Finding::missing($move->copy->id)->whileItMoves()] : []);
+            $this->copies->enter($lies && CopyState::Owed !== $move->copy->state ? [Finding::missing($move->copy->id)->whileItMoves()] : []);
 
             return null;
         }

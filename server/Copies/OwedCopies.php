@@ -6,9 +6,9 @@ namespace VelvetLedger\Server\Copies;
 
 use VelvetLedger\Core\Transfer\WriterMark;
 use VelvetLedger\Server\Pace\Slice;
-use VelvetLedger\Server\Persistence\CopyRepository;
-use VelvetLedger\Server\Persistence\CopyRow;
-use VelvetLedger\Server\Persistence\Finding;
+use VelvetLedger\Server\Persistence\Copies\CopyRepository;
+use VelvetLedger\Server\Persistence\Copies\CopyRow;
+use VelvetLedger\Server\Persistence\Copies\Finding;
 use VelvetLedger\Server\Stores\Leftovers;
 use VelvetLedger\Server\Stores\ListsOfStore;
 use VelvetLedger\Server\Stores\OpenStore;
@@ -43,7 +43,7 @@ final readonly class OwedCopies
                 $this->leftovers->clear($store, CopyRow::folders($owed), $mark);
                 $made = $this->making->make($store, $owed, $watch, $mark);
                 $failed = array_filter($made, \is_string(...));
-                $this->copies->found(array_map(Finding::owed(...), array_keys($failed), $failed));
+                $this->copies->enter(array_map(Finding::owed(...), array_keys($failed), $failed));
                 $came = $came->and($owed[\count($owed) - 1]->id, \count($made) - \count($failed), \count($failed));
                 $folders = [...$folders, ...CopyRow::folders(array_filter($owed, static fn (CopyRow $copy): bool => !isset($failed[$copy->id])))];
             } while (!$slice->isOver());

@@ -9,12 +9,12 @@ use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Size;
 use VelvetLedger\Server\Pace\Pace;
 use VelvetLedger\Server\Pace\Slice;
-use VelvetLedger\Server\Persistence\CopyRepository;
-use VelvetLedger\Server\Persistence\DayBookEntry;
-use VelvetLedger\Server\Persistence\DayBookKind;
-use VelvetLedger\Server\Persistence\ProvingRepository;
-use VelvetLedger\Server\Persistence\ProvingRow;
-use VelvetLedger\Server\Persistence\Shoot;
+use VelvetLedger\Server\Persistence\Copies\CopyRepository;
+use VelvetLedger\Server\Persistence\Copies\ProvingRepository;
+use VelvetLedger\Server\Persistence\Copies\ProvingRow;
+use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
+use VelvetLedger\Server\Persistence\DayBook\DayBookKind;
+use VelvetLedger\Server\Persistence\Shoots\Shoot;
 use VelvetLedger\Server\Stores\ListsOfStore;
 use VelvetLedger\Server\Stores\OpenStore;
 use VelvetLedger\Server\Stores\StoreAbsent;
@@ -120,7 +120,7 @@ final readonly class Proving
                 }
             } finally {
                 $this->ledger->getConnection()->transactional(function () use ($findings, $progress, $after): void {
-                    $this->copies->found($findings);
+                    $this->copies->enter($findings);
                     $progress->reached($after);
                 });
             }

@@ -7,10 +7,10 @@ namespace VelvetLedger\Server\Copies;
 use VelvetLedger\Server\Pace\Beat;
 use VelvetLedger\Server\Pace\Pace;
 use VelvetLedger\Server\Pace\Stopwatch;
-use VelvetLedger\Server\Persistence\CopyState;
-use VelvetLedger\Server\Persistence\Finding;
-use VelvetLedger\Server\Persistence\ProvingRepository;
-use VelvetLedger\Server\Persistence\ProvingRow;
+use VelvetLedger\Server\Persistence\Copies\CopyState;
+use VelvetLedger\Server\Persistence\Copies\Finding;
+use VelvetLedger\Server\Persistence\Copies\ProvingRepository;
+use VelvetLedger\Server\Persistence\Copies\ProvingRow;
 
 /** How far a proving is, said several times a second. */
 final class ProvingProgress

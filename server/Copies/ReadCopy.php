@@ -8,8 +8,8 @@ use VelvetLedger\Core\Transfer\Checksum;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Transfer\Medium;
 use VelvetLedger\Core\Words\Size;
-use VelvetLedger\Server\Persistence\CopyRow;
-use VelvetLedger\Server\Persistence\Finding;
+use VelvetLedger\Server\Persistence\Copies\CopyRow;
+use VelvetLedger\Server\Persistence\Copies\Finding;
 use VelvetLedger\Server\Stores\OpenStore;
 use VelvetLedger\Server\Stores\StoreAbsent;
 

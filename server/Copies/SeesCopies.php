@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Copies;
 
-use VelvetLedger\Server\Persistence\CopyRepository;
-use VelvetLedger\Server\Persistence\CopyRow;
-use VelvetLedger\Server\Persistence\CopyState;
-use VelvetLedger\Server\Persistence\Finding;
-use VelvetLedger\Server\Persistence\WhereaboutsRepository;
+use VelvetLedger\Server\Persistence\Copies\CopyRepository;
+use VelvetLedger\Server\Persistence\Copies\CopyRow;
+use VelvetLedger\Server\Persistence\Copies\CopyState;
+use VelvetLedger\Server\Persistence\Copies\Finding;
+use VelvetLedger\Server\Persistence\Copies\WhereaboutsRepository;
 use VelvetLedger\Server\Stores\OpenStore;
 use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;
@@ -46,7 +46,7 @@ final readonly class SeesCopies
                     $findings[] = $this->see($open, $copy, $again > 0);
                 }
                 $open->confirm();
-                $this->copies->found(array_values(array_filter($findings)));
+                $this->copies->enter(array_values(array_filter($findings)));
             } catch (StoreAbsent) {
                 continue;
             }

@@ -8,7 +8,7 @@ use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Transfer\ChecksumList;
-use VelvetLedger\Server\Persistence\CopyRepository;
+use VelvetLedger\Server\Persistence\Copies\CopyRepository;
 use VelvetLedger\Server\Stores\OpenStore;
 
 /** Files that lie in the folders of shoots at a store and are not the ledger's. */

@@ -11,7 +11,6 @@ use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Messenger\Stamp\DelayStamp;
 use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Core\Capture\FactsReader;
-use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Card\ReadFrame;
 use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Core\Held\Holdings;
@@ -20,32 +19,26 @@ use VelvetLedger\Core\Plan\PlanLine;
 use VelvetLedger\Server\Cards\CardHints;
 use VelvetLedger\Server\Cards\CardHoldings;
 use VelvetLedger\Server\Cards\CardReadings;
-use VelvetLedger\Server\Cards\CardsKnown;
-use VelvetLedger\Server\Cards\CardSummaries;
 use VelvetLedger\Server\Cards\EjectCard;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\Reading;
 use VelvetLedger\Server\Cards\SourceFolders;
 use VelvetLedger\Server\Cards\Twins;
-use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Intake\StartIntake;
 use VelvetLedger\Server\Intake\TakeBack;
 use VelvetLedger\Server\Orders\OrderBook;
+use VelvetLedger\Server\Pages\CardsPage;
 use VelvetLedger\Server\Pages\DngsOfPlan;
 use VelvetLedger\Server\Pages\ManyPictures;
 use VelvetLedger\Server\Pages\StampsOfPlan;
 use VelvetLedger\Server\Pages\StoresOfPlan;
-use VelvetLedger\Server\Persistence\CopyRepository;
-use VelvetLedger\Server\Persistence\HeldRepository;
-use VelvetLedger\Server\Persistence\Intake;
-use VelvetLedger\Server\Settings\Settings;
+use VelvetLedger\Server\Persistence\Copies\CopyRepository;
+use VelvetLedger\Server\Persistence\Intakes\Intake;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Tools\CouldNotMakePicture;
 use VelvetLedger\Server\Tools\Pictures;
 use VelvetLedger\Server\View\BegunView;
-use VelvetLedger\Server\View\CardsView;
-use VelvetLedger\Server\View\CardView;
 use VelvetLedger\Server\View\DeskView;
 use VelvetLedger\Server\View\HintsView;
 use VelvetLedger\Server\View\HistogramView;
@@ -53,7 +46,6 @@ use VelvetLedger\Server\View\PickedView;
 use VelvetLedger\Server\View\PlanLineView;
 use VelvetLedger\Server\View\PlanView;
 use VelvetLedger\Server\View\SourceFoldersView;
-use VelvetLedger\Server\View\StoreView;
 use VelvetLedger\Server\Work\BringIn;
 use VelvetLedger\Server\Work\Looks;
 use VelvetLedger\Server\Work\Mends;
@@ -64,29 +56,14 @@ final readonly class CardsController
 {
     private const HISTOGRAM_EDGE = 480;
 
-    public function __construct(private Readers $readers, private CardReadings $readings, private Looks $looks, private Stores $stores, private Settings $settings)
+    public function __construct(private Readers $readers, private CardReadings $readings, private Looks $looks, private Stores $stores)
     {
     }
 
     #[Route('/api/cards', methods: ['GET'])]
-    public function cards(CardSummaries $summaries, CardsKnown $known, SourceFolders $folders, HeldRepository $held): Response
+    public function cards(CardsPage $page): Response
     {
-        $view = function (Volume $volume, bool $isFolder) use ($summaries, $known): CardView {
-            $summary = $isFolder ? $summaries->ofFolder($volume->path) : $summaries->of($volume->path);
-            $of = $known->of($volume, $summary->files, $summary->bytes);
-            if (null === $of?->new) {
-                $this->looks->askForGlance($volume);
-            }
-
-            return new CardView($volume, $summary, $of, $isFolder);
-        };
-
-        return new JsonResponse(new CardsView(
-            [...array_map(static fn (Volume $volume): CardView => $view($volume, false), $this->readers->volumes()), ...array_map(static fn (Volume $volume): CardView => $view($volume, true), $folders->all())],
-            array_map(PathText::of(...), $this->settings->readers),
-            new StoreView($this->stores->main()),
-            $held->revision(),
-        ));
+        return new JsonResponse($page->view($this->looks->askForGlance(...)));
     }
 
     /** Folders below the readers, the stores and the drives, to pick a source from; ?in= one of them. */

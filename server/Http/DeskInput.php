@@ -25,7 +25,7 @@ use VelvetLedger\Core\Stamp\StampTexts;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Intake\Moments;
 use VelvetLedger\Server\Orders\OrderBook;
-use VelvetLedger\Server\Persistence\ShootRepository;
+use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 
 /** Reads what the desk sends of a card; its form is that of Wishes in web/src/api/plan.ts. Shoots and moments are named by the keys of frames. */
 final readonly class DeskInput

@@ -11,7 +11,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Core\Document\Fields;
-use VelvetLedger\Server\Persistence\KeywordRepository;
+use VelvetLedger\Server\Persistence\Stamps\KeywordRepository;
 use VelvetLedger\Server\Stamps\Vocabulary;
 use VelvetLedger\Server\View\CompletionView;
 use VelvetLedger\Server\View\KeywordsView;

@@ -8,9 +8,9 @@ use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\SourceGone;
 use VelvetLedger\Server\Cards\Volume;
-use VelvetLedger\Server\Persistence\CardRepository;
-use VelvetLedger\Server\Persistence\Intake;
-use VelvetLedger\Server\Persistence\IntakeRuns;
+use VelvetLedger\Server\Persistence\Cards\CardRepository;
+use VelvetLedger\Server\Persistence\Intakes\Intake;
+use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
 
 /** The intake that is to be done of a card: the one that was cut off, or that stopped for what happened to it, and that nobody works on, as long as the card is what it was; else a new one. */
 final readonly class BeginsOrGoesOn

@@ -8,9 +8,9 @@ use VelvetLedger\Core\Transfer\Care;
 use VelvetLedger\Core\Transfer\Copier;
 use VelvetLedger\Core\Transfer\Medium;
 use VelvetLedger\Server\Cards\SourceGone;
-use VelvetLedger\Server\Persistence\AtTheNames;
-use VelvetLedger\Server\Persistence\OwnershipLost;
-use VelvetLedger\Server\Persistence\WaitingFile;
+use VelvetLedger\Server\Persistence\Intakes\AtTheNames;
+use VelvetLedger\Server\Persistence\Intakes\OwnershipLost;
+use VelvetLedger\Server\Persistence\Intakes\WaitingFile;
 use VelvetLedger\Server\Stamps\StampsAtIntake;
 use VelvetLedger\Server\Stores\StoreAbsent;
 

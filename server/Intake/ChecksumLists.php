@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Intake;
 
-use VelvetLedger\Server\Persistence\ReceiptRepository;
+use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
 use VelvetLedger\Server\Stores\ListsOfStore;
 
 /** After a run, however it ended: the checksum lists of the shoots that files came into, on every store that has them. */

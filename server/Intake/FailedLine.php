@@ -9,10 +9,10 @@ use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\SourceGone;
-use VelvetLedger\Server\Persistence\Entries;
-use VelvetLedger\Server\Persistence\OwnershipLost;
-use VelvetLedger\Server\Persistence\ReceiptRepository;
-use VelvetLedger\Server\Persistence\WaitingFile;
+use VelvetLedger\Server\Persistence\Intakes\Entries;
+use VelvetLedger\Server\Persistence\Intakes\OwnershipLost;
+use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
+use VelvetLedger\Server\Persistence\Intakes\WaitingFile;
 use VelvetLedger\Server\Stores\StoreAbsent;
 
 /** Says on a line why its file did not come in; unless it was the card or the main store that left, which ends the run. */

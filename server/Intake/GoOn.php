@@ -6,10 +6,10 @@ namespace VelvetLedger\Server\Intake;
 
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Receipt\Outcome;
-use VelvetLedger\Server\Persistence\Intake;
-use VelvetLedger\Server\Persistence\IntakeRuns;
-use VelvetLedger\Server\Persistence\IntakeState;
-use VelvetLedger\Server\Persistence\ReceiptRepository;
+use VelvetLedger\Server\Persistence\Intakes\Intake;
+use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
+use VelvetLedger\Server\Persistence\Intakes\IntakeState;
+use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
 
 /** Goes on with an intake that stopped, and tries again what failed; one that waits for its first moments to pass begins at once, and one whose run was killed is taken over. */
 final readonly class GoOn

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Intake;
 
 use Doctrine\ORM\EntityManagerInterface;
-use VelvetLedger\Server\Persistence\DayBookEntry;
-use VelvetLedger\Server\Persistence\Intake;
-use VelvetLedger\Server\Persistence\IntakeRuns;
-use VelvetLedger\Server\Persistence\IntakeState;
-use VelvetLedger\Server\Persistence\IntakeWish;
-use VelvetLedger\Server\Persistence\ReceiptRepository;
+use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
+use VelvetLedger\Server\Persistence\Intakes\Intake;
+use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
+use VelvetLedger\Server\Persistence\Intakes\IntakeState;
+use VelvetLedger\Server\Persistence\Intakes\IntakeWish;
+use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
 
 /** Pauses or stops an intake at the photographer's wish: one that runs hears it within a moment, one that waits is held at once. */
 final readonly class HoldIntake

@@ -10,10 +10,10 @@ use Psr\Log\LoggerInterface;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Transfer\Copied;
 use VelvetLedger\Server\Cards\SourceGone;
-use VelvetLedger\Server\Persistence\BroughtIn;
-use VelvetLedger\Server\Persistence\Entries;
-use VelvetLedger\Server\Persistence\OwnershipLost;
-use VelvetLedger\Server\Persistence\StampedAs;
+use VelvetLedger\Server\Persistence\Intakes\BroughtIn;
+use VelvetLedger\Server\Persistence\Intakes\Entries;
+use VelvetLedger\Server\Persistence\Intakes\OwnershipLost;
+use VelvetLedger\Server\Persistence\Intakes\StampedAs;
 use VelvetLedger\Server\Stamps\StampedSource;
 use VelvetLedger\Server\Stores\StoreAbsent;
 

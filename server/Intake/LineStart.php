@@ -15,11 +15,11 @@ use VelvetLedger\Core\Transfer\Task;
 use VelvetLedger\Core\Transfer\WriterMark;
 use VelvetLedger\Core\Words\Day;
 use VelvetLedger\Server\Cards\SourceGone;
-use VelvetLedger\Server\Persistence\AtTheName;
-use VelvetLedger\Server\Persistence\CardReadingRepository;
-use VelvetLedger\Server\Persistence\Entries;
-use VelvetLedger\Server\Persistence\OwnershipLost;
-use VelvetLedger\Server\Persistence\WaitingFile;
+use VelvetLedger\Server\Persistence\Cards\CardReadingRepository;
+use VelvetLedger\Server\Persistence\Intakes\AtTheName;
+use VelvetLedger\Server\Persistence\Intakes\Entries;
+use VelvetLedger\Server\Persistence\Intakes\OwnershipLost;
+use VelvetLedger\Server\Persistence\Intakes\WaitingFile;
 use VelvetLedger\Server\Stamps\StampedSource;
 use VelvetLedger\Server\Stores\StoreAbsent;
 

@@ -11,8 +11,8 @@ use VelvetLedger\Server\Cards\CardReadings;
 use VelvetLedger\Server\Cards\NoSuchCard;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\Volume;
-use VelvetLedger\Server\Persistence\LedgerFrame;
 use VelvetLedger\Server\Persistence\NotInLedger;
+use VelvetLedger\Server\Persistence\Shoots\LedgerFrame;
 
 /** When a frame was taken that another is compared with: on a card by its camera's clock, in the ledger as it was entered. */
 final readonly class Moments

@@ -7,7 +7,7 @@ namespace VelvetLedger\Server\Intake;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Naming\PortableText;
 use VelvetLedger\Core\Plan\StoreState;
-use VelvetLedger\Server\Persistence\NamesRepository;
+use VelvetLedger\Server\Persistence\Shoots\NamesRepository;
 use VelvetLedger\Server\Stores\Store;
 
 /** The names and numbers in use at a store: those on its drive, and those that the ledger has given or promised, whether the drive shows them or not. */

@@ -6,8 +6,8 @@ namespace VelvetLedger\Server\Intake;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\Persistence\ManagerRegistry;
-use VelvetLedger\Server\Persistence\IntakeRuns;
-use VelvetLedger\Server\Persistence\OwnershipLost;
+use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
+use VelvetLedger\Server\Persistence\Intakes\OwnershipLost;
 
 /** Changes an intake in one transaction, and only while the run is the one that counts. */
 final readonly class OwnTransaction

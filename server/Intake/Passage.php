@@ -6,7 +6,7 @@ namespace VelvetLedger\Server\Intake;
 
 use VelvetLedger\Core\Card\TakenFromTwin;
 use VelvetLedger\Core\Transfer\Copying;
-use VelvetLedger\Server\Persistence\WaitingFile;
+use VelvetLedger\Server\Persistence\Intakes\WaitingFile;
 use VelvetLedger\Server\Stamps\StampedSource;
 
 /** The lines of a run whose files are on their way, and the prints that no other run may bring in meanwhile. */

@@ -13,7 +13,7 @@ use VelvetLedger\Server\Cards\CardHoldings;
 use VelvetLedger\Server\Cards\CardReadings;
 use VelvetLedger\Server\Cards\Twins;
 use VelvetLedger\Server\Cards\Volume;
-use VelvetLedger\Server\Persistence\NamesRepository;
+use VelvetLedger\Server\Persistence\Shoots\NamesRepository;
 use VelvetLedger\Server\Stores\Stores;
 
 /** Plans for the cards in the readers and the main store of the settings. */

@@ -8,11 +8,11 @@ use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Transfer\Medium;
-use VelvetLedger\Server\Persistence\DayBookEntry;
-use VelvetLedger\Server\Persistence\Entries;
-use VelvetLedger\Server\Persistence\Intake;
-use VelvetLedger\Server\Persistence\ReceiptRepository;
-use VelvetLedger\Server\Persistence\WaitingFile;
+use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
+use VelvetLedger\Server\Persistence\Intakes\Entries;
+use VelvetLedger\Server\Persistence\Intakes\Intake;
+use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
+use VelvetLedger\Server\Persistence\Intakes\WaitingFile;
 use VelvetLedger\Server\Stores\Leftovers;
 
 /** What a run does before it copies anything. */

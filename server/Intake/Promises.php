@@ -10,14 +10,14 @@ use VelvetLedger\Core\Plan\Plan;
 use VelvetLedger\Core\Plan\PlanLine;
 use VelvetLedger\Core\Plan\PlannedShoot;
 use VelvetLedger\Core\Plan\ShootStamps;
-use VelvetLedger\Server\Persistence\GivenName;
-use VelvetLedger\Server\Persistence\Intake;
-use VelvetLedger\Server\Persistence\LedgerFrame;
-use VelvetLedger\Server\Persistence\LineShoot;
+use VelvetLedger\Server\Persistence\Intakes\Intake;
+use VelvetLedger\Server\Persistence\Intakes\LineShoot;
+use VelvetLedger\Server\Persistence\Intakes\ReceiptLine;
 use VelvetLedger\Server\Persistence\NotInLedger;
-use VelvetLedger\Server\Persistence\ReceiptLine;
-use VelvetLedger\Server\Persistence\Shoot;
-use VelvetLedger\Server\Persistence\ShootRepository;
+use VelvetLedger\Server\Persistence\Shoots\GivenName;
+use VelvetLedger\Server\Persistence\Shoots\LedgerFrame;
+use VelvetLedger\Server\Persistence\Shoots\Shoot;
+use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Stamps\AsksForStamps;
 
 /** Enters what a plan promises: a line for every file, and the shoots and frames that files will come into. */

@@ -8,12 +8,12 @@ use Doctrine\DBAL\Exception as DatabaseTrouble;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Log\LoggerInterface;
 use VelvetLedger\Server\Cards\SourceGone;
-use VelvetLedger\Server\Persistence\Intake;
-use VelvetLedger\Server\Persistence\IntakeRuns;
-use VelvetLedger\Server\Persistence\IntakeWish;
-use VelvetLedger\Server\Persistence\OwnershipLost;
-use VelvetLedger\Server\Persistence\ReceiptRepository;
-use VelvetLedger\Server\Persistence\RunsElsewhere;
+use VelvetLedger\Server\Persistence\Intakes\Intake;
+use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
+use VelvetLedger\Server\Persistence\Intakes\IntakeWish;
+use VelvetLedger\Server\Persistence\Intakes\OwnershipLost;
+use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
+use VelvetLedger\Server\Persistence\Intakes\RunsElsewhere;
 use VelvetLedger\Server\Stores\StoreAbsent;
 
 /**

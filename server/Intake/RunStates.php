@@ -6,10 +6,10 @@ namespace VelvetLedger\Server\Intake;
 
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Receipt\Summary;
-use VelvetLedger\Server\Persistence\DayBookEntry;
-use VelvetLedger\Server\Persistence\Intake;
-use VelvetLedger\Server\Persistence\IntakeRuns;
-use VelvetLedger\Server\Persistence\ReceiptRepository;
+use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
+use VelvetLedger\Server\Persistence\Intakes\Intake;
+use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
+use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
 
 /** Where a run leaves its intake: begun, paused, taken back, stopped or done; each entered only while the run is the one that counts. */
 final readonly class RunStates

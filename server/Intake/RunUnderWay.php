@@ -8,7 +8,7 @@ use Symfony\Component\Clock\ClockInterface;
 use VelvetLedger\Core\Order\CopiesWanted;
 use VelvetLedger\Core\Transfer\MadeFolders;
 use VelvetLedger\Core\Words\Count;
-use VelvetLedger\Server\Persistence\IntakeRuns;
+use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
 use VelvetLedger\Server\Stores\RunStores;
 
 /** One run of an intake, and how far it is: said in the database and to whoever watches, several times a second. */

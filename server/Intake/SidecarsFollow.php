@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Intake;
 
 use Psr\Log\LoggerInterface;
-use VelvetLedger\Server\Persistence\OwnershipLost;
-use VelvetLedger\Server\Persistence\StampRepository;
+use VelvetLedger\Server\Persistence\Intakes\OwnershipLost;
+use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 use VelvetLedger\Server\Stamps\Restamping;
 use VelvetLedger\Server\Stores\StoreAbsent;
 
 /** Writes the sidecars of frames as soon as all of their files are in. What goes wrong with that keeps no picture from coming in: it waits, and a worker does it. */
 final readonly class SidecarsFollow
 {
-    public function __construct(private StampRepository $frames, private Restamping $restamping, private LoggerInterface $log)
+    public function __construct(private StampQueue $frames, private Restamping $restamping, private LoggerInterface $log)
     {
     }
 

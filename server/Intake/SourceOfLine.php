@@ -8,7 +8,7 @@ use VelvetLedger\Core\Card\Agreement;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Transfer\SourceFile;
 use VelvetLedger\Server\Cards\Twins;
-use VelvetLedger\Server\Persistence\WaitingFile;
+use VelvetLedger\Server\Persistence\Intakes\WaitingFile;
 
 /** Where the bytes of a line are read from: its own card, or the twin that has them whole. */
 final readonly class SourceOfLine

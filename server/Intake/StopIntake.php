@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Intake;
 
 use Doctrine\ORM\EntityManagerInterface;
-use VelvetLedger\Server\Persistence\DayBookEntry;
-use VelvetLedger\Server\Persistence\Intake;
-use VelvetLedger\Server\Persistence\ReceiptRepository;
+use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
+use VelvetLedger\Server\Persistence\Intakes\Intake;
+use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
 
 /** Stops an intake that nobody works on any more, and says why. */
 final readonly class StopIntake

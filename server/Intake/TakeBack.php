@@ -7,11 +7,11 @@ namespace VelvetLedger\Server\Intake;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Receipt\Outcome;
-use VelvetLedger\Server\Persistence\DayBookEntry;
-use VelvetLedger\Server\Persistence\Intake;
-use VelvetLedger\Server\Persistence\IntakeRuns;
-use VelvetLedger\Server\Persistence\IntakeWish;
-use VelvetLedger\Server\Persistence\ReceiptRepository;
+use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
+use VelvetLedger\Server\Persistence\Intakes\Intake;
+use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
+use VelvetLedger\Server\Persistence\Intakes\IntakeWish;
+use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
 
 /**
  * Takes a beginning back for as long as nothing of it was copied: the names it promised are free again, and the desk is as

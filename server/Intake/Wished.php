@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Intake;
 
-use VelvetLedger\Server\Persistence\IntakeWish;
+use VelvetLedger\Server\Persistence\Intakes\IntakeWish;
 
 /** The photographer wishes an intake to pause or to stop here. */
 final class Wished extends \RuntimeException

@@ -11,12 +11,12 @@ use VelvetLedger\Core\Keeping\KeptFrame;
 use VelvetLedger\Core\Keeping\Renaming;
 use VelvetLedger\Core\Keeping\Wanted;
 use VelvetLedger\Core\Words\Count;
-use VelvetLedger\Server\Persistence\AskedBy;
-use VelvetLedger\Server\Persistence\ChangeRow;
-use VelvetLedger\Server\Persistence\DayBookEntry;
-use VelvetLedger\Server\Persistence\NameChanges;
-use VelvetLedger\Server\Persistence\NamesRepository;
-use VelvetLedger\Server\Persistence\Shoot;
+use VelvetLedger\Server\Persistence\Changes\AskedBy;
+use VelvetLedger\Server\Persistence\Changes\ChangeRow;
+use VelvetLedger\Server\Persistence\Changes\NameChanges;
+use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
+use VelvetLedger\Server\Persistence\Shoots\NamesRepository;
+use VelvetLedger\Server\Persistence\Shoots\Shoot;
 use VelvetLedger\Server\Stores\Store;
 use VelvetLedger\Server\Stores\Stores;
 

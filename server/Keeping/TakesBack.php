@@ -6,12 +6,12 @@ namespace VelvetLedger\Server\Keeping;
 
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Keeping\CouldNotRename;
-use VelvetLedger\Server\Persistence\AskedBy;
-use VelvetLedger\Server\Persistence\ChangeKind;
-use VelvetLedger\Server\Persistence\ChangeRepository;
-use VelvetLedger\Server\Persistence\DayBookEntry;
-use VelvetLedger\Server\Persistence\Shoot;
-use VelvetLedger\Server\Persistence\StampChanges;
+use VelvetLedger\Server\Persistence\Changes\AskedBy;
+use VelvetLedger\Server\Persistence\Changes\ChangeKind;
+use VelvetLedger\Server\Persistence\Changes\ChangeRepository;
+use VelvetLedger\Server\Persistence\Changes\StampChanges;
+use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
+use VelvetLedger\Server\Persistence\Shoots\Shoot;
 
 /** Takes the last change of a shoot back, whatever it was. */
 final readonly class TakesBack

@@ -11,8 +11,8 @@ use VelvetLedger\Core\Hint\Measurement;
 use VelvetLedger\Core\Hint\PerceptualPrint;
 use VelvetLedger\Core\Hint\Pixels;
 use VelvetLedger\Core\Hint\Sharpness;
-use VelvetLedger\Server\Persistence\FrameMeasured;
-use VelvetLedger\Server\Persistence\MeasurementRepository;
+use VelvetLedger\Server\Persistence\Shoots\FrameMeasured;
+use VelvetLedger\Server\Persistence\Shoots\MeasurementRepository;
 use VelvetLedger\Server\Stores\FramePictures;
 use VelvetLedger\Server\Tools\CouldNotMakePicture;
 

@@ -9,9 +9,9 @@ use VelvetLedger\Core\Card\ReadFrame;
 use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Core\Shoot\Body;
 use VelvetLedger\Server\Cards\Volume;
-use VelvetLedger\Server\Persistence\DayBookEntry;
-use VelvetLedger\Server\Persistence\LastOrder;
-use VelvetLedger\Server\Persistence\SavedOrder;
+use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
+use VelvetLedger\Server\Persistence\Orders\LastOrder;
+use VelvetLedger\Server\Persistence\Orders\SavedOrder;
 
 /** The standing orders: those saved, the one that is the default, the one last used. "By the day" is always among them. */
 final readonly class OrderBook

@@ -12,7 +12,7 @@ use VelvetLedger\Core\Naming\ReadyMade;
 use VelvetLedger\Core\Order\PatternDocument;
 use VelvetLedger\Core\Order\StationeryKind;
 use VelvetLedger\Core\Stamp\StampTexts;
-use VelvetLedger\Server\Persistence\StationeryItem;
+use VelvetLedger\Server\Persistence\Orders\StationeryItem;
 
 /** Saved patterns, sets of subfolders and kinds of work, after the ready-made ones. */
 final readonly class Stationery

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Pages;
 
 use VelvetLedger\Server\Copies\CopiesOnCards;
-use VelvetLedger\Server\Persistence\CopyRepository;
-use VelvetLedger\Server\Persistence\CopyRow;
+use VelvetLedger\Server\Persistence\Copies\CopyRepository;
+use VelvetLedger\Server\Persistence\Copies\CopyRow;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\View\BadCopyView;
 

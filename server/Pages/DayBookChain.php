@@ -6,8 +6,8 @@ namespace VelvetLedger\Server\Pages;
 
 use Psr\Cache\CacheItemPoolInterface;
 use Symfony\Component\Clock\ClockInterface;
-use VelvetLedger\Server\Persistence\ChainChecked;
-use VelvetLedger\Server\Persistence\DayBookRepository;
+use VelvetLedger\Server\Persistence\DayBook\ChainChecked;
+use VelvetLedger\Server\Persistence\DayBook\DayBookRepository;
 
 /**
  * Whether the day book's chain of digests is whole, worked out again some hundred entries at a time, each time it is asked:

@@ -6,19 +6,19 @@ namespace VelvetLedger\Server\Pages;
 
 use VelvetLedger\Core\Hint\Hints;
 use VelvetLedger\Core\Stamp\Keyword;
-use VelvetLedger\Server\Persistence\FrameKeywords;
-use VelvetLedger\Server\Persistence\LedgerFrame;
-use VelvetLedger\Server\Persistence\MeasurementRepository;
-use VelvetLedger\Server\Persistence\Shoot;
-use VelvetLedger\Server\Persistence\ShootRepository;
-use VelvetLedger\Server\Persistence\StampRepository;
+use VelvetLedger\Server\Persistence\Shoots\LedgerFrame;
+use VelvetLedger\Server\Persistence\Shoots\MeasurementRepository;
+use VelvetLedger\Server\Persistence\Shoots\Shoot;
+use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
+use VelvetLedger\Server\Persistence\Stamps\FrameKeywords;
+use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 use VelvetLedger\Server\View\FrameStampView;
 use VelvetLedger\Server\View\ShootFrameView;
 
 /** The frames of a shoot with what each says. */
 final readonly class FramesPage
 {
-    public function __construct(private ShootRepository $shoots, private StampRepository $stamps, private FrameKeywords $keywords, private MeasurementRepository $measurements)
+    public function __construct(private ShootRepository $shoots, private StampQueue $stamps, private FrameKeywords $keywords, private MeasurementRepository $measurements)
     {
     }
 

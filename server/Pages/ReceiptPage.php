@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Pages;
 
-use VelvetLedger\Server\Persistence\Intake;
-use VelvetLedger\Server\Persistence\IntakeRuns;
-use VelvetLedger\Server\Persistence\ReceiptRepository;
-use VelvetLedger\Server\Persistence\SightingRepository;
+use VelvetLedger\Server\Persistence\Copies\SightingRepository;
+use VelvetLedger\Server\Persistence\Intakes\Intake;
+use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
+use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
 use VelvetLedger\Server\View\ConversionsView;
 use VelvetLedger\Server\View\ReceiptView;
 use VelvetLedger\Server\View\WaitsView;

@@ -6,11 +6,11 @@ namespace VelvetLedger\Server\Pages;
 
 use VelvetLedger\Core\Stamp\Keyword;
 use VelvetLedger\Core\Stamp\StampField;
-use VelvetLedger\Server\Persistence\ChangeRepository;
-use VelvetLedger\Server\Persistence\FrameKeywords;
-use VelvetLedger\Server\Persistence\Shoot;
-use VelvetLedger\Server\Persistence\StampChanges;
-use VelvetLedger\Server\Persistence\StampRepository;
+use VelvetLedger\Server\Persistence\Changes\ChangeRepository;
+use VelvetLedger\Server\Persistence\Changes\StampChanges;
+use VelvetLedger\Server\Persistence\Shoots\Shoot;
+use VelvetLedger\Server\Persistence\Stamps\FrameKeywords;
+use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 use VelvetLedger\Server\View\CommonFieldView;
 use VelvetLedger\Server\View\CommonKeywordView;
 use VelvetLedger\Server\View\CommonStampsView;
@@ -19,7 +19,7 @@ use VelvetLedger\Server\View\StampStateView;
 /** What selected frames have in common, and how far a shoot's stamps are. */
 final readonly class StampsPage
 {
-    public function __construct(private StampChanges $changes, private ChangeRepository $journal, private StampRepository $frames, private FrameKeywords $keywords)
+    public function __construct(private StampChanges $changes, private ChangeRepository $journal, private StampQueue $frames, private FrameKeywords $keywords)
     {
     }
 

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Pages;
 
 use VelvetLedger\Core\Store\Warnings;
-use VelvetLedger\Server\Persistence\LedgerStore;
-use VelvetLedger\Server\Persistence\StoreRole;
+use VelvetLedger\Server\Persistence\Copies\LedgerStore;
+use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Stores\Drives;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\View\PlannedStoreView;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Persistence;
 
+use VelvetLedger\Server\Persistence\Intakes\Intake;
+
 /** What a process may have to itself: the first half of an advisory lock's key (PostgreSQL's manual, 13.3.5), the second being the number of what it is about. */
 enum Lock: int
 {

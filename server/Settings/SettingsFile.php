@@ -6,7 +6,7 @@ namespace VelvetLedger\Server\Settings;
 
 use Symfony\Component\Yaml\Exception\ParseException;
 use Symfony\Component\Yaml\Yaml;
-use VelvetLedger\Server\Persistence\StoreRole;
+use VelvetLedger\Server\Persistence\Copies\StoreRole;
 
 /** Reads settings.yaml in the ledger's home. */
 final readonly class SettingsFile

@@ -8,9 +8,9 @@ use VelvetLedger\Core\Plan\PlanLine;
 use VelvetLedger\Core\Plan\PlannedShoot;
 use VelvetLedger\Core\Plan\ShootStamps;
 use VelvetLedger\Core\Stamp\FrameStamp;
-use VelvetLedger\Server\Persistence\FrameKeywords;
-use VelvetLedger\Server\Persistence\KeywordRepository;
-use VelvetLedger\Server\Persistence\LedgerFrame;
+use VelvetLedger\Server\Persistence\Shoots\LedgerFrame;
+use VelvetLedger\Server\Persistence\Stamps\FrameKeywords;
+use VelvetLedger\Server\Persistence\Stamps\KeywordRepository;
 
 /** Says of frames that an intake promises what they are to be stamped with. */
 final readonly class AsksForStamps

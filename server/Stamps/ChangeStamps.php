@@ -8,11 +8,11 @@ use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Stamp\StampChange;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Pace\Slice;
-use VelvetLedger\Server\Persistence\AskedBy;
-use VelvetLedger\Server\Persistence\DayBookEntry;
-use VelvetLedger\Server\Persistence\KeywordRepository;
-use VelvetLedger\Server\Persistence\Shoot;
-use VelvetLedger\Server\Persistence\StampChanges;
+use VelvetLedger\Server\Persistence\Changes\AskedBy;
+use VelvetLedger\Server\Persistence\Changes\StampChanges;
+use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
+use VelvetLedger\Server\Persistence\Shoots\Shoot;
+use VelvetLedger\Server\Persistence\Stamps\KeywordRepository;
 
 /** Changes what frames of a shoot say, and has it written into their files. */
 final readonly class ChangeStamps

@@ -16,12 +16,12 @@ use VelvetLedger\Core\Transfer\SourceFile;
 use VelvetLedger\Core\Transfer\WorkingCopy;
 use VelvetLedger\Core\Transfer\WriterMark;
 use VelvetLedger\Server\Copies\MadeCopies;
-use VelvetLedger\Server\Persistence\CopyRepository;
-use VelvetLedger\Server\Persistence\EditEntries;
-use VelvetLedger\Server\Persistence\FileToStamp;
-use VelvetLedger\Server\Persistence\Finding;
-use VelvetLedger\Server\Persistence\FrameToStamp;
-use VelvetLedger\Server\Persistence\StampRepository;
+use VelvetLedger\Server\Persistence\Copies\CopyRepository;
+use VelvetLedger\Server\Persistence\Copies\Finding;
+use VelvetLedger\Server\Persistence\Stamps\EditEntries;
+use VelvetLedger\Server\Persistence\Stamps\FileToStamp;
+use VelvetLedger\Server\Persistence\Stamps\FrameToStamp;
+use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 use VelvetLedger\Server\Stores\OpenStore;
 use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;
@@ -33,7 +33,7 @@ use VelvetLedger\Server\Stores\Stores;
  */
 final readonly class KeepsEdits
 {
-    public function __construct(private StampRepository $frames, private EditEntries $entries, private CopyRepository $copies, private MadeCopies $making, private Copier $copier, private OriginalPictures $pictures, private Scratch $scratch, private Stores $stores)
+    public function __construct(private StampQueue $frames, private EditEntries $entries, private CopyRepository $copies, private MadeCopies $making, private Copier $copier, private OriginalPictures $pictures, private Scratch $scratch, private Stores $stores)
     {
     }
 
@@ -116,7 +116,7 @@ final readonly class KeepsEdits
             throw CouldNotStamp::changedSince($path, $change);
         }
         $copy = $this->copyAt($file, $main) ?? throw CouldNotStamp::notThere($path);
-        $this->copies->found([Finding::differs($copy, $checksum, $change->inShort())]);
+        $this->copies->enter([Finding::differs($copy, $checksum, $change->inShort())]);
         if ([] === array_filter($this->copies->proven([$file->id])[$file->id] ?? [], static fn ($good): bool => isset($open[$good->store]) && $good->store !== $main)) {
             throw CouldNotStamp::noOriginal($path);
         }

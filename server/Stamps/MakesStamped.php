@@ -21,9 +21,9 @@ use VelvetLedger\Core\Transfer\Checksum;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Transfer\SystemReason;
 use VelvetLedger\Core\Transfer\WorkingCopy;
-use VelvetLedger\Server\Persistence\FileToStamp;
-use VelvetLedger\Server\Persistence\FrameToStamp;
-use VelvetLedger\Server\Persistence\StampedFile;
+use VelvetLedger\Server\Persistence\Stamps\FileToStamp;
+use VelvetLedger\Server\Persistence\Stamps\FrameToStamp;
+use VelvetLedger\Server\Persistence\Stamps\StampedFile;
 use VelvetLedger\Server\Stores\OpenStore;
 use VelvetLedger\Server\Stores\StoreAbsent;
 

@@ -10,7 +10,7 @@ use VelvetLedger\Core\Format\Picture\CodedPicture;
 use VelvetLedger\Core\Transfer\Checksum;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Transfer\WorkingCopy;
-use VelvetLedger\Server\Persistence\FileToStamp;
+use VelvetLedger\Server\Persistence\Stamps\FileToStamp;
 use VelvetLedger\Server\Stores\OpenStore;
 
 /** The digest of the picture that a file came in with: as the ledger noted it, else read from a copy whose bytes are those that it has in the ledger. */

@@ -14,11 +14,11 @@ use VelvetLedger\Core\Transfer\CopyOrder;
 use VelvetLedger\Core\Transfer\SourceFile;
 use VelvetLedger\Core\Transfer\WriterMark;
 use VelvetLedger\Server\Pace\Slice;
-use VelvetLedger\Server\Persistence\FrameKeywords;
-use VelvetLedger\Server\Persistence\FrameToStamp;
-use VelvetLedger\Server\Persistence\StampedFile;
-use VelvetLedger\Server\Persistence\StampEntries;
-use VelvetLedger\Server\Persistence\StampRepository;
+use VelvetLedger\Server\Persistence\Stamps\FrameKeywords;
+use VelvetLedger\Server\Persistence\Stamps\FrameToStamp;
+use VelvetLedger\Server\Persistence\Stamps\StampedFile;
+use VelvetLedger\Server\Persistence\Stamps\StampEntries;
+use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 use VelvetLedger\Server\Stores\Leftovers;
 use VelvetLedger\Server\Stores\ListsOfStore;
 use VelvetLedger\Server\Stores\OpenStore;
@@ -34,7 +34,7 @@ final readonly class Restamping
     private const AT_ONCE = 64;
 
     public function __construct(
-        private StampRepository $frames,
+        private StampQueue $frames,
         private FrameKeywords $keywords,
         private MakesStamped $making,
         private StampEntries $entries,
@@ -181,7 +181,7 @@ final readonly class Restamping
                 $notes->add($file->frame, $copied->failed[$main] ?? CouldNotStamp::embed($file->path(), 'it could not be written'));
             }
         }
-        $this->entries->found($notes->findings());
+        $this->entries->enterFindings($notes->findings());
         $this->entries->stamped($entered, array_map(static fn ($store): int => $store->id(), $this->stores->all()));
     }
 }

@@ -9,7 +9,7 @@ use VelvetLedger\Core\Order\StampsWanted;
 use VelvetLedger\Core\Order\StationeryKind;
 use VelvetLedger\Core\Stamp\StampTexts;
 use VelvetLedger\Server\Persistence\NotInLedger;
-use VelvetLedger\Server\Persistence\StationeryItem;
+use VelvetLedger\Server\Persistence\Orders\StationeryItem;
 
 /** The rights slips in stationery, and which one an order stamps. */
 final readonly class SlipBook

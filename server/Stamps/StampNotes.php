@@ -9,9 +9,9 @@ use Psr\Log\NullLogger;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Stamp\CouldNotStamp;
 use VelvetLedger\Core\Stamp\PictureChange;
-use VelvetLedger\Server\Persistence\FileToStamp;
-use VelvetLedger\Server\Persistence\Finding;
-use VelvetLedger\Server\Persistence\FrameToStamp;
+use VelvetLedger\Server\Persistence\Copies\Finding;
+use VelvetLedger\Server\Persistence\Stamps\FileToStamp;
+use VelvetLedger\Server\Persistence\Stamps\FrameToStamp;
 
 /** Why files of frames could not be stamped, and what was found to have come to them. */
 final class StampNotes

@@ -19,9 +19,9 @@ use VelvetLedger\Core\Transfer\SourceFile;
 use VelvetLedger\Core\Transfer\Task;
 use VelvetLedger\Core\Transfer\Writer;
 use VelvetLedger\Core\Transfer\WriterMark;
-use VelvetLedger\Server\Persistence\FrameKeywords;
-use VelvetLedger\Server\Persistence\StampRepository;
-use VelvetLedger\Server\Persistence\WaitingFile;
+use VelvetLedger\Server\Persistence\Intakes\WaitingFile;
+use VelvetLedger\Server\Persistence\Stamps\FrameKeywords;
+use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 
 /**
  * Stamps pictures between the card and the stores: what comes in under a final name has its stamp. The card is read once,
@@ -29,7 +29,7 @@ use VelvetLedger\Server\Persistence\WaitingFile;
  */
 final class StampsAtIntake
 {
-    public function __construct(private readonly StampRepository $frames, private readonly FrameKeywords $keywords, private readonly Embeds $embeds, private readonly StampsXmp $stamps, private readonly Scratch $scratch, private readonly Medium $medium, private readonly LoggerInterface $log)
+    public function __construct(private readonly StampQueue $frames, private readonly FrameKeywords $keywords, private readonly Embeds $embeds, private readonly StampsXmp $stamps, private readonly Scratch $scratch, private readonly Medium $medium, private readonly LoggerInterface $log)
     {
     }
 

@@ -10,8 +10,8 @@ use VelvetLedger\Core\Stamp\CouldNotKeep;
 use VelvetLedger\Core\Stamp\IndentedList;
 use VelvetLedger\Core\Stamp\KeywordPath;
 use VelvetLedger\Core\Stamp\ListedWord;
-use VelvetLedger\Server\Persistence\KeywordRepository;
-use VelvetLedger\Server\Persistence\KeywordRow;
+use VelvetLedger\Server\Persistence\Stamps\KeywordRepository;
+use VelvetLedger\Server\Persistence\Stamps\KeywordRow;
 
 /** Changes the vocabulary. Frames that bear a word that changes are stamped anew: each change gives the shoots that these are in. */
 final readonly class Vocabulary

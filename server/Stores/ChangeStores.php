@@ -8,11 +8,11 @@ use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Naming\PortableText;
 use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Core\Words\Count;
-use VelvetLedger\Server\Persistence\CopyRepository;
-use VelvetLedger\Server\Persistence\DayBookEntry;
-use VelvetLedger\Server\Persistence\LedgerStore;
-use VelvetLedger\Server\Persistence\ReceiptRepository;
-use VelvetLedger\Server\Persistence\StoreRole;
+use VelvetLedger\Server\Persistence\Copies\CopyRepository;
+use VelvetLedger\Server\Persistence\Copies\LedgerStore;
+use VelvetLedger\Server\Persistence\Copies\StoreRole;
+use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
+use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
 
 /** What a photographer changes about stores: another one, its name, its role, how often it is proven. Each change is in the day book. */
 final readonly class ChangeStores

@@ -7,7 +7,7 @@ namespace VelvetLedger\Server\Stores;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Transfer\Task;
 use VelvetLedger\Core\Transfer\WriterMark;
-use VelvetLedger\Server\Persistence\IntakeRuns;
+use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
 use VelvetLedger\Server\Persistence\Lock;
 use VelvetLedger\Server\Persistence\Locks;
 

@@ -7,7 +7,7 @@ namespace VelvetLedger\Server\Stores;
 use Doctrine\DBAL\Connection;
 use Psr\Log\LoggerInterface;
 use VelvetLedger\Core\Transfer\ChecksumList;
-use VelvetLedger\Server\Persistence\ShootRepository;
+use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 
 /** The checksum lists of shoots' folders at a store: of the copies that are proven there, by what the ledger has of them. */
 final readonly class ListsOfStore

@@ -7,10 +7,10 @@ namespace VelvetLedger\Server\Stores;
 use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\Uid\Uuid;
 use VelvetLedger\Core\Transfer\StoreMark;
-use VelvetLedger\Server\Persistence\DayBookEntry;
-use VelvetLedger\Server\Persistence\LedgerStore;
+use VelvetLedger\Server\Persistence\Copies\LedgerStore;
+use VelvetLedger\Server\Persistence\Copies\StoreRole;
+use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
 use VelvetLedger\Server\Persistence\NotInLedger;
-use VelvetLedger\Server\Persistence\StoreRole;
 use VelvetLedger\Server\Settings\Settings;
 use VelvetLedger\Server\Settings\StorePlace;
 

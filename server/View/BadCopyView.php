@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\View;
 
-use VelvetLedger\Server\Persistence\CopyRow;
-use VelvetLedger\Server\Persistence\CopyState;
+use VelvetLedger\Server\Persistence\Copies\CopyRow;
+use VelvetLedger\Server\Persistence\Copies\CopyState;
 
 /** A copy that is missing or different, and whether there is another to mend it from. */
 final readonly class BadCopyView

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\View;
 
-use VelvetLedger\Server\Persistence\ChainChecked;
+use VelvetLedger\Server\Persistence\DayBook\ChainChecked;
 
 /** A page of the day book, the latest first, and whether its chain of digests is whole. */
 final readonly class DayBookView

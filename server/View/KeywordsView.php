@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\View;
 
-use VelvetLedger\Server\Persistence\KeywordRow;
+use VelvetLedger\Server\Persistence\Stamps\KeywordRow;
 
 /** Words of the vocabulary, and how many there are in all. */
 final readonly class KeywordsView

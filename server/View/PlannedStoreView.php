@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\View;
 
-use VelvetLedger\Server\Persistence\StoreRole;
+use VelvetLedger\Server\Persistence\Copies\StoreRole;
 
 /** A store that copies would go to: whether it is there and has room for them, with a margin, and what is to be known of it. */
 final readonly class PlannedStoreView

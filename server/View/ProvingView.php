@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\View;
 
-use VelvetLedger\Server\Persistence\ProvingRow;
-use VelvetLedger\Server\Persistence\ProvingState;
+use VelvetLedger\Server\Persistence\Copies\ProvingRow;
+use VelvetLedger\Server\Persistence\Copies\ProvingState;
 
 /** A proving: how far it is, or what it came to. */
 final readonly class ProvingView

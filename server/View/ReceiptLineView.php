@@ -6,7 +6,7 @@ namespace VelvetLedger\Server\View;
 
 use VelvetLedger\Core\Card\Kind;
 use VelvetLedger\Core\Receipt\Outcome;
-use VelvetLedger\Server\Persistence\ReceiptLine;
+use VelvetLedger\Server\Persistence\Intakes\ReceiptLine;
 
 /** One line of a receipt. */
 final readonly class ReceiptLineView

@@ -9,8 +9,8 @@ use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Core\Receipt\Sum;
 use VelvetLedger\Core\Receipt\Summary;
 use VelvetLedger\Core\Receipt\Verdict;
-use VelvetLedger\Server\Persistence\Intake;
-use VelvetLedger\Server\Persistence\IntakeState;
+use VelvetLedger\Server\Persistence\Intakes\Intake;
+use VelvetLedger\Server\Persistence\Intakes\IntakeState;
 
 /** An intake's receipt: where it stands, its sums, and while it runs, its rate in bytes a second and the seconds left. */
 final readonly class ReceiptView

@@ -6,8 +6,8 @@ namespace VelvetLedger\Server\View;
 
 use VelvetLedger\Core\Hint\FrameHint;
 use VelvetLedger\Core\Shoot\TimeSource;
-use VelvetLedger\Server\Persistence\LedgerFile;
-use VelvetLedger\Server\Persistence\LedgerFrame;
+use VelvetLedger\Server\Persistence\Shoots\LedgerFile;
+use VelvetLedger\Server\Persistence\Shoots\LedgerFrame;
 
 /** A frame of a shoot: what it is called now, what it was called, and its copies. */
 final readonly class ShootFrameView

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\View;
 
 use VelvetLedger\Core\Receipt\CopiesAt;
-use VelvetLedger\Server\Persistence\ShootSums;
+use VelvetLedger\Server\Persistence\Shoots\ShootSums;
 
 /** A shoot in the list: its folder, its sums, and the frame that stands for it. */
 final readonly class ShootView

@@ -6,9 +6,9 @@ namespace VelvetLedger\Server\View;
 
 use VelvetLedger\Core\Store\Drive;
 use VelvetLedger\Core\Store\Warnings;
-use VelvetLedger\Server\Persistence\LedgerStore;
-use VelvetLedger\Server\Persistence\ProvingRow;
-use VelvetLedger\Server\Persistence\StoreRole;
+use VelvetLedger\Server\Persistence\Copies\LedgerStore;
+use VelvetLedger\Server\Persistence\Copies\ProvingRow;
+use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Stores\Store;
 use VelvetLedger\Server\Stores\StoreSums;
 

@@ -13,9 +13,9 @@ use Symfony\Component\Messenger\Exception\HandlerFailedException;
 use VelvetLedger\Server\Intake\Interrupted;
 use VelvetLedger\Server\Intake\StopIntake;
 use VelvetLedger\Server\Intake\Unexpected;
-use VelvetLedger\Server\Persistence\IntakeRuns;
-use VelvetLedger\Server\Persistence\ReceiptRepository;
-use VelvetLedger\Server\Persistence\RunsElsewhere;
+use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
+use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
+use VelvetLedger\Server\Persistence\Intakes\RunsElsewhere;
 
 /** Says on the receipt what became of work that failed: that it waits to be tried again, or after the last try, why it stopped. */
 final readonly class AfterFailure

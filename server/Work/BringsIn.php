@@ -7,7 +7,7 @@ namespace VelvetLedger\Server\Work;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Symfony\Component\Messenger\Exception\RecoverableMessageHandlingException;
 use VelvetLedger\Server\Intake\RunIntake;
-use VelvetLedger\Server\Persistence\RunsElsewhere;
+use VelvetLedger\Server\Persistence\Intakes\RunsElsewhere;
 
 /** Runs an intake for a worker. Handled twice at once, the second finds it taken and comes again later, until it is done. */
 #[AsMessageHandler]

@@ -11,8 +11,8 @@ use Symfony\Component\Messenger\MessageBusInterface;
 use VelvetLedger\Server\Conversion\ConvertsRaw;
 use VelvetLedger\Server\Conversion\LetsRawsGo;
 use VelvetLedger\Server\Intake\TellsRaws;
-use VelvetLedger\Server\Persistence\ConversionRepository;
-use VelvetLedger\Server\Persistence\IntakeRuns;
+use VelvetLedger\Server\Persistence\Conversions\ConversionRepository;
+use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
 use VelvetLedger\Server\Stores\StoreAbsent;
 
 /** Asks for the DNGs of raws that came in, one message a raw, and has them made; a raw whose order wants a DNG instead goes when it may. */

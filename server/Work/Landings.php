@@ -13,7 +13,7 @@ use VelvetLedger\Server\Intake\TellsLanding;
 use VelvetLedger\Server\Looking\MeasuresFrames;
 use VelvetLedger\Server\Pace\Beat;
 use VelvetLedger\Server\Pace\Pace;
-use VelvetLedger\Server\Persistence\IntakeRuns;
+use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
 use VelvetLedger\Server\Stores\FramePictures;
 use VelvetLedger\Server\Tools\KeptPictures;
 

@@ -9,7 +9,7 @@ use VelvetLedger\Server\Clearance\CompareCard;
 use VelvetLedger\Server\Clearance\RemoveOriginals;
 use VelvetLedger\Server\Copies\OwedSteps;
 use VelvetLedger\Server\Copies\Proving;
-use VelvetLedger\Server\Persistence\IntakeRuns;
+use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
 
 /**
  * Does for a worker what is to be done about copies after an intake, a slice at a time, so that nothing waits for long; what

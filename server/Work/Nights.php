@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Work;
 
 use Symfony\Component\Clock\ClockInterface;
-use VelvetLedger\Server\Persistence\LedgerStore;
-use VelvetLedger\Server\Persistence\ProvingRepository;
+use VelvetLedger\Server\Persistence\Copies\LedgerStore;
+use VelvetLedger\Server\Persistence\Copies\ProvingRepository;
 
 /** By night, on an idle machine, a share of each store that is to be proven within so many days is proven. */
 final readonly class Nights

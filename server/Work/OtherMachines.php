@@ -12,9 +12,9 @@ use Symfony\Component\Messenger\Transport\TransportInterface;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\SourceGone;
 use VelvetLedger\Server\Machines\Machine;
-use VelvetLedger\Server\Persistence\Intake;
-use VelvetLedger\Server\Persistence\ReceiptRepository;
-use VelvetLedger\Server\Persistence\SightingRepository;
+use VelvetLedger\Server\Persistence\Copies\SightingRepository;
+use VelvetLedger\Server\Persistence\Intakes\Intake;
+use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
 use VelvetLedger\Server\Stores\Stores;
 
 /** What this machine cannot reach is left for the one that can: into that one's own queues. */

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Work;
 
 use Symfony\Component\Messenger\MessageBusInterface;
-use VelvetLedger\Server\Persistence\ProvingRepository;
-use VelvetLedger\Server\Persistence\ProvingRow;
+use VelvetLedger\Server\Persistence\Copies\ProvingRepository;
+use VelvetLedger\Server\Persistence\Copies\ProvingRow;
 
 /** Asks for proofs: by people, by the night, and again where a proving was cut off. However often it is asked for, one goes on with it. */
 final readonly class Proofs

@@ -6,7 +6,7 @@ namespace VelvetLedger\Server\Work;
 
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Symfony\Component\Messenger\Exception\RecoverableMessageHandlingException;
-use VelvetLedger\Server\Persistence\StampRepository;
+use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 use VelvetLedger\Server\Stamps\ChangeStamps;
 use VelvetLedger\Server\Stores\StoreAbsent;
 
@@ -18,7 +18,7 @@ final readonly class Stamps
     private const COMES_AGAIN = 2000;
     private const ABSENT = 30_000;
 
-    public function __construct(private ChangeStamps $stamps, private StampRepository $frames, private Lane $lane)
+    public function __construct(private ChangeStamps $stamps, private StampQueue $frames, private Lane $lane)
     {
     }
 

@@ -6,7 +6,7 @@ namespace VelvetLedger\Server\Work;
 
 use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\Messenger\MessageBusInterface;
-use VelvetLedger\Server\Persistence\StampRepository;
+use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 use VelvetLedger\Server\Stores\Stores;
 
 /** Files that are still to be stamped or converted, while the main store is there: their worker was killed, or the store was away. */
@@ -17,7 +17,7 @@ final readonly class WatchesFiles implements Watched
 
     private Overdue $overdue;
 
-    public function __construct(private Stores $stores, private StampRepository $stamps, private Dngs $dngs, private MessageBusInterface $bus, ClockInterface $clock)
+    public function __construct(private Stores $stores, private StampQueue $stamps, private Dngs $dngs, private MessageBusInterface $bus, ClockInterface $clock)
     {
         $this->overdue = new Overdue($clock);
     }

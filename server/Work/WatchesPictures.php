@@ -6,9 +6,9 @@ namespace VelvetLedger\Server\Work;
 
 use Doctrine\DBAL\Connection;
 use Symfony\Component\Messenger\MessageBusInterface;
-use VelvetLedger\Server\Persistence\IntakeRuns;
-use VelvetLedger\Server\Persistence\LedgerStore;
-use VelvetLedger\Server\Persistence\MeasurementRepository;
+use VelvetLedger\Server\Persistence\Copies\LedgerStore;
+use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
+use VelvetLedger\Server\Persistence\Shoots\MeasurementRepository;
 use VelvetLedger\Server\Stores\Stores;
 
 /** Frames whose pictures are not measured yet, some at a time while nobody waits for others: their worker was ended, their drive is back, or an earlier version brought them in. */

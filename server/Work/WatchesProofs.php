@@ -7,8 +7,8 @@ namespace VelvetLedger\Server\Work;
 use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\Messenger\MessageBusInterface;
 use VelvetLedger\Server\Cards\Readers;
-use VelvetLedger\Server\Persistence\ClearanceRepository;
-use VelvetLedger\Server\Persistence\ProvingRepository;
+use VelvetLedger\Server\Persistence\Cards\ClearanceRepository;
+use VelvetLedger\Server\Persistence\Copies\ProvingRepository;
 
 /** Provings and comparisons that were asked for, and do not go on: whoever was at them was killed. */
 final readonly class WatchesProofs implements Watched

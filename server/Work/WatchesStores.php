@@ -7,9 +7,9 @@ namespace VelvetLedger\Server\Work;
 use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\Messenger\MessageBusInterface;
-use VelvetLedger\Server\Persistence\SightingRepository;
-use VelvetLedger\Server\Persistence\StepKind;
-use VelvetLedger\Server\Persistence\StepRepository;
+use VelvetLedger\Server\Persistence\Copies\SightingRepository;
+use VelvetLedger\Server\Persistence\Copies\StepKind;
+use VelvetLedger\Server\Persistence\Copies\StepRepository;
 use VelvetLedger\Server\Stores\Drives;
 use VelvetLedger\Server\Stores\Stores;
 

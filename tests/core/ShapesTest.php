@@ -7,12 +7,12 @@ namespace VelvetLedger\Tests\core;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
 use VelvetLedger\Core\Receipt\Outcome;
-use VelvetLedger\Server\Persistence\ConversionState;
-use VelvetLedger\Server\Persistence\CopyState;
-use VelvetLedger\Server\Persistence\IntakeState;
-use VelvetLedger\Server\Persistence\ProvingState;
-use VelvetLedger\Server\Persistence\StepState;
-use VelvetLedger\Server\Persistence\StoreRole;
+use VelvetLedger\Server\Persistence\Conversions\ConversionState;
+use VelvetLedger\Server\Persistence\Copies\CopyState;
+use VelvetLedger\Server\Persistence\Copies\ProvingState;
+use VelvetLedger\Server\Persistence\Copies\StepState;
+use VelvetLedger\Server\Persistence\Copies\StoreRole;
+use VelvetLedger\Server\Persistence\Intakes\IntakeState;
 
 /** Rules of the house that code can be held against: rooms without circles, values of few parts, names that tell apart, shapes said once. */
 final class ShapesTest extends TestCase
@@ -73,15 +73,17 @@ final class ShapesTest extends TestCase
     public function testTheWebSideHasTheServersShapes(): void
     {
         $root = \dirname(__DIR__, 2);
-        $written = new Process([\PHP_BINARY, $root.'/ops/types.php']);
-        self::assertSame(0, $written->run(), $written->getErrorOutput());
-        self::assertStringEqualsFile($root.'/web/src/api/views.ts', $written->getOutput(), 'run bin/ledger types');
+        foreach (['types' => 'views', 'schemas' => 'schemas'] as $kind => $file) {
+            $written = new Process([\PHP_BINARY, $root.'/ops/types.php', $kind]);
+            self::assertSame(0, $written->run(), $written->getErrorOutput());
+            self::assertStringEqualsFile("$root/web/src/api/$file.ts", $written->getOutput(), 'run bin/ledger types');
+        }
     }
 
     /** Statements say states as words, so that they read as what they are; each is one that an enum has. */
     public function testStatesInStatementsAreThoseOfTheEnums(): void
     {
-        $states = array_map(static fn (\BackedEnum $one): string => (string) $one->value, [...CopyState::cases(), ...IntakeState::cases(), ...ConversionState::cases(), ...ProvingState::cases(), ...StepState::cases()]);
+        $states = array_column([...CopyState::cases(), ...IntakeState::cases(), ...ConversionState::cases(), ...ProvingState::cases(), ...StepState::cases()], 'value');
         $known = ['state' => $states, 'outcome' => array_column(Outcome::cases(), 'value'), 'role' => array_column(StoreRole::cases(), 'value')];
         $unknown = [];
         $found = 0;

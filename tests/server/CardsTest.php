@@ -18,7 +18,7 @@ use VelvetLedger\Server\Cards\CouldNotEject;
 use VelvetLedger\Server\Cards\EjectCard;
 use VelvetLedger\Server\Cards\SourceGone;
 use VelvetLedger\Server\Pace\Pace;
-use VelvetLedger\Server\Persistence\CardRepository;
+use VelvetLedger\Server\Persistence\Cards\CardRepository;
 use VelvetLedger\Server\Settings\BadSettings;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Settings\Settings;

@@ -16,12 +16,12 @@ use VelvetLedger\Server\Clearance\CardClearance;
 use VelvetLedger\Server\Intake\RunIntake;
 use VelvetLedger\Server\Orders\Stationery;
 use VelvetLedger\Server\Pages\StampsPage;
-use VelvetLedger\Server\Persistence\IntakeRuns;
-use VelvetLedger\Server\Persistence\IntakeWish;
-use VelvetLedger\Server\Persistence\ReceiptRepository;
-use VelvetLedger\Server\Persistence\RunsElsewhere;
-use VelvetLedger\Server\Persistence\Shoot;
-use VelvetLedger\Server\Persistence\StampRepository;
+use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
+use VelvetLedger\Server\Persistence\Intakes\IntakeWish;
+use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
+use VelvetLedger\Server\Persistence\Intakes\RunsElsewhere;
+use VelvetLedger\Server\Persistence\Shoots\Shoot;
+use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 use VelvetLedger\Server\Stamps\ChangeStamps;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Tests\Folder;
@@ -147,7 +147,7 @@ final class CutsTest extends LedgerTestCase
     /** What a worker that has nothing to do finds to be stamped. */
     private function idleWorker(): void
     {
-        foreach ($this->fresh(StampRepository::class)->shoots() as $shoot) {
+        foreach ($this->fresh(StampQueue::class)->shoots() as $shoot) {
             $this->service(ChangeStamps::class)->write($shoot, static fn () => null, []);
         }
     }

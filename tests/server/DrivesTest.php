@@ -8,7 +8,7 @@ use VelvetLedger\Core\Store\Device;
 use VelvetLedger\Core\Store\Drive;
 use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Server\Pages\StoresPage;
-use VelvetLedger\Server\Persistence\StoreRole;
+use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Settings\Settings;
 use VelvetLedger\Server\Stores\ChangeStores;
 use VelvetLedger\Server\Stores\CouldNotChoose;

@@ -13,12 +13,12 @@ use VelvetLedger\Server\Intake\CouldNotTakeBack;
 use VelvetLedger\Server\Intake\GoOn;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Intake\TakeBack;
-use VelvetLedger\Server\Persistence\Intake;
-use VelvetLedger\Server\Persistence\IntakeRuns;
-use VelvetLedger\Server\Persistence\IntakeState;
-use VelvetLedger\Server\Persistence\IntakeWish;
-use VelvetLedger\Server\Persistence\LedgerFrame;
-use VelvetLedger\Server\Persistence\ReceiptLine;
+use VelvetLedger\Server\Persistence\Intakes\Intake;
+use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
+use VelvetLedger\Server\Persistence\Intakes\IntakeState;
+use VelvetLedger\Server\Persistence\Intakes\IntakeWish;
+use VelvetLedger\Server\Persistence\Intakes\ReceiptLine;
+use VelvetLedger\Server\Persistence\Shoots\LedgerFrame;
 use VelvetLedger\Tests\OnCard;
 use VelvetLedger\Tests\Stills;
 

@@ -11,11 +11,11 @@ use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Core\Transfer\ChecksumList;
 use VelvetLedger\Server\Intake\CouldNotBegin;
-use VelvetLedger\Server\Persistence\Copy;
-use VelvetLedger\Server\Persistence\DayBookEntry;
-use VelvetLedger\Server\Persistence\Intake;
-use VelvetLedger\Server\Persistence\IntakeState;
-use VelvetLedger\Server\Persistence\ReceiptLine;
+use VelvetLedger\Server\Persistence\Copies\Copy;
+use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
+use VelvetLedger\Server\Persistence\Intakes\Intake;
+use VelvetLedger\Server\Persistence\Intakes\IntakeState;
+use VelvetLedger\Server\Persistence\Intakes\ReceiptLine;
 use VelvetLedger\Tests\Stills;
 
 final class IntakeTest extends LedgerTestCase

@@ -7,7 +7,7 @@ namespace VelvetLedger\Tests\server;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use VelvetLedger\Core\Stamp\CouldNotKeep;
-use VelvetLedger\Server\Persistence\KeywordRepository;
+use VelvetLedger\Server\Persistence\Stamps\KeywordRepository;
 use VelvetLedger\Server\Stamps\Vocabulary;
 
 /** The vocabulary as its page and the blanks for keywords use it. */

@@ -8,7 +8,7 @@ use VelvetLedger\Core\Plan\ShootWish;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Intake\RunIntake;
 use VelvetLedger\Server\Intake\StartIntake;
-use VelvetLedger\Server\Persistence\Intake;
+use VelvetLedger\Server\Persistence\Intakes\Intake;
 use VelvetLedger\Tests\Stills;
 
 /** What the pages for receipts and shoots are given. */

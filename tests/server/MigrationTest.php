@@ -13,13 +13,14 @@ use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Server\Intake\Plans;
-use VelvetLedger\Server\Persistence\ChainChecked;
-use VelvetLedger\Server\Persistence\Copy;
-use VelvetLedger\Server\Persistence\CopyState;
-use VelvetLedger\Server\Persistence\DayBookRepository;
-use VelvetLedger\Server\Persistence\IntakeState;
-use VelvetLedger\Server\Persistence\LedgerFile;
-use VelvetLedger\Server\Persistence\LedgerFrame;
+use VelvetLedger\Server\Persistence\Copies\Copy;
+use VelvetLedger\Server\Persistence\Copies\CopyState;
+use VelvetLedger\Server\Persistence\Copies\Proof;
+use VelvetLedger\Server\Persistence\Copies\StoreSumsRepository;
+use VelvetLedger\Server\Persistence\DayBook\ChainChecked;
+use VelvetLedger\Server\Persistence\DayBook\DayBookRepository;
+use VelvetLedger\Server\Persistence\Intakes\IntakeState;
+use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
 use VelvetLedger\Server\Persistence\Migrations\Version20261123180000;
 use VelvetLedger\Server\Persistence\Migrations\Version20261123191500;
 use VelvetLedger\Server\Persistence\Migrations\Version20261123210500;
@@ -38,19 +39,19 @@ use VelvetLedger\Server\Persistence\Migrations\Version20261129170000;
 use VelvetLedger\Server\Persistence\Migrations\Version20261129190000;
 use VelvetLedger\Server\Persistence\Migrations\Version20261129230000;
 use VelvetLedger\Server\Persistence\Migrations\Version20261129233000;
-use VelvetLedger\Server\Persistence\NamesRepository;
-use VelvetLedger\Server\Persistence\Proof;
-use VelvetLedger\Server\Persistence\ReceiptRepository;
-use VelvetLedger\Server\Persistence\ShootRepository;
-use VelvetLedger\Server\Persistence\ShootSums;
-use VelvetLedger\Server\Persistence\StoreSumsRepository;
+use VelvetLedger\Server\Persistence\Migrations\Version20261129234500;
+use VelvetLedger\Server\Persistence\Shoots\LedgerFile;
+use VelvetLedger\Server\Persistence\Shoots\LedgerFrame;
+use VelvetLedger\Server\Persistence\Shoots\NamesRepository;
+use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
+use VelvetLedger\Server\Persistence\Shoots\ShootSums;
 use VelvetLedger\Server\Stores\Stores;
 
 /** A ledger that was begun with an earlier version keeps what is in it. */
 final class MigrationTest extends LedgerTestCase
 {
     private const TO_LANES = [Version20261125004500::class, Version20261125040000::class, Version20261125110000::class, Version20261125150000::class, Version20261125180000::class, Version20261129003000::class, Version20261129060000::class, Version20261129090000::class, Version20261129110000::class];
-    private const SINCE = [Version20261129150000::class, Version20261129160000::class, Version20261129170000::class, Version20261129190000::class, Version20261129230000::class, Version20261129233000::class];
+    private const SINCE = [Version20261129150000::class, Version20261129160000::class, Version20261129170000::class, Version20261129190000::class, Version20261129230000::class, Version20261129233000::class, Version20261129234500::class];
 
     public function testFramesOfAnOlderLedgerKeepTheirTimesAndGetTheirOriginalNames(): void
     {

@@ -32,13 +32,13 @@ use VelvetLedger\Server\Copies\Proving;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Pages\BadCopies;
 use VelvetLedger\Server\Pages\DayBookChain;
-use VelvetLedger\Server\Persistence\DayBookRepository;
-use VelvetLedger\Server\Persistence\IntakeState;
-use VelvetLedger\Server\Persistence\LedgerStore;
-use VelvetLedger\Server\Persistence\ProvingRepository;
-use VelvetLedger\Server\Persistence\ProvingState;
-use VelvetLedger\Server\Persistence\ShootRepository;
-use VelvetLedger\Server\Persistence\StoreRole;
+use VelvetLedger\Server\Persistence\Copies\LedgerStore;
+use VelvetLedger\Server\Persistence\Copies\ProvingRepository;
+use VelvetLedger\Server\Persistence\Copies\ProvingState;
+use VelvetLedger\Server\Persistence\Copies\StoreRole;
+use VelvetLedger\Server\Persistence\DayBook\DayBookRepository;
+use VelvetLedger\Server\Persistence\Intakes\IntakeState;
+use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Stores\ChangeStores;
 use VelvetLedger\Server\Stores\Stores;
@@ -476,7 +476,7 @@ final class MirrorsTest extends LedgerTestCase
         return array_map(static fn (Missing $missing): string => $missing->path.' '.$missing->lack->value.': '.$missing->because, $clearance->missing);
     }
 
-    private function prove(string $store): \VelvetLedger\Server\Persistence\ProvingRow
+    private function prove(string $store): \VelvetLedger\Server\Persistence\Copies\ProvingRow
     {
         $provings = $this->fresh(ProvingRepository::class);
         $id = $provings->ask($this->number($store), null, null);

@@ -13,11 +13,11 @@ use VelvetLedger\Core\Shoot\Clocks;
 use VelvetLedger\Core\Shoot\TimeSource;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Orders\OrderBook;
-use VelvetLedger\Server\Persistence\DayBookEntry;
-use VelvetLedger\Server\Persistence\Intake;
-use VelvetLedger\Server\Persistence\LedgerFrame;
-use VelvetLedger\Server\Persistence\Shoot;
-use VelvetLedger\Server\Persistence\ShootRepository;
+use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
+use VelvetLedger\Server\Persistence\Intakes\Intake;
+use VelvetLedger\Server\Persistence\Shoots\LedgerFrame;
+use VelvetLedger\Server\Persistence\Shoots\Shoot;
+use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Tests\OnCard;
 use VelvetLedger\Tests\Stills;
 

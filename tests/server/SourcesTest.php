@@ -17,7 +17,7 @@ use VelvetLedger\Server\Cards\CardsKnown;
 use VelvetLedger\Server\Cards\CardSummaries;
 use VelvetLedger\Server\Cards\NoSuchCard;
 use VelvetLedger\Server\Cards\SourceFolders;
-use VelvetLedger\Server\Persistence\LedgerFrame;
+use VelvetLedger\Server\Persistence\Shoots\LedgerFrame;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Settings\Settings;
 use VelvetLedger\Server\Tools\KeptPictures;

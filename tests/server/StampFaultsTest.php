@@ -23,13 +23,13 @@ use VelvetLedger\Server\Intake\Interrupted;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Orders\Stationery;
 use VelvetLedger\Server\Pages\StampsOfPlan;
-use VelvetLedger\Server\Persistence\CopyRepository;
-use VelvetLedger\Server\Persistence\Finding;
-use VelvetLedger\Server\Persistence\IntakeState;
-use VelvetLedger\Server\Persistence\LedgerFrame;
-use VelvetLedger\Server\Persistence\Shoot;
-use VelvetLedger\Server\Persistence\StampRepository;
-use VelvetLedger\Server\Persistence\StoreRole;
+use VelvetLedger\Server\Persistence\Copies\CopyRepository;
+use VelvetLedger\Server\Persistence\Copies\Finding;
+use VelvetLedger\Server\Persistence\Copies\StoreRole;
+use VelvetLedger\Server\Persistence\Intakes\IntakeState;
+use VelvetLedger\Server\Persistence\Shoots\LedgerFrame;
+use VelvetLedger\Server\Persistence\Shoots\Shoot;
+use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Stamps\ChangeStamps;
 use VelvetLedger\Server\Stamps\Restamping;
@@ -92,13 +92,13 @@ final class StampFaultsTest extends LedgerTestCase
             $this->write();
             self::fail('there was nothing to write to');
         } catch (StoreAbsent) {
-            self::assertSame([self::FRAMES, 0, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
-            self::assertSame([$this->shoot()->id()], $this->service(StampRepository::class)->shoots(), 'an idle worker finds it');
+            self::assertSame([self::FRAMES, 0, 0], $this->service(StampQueue::class)->sums($this->shoot()->id()));
+            self::assertSame([$this->shoot()->id()], $this->service(StampQueue::class)->shoots(), 'an idle worker finds it');
         }
         rename($this->store->path.'/.Anvil', $this->store->path.'/Anvil');
         $this->write();
         self::assertSame(array_fill(0, 2 * self::FRAMES, 'Ada Tern'), $this->creators('Bellows'));
-        self::assertSame([], $this->service(StampRepository::class)->shoots());
+        self::assertSame([], $this->service(StampQueue::class)->shoots());
     }
 
     public function testWhatCouldNotBeStampedHasItsReasonAndALineInTheLog(): void
@@ -124,7 +124,7 @@ final class StampFaultsTest extends LedgerTestCase
             $this->fresh(Restamping::class)->shoot($this->shoot()->id(), static fn () => throw Interrupted::bySignal(15));
             self::fail('it was ended');
         } catch (Interrupted) {
-            self::assertSame([self::FRAMES, 0, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
+            self::assertSame([self::FRAMES, 0, 0], $this->service(StampQueue::class)->sums($this->shoot()->id()));
         }
         // One who was killed in the midst of writing leaves this; a link in its place leads nowhere.
         foreach (['Anvil', 'Bellows'] as $drive) {
@@ -132,7 +132,7 @@ final class StampFaultsTest extends LedgerTestCase
             symlink('/nowhere/else', $this->at($drive).'.2026-05-04_0002.jpg.s1-1.part');
         }
         $this->write();
-        self::assertSame([0, 0, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
+        self::assertSame([0, 0, 0], $this->service(StampQueue::class)->sums($this->shoot()->id()));
         self::assertSame([[], []], [glob($this->at('Anvil').'.*.part'), glob($this->at('Bellows').'.*.part')]);
     }
 
@@ -155,10 +155,10 @@ final class StampFaultsTest extends LedgerTestCase
         }
         $this->change(['rating' => 3]);
         $this->write();
-        self::assertSame([0, 1, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
+        self::assertSame([0, 1, 0], $this->service(StampQueue::class)->sums($this->shoot()->id()));
         self::assertStringNotContainsString('Rating', (string) file_get_contents($this->at('Anvil').'2026-05-04_0001.xmp'));
         $this->fresh(ChangeStamps::class)->write($this->shoot()->id(), static fn () => null, array_map(static fn (LedgerFrame $frame): int => $frame->id(), $this->frames()));
-        self::assertSame([0, 0, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
+        self::assertSame([0, 0, 0], $this->service(StampQueue::class)->sums($this->shoot()->id()));
         foreach (['o:by="an editor"', '>3<'] as $both) {
             self::assertStringContainsString($both, (string) file_get_contents($this->at('Bellows').'2026-05-04_0001.xmp'));
         }
@@ -215,9 +215,9 @@ final class StampFaultsTest extends LedgerTestCase
         $proofs = fn (): int => \count($this->column("SELECT id FROM proof WHERE copy_id = $copy->id"));
         $before = $proofs();
         $this->ledger()->getConnection()->executeStatement("UPDATE file SET coming = 'what it is about to be' WHERE id = ?", [$copy->file]);
-        $copies->found([Finding::differs($copy->id, 'what it is about to be', 'its bytes are not those of the ledger'), Finding::proven($copy->id, 'what it was before')]);
+        $copies->enter([Finding::differs($copy->id, 'what it is about to be', 'its bytes are not those of the ledger'), Finding::proven($copy->id, 'what it was before')]);
         self::assertSame($before, $proofs());
-        $copies->found([Finding::proven($copy->id, $copy->checksum)]);
+        $copies->enter([Finding::proven($copy->id, $copy->checksum)]);
         self::assertSame($before + 1, $proofs());
     }
 
@@ -228,9 +228,9 @@ final class StampFaultsTest extends LedgerTestCase
         $this->ledger()->getConnection()->executeStatement("UPDATE copy SET state = 'differs' WHERE path LIKE '%_0001.jpg' AND store_id = 1");
         $this->change(['rating' => 3]);
         $this->write();
-        self::assertSame([0, 1, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
+        self::assertSame([0, 1, 0], $this->service(StampQueue::class)->sums($this->shoot()->id()));
         $this->fresh(ChangeStamps::class)->write($this->shoot()->id(), static fn () => null, [$this->frames()[0]->id()]);
-        self::assertSame([0, 0, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
+        self::assertSame([0, 0, 0], $this->service(StampQueue::class)->sums($this->shoot()->id()));
         foreach (['Anvil', 'Bellows'] as $drive) {
             $tags = ExifTool::tags($this->at($drive).'2026-05-04_0001.jpg');
             self::assertSame(['Theirs', 3], [$tags['Label'] ?? null, $tags['Rating'] ?? null], $drive);

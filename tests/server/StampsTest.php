@@ -27,13 +27,13 @@ use VelvetLedger\Server\Copies\OwedSteps;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Keeping\TakesBack;
 use VelvetLedger\Server\Orders\Stationery;
-use VelvetLedger\Server\Persistence\AskedBy;
-use VelvetLedger\Server\Persistence\IntakeState;
-use VelvetLedger\Server\Persistence\LedgerFrame;
-use VelvetLedger\Server\Persistence\ReceiptLine;
-use VelvetLedger\Server\Persistence\Shoot;
-use VelvetLedger\Server\Persistence\StampChanges;
-use VelvetLedger\Server\Persistence\StampRepository;
+use VelvetLedger\Server\Persistence\Changes\AskedBy;
+use VelvetLedger\Server\Persistence\Changes\StampChanges;
+use VelvetLedger\Server\Persistence\Intakes\IntakeState;
+use VelvetLedger\Server\Persistence\Intakes\ReceiptLine;
+use VelvetLedger\Server\Persistence\Shoots\LedgerFrame;
+use VelvetLedger\Server\Persistence\Shoots\Shoot;
+use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 use VelvetLedger\Server\Stamps\ChangeStamps;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Tests\ExifTool;
@@ -169,7 +169,7 @@ final class StampsTest extends LedgerTestCase
         self::assertNull($this->note());
         self::assertSame([2, 2], [ExifTool::tags($this->at('Anvil', '.jpg'))['Rating'], ExifTool::tags($this->at('Bellows', '.jpg'))['Rating']]);
         self::assertSame('', (string) shell_exec('cd '.escapeshellarg($this->at('Bellows')).' && xxhsum -c --quiet checksums.xxh128 2>&1'));
-        self::assertSame([0, 0, 0], $this->service(StampRepository::class)->sums($this->shoot()->id()));
+        self::assertSame([0, 0, 0], $this->service(StampQueue::class)->sums($this->shoot()->id()));
     }
 
     public function testWhatWasSaidBeforeIntakeIsKnownShownAndCarriedOver(): void
@@ -186,7 +186,7 @@ final class StampsTest extends LedgerTestCase
         $sidecar = (string) file_get_contents(str_replace('_0001', '_0002', $this->at('Anvil', '.xmp')));
         self::assertStringContainsString('o:kept="yes"', $sidecar);
         self::assertStringContainsString('>boats<', $sidecar);
-        self::assertSame([[3, 'Best'], [5, null]], array_values(array_map(static fn (array $says): array => [$says['rating'], $says['label']], $this->service(StampRepository::class)->ofShoot($this->shoot()->id()))));
+        self::assertSame([[3, 'Best'], [5, null]], array_values(array_map(static fn (array $says): array => [$says['rating'], $says['label']], $this->service(StampQueue::class)->ofShoot($this->shoot()->id()))));
     }
 
     public function testWhatCannotBeStampedComesInAllTheSameAndSaysWhy(): void
@@ -298,7 +298,7 @@ final class StampsTest extends LedgerTestCase
 
     private function note(): ?string
     {
-        return array_values($this->service(StampRepository::class)->ofShoot($this->shoot()->id()))[0]['note'];
+        return array_values($this->service(StampQueue::class)->ofShoot($this->shoot()->id()))[0]['note'];
     }
 
     private function mirror(): int

@@ -8,7 +8,7 @@ use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\TestWith;
 use VelvetLedger\Server\Copies\Proving;
-use VelvetLedger\Server\Persistence\ProvingRepository;
+use VelvetLedger\Server\Persistence\Copies\ProvingRepository;
 use VelvetLedger\Tests\Stills;
 
 /** What shoots come to: added up anew by whoever touches them, whoever else is at it. */

@@ -1,5 +1,7 @@
+import { useQueryClient } from "@tanstack/react-query";
 import { type ComponentType, lazy, Suspense, useEffect } from "react";
 import { Navigate, Route, Routes } from "react-router";
+import { follow } from "./api/events";
 import { CardsScreen } from "./intake/CardsScreen";
 import { LoadsAgain } from "./ledger/LoadsAgain";
 import { Nothing } from "./ledger/Nothing";
@@ -27,6 +29,8 @@ const SOON = 1500;
 
 export function App() {
   useFocusKept();
+  const queries = useQueryClient();
+  useEffect(() => follow(queries), [queries]);
   useEffect(() => {
     const timer = setTimeout(() => {
       for (const load of Object.values(SCREENS)) load().catch(() => undefined); // it is fetched when it is opened

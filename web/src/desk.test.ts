@@ -1,11 +1,14 @@
 import { expect, test } from "vitest";
 import { arrivals, noticed, onArrivals, wavedAway } from "./api/arrivals";
+import type { Plan } from "./api/plan";
 import type { CardFrame, Shoot } from "./api/types";
 import { keepBegun, keepDesk, NOTHING_SAID, readDesk, takeBackDesk } from "./intake/keptDesk";
 import { isOpen, type Row } from "./intake/rows";
 import { byNearness } from "./intake/ShootFinder";
-import { changed, markedBy, marking, type Said, undone } from "./intake/steps";
+import { readinessOf, type Standing } from "./intake/readiness";
+import { deskHistory, markedBy } from "./intake/saying";
 import { chosenBy } from "./intake/useNumberKeys";
+import { beginning } from "./said/history";
 import { table } from "./table";
 
 const frame = (key: string, unmarked = false) => ({ key, name: `${key}.JPG`, unmarked }) as CardFrame;
@@ -13,37 +16,64 @@ const [fresh, held, other] = [frame("A_1"), frame("A_2", true), frame("A_3")];
 const all = [fresh, held, other];
 
 test("what is marked is brought in, and each marking can be taken back", () => {
-  let now: Said = { said: NOTHING_SAID, steps: [] };
+  let now = beginning(NOTHING_SAID);
   const marked = () => all.filter(markedBy(now.said.leftOut, now.said.broughtAgain)).map((one) => one.key);
-  const said: [Parameters<typeof marking>, string, string[]][] = [
-    [[[fresh], false], "leaving out A_1.JPG", ["A_3"]],
-    [[all, true], "marking 3 frames", ["A_1", "A_2", "A_3"]],
-    [[[held, other], false], "leaving out 2 frames", ["A_1"]],
-    [[all, "new only"], "marking only the new of 3 frames", ["A_1", "A_3"]],
+  const said: [CardFrame[], boolean | "new only", string, string[]][] = [
+    [[fresh], false, "leaving out A_1.JPG", ["A_3"]],
+    [all, true, "marking 3 frames", ["A_1", "A_2", "A_3"]],
+    [[held, other], false, "leaving out 2 frames", ["A_1"]],
+    [all, "new only", "marking only the new of 3 frames", ["A_1", "A_3"]],
   ];
   expect(marked()).toEqual(["A_1", "A_3"]);
-  for (const [what, words, left] of said) {
-    now = changed(now, ...marking(...what));
+  for (const [frames, as, words, left] of said) {
+    now = deskHistory(now, { do: "mark", frames, as });
     expect([now.steps.at(-1)?.what, marked()]).toEqual([words, left]);
   }
   const back = said.map(() => {
-    now = undone(now);
+    now = deskHistory(now, { do: "undo" });
     return marked();
   });
   expect(back).toEqual([["A_1"], ["A_1", "A_2", "A_3"], ["A_3"], ["A_1", "A_3"]]);
-  expect(undone(now)).toEqual({ said: NOTHING_SAID, steps: [] });
+  expect(deskHistory(now, { do: "undo" })).toEqual(beginning(NOTHING_SAID));
 });
 
-test("words typed one after the other are one change, and the oldest are forgotten", () => {
-  let now: Said = { said: NOTHING_SAID, steps: [] };
-  for (const text of ["R", "Re", "Red"]) {
-    now = changed(now, "describing 4 May", (said) => ({ ...said, shoots: { A_1: { description: text } } }));
-  }
-  expect([now.steps.length, undone(now).said]).toEqual([1, NOTHING_SAID]);
-  now = changed(now, "describing 5 May", (said) => said);
-  expect(now.steps.map((one) => one.what)).toEqual(["describing 4 May", "describing 5 May"]);
-  for (let i = 0; i < 300; i++) now = changed(now, "joining", (said) => ({ ...said, apart: [`${i}`] }));
-  expect([now.steps.length, now.steps[0]?.before.apart]).toEqual([200, ["99"]]);
+test("a shoot that was left out comes in by marking one of its frames, and goes out again by one step back", () => {
+  let now = deskHistory(beginning(NOTHING_SAID), { do: "say of a shoot", shoot: "A_1", wish: { leftOut: true, description: "quay" }, what: "leaving a shoot out" });
+  now = deskHistory(now, { do: "take in", shoot: "A_1", wish: now.said.shoots.A_1 ?? {}, frames: [held], as: true });
+  expect([now.said.shoots, now.said.broughtAgain]).toEqual([{ A_1: { leftOut: false, description: "quay" } }, ["A_2"]]);
+  now = deskHistory(now, { do: "undo" });
+  expect([now.said.shoots.A_1?.leftOut, now.said.broughtAgain]).toEqual([true, []]);
+});
+
+test("words typed one after the other are one change, of each shoot its own, and the oldest are forgotten", () => {
+  let now = beginning(NOTHING_SAID);
+  const describe = (shoot: string, description: string) => {
+    now = deskHistory(now, { do: "describe", shoot, wish: { description }, name: shoot });
+  };
+  for (const text of ["R", "Re", "Red"]) describe("4 May", text);
+  expect([now.steps.length, deskHistory(now, { do: "undo" }).said]).toEqual([1, NOTHING_SAID]);
+  describe("5 May", "B");
+  describe("4 May", "Red b");
+  expect(now.steps.map((one) => one.what)).toEqual(["describing the shoot of 4 May", "describing the shoot of 5 May", "describing the shoot of 4 May"]);
+  for (let i = 0; i < 300; i++) now = deskHistory(now, { do: "keep apart", shoot: `${i}` });
+  expect([now.steps.length, now.steps[0]?.before.apart.at(-1)]).toEqual([200, "99"]);
+});
+
+test("the button says what it does, or what is to be put right first", () => {
+  const plan = { totals: { framesToBringIn: 3, filesToBringIn: 6 }, hasRoom: true, store: { present: true } } as Plan;
+  const stands: Standing = { present: true, underWay: null, plan, failed: false, beginning: false };
+  const table: [Partial<Standing>, boolean, string][] = [
+    [{}, true, "Bring in 3 frames"],
+    [{ beginning: true, underWay: 4, present: false }, false, "Beginning…"],
+    [{ underWay: 4, present: false }, false, "Being brought in"],
+    [{ present: false }, false, "The card is out"],
+    [{ plan: undefined }, false, "Bring in"],
+    [{ failed: true }, false, "Bring in 3 frames"],
+    [{ plan: { ...plan, hasRoom: false } }, false, "Bring in 3 frames"],
+    [{ plan: { ...plan, store: { ...plan.store, present: false } } }, false, "Bring in 3 frames"],
+    [{ plan: { ...plan, totals: { ...plan.totals, filesToBringIn: 0, framesToBringIn: 0 } } }, false, "Bring in 0 frames"],
+  ];
+  for (const [but, is, says] of table) expect(readinessOf({ ...stands, ...but }), JSON.stringify(but)).toEqual({ is, says });
 });
 
 test("digits choose one of several, waiting for a second only where there may be one", () => {

@@ -1,3 +1,5 @@
+import { fault, type Schema } from "./checks";
+
 /** An answer that is not the one asked for: the server's own sentence says what happened and what to do. */
 export class Refused extends Error {
   constructor(
@@ -16,7 +18,8 @@ export const onBack = (listener: () => void): void => {
   back.add(listener);
 };
 
-async function ask<T>(path: string, init?: RequestInit): Promise<T> {
+/** What comes back is what the schema says, or an error that names the place. */
+async function ask<T>(path: string, schema: Schema<T> | null, init?: RequestInit): Promise<T> {
   let answer: Response;
   try {
     answer = await fetch(path, { credentials: "same-origin", ...init });
@@ -34,14 +37,20 @@ async function ask<T>(path: string, init?: RequestInit): Promise<T> {
       typeof body === "object" && body !== null && "error" in body && typeof body.error === "string" ? body.error : `The ledger answered ${answer.status}.`;
     throw new Refused(answer.status, said);
   }
+  const wrong = schema && fault(schema, body);
+  if (wrong) throw new Error(`The ledger's answer is not what this page expects (${path.split("?")[0] ?? ""}, ${wrong}). Load the page again: it may be of another version.`);
   return body as T;
 }
 
-export const get = <T>(path: string): Promise<T> => ask<T>(path);
+export const get = <T>(path: string, schema: Schema<T>): Promise<T> => ask(path, schema);
 
-export const post = <T>(path: string, body: unknown, signal?: AbortSignal): Promise<T> =>
-  ask<T>(path, { method: "POST", headers: { "Content-Type": "application/json" }, body: JSON.stringify(body), ...(signal ? { signal } : {}) });
+const POST = { method: "POST", headers: { "Content-Type": "application/json" } };
+
+export const post = <T>(path: string, body: unknown, schema: Schema<T>, signal?: AbortSignal): Promise<T> =>
+  ask(path, schema, { ...POST, body: JSON.stringify(body), ...(signal ? { signal } : {}) });
+
+/** Where nothing of the answer is looked at but whether it was done. */
+export const send = (path: string, body: unknown): Promise<unknown> => ask<unknown>(path, null, { ...POST, body: JSON.stringify(body) });
 
 /** The text of a file, as it is. */
-export const postText = <T>(path: string, text: string): Promise<T> =>
-  ask<T>(path, { method: "POST", headers: { "Content-Type": "application/json" }, body: text });
+export const postText = <T>(path: string, text: string, schema: Schema<T>): Promise<T> => ask(path, schema, { ...POST, body: text });

@@ -1,7 +1,11 @@
 import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { get, post } from "./client";
+import * as v from "valibot";
+import { list } from "./checks";
+import { get, post, send } from "./client";
+import { asksEvery } from "./events";
 import { askAgain } from "./pictures";
-import type { Clearance, DayBook, DriveFolders, Findings, Proving, Receipt, Stores } from "./views";
+import * as schemas from "./schemas";
+import type { Findings, Proving } from "./views";
 
 /** Stores, proofs, clearance and the day book. */
 
@@ -14,14 +18,14 @@ const isMoving = (proving: Proving | null) => proving?.state === "running" || pr
 export const useStores = () =>
   useQuery({
     queryKey: ["stores"],
-    queryFn: () => get<Stores>("/api/stores"),
-    refetchInterval: (query) => (query.state.data?.stores.some((store) => isMoving(store.proving) || (store.present && store.sums.owed + store.sums.toMove > 0)) ? GLANCE : REST),
+    queryFn: () => get("/api/stores", schemas.Stores),
+    refetchInterval: (query) => (query.state.data?.stores.some((store) => isMoving(store.proving) || (store.present && store.sums.owed + store.sums.toMove > 0)) ? GLANCE : asksEvery(REST)),
   });
 
 export const useDriveFolders = (path: string) =>
   useQuery({
     queryKey: ["drive folders", path],
-    queryFn: () => get<DriveFolders>(`/api/drives/folders?in=${encodeURIComponent(path)}`),
+    queryFn: () => get(`/api/drives/folders?in=${encodeURIComponent(path)}`, schemas.DriveFolders),
     enabled: path !== "",
   });
 
@@ -43,19 +47,19 @@ export interface NewStore {
   role: string;
 }
 
-export const useAddStore = () => useCopiesChange((store: NewStore) => post("/api/stores", store));
+export const useAddStore = () => useCopiesChange((store: NewStore) => send("/api/stores", store));
 export const useChangeStore = () =>
-  useCopiesChange(({ id, ...how }: { id: number; name?: string; role?: string; nightlyDays?: number | null }) => post(`/api/stores/${id}`, how));
-export const useProve = () => useCopiesChange((store: number) => post(`/api/stores/${store}/prove`, {}));
-export const useProveShoot = () => useCopiesChange((shoot: number) => post(`/api/shoots/${shoot}/prove`, {}));
-export const useStopProving = () => useCopiesChange((proving: number) => post(`/api/provings/${proving}/stop`, {}));
-export const useMend = () => useCopiesChange((copies: number[]) => post("/api/copies/mend", { copies }));
+  useCopiesChange(({ id, ...how }: { id: number; name?: string; role?: string; nightlyDays?: number | null }) => send(`/api/stores/${id}`, how));
+export const useProve = () => useCopiesChange((store: number) => send(`/api/stores/${store}/prove`, {}));
+export const useProveShoot = () => useCopiesChange((shoot: number) => send(`/api/shoots/${shoot}/prove`, {}));
+export const useStopProving = () => useCopiesChange((proving: number) => send(`/api/provings/${proving}/stop`, {}));
+export const useMend = () => useCopiesChange((copies: number[]) => send("/api/copies/mend", { copies }));
 /** Held frames of which no store has a good copy left are put back into their places, from their card where that has them still. */
-export const usePutBack = (card: string) => useCopiesChange((frames: string[]) => post(`/api/cards/${card}/put-back`, { frames }));
+export const usePutBack = (card: string) => useCopiesChange((frames: string[]) => send(`/api/cards/${card}/put-back`, { frames }));
 
 /** Looks through the drives for copies of a shoot that are not where the ledger left them; and has the ledger know them where they were found. */
-export const useLookFor = () => useCopiesChange((shoot: number) => post(`/api/shoots/${shoot}/look-for`, {}));
-export const useMendPaths = () => useCopiesChange((shoot: number) => post(`/api/shoots/${shoot}/paths`, {}));
+export const useLookFor = () => useCopiesChange((shoot: number) => send(`/api/shoots/${shoot}/look-for`, {}));
+export const useMendPaths = () => useCopiesChange((shoot: number) => send(`/api/shoots/${shoot}/paths`, {}));
 
 /** Copies that are missing or different, of all stores or of one shoot. Where others are so than before, what is summed up of them is asked for again. */
 export function useFindings(shoot: number | null, often: boolean) {
@@ -66,7 +70,7 @@ export function useFindings(shoot: number | null, often: boolean) {
     queryFn: async () => {
       const of = (findings: Findings | undefined) => findings?.copies.map((copy) => `${copy.id} ${copy.state}`).join();
       const before = of(queries.getQueryData<Findings>(queryKey));
-      const found = await get<Findings>(`/api/findings${shoot === null ? "" : `?shoot=${shoot}`}`);
+      const found = await get(`/api/findings${shoot === null ? "" : `?shoot=${shoot}`}`, schemas.Findings);
       if (before !== undefined && before !== of(found)) {
         askAgain();
         for (const key of ["shoot", "shoots", "stores"]) void queries.invalidateQueries({ queryKey: [key] });
@@ -78,7 +82,7 @@ export function useFindings(shoot: number | null, often: boolean) {
         ? GLANCE
         : often
           ? GLANCE * 2
-          : REST,
+          : asksEvery(REST),
   });
 }
 
@@ -86,17 +90,17 @@ export function useFindings(shoot: number | null, often: boolean) {
 export const useClearance = (of: { card: string } | { receipt: string }, ready: boolean, asOf = "") =>
   useQuery({
     queryKey: ["clearance", of, asOf],
-    queryFn: () => get<Clearance>("card" in of ? `/api/cards/${of.card}/clearance` : `/api/receipts/${of.receipt}/clearance`),
+    queryFn: () => get("card" in of ? `/api/cards/${of.card}/clearance` : `/api/receipts/${of.receipt}/clearance`, schemas.Clearance),
     enabled: ready,
     retry: false,
     refetchInterval: (query) => (query.state.data?.comparison?.running || query.state.data?.reading ? GLANCE : REST),
   });
 
-export const useCompare = () => useCopiesChange((card: string) => post(`/api/cards/${card}/clearance/compare`, {}));
-export const useNod = () => useCopiesChange(({ card, files }: { card: string; files: string[] }) => post(`/api/cards/${card}/clearance/nod`, { files }));
-export const useTakeBackNods = () => useCopiesChange((card: string) => post(`/api/cards/${card}/clearance/nod/back`, { files: [] }));
+export const useCompare = () => useCopiesChange((card: string) => send(`/api/cards/${card}/clearance/compare`, {}));
+export const useNod = () => useCopiesChange(({ card, files }: { card: string; files: string[] }) => send(`/api/cards/${card}/clearance/nod`, { files }));
+export const useTakeBackNods = () => useCopiesChange((card: string) => send(`/api/cards/${card}/clearance/nod/back`, { files: [] }));
 export const useRemoveOriginals = () =>
-  useCopiesChange(({ card, label }: { card: string; label: string }) => post(`/api/cards/${card}/clearance/remove`, { label }));
+  useCopiesChange(({ card, label }: { card: string; label: string }) => send(`/api/cards/${card}/clearance/remove`, { label }));
 
 export interface About {
   kind: string;
@@ -113,17 +117,17 @@ export const aboutInAddress = ({ kind, card, store, shoot }: About): string =>
 export const useDayBook = (about: About) =>
   useInfiniteQuery({
     queryKey: ["day book", about],
-    queryFn: ({ pageParam }) => get<DayBook>(`/api/daybook?${aboutInAddress(about)}&before=${pageParam}`),
+    queryFn: ({ pageParam }) => get(`/api/daybook?${aboutInAddress(about)}&before=${pageParam}`, schemas.DayBook),
     initialPageParam: 0,
     getNextPageParam: (page) => page.older,
-    refetchInterval: REST,
+    refetchInterval: () => asksEvery(REST),
   });
 
 /** Pauses an intake, stops it, or takes its beginning back. */
 export const useHold = (number: string) => {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (how: "pause" | "stop" | "take-back") => post<Receipt>(`/api/receipts/${number}/${how}`, {}),
+    mutationFn: (how: "pause" | "stop" | "take-back") => post(`/api/receipts/${number}/${how}`, {}, schemas.Receipt),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["receipt", number] }),
   });
 };
@@ -132,7 +136,7 @@ export const useHold = (number: string) => {
 export const useLanded = (number: string, files: number, moving: boolean) =>
   useQuery({
     queryKey: ["landed", number, Math.floor(files / 4)],
-    queryFn: () => get<number[]>(`/api/receipts/${number}/landed`),
+    queryFn: () => get(`/api/receipts/${number}/landed`, list(v.number())),
     enabled: moving,
     placeholderData: (before) => before,
   });

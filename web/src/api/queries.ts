@@ -1,10 +1,12 @@
 import { keepPreviousData, useInfiniteQuery, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef } from "react";
 import { noticed } from "./arrivals";
-import { get, post } from "./client";
+import { list } from "./checks";
+import { get, post, send } from "./client";
+import { asksEvery } from "./events";
 import type { Wishes } from "./plan";
-import type { Cards, Hints, Histogram, Plan, PlanLine, Receipt, ReceiptLine, Receipts, Shoot, ShootPage, Shoots } from "./types";
-import type { Begun, Desk, Picked, ReceiptShoots, SourceFolders } from "./views";
+import * as schemas from "./schemas";
+import type { Cards, Receipt, Shoot, Shoots } from "./types";
 
 /** A card that comes or goes is noticed within this many milliseconds. */
 const READER_GLANCE = 1000;
@@ -14,11 +16,11 @@ export const useCards = () =>
   useQuery({
     queryKey: ["cards"],
     queryFn: async () => {
-      const cards = await get<Cards>("/api/cards");
+      const cards = await get("/api/cards", schemas.Cards);
       noticed(cards.cards);
       return cards;
     },
-    refetchInterval: READER_GLANCE,
+    refetchInterval: () => asksEvery(READER_GLANCE),
   });
 
 /**
@@ -38,12 +40,12 @@ export function useDeskFollows(card: string, cards: Cards | undefined): void {
 
 /** Folders below the readers, the stores and the drives; of "" the places to begin at. */
 export const useSourceFolders = (path: string) =>
-  useQuery({ queryKey: ["source folders", path], queryFn: () => get<SourceFolders>(`/api/sources/folders?in=${encodeURIComponent(path)}`) });
+  useQuery({ queryKey: ["source folders", path], queryFn: () => get(`/api/sources/folders?in=${encodeURIComponent(path)}`, schemas.SourceFolders) });
 
 export const usePickFolder = () => {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (path: string) => post<Picked>("/api/sources", { path }),
+    mutationFn: (path: string) => post("/api/sources", { path }, schemas.Picked),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["cards"] }),
   });
 };
@@ -51,7 +53,7 @@ export const usePickFolder = () => {
 export const usePutFolderAway = () => {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (card: string) => post<null>(`/api/sources/${card}/put-away`, {}),
+    mutationFn: (card: string) => send(`/api/sources/${card}/put-away`, {}),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["cards"] }),
   });
 };
@@ -61,7 +63,7 @@ export const useShootsOfReceipts = (receipts: Receipt[]) =>
   useQuery({
     queryKey: ["shoots of receipts", receipts.map((receipt) => [receipt.number, receipt.state, receipt.state === "running" ? 0 : receipt.filesCopied])],
     queryFn: async () => {
-      const found = await get<ReceiptShoots[]>(`/api/receipts/shoots?of=${receipts.map((receipt) => receipt.number).join(",")}`);
+      const found = await get(`/api/receipts/shoots?of=${receipts.map((receipt) => receipt.number).join(",")}`, list(schemas.ReceiptShoots));
       return new Map(found.map((one) => [one.receipt, one.shoots]));
     },
     enabled: receipts.length > 0,
@@ -74,7 +76,7 @@ export const useDesk = (card: string, present: boolean) =>
   useQuery({
     queryKey: ["desk", card],
     queryFn: async () => {
-      const desk = await get<Desk>(`/api/cards/${card}`);
+      const desk = await get(`/api/cards/${card}`, schemas.Desk);
       return { ...desk, frames: desk.frames.map((frame) => ({ ...frame, plannedAt: frame.takenAt })) };
     },
     enabled: present,
@@ -91,7 +93,7 @@ export const useDesk = (card: string, present: boolean) =>
 export const useHints = (card: string, ready: boolean) =>
   useQuery({
     queryKey: ["hints", card],
-    queryFn: () => get<Hints>(`/api/cards/${card}/hints`),
+    queryFn: () => get(`/api/cards/${card}/hints`, schemas.Hints),
     enabled: ready,
     refetchInterval: (query) => (query.state.data && query.state.data.measured >= query.state.data.of ? false : 1500),
     placeholderData: keepPreviousData,
@@ -100,20 +102,20 @@ export const useHints = (card: string, ready: boolean) =>
 export const useHistogram = (card: string, file: string | null, version: string) =>
   useQuery({
     queryKey: ["histogram", card, file, version],
-    queryFn: () => get<Histogram>(`/api/cards/${card}/histogram?file=${encodeURIComponent(file ?? "")}`),
+    queryFn: () => get(`/api/cards/${card}/histogram?file=${encodeURIComponent(file ?? "")}`, schemas.Histogram),
     enabled: file !== null,
     staleTime: Infinity,
   });
 
 export const useEject = (card: string) => {
   const queries = useQueryClient();
-  return useMutation({ mutationFn: () => post<null>(`/api/cards/${card}/eject`, {}), onSuccess: () => queries.invalidateQueries({ queryKey: ["cards"] }) });
+  return useMutation({ mutationFn: () => send(`/api/cards/${card}/eject`, {}), onSuccess: () => queries.invalidateQueries({ queryKey: ["cards"] }) });
 };
 
 export const usePlan = (card: string, wishes: Wishes, ready: boolean) =>
   useQuery({
     queryKey: ["plan", card, wishes],
-    queryFn: ({ signal }) => post<Plan>(`/api/cards/${card}/plan`, wishes, signal),
+    queryFn: ({ signal }) => post(`/api/cards/${card}/plan`, wishes, schemas.Plan, signal),
     enabled: ready,
     placeholderData: keepPreviousData,
     gcTime: 10_000,
@@ -123,7 +125,7 @@ export const usePlan = (card: string, wishes: Wishes, ready: boolean) =>
 export const usePlanLines = (card: string, wishes: Wishes, ready: boolean) =>
   useQuery({
     queryKey: ["plan lines", card, wishes],
-    queryFn: ({ signal }) => post<PlanLine[]>(`/api/cards/${card}/plan/lines`, wishes, signal),
+    queryFn: ({ signal }) => post(`/api/cards/${card}/plan/lines`, wishes, list(schemas.PlanLine), signal),
     enabled: ready,
     placeholderData: keepPreviousData,
     gcTime: 10_000,
@@ -132,7 +134,7 @@ export const usePlanLines = (card: string, wishes: Wishes, ready: boolean) =>
 export const useBegin = (card: string) => {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (wishes: Wishes) => post<Begun>(`/api/cards/${card}/intakes`, wishes),
+    mutationFn: (wishes: Wishes) => post(`/api/cards/${card}/intakes`, wishes, schemas.Begun),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["receipts"] }),
   });
 };
@@ -143,17 +145,17 @@ const isMoving = (receipt: Receipt | undefined) => receipt?.state === "waiting" 
 export const useReceipts = () =>
   useInfiniteQuery({
     queryKey: ["receipts"],
-    queryFn: ({ pageParam }) => get<Receipts>(`/api/receipts${pageParam === null ? "" : `?before=${pageParam}`}`),
+    queryFn: ({ pageParam }) => get(`/api/receipts${pageParam === null ? "" : `?before=${pageParam}`}`, schemas.Receipts),
     initialPageParam: null as number | null,
     getNextPageParam: (page) => page.older,
-    refetchInterval: (query) => (query.state.data?.pages[0]?.receipts.some(isMoving) ? 1000 : 5000),
+    refetchInterval: (query) => (query.state.data?.pages[0]?.receipts.some(isMoving) ? asksEvery(1000) : asksEvery(5000)),
   });
 
 /** Tries again what failed as often as it is tried. */
 export const useTryAgain = () => {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (id: string) => post<null>(`/api/failed/${id}/again`, {}),
+    mutationFn: (id: string) => send(`/api/failed/${id}/again`, {}),
     onSettled: () => queries.invalidateQueries({ queryKey: ["receipts"] }),
   });
 };
@@ -161,7 +163,7 @@ export const useTryAgain = () => {
 export const useReceipt = (number: string) =>
   useQuery({
     queryKey: ["receipt", number],
-    queryFn: () => get<Receipt>(`/api/receipts/${number}`),
+    queryFn: () => get(`/api/receipts/${number}`, schemas.Receipt),
     refetchInterval: (query) => {
       const { waiting = 0, staying = 0 } = query.state.data?.conversions ?? {};
       if (query.state.error || isMoving(query.state.data) || waiting > 0) return PROGRESS_GLANCE;
@@ -173,7 +175,7 @@ export const useReceipt = (number: string) =>
 export const useReceiptLines = (number: string, { filesCopied, files, state }: { filesCopied: number; files: number; state: string | undefined }) =>
   useQuery({
     queryKey: ["receipt lines", number, state, state === "running" ? Math.floor(filesCopied / Math.max(10, files / 40)) : filesCopied],
-    queryFn: () => get<ReceiptLine[]>(`/api/receipts/${number}/lines`),
+    queryFn: () => get(`/api/receipts/${number}/lines`, list(schemas.ReceiptLine)),
     enabled: state !== undefined,
     placeholderData: keepPreviousData,
   });
@@ -182,7 +184,7 @@ export const useReceiptLines = (number: string, { filesCopied, files, state }: {
 const useReceiptWork = (number: string, what: "continue" | "convert") => {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: () => post<Receipt>(`/api/receipts/${number}/${what}`, {}),
+    mutationFn: () => post(`/api/receipts/${number}/${what}`, {}, schemas.Receipt),
     onSuccess: (receipt) => {
       queries.setQueryData(["receipt", number], receipt);
       return queries.invalidateQueries({ queryKey: ["receipt", number] });
@@ -198,10 +200,10 @@ export const useConvertAgain = (number: string) => useReceiptWork(number, "conve
 export const useShoots = () =>
   useInfiniteQuery({
     queryKey: ["shoots"],
-    queryFn: ({ pageParam }) => get<Shoots>(`/api/shoots${pageParam === null ? "" : `?before=${pageParam}`}`),
+    queryFn: ({ pageParam }) => get(`/api/shoots${pageParam === null ? "" : `?before=${pageParam}`}`, schemas.Shoots),
     initialPageParam: null as number | null,
     getNextPageParam: (page) => page.older,
-    refetchInterval: 3000,
+    refetchInterval: () => asksEvery(3000),
   });
 
 /** Every shoot, to choose one from. */
@@ -211,7 +213,7 @@ export const useAllShoots = () =>
     queryFn: async () => {
       const all: Shoot[] = [];
       for (let before: number | null = null; ;) {
-        const page: Shoots = await get<Shoots>(`/api/shoots${before === null ? "" : `?before=${before}`}`);
+        const page: Shoots = await get(`/api/shoots${before === null ? "" : `?before=${before}`}`, schemas.Shoots);
         all.push(...page.shoots);
         before = page.older;
         if (before === null) return all;
@@ -223,7 +225,7 @@ export const useAllShoots = () =>
 export const useShoot = (id: string) =>
   useQuery({
     queryKey: ["shoot", id],
-    queryFn: () => get<ShootPage>(`/api/shoots/${id}`),
+    queryFn: () => get(`/api/shoots/${id}`, schemas.ShootPage),
     enabled: id !== "",
     refetchInterval: (query) => (query.state.data?.looked === false ? 700 : false),
   });

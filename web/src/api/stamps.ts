@@ -1,6 +1,8 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { get, post, postText } from "./client";
-import type { CommonStamps, Completion, Keywords, StampState } from "./views";
+import * as v from "valibot";
+import { list } from "./checks";
+import { get, post, postText, send } from "./client";
+import * as schemas from "./schemas";
 
 /** Rights and keywords: the vocabulary, and what frames of a shoot say. */
 
@@ -32,7 +34,7 @@ export interface StampChange {
 export const useCompletions = (typed: string) =>
   useQuery({
     queryKey: ["completing", typed],
-    queryFn: () => get<Completion[]>(`/api/keywords/completing?typed=${encodeURIComponent(typed)}`),
+    queryFn: () => get(`/api/keywords/completing?typed=${encodeURIComponent(typed)}`, list(schemas.Completion)),
     enabled: typed.trim() !== "",
     placeholderData: keepPreviousData,
     staleTime: 5000,
@@ -42,12 +44,12 @@ export const useCompletions = (typed: string) =>
 export const useKeywords = (of: { under: number } | { search: string }, open: boolean) =>
   useQuery({
     queryKey: ["keywords", of],
-    queryFn: () => get<Keywords>(`/api/keywords?${"search" in of ? `search=${encodeURIComponent(of.search)}` : `under=${of.under}`}`),
+    queryFn: () => get(`/api/keywords?${"search" in of ? `search=${encodeURIComponent(of.search)}` : `under=${of.under}`}`, schemas.Keywords),
     enabled: open,
     placeholderData: keepPreviousData,
   });
 
-export const framesOfKeyword = (id: number) => get<{ frames: number }>(`/api/keywords/${id}/frames`);
+export const framesOfKeyword = (id: number) => get(`/api/keywords/${id}/frames`, v.object({ frames: v.number() }));
 
 function useVocabularyChange<T, A = unknown>(change: (given: T) => Promise<A>) {
   const queries = useQueryClient();
@@ -57,15 +59,15 @@ function useVocabularyChange<T, A = unknown>(change: (given: T) => Promise<A>) {
   });
 }
 
-export const useAddKeyword = () => useVocabularyChange((word: { under: number | null; word: string }) => post<{ id: number }>("/api/keywords", word));
-export const useChangeKeyword = () => useVocabularyChange(({ id, ...how }: KeywordChange) => post(`/api/keywords/${id}`, how));
-export const useDropKeyword = () => useVocabularyChange((id: number) => post(`/api/keywords/${id}/drop`, {}));
-export const useImportKeywords = () => useVocabularyChange((text: string) => postText<{ added: number }>("/api/keywords/list", text));
+export const useAddKeyword = () => useVocabularyChange((word: { under: number | null; word: string }) => post("/api/keywords", word, v.object({ id: v.number() })));
+export const useChangeKeyword = () => useVocabularyChange(({ id, ...how }: KeywordChange) => send(`/api/keywords/${id}`, how));
+export const useDropKeyword = () => useVocabularyChange((id: number) => send(`/api/keywords/${id}/drop`, {}));
+export const useImportKeywords = () => useVocabularyChange((text: string) => postText("/api/keywords/list", text, v.object({ added: v.number() })));
 
 export const useDefaultSlip = () => {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (name: string) => post("/api/stationery/default", { name }),
+    mutationFn: (name: string) => send("/api/stationery/default", { name }),
     onSuccess: () => Promise.all(["stationery", "plan"].map((key) => queries.invalidateQueries({ queryKey: [key] }))),
   });
 };
@@ -74,7 +76,7 @@ export const useDefaultSlip = () => {
 export const useStampState = (shoot: string) =>
   useQuery({
     queryKey: ["stamp state", shoot],
-    queryFn: () => get<StampState>(`/api/shoots/${shoot}/stamps`),
+    queryFn: () => get(`/api/shoots/${shoot}/stamps`, schemas.StampState),
     enabled: shoot !== "",
     refetchInterval: (query) => ((query.state.data?.waiting ?? 0) > 0 ? GLANCE : false),
   });
@@ -82,7 +84,7 @@ export const useStampState = (shoot: string) =>
 export const useCommonStamps = (shoot: string, frames: number[]) =>
   useQuery({
     queryKey: ["common stamps", shoot, frames],
-    queryFn: () => post<CommonStamps>(`/api/shoots/${shoot}/stamps/common`, { frames }),
+    queryFn: () => post(`/api/shoots/${shoot}/stamps/common`, { frames }, schemas.CommonStamps),
     enabled: frames.length > 0,
     placeholderData: keepPreviousData,
   });
@@ -98,7 +100,7 @@ function useStampsChange<T>(shoot: string, change: (given: T) => Promise<unknown
   });
 }
 
-export const useChangeStamps = (shoot: string) => useStampsChange(shoot, (change: StampChange) => post(`/api/shoots/${shoot}/stamps`, change));
-export const useTakeStampsBack = (shoot: string) => useStampsChange<undefined>(shoot, () => post(`/api/shoots/${shoot}/stamps/back`, {}));
+export const useChangeStamps = (shoot: string) => useStampsChange(shoot, (change: StampChange) => send(`/api/shoots/${shoot}/stamps`, change));
+export const useTakeStampsBack = (shoot: string) => useStampsChange<undefined>(shoot, () => send(`/api/shoots/${shoot}/stamps/back`, {}));
 export const useSettleStamps = (shoot: string) =>
-  useStampsChange(shoot, ({ frames, how }: { frames: number[]; how: "merge" | "keep" | "leave" }) => post(`/api/shoots/${shoot}/stamps/${how}`, { frames }));
+  useStampsChange(shoot, ({ frames, how }: { frames: number[]; how: "merge" | "keep" | "leave" }) => send(`/api/shoots/${shoot}/stamps/${how}`, { frames }));

@@ -1,6 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { get, post } from "../api/client";
+import { list } from "../api/checks";
+import { get, send } from "../api/client";
+import * as schemas from "../api/schemas";
 import type { Session } from "../api/views";
 import { TextButton } from "../ledger/Field";
 import { Trouble } from "../ledger/Notice";
@@ -11,9 +13,9 @@ import { count, dateInFull } from "../words/format";
 export function Sessions() {
   const queries = useQueryClient();
   const [open, setOpen] = useState(false);
-  const sessions = useQuery({ queryKey: ["sessions"], queryFn: () => get<Session[]>("/api/sessions") });
+  const sessions = useQuery({ queryKey: ["sessions"], queryFn: () => get("/api/sessions", list(schemas.Session)) });
   const end = useMutation({
-    mutationFn: ({ key }: Session) => post(`/api/sessions/${key}/end`, {}),
+    mutationFn: ({ key }: Session) => send(`/api/sessions/${key}/end`, {}),
     onSuccess: (_, { isThis }) => {
       if (isThis) window.location.reload();
       return queries.invalidateQueries({ queryKey: ["sessions"] });

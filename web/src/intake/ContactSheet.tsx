@@ -10,7 +10,7 @@ import { SheetTools } from "./SheetTools";
 import type { Span } from "./TimeScale";
 import type { Picks } from "./usePicks";
 import type { Marks } from "./useWishes";
-import { FACTS, FIRST_VIEW, isShown, pictureOf, type ShowName, SIZES, sorted, stamp } from "./view";
+import { FACTS, FIRST_VIEW, VIEW, isShown, pictureOf, type ShowName, SIZES, sorted, stamp } from "./view";
 
 interface Props {
   card: string;
@@ -29,7 +29,7 @@ interface Props {
 
 /** The pictures of one shoot on the mat, to be looked at and marked; or the same as a list, or one of them larger. */
 export function ContactSheet({ card, name, frames, span, onSpan, picks, onCut, hints, marks, present, scroller }: Props) {
-  const [view, setView] = useKept("contact sheet", FIRST_VIEW);
+  const [view, setView] = useKept("contact sheet", VIEW, FIRST_VIEW);
   const [show, setShow] = useState<ShowName>("all");
   const [look, setLook] = useState<string | null>(null);
   const [lastLook, setLastLook] = useState<string | null>(null);

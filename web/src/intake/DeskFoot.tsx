@@ -4,16 +4,16 @@ import type { Desk } from "../api/types";
 import { Field, Key, TextButton } from "../ledger/Field";
 import { count, figure, size } from "../words/format";
 import { kindsOf } from "../words/kinds";
+import type { Readiness } from "./readiness";
 
 interface Props {
   desk: Desk;
   plan: Plan | undefined;
   failed: boolean;
   present: boolean;
-  ready: boolean;
+  readiness: Readiness;
   /** The receipt that is being written from this card. */
   underWay: number | null;
-  busy: boolean;
   stale: boolean;
   last: string | null;
   onUndo: () => void;
@@ -21,7 +21,7 @@ interface Props {
 }
 
 /** The foot of the desk, always in view: where it goes, the sums under a double rule, and the button that begins. */
-export function DeskFoot({ desk, plan, failed, present, ready, underWay, busy, stale, last, onUndo, onBegin }: Props) {
+export function DeskFoot({ desk, plan, failed, present, readiness, underWay, stale, last, onUndo, onBegin }: Props) {
   const totals = plan?.totals;
   const store = plan?.store ?? desk.store;
   return (
@@ -83,25 +83,17 @@ export function DeskFoot({ desk, plan, failed, present, ready, underWay, busy, s
         )}
         <button
           type="button"
-          disabled={!ready}
+          disabled={!readiness.is}
           data-begins=""
           onClick={onBegin}
           className={`${last ? "" : "ml-auto"} group shrink-0 bg-velvet px-[22px] py-[9px] text-[15px] font-semibold text-paper hover:bg-ink disabled:bg-transparent disabled:text-faded disabled:outline disabled:outline-1 disabled:outline-rule-strong`}
         >
-          {busy
-            ? "Beginning…"
-            : underWay !== null
-              ? "Being brought in"
-              : !present
-                ? "The card is out"
-                : totals
-                  ? `Bring in ${count(totals.framesToBringIn, "frame")}`
-                  : "Bring in"}
+          {readiness.says}
           <span className="group-focus:hidden">
-            <Key onVelvet={ready}>B</Key>
+            <Key onVelvet={readiness.is}>B</Key>
           </span>
           <span className="hidden group-focus:inline">
-            <Key onVelvet={ready}>Enter</Key>
+            <Key onVelvet={readiness.is}>Enter</Key>
           </span>
         </button>
       </div>

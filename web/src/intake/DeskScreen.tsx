@@ -1,25 +1,23 @@
-import { useMemo, useRef, useState } from "react";
+import { useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { Refused } from "../api/client";
-import { useBegin, useCards, useDesk, useDeskFollows, useEject, useHints, usePlan, useReceipts } from "../api/queries";
-import type { CardFrame } from "../api/types";
+import type { OrderDocument } from "../api/orders";
+import { useEject } from "../api/queries";
 import { toNextDescription } from "../ledger/blanks";
 import { Nothing } from "../ledger/Nothing";
 import { Notice, Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
 import { useKeys } from "../ledger/useKeys";
+import { StampLine } from "../stamps/StampLine";
+import { PART_NAMES } from "../words/order";
 import { CardSlip } from "./CardSlip";
 import { DeskFoot } from "./DeskFoot";
 import { ClocksPart } from "./order/ClocksPart";
 import { OrderLine, PartLine } from "./order/OrderLine";
 import { OtherFiles } from "./OtherFiles";
 import { Result } from "./Result";
-import { isOpen, type Opened, rowsOf } from "./rows";
+import { isOpen, type Opened } from "./rows";
 import { problemsOf, ShootHead, ShootRow } from "./ShootRow";
-import { useLast, useSettled } from "./useSettled";
-import { StampLine } from "../stamps/StampLine";
-import { PART_NAMES } from "../words/order";
-import { useWishes } from "./useWishes";
+import { useDeskOf } from "./useDeskOf";
 
 export function DeskScreen() {
   const { card = "" } = useParams();
@@ -28,52 +26,22 @@ export function DeskScreen() {
 
 /** The desk for one card: its slip, a row for each shoot it becomes, and the totals with the button that begins. */
 function DeskForCard({ card }: { card: string }) {
-  const cards = useCards();
-  const present = cards.data === undefined || cards.data.cards.some((one) => one.id === card);
-  const desk = useDesk(card, present);
-  useDeskFollows(card, cards.data);
-  const said = useWishes(card);
-  // Until another order is chosen here, the desk follows the one last used for this card or its bodies.
-  const orderName = said.wishes.order.name || (desk.data?.order ?? "");
-  const wishes = useMemo(() => ({ ...said.wishes, order: { ...said.wishes.order, name: orderName } }), [said.wishes, orderName]);
-  const settled = useSettled(wishes, said.last?.startsWith("describing") ? 120 : 0);
-  const asked = usePlan(card, settled, desk.data?.complete === true && present && settled.order.name !== "");
-  const plan = useLast(asked.data); // what cannot be planned leaves the last plan in view, to be mended
-  // What is marked is the plan's to say; until it has answered, what was just said stands in for it.
-  const answered = asked.data && !asked.isPlaceholderData && settled === wishes ? asked.data : undefined;
-  const sheet = useMemo(() => {
-    if (!answered) return said;
-    const marked = new Set(answered.shoots.flatMap((shoot) => shoot.marked));
-    return { ...said, marks: { ...said.marks, isMarked: (frame: CardFrame) => marked.has(frame.key) } };
-  }, [said, answered]);
-  const hints = useHints(card, desk.data?.complete === true && present);
-  const begin = useBegin(card);
-  const receipts = useReceipts();
-  const underWay = receipts.data?.pages[0]?.receipts.find((one) => one.desk === card && ["waiting", "running", "paused"].includes(one.state));
+  const { present, cards, desk, said, sheet, orderName, order, wishes, settled, asked, plan, hints, rows, begin, underWay, gone, readiness } = useDeskOf(card);
   const eject = useEject(card);
   const go = useNavigate();
   const scroller = useRef<HTMLElement>(null);
   const [open, setOpen] = useState<Opened>({});
-
-  const rows = useMemo(() => (desk.data ? rowsOf(desk.data, plan) : []), [desk.data, plan]);
   const onlyOne = desk.data?.complete === true && rows.length === 1; // its pictures are shown at once
   const [orderOpen, setOrderOpen] = useState(false);
   const [stampsOpen, setStampsOpen] = useState(false);
   const toggleOrder = () => {
     setOrderOpen((now) => !now);
   };
-  const gone = !present || (desk.error instanceof Refused && desk.error.status === 404);
-  const ready =
-    present &&
-    !underWay &&
-    plan !== undefined &&
-    asked.error === null &&
-    plan.totals.filesToBringIn > 0 &&
-    plan.hasRoom &&
-    plan.store.present &&
-    !begin.isPending;
+  const sayOrder = (name: string, document: OrderDocument | null, what: string) => {
+    said.say({ do: "order", name, document, what });
+  };
   const start = () => {
-    if (!ready) return;
+    if (!readiness.is) return;
     begin.mutate(wishes, {
       onSuccess: ({ receipt }) => {
         said.begun();
@@ -93,10 +61,8 @@ function DeskForCard({ card }: { card: string }) {
       toNextDescription();
     },
   });
-  // What the browser kept of an earlier version may lack a part.
-  const order = wishes.order.document && plan ? { ...plan.order, ...wishes.order.document } : (wishes.order.document ?? plan?.order);
   const bringClips = () => {
-    if (order) said.setOrder(order.name, { ...order, clips: "with the stills" }, PART_NAMES.clips);
+    if (order) sayOrder(order.name, { ...order, clips: "with the stills" }, PART_NAMES.clips);
   };
 
   if (!desk.data) {
@@ -126,9 +92,8 @@ function DeskForCard({ card }: { card: string }) {
           plan={plan}
           failed={asked.error !== null}
           present={present}
-          ready={ready}
-          underWay={underWay?.number ?? null}
-          busy={begin.isPending}
+          readiness={readiness}
+          underWay={underWay}
           stale={asked.isPlaceholderData}
           last={said.last}
           onUndo={said.undo}
@@ -140,7 +105,7 @@ function DeskForCard({ card }: { card: string }) {
         <CardSlip
           desk={desk.data}
           ejecting={eject.isPending}
-          canEject={present && !begin.isPending && !underWay}
+          canEject={present && !begin.isPending && underWay === null}
           onEject={() => {
             eject.mutate();
           }}
@@ -152,9 +117,17 @@ function DeskForCard({ card }: { card: string }) {
           <Notice key={problem.message}>{problem.message}</Notice>
         ))}
         {rows.length > 0 && (
-          <OrderLine plan={plan} name={orderName} changed={wishes.order.document} open={orderOpen} onOpen={toggleOrder} onOrder={said.setOrder}>
+          <OrderLine plan={plan} name={orderName} changed={wishes.order.document} open={orderOpen} onOpen={toggleOrder} onOrder={sayOrder}>
             <PartLine label="clocks">
-              <ClocksPart card={card} cards={cards.data?.cards ?? []} frames={desk.data.frames} clocks={plan?.clocks ?? []} onClock={said.setClock} />
+              <ClocksPart
+                card={card}
+                cards={cards}
+                frames={desk.data.frames}
+                clocks={plan?.clocks ?? []}
+                onClock={(body, clock) => {
+                  said.say({ do: "set a clock", body, clock });
+                }}
+              />
             </PartLine>
           </OrderLine>
         )}
@@ -168,7 +141,7 @@ function DeskForCard({ card }: { card: string }) {
               setStampsOpen(!stampsOpen);
             }}
             onStamps={(stamps) => {
-              if (order) said.setOrder(order.name, { ...order, stamps }, PART_NAMES.stamps);
+              if (order) sayOrder(order.name, { ...order, stamps }, PART_NAMES.stamps);
             }}
           />
         )}
@@ -187,7 +160,7 @@ function DeskForCard({ card }: { card: string }) {
             problems={problemsOf(plan, row.id)}
             desk={sheet}
             stale={asked.isPlaceholderData}
-            hints={hints.data}
+            hints={hints}
             open={isOpen(row, rows, open) ?? onlyOne}
             present={present}
             scroller={scroller}

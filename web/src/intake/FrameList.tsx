@@ -1,5 +1,7 @@
 import { defaultRangeExtractor, useVirtualizer } from "@tanstack/react-virtual";
 import { type KeyboardEvent, type RefObject, useMemo, useState } from "react";
+import * as v from "valibot";
+import type { Schema } from "../api/checks";
 import type { CardFrame, Hints } from "../api/types";
 import { useKept } from "../ledger/useKept";
 import { withRow } from "../ledger/withRow";
@@ -41,6 +43,7 @@ const COLUMNS: Column[] = [
 const GRID = "grid min-w-[1040px] grid-cols-[26px_128px_86px_64px_84px_minmax(90px,1fr)_68px_34px_52px_36px_70px_minmax(110px,1fr)] gap-x-3 px-[14px]";
 const ROW = 26;
 const NO_ORDER = { column: "", down: false };
+const ORDER: Schema<typeof NO_ORDER> = v.object({ column: v.string(), down: v.boolean() });
 
 interface Props {
   frames: CardFrame[];
@@ -53,7 +56,7 @@ interface Props {
 
 /** The frames of one date as lines, in the order of any column. */
 export function FrameList({ frames, hints, marks, label, scroller, onLook }: Props) {
-  const [order, setOrder] = useKept<{ column: string; down: boolean }>("frame list", NO_ORDER);
+  const [order, setOrder] = useKept("frame list", ORDER, NO_ORDER);
   // The line and column that the keys are on: line -1 is the head.
   const [at, setAt] = useState({ line: 0, column: 0 });
   const [focused, setFocused] = useState(false);

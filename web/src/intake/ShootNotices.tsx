@@ -18,14 +18,14 @@ export function ShootNotices({ row, problems, desk }: { row: Row; problems: Prob
     "a stray": {
       word: row.frames.length === 1 ? "leave it out" : "leave them out",
       do: () => {
-        desk.sayOfShoot(row.anchor, { ...wish, leftOut: true }, "leaving a shoot out");
+        desk.say({ do: "say of a shoot", shoot: row.anchor, wish: { ...wish, leftOut: true }, what: "leaving a shoot out" });
       },
     },
     "a night over midnight": {
       word: "divide it at midnight",
       do: () => {
         const first = row.frames.find((frame) => frame.plannedAt.slice(0, 10) > row.date);
-        if (first) desk.edit({ do: "cut", frame: first.key }, "dividing at midnight");
+        if (first) desk.say({ do: "divide", edit: { do: "cut", frame: first.key }, what: "dividing at midnight" });
       },
     },
     "a shoot that is joined":
@@ -33,7 +33,7 @@ export function ShootNotices({ row, problems, desk }: { row: Row; problems: Prob
         ? {
             word: "make it a shoot of its own",
             do: () => {
-              desk.keepApart(row.anchor);
+              desk.say({ do: "keep apart", shoot: row.anchor });
             },
           }
         : undefined,

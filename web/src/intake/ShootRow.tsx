@@ -64,13 +64,10 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
     ? {
         isMarked: () => false,
         mark: (some, on) => {
-          if (on) desk.sayOfShoot(anchor, { ...wish, leftOut: false }, "taking a shoot in again");
-          desk.marks.mark(some, on);
+          if (on) desk.say({ do: "take in", shoot: anchor, wish, frames: some, as: on });
+          else desk.marks.mark(some, on);
         },
-        takeBack: () => {
-          desk.undo();
-          desk.undo();
-        },
+        takeBack: desk.undo,
       }
     : desk.marks;
   const nothing = isLeftOut || shoot?.toBringIn === 0;
@@ -78,7 +75,7 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
   const last = frames.at(-1);
   const description = wish.description ?? "";
   const cut = (frame: CardFrame) => {
-    desk.edit({ do: "cut", frame: frame.key }, `a new shoot from ${frame.name}`);
+    desk.say({ do: "divide", edit: { do: "cut", frame: frame.key }, what: `a new shoot from ${frame.name}` });
   };
   const place = shoot ? shoots.indexOf(shoot) : -1;
   const [earlier, later] = [place > 0 ? shoots[place - 1] : undefined, place >= 0 ? shoots[place + 1] : undefined];
@@ -87,7 +84,7 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
   const uncut = (one: PlannedShoot | undefined, other: PlannedShoot | undefined) =>
     one && other && cuts.has(other.id.split(".")[0] ?? "")
       ? () => {
-          desk.edit({ do: "join", frame: one.keys[0] ?? one.id, other: other.keys[0] ?? other.id }, "taking a cut away");
+          desk.say({ do: "divide", edit: { do: "join", frame: one.keys[0] ?? one.id, other: other.keys[0] ?? other.id }, what: "taking a cut away" });
         }
       : null;
   return (
@@ -124,7 +121,7 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
               }}
               placeholder={isLeftOut ? "left out" : nothing ? "nothing to bring in" : shoot?.joins ? shoot.description : "what was this?"}
               onChange={(event) => {
-                desk.sayOfShoot(anchor, { ...wish, description: event.target.value.replaceAll("\n", " ") }, `describing the shoot of ${name}`);
+                desk.say({ do: "describe", shoot: anchor, wish: { ...wish, description: event.target.value.replaceAll("\n", " ") }, name });
               }}
               className={`block field-sizing-content w-full resize-none border-b border-dotted border-rule-strong bg-transparent pb-[2px] font-hand text-hand font-semibold placeholder:font-normal placeholder:text-faded placeholder:italic focus:border-solid focus:border-velvet focus:outline-none ${nothing ? "text-faded" : ""} ${nothing && description ? "line-through" : ""}`}
             />
@@ -169,15 +166,21 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
               picks={picks}
               marks={marks}
               onSay={(said, what) => {
-                desk.sayOfShoot(anchor, said, what);
+                desk.say({ do: "say of a shoot", shoot: anchor, wish: said, what });
               }}
               onJoin={(other) => {
-                desk.edit({ do: "join", frame: shoot.keys[0] ?? shoot.id, other: other.keys[0] ?? other.id }, `joining ${titleOf(other)}`);
+                desk.say({ do: "divide", edit: { do: "join", frame: shoot.keys[0] ?? shoot.id, other: other.keys[0] ?? other.id }, what: `joining ${titleOf(other)}` });
               }}
               onMove={(moved, to) => {
-                desk.edit({ do: "move", frames: moved, to: to?.keys[0] ?? null }, `moving ${moved.length === 1 ? "a frame" : count(moved.length, "frame")}`);
+                desk.say({
+                  do: "divide",
+                  edit: { do: "move", frames: moved, to: to?.keys[0] ?? null },
+                  what: `moving ${moved.length === 1 ? "a frame" : count(moved.length, "frame")}`,
+                });
               }}
-              onDate={desk.dateByHand}
+              onDate={(dated, time) => {
+                desk.say({ do: "date by hand", frames: dated, time });
+              }}
             />
           )}
           <div className="ml-ruled bg-mat text-white">

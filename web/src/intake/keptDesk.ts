@@ -1,4 +1,4 @@
-import type { Wishes } from "../api/plan";
+import { WISHES, type Wishes } from "../api/plan";
 import { readKept } from "../ledger/useKept";
 
 /** What is said on a desk is kept in the browser under its card; what stood there when an intake began, beside it, for it may be taken back. */
@@ -14,7 +14,7 @@ export const NOTHING_SAID: Wishes = {
   apart: [],
 };
 
-export const readDesk = (card: string): Wishes => readKept(`desk ${card}`, NOTHING_SAID);
+export const readDesk = (card: string): Wishes => readKept(`desk ${card}`, WISHES, NOTHING_SAID);
 
 export function keepDesk(card: string, said: Wishes): void {
   localStorage.setItem(`desk ${card}`, JSON.stringify(said));

@@ -1,15 +1,15 @@
-import { useCallback, useEffect, useMemo, useState } from "react";
-import type { OrderDocument } from "../api/orders";
-import type { ClockWish, Edit, ShootWish, Wishes } from "../api/plan";
+import { useEffect, useMemo, useReducer, type Dispatch } from "react";
+import type { Wishes } from "../api/plan";
 import type { CardFrame } from "../api/types";
+import { beginning, type OfHistory } from "../said/history";
 import { keepBegun, keepDesk, readDesk } from "./keptDesk";
-import { changed, markedBy, marking, type Said, undone } from "./steps";
+import { deskHistory, markedBy, type DeskAction } from "./saying";
 
 /** Which frames are marked to be brought in. */
 export interface Marks {
   isMarked: (frame: CardFrame) => boolean;
   /** Marks all of these frames, unmarks them, or marks what is new of them and nothing else. */
-  mark: (frames: CardFrame[], on: boolean | "new only") => void;
+  mark: (frames: CardFrame[], as: boolean | "new only") => void;
   /** Takes the last marking back, as if it had not been. */
   takeBack: () => void;
 }
@@ -18,16 +18,12 @@ export interface Desk {
   card: string;
   wishes: Wishes;
   marks: Marks;
+  say: Dispatch<DeskAction>;
   /** What was changed last, in words; null where there is nothing to undo. */
   last: string | null;
+  /** Whether that is still being typed, maybe. */
+  isTyped: boolean;
   undo: () => void;
-  sayOfShoot: (anchor: string, said: ShootWish, what: string) => void;
-  edit: (edit: Edit, what: string) => void;
-  setOrder: (name: string, document: OrderDocument | null, what: string) => void;
-  setClock: (body: string, clock: ClockWish | null) => void;
-  dateByHand: (frames: string[], time: string) => void;
-  /** A shoot stays its own, whatever its neighbours are. */
-  keepApart: (anchor: string) => void;
   /** Its intake has begun: all stays as it was said, but what was to come once more has come now. */
   begun: () => void;
 }
@@ -37,77 +33,36 @@ export interface Desk {
  * steps to undo only until the page is left.
  */
 export function useWishes(card: string): Desk {
-  const [{ said, steps }, setDesk] = useState((): Said => ({ said: readDesk(card), steps: [] }));
+  const [{ said, steps }, send] = useReducer(deskHistory, card, (of) => beginning(readDesk(of)));
   useEffect(() => {
     keepDesk(card, said);
   }, [card, said]);
-  const change = useCallback((what: string, make: (now: Wishes) => Wishes) => {
-    setDesk((now) => changed(now, what, make));
-  }, []);
-  const undo = useCallback(() => {
-    setDesk(undone);
-  }, []);
   const { leftOut, broughtAgain } = said;
-  const marks = useMemo(
-    (): Marks => ({
-      isMarked: markedBy(leftOut, broughtAgain),
-      mark: (frames, on) => {
-        change(...marking(frames, on));
-      },
-      takeBack: undo,
-    }),
-    [leftOut, broughtAgain, change, undo],
-  );
+  const { say, undo, mark } = useMemo(() => sendingBy(send), []);
+  const marks = useMemo((): Marks => ({ isMarked: markedBy(leftOut, broughtAgain), mark, takeBack: undo }), [leftOut, broughtAgain, mark, undo]);
   return {
     card,
     wishes: said,
     marks,
+    say,
     last: steps.at(-1)?.what ?? null,
+    isTyped: (steps.at(-1)?.one ?? null) !== null,
     undo,
-    sayOfShoot: useCallback(
-      (anchor, shoot, what) => {
-        change(what, (now) => ({ ...now, shoots: { ...now.shoots, [anchor]: shoot } }));
-      },
-      [change],
-    ),
-    edit: useCallback(
-      (edit, what) => {
-        change(what, (now) => ({ ...now, edits: [...now.edits, edit] }));
-      },
-      [change],
-    ),
-    setOrder: useCallback(
-      (name, document, what) => {
-        change(what, (now) => ({ ...now, order: { name, document } }));
-      },
-      [change],
-    ),
-    setClock: useCallback(
-      (body, clock) => {
-        change(`the clock of ${body}`, (now) => {
-          const others = Object.fromEntries(Object.entries(now.clocks).filter(([name]) => name !== body));
-          return { ...now, clocks: clock ? { ...others, [body]: clock } : others };
-        });
-      },
-      [change],
-    ),
-    dateByHand: useCallback(
-      (frames, time) => {
-        change("a date by hand", (now) => ({ ...now, byHand: { ...now.byHand, ...Object.fromEntries(frames.map((key) => [key, time])) } }));
-      },
-      [change],
-    ),
-    keepApart: useCallback(
-      (anchor) => {
-        change("a shoot of its own", (now) => ({ ...now, apart: [...now.apart, anchor] }));
-      },
-      [change],
-    ),
-    begun: useCallback(() => {
+    begun: () => {
       keepBegun(card, said);
       const next = { ...said, broughtAgain: [] };
-      keepDesk(card, next);
-      setDesk({ said: next, steps: [] });
-    }, [card, said]),
+      keepDesk(card, next); // at once: the page is left
+      send({ do: "begin anew", with: next });
+    },
   };
 }
+
+const sendingBy = (send: Dispatch<DeskAction | OfHistory<Wishes>>) => ({
+  say: send as Dispatch<DeskAction>,
+  undo: () => {
+    send({ do: "undo" });
+  },
+  mark: (frames: CardFrame[], as: boolean | "new only") => {
+    send({ do: "mark", frames, as });
+  },
+});

@@ -1,7 +1,9 @@
+import * as v from "valibot";
+import type { Schema } from "../api/checks";
 import type { CardFrame, Facts, FrameHint, HintName } from "../api/types";
 import { clock, size } from "../words/format";
-import { RECORDED, REMARKS } from "../words/recorded";
 import { hintsInWords } from "../words/hints";
+import { RECORDED, REMARKS } from "../words/recorded";
 
 export type FactName = "name" | "time" | "exposure" | "iso" | "focal" | "lens" | "body" | "size" | "files" | "stars" | "keywords";
 export type SortName = "time" | "name" | "size" | "kind";
@@ -16,6 +18,13 @@ export interface View {
 }
 
 export const SIZES = [104, 136, 184, 248, 332];
+const FACT_NAMES: FactName[] = ["name", "time", "exposure", "iso", "focal", "lens", "body", "size", "files", "stars", "keywords"];
+export const VIEW: Schema<View> = v.object({
+  captions: v.array(v.picklist(FACT_NAMES)),
+  size: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(SIZES.length - 1)),
+  list: v.boolean(),
+  sort: v.picklist(["time", "name", "size", "kind"]),
+});
 export const FIRST_VIEW: View = { captions: ["name", "time"], size: 1, list: false, sort: "time" };
 
 const recorded = (value: FactName, { name, of }: { name: string; of: (facts: Facts) => string }) => ({

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence\Cards;
+
+use VelvetLedger\Core\Card\Kind;
+
+/** A file as it was on a card when it was promised. */
+final readonly class FileOnCard
+{
+    /**
+     * @param string      $path       as PathText
+     * @param int         $modifiedAt Unix seconds
+     * @param string|null $print      quick print, where it was read already
+     */
+    public function __construct(public string $path, public Kind $kind, public int $bytes, public int $modifiedAt, public ?string $print)
+    {
+    }
+}

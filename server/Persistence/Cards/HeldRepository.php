@@ -1,0 +1,194 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence\Cards;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use VelvetLedger\Core\Held\HeldAs;
+use VelvetLedger\Core\Held\HeldFrame;
+use VelvetLedger\Core\Held\HeldSpan;
+use VelvetLedger\Core\Held\InLedger;
+use VelvetLedger\Core\Held\PromisedBy;
+use VelvetLedger\Core\Receipt\Outcome;
+use VelvetLedger\Core\Shoot\Body;
+use VelvetLedger\Server\Persistence\Copies\CopyState;
+use VelvetLedger\Server\Persistence\Copies\StepRepository;
+use VelvetLedger\Server\Persistence\Copies\StoreRole;
+use VelvetLedger\Server\Persistence\Intakes\IntakeState;
+use VelvetLedger\Server\Persistence\Row;
+use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
+
+/** Asks the ledger which of a card's files it holds, by size, by quick print, by exposure, and which an intake under way has promised. */
+final readonly class HeldRepository
+{
+    private const HELD = "r.id AS frame_id, r.shoot_id, c.path, c.proven_at, c.state = 'proven' AND ".StoreRole::IN_USE.' AS is_there, '.StepRepository::TO_MEND.' AS comes_back, s.name AS store, i.asked_at AS since';
+    private const COPY = ' JOIN intake i ON i.id = r.intake_id JOIN copy c ON c.file_id = f.id AND c.state '.CopyState::LIES_THERE.' JOIN store s ON s.id = c.store_id';
+    /** Of several copies, and of several frames of the same bytes, one that is there, at the main store before others; else the earliest. */
+    private const BEST = StoreRole::IN_USE." DESC, c.state = 'proven' DESC, ".StepRepository::TO_MEND." DESC, s.role = 'main' DESC";
+
+    public function __construct(private Connection $database, private ShootRepository $shoots)
+    {
+    }
+
+    /**
+     * @param list<int> $sizes bytes
+     *
+     * @return array<int, true> those of them that occur in the ledger, or in what is promised
+     */
+    public function sizes(array $sizes): array
+    {
+        $found = $this->database->fetchFirstColumn(
+            "SELECT bytes FROM original WHERE bytes = ANY(CAST(? AS bigint[])) UNION SELECT bytes FROM receipt_line WHERE outcome = 'waiting' AND bytes = ANY(CAST(? AS bigint[]))",
+            array_fill(0, 2, self::all($sizes)),
+        );
+
+        return array_fill_keys(Row::numbers($found), true);
+    }
+
+    /**
+     * @param list<string> $prints
+     *
+     * @return array<string, list<HeldAs>> quick print => what is held of it, what is there before what is not, then the earliest first
+     */
+    public function byPrint(array $prints): array
+    {
+        $held = [];
+        foreach ($this->rows('SELECT %s AS key, '.self::HELD.' FROM original o JOIN file f ON f.original_id = o.id JOIN frame r ON r.id = o.frame_id'.self::COPY.' WHERE o.quick_print = ANY(CAST(? AS text[])) ORDER BY '.self::BEST.', o.id', 'o.quick_print', $prints) as [$key, $as]) {
+            $held[$key][$as->frame] ??= $as;
+        }
+
+        return array_map(array_values(...), $held);
+    }
+
+    /**
+     * @param list<string> $identities
+     *
+     * @return array<string, HeldAs> exposure identity => the earliest frame of it
+     */
+    public function byExposure(array $identities): array
+    {
+        $held = [];
+        foreach ($this->rows('SELECT %s AS key, '.self::HELD.' FROM frame r JOIN file f ON f.frame_id = r.id'.self::COPY.' WHERE r.exposure_identity = ANY(CAST(? AS text[])) ORDER BY '.self::BEST.', r.id, f.ending, f.id', 'r.exposure_identity', $identities) as [$key, $as]) {
+            $held[$key] ??= $as;
+        }
+
+        return $held;
+    }
+
+    /**
+     * @param list<string> $prints
+     *
+     * @return array<string, PromisedBy> quick print => the earliest intake under way that waits to bring it in
+     */
+    public function promised(array $prints): array
+    {
+        $promised = [];
+        $rows = [] === $prints ? [] : $this->database->fetchAllAssociative('SELECT l.quick_print, i.id, i.source_label FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE l.quick_print = ANY(CAST(? AS text[])) AND l.outcome = ? AND i.state '.IntakeState::IS_UNDER_WAY.' ORDER BY i.id', [self::all($prints), Outcome::Waiting->value]);
+        foreach ($rows as $row) {
+            $promised[Row::word($row['quick_print'])] ??= new PromisedBy(Row::number($row['id']), Row::word($row['source_label']), Row::word($row['quick_print']));
+        }
+
+        return $promised;
+    }
+
+    /**
+     * What an intake under way has promised of a card and may not have read yet.
+     *
+     * @param string $card its name, see CardIdentity
+     *
+     * @return array<string, array{int, string}> path on the card, as PathText => number of the receipt, label of its card
+     */
+    public function promisedOf(string $card): array
+    {
+        $promised = [];
+        $rows = $this->database->fetchAllAssociative('SELECT l.path, i.id, i.source_label FROM card c JOIN intake i ON i.card_id = c.id JOIN receipt_line l ON l.intake_id = i.id WHERE c.name = ? AND i.state '.IntakeState::IS_UNDER_WAY.' AND l.outcome = ?', [$card, Outcome::Waiting->value]);
+        foreach ($rows as $row) {
+            $promised[Row::word($row['path'])] = [Row::number($row['id']), Row::word($row['source_label'])];
+        }
+
+        return $promised;
+    }
+
+    /** Another after every intake that began or ended, and after all else that the day book tells of. */
+    public function revision(): int
+    {
+        $last = $this->database->fetchOne('SELECT max(id) FROM day_book_entry');
+
+        return Row::numberOrNull($last) ?? 0;
+    }
+
+    /**
+     * Where frames lie, and what the ledger has of days.
+     *
+     * @param list<int>    $numbers of frames
+     * @param list<string> $days    "2026-05-04"
+     */
+    public function places(array $numbers, array $days): InLedger
+    {
+        $frames = $shoots = $spans = [];
+        foreach ([] === $numbers ? [] : $this->database->fetchAllAssociative('SELECT r.id, r.shoot_id, r.folder, r.stem, (SELECT string_agg(lower(f.ending), chr(10)) FROM file f WHERE f.frame_id = r.id) AS endings FROM frame r WHERE r.id = ANY(CAST(? AS bigint[]))', [self::all($numbers)]) as $row) {
+            $frames[self::int($row, 'id')] = new HeldFrame(self::int($row, 'id'), self::int($row, 'shoot_id'), self::text($row, 'folder'), self::text($row, 'stem'), explode("\n", self::text($row, 'endings')));
+            $shoots[self::int($row, 'shoot_id')] = true;
+        }
+        $seconds = static fn (string $local): int => (new \DateTimeImmutable($local, new \DateTimeZone('UTC')))->getTimestamp();
+        foreach ($this->database->fetchAllAssociative('SELECT r.shoot_id, r.body, r.serial, min(r.taken_at) AS first, max(r.taken_at) AS last FROM shoot s JOIN frame r ON r.shoot_id = s.id WHERE s.date IN (?) AND s.files > 0 AND r.body IS NOT NULL AND EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id) GROUP BY 1, 2, 3', [$days], [ArrayParameterType::STRING]) as $row) {
+            $spans[] = new HeldSpan(self::int($row, 'shoot_id'), Body::called(self::text($row, 'body'), self::text($row, 'serial')), $seconds(self::text($row, 'first')), $seconds(self::text($row, 'last')));
+            $shoots[self::int($row, 'shoot_id')] = true;
+        }
+
+        return new InLedger($frames, $this->shoots->allToJoin(array_keys($shoots)), $spans);
+    }
+
+    /**
+     * What orders left on a card that they took the rest of a frame from.
+     *
+     * @param string $card its name, see CardIdentity
+     *
+     * @return array<string, array{int, int, int}> path on the card, as PathText => bytes, time of the file, receipt
+     */
+    public function leftByOrders(string $card): array
+    {
+        $left = [];
+        foreach ($this->database->fetchAllAssociative("SELECT l.path, l.bytes, l.modified_at, max(i.id) AS receipt FROM card c JOIN intake i ON i.card_id = c.id JOIN receipt_line l ON l.intake_id = i.id WHERE c.name = ? AND l.outcome = 'left out' AND l.by_order AND i.state <> 'taken back' GROUP BY 1, 2, 3", [$card]) as $row) {
+            $left[self::text($row, 'path')] = [self::int($row, 'bytes'), self::int($row, 'modified_at'), self::int($row, 'receipt')];
+        }
+
+        return $left;
+    }
+
+    /**
+     * As PostgreSQL writes an array: one value to send and to plan for, where "IN" has thousands.
+     *
+     * @param list<int|string> $values numbers, or digests in hexadecimal
+     */
+    private static function all(array $values): string
+    {
+        return '{'.implode(',', $values).'}';
+    }
+
+    /** @param array<string, mixed> $row */
+    private static function int(array $row, string $key): int
+    {
+        return Row::of($row)->int($key);
+    }
+
+    /** @param array<string, mixed> $row */
+    private static function text(array $row, string $key): string
+    {
+        return \is_string($row[$key] ?? null) ? $row[$key] : '';
+    }
+
+    /**
+     * @param list<string> $keys
+     *
+     * @return iterable<array{string, HeldAs}>
+     */
+    private function rows(string $query, string $key, array $keys): iterable
+    {
+        foreach ([] === $keys ? [] : $this->database->fetchAllAssociative(\sprintf($query, $key), [self::all($keys)]) as $row) {
+            yield [Row::word($row['key']), new HeldAs(Row::word($row['path']), substr(self::text($row, 'since'), 0, 10), Row::number($row['frame_id']), self::int($row, 'shoot_id'), true === $row['is_there'], self::text($row, 'store'), substr(self::text($row, 'proven_at'), 0, 10), true === $row['comes_back'])];
+        }
+    }
+}

@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence\Intakes;
+
+use Doctrine\DBAL\Connection;
+
+/**
+ * Enters what came of a receipt's lines, many in one statement: each line, its original, file, copies and proofs and the
+ * shoots' sums come about together or not at all, and only while the run is the one that counts. Beside Doctrine's unit
+ * of work, for it is done for every file of a card.
+ */
+final readonly class Entries
+{
+    private const OWN = 'WITH own AS (SELECT id, card_id FROM intake WHERE id = :intake AND run = :run FOR UPDATE)';
+
+    /**
+     * Everything is looked up by its key, also in a ledger so young that the planner has no figures of it; and the drive is not
+     * waited for: a row that a power cut takes back is entered again, by the file that stands published; see docs/copying.md.
+     */
+    private const QUICKLY = 'SET LOCAL enable_seqscan = off; SET LOCAL synchronous_commit = off';
+
+    private const BROUGHT_IN = self::OWN.",
+        r AS MATERIALIZED (
+            SELECT t.*, nextval(pg_get_serial_sequence('original', 'id'))::int AS original_id, nextval(pg_get_serial_sequence('file', 'id'))::int AS file FROM (
+                SELECT j.*, f.shoot_id, f.stem, f.taken_at, own.card_id, CASE WHEN (f.stamp->>'jpegSidecar')::boolean THEN j.bears_sidecar ELSE j.bears END AS place
+                FROM own, json_to_recordset(:files) AS j(line int, frame int, path text, kind text, bytes bigint, modified bigint, print text, original text, checksum text, size bigint, making text, written json, revision int, bears text, bears_sidecar text, picture text, sha256 text, ending text, reason text, twin text, twin_agreed bigint, at timestamptz) JOIN frame f ON f.id = j.frame
+                ORDER BY j.frame, j.line) t),
+        k AS MATERIALIZED (
+            SELECT r.file, r.checksum, nextval(pg_get_serial_sequence('copy', 'id'))::int AS copy, j.store, j.path, j.because, j.at FROM json_to_recordset(:copies) AS j(line int, store int, path text, because text, at timestamptz) JOIN r ON r.line = j.line),
+        o AS (INSERT INTO original (id, card_id, frame_id, path, kind, bytes, modified_at, quick_print, checksum) SELECT original_id, card_id, frame, path, kind, bytes, modified, print, original FROM r),
+        f AS (INSERT INTO file (id, frame_id, original_id, making, ending, bytes, checksum, sha256, stamp_revision, written, bears, picture) SELECT file, frame, original_id, making, ending, size, checksum, sha256, revision, written, place, picture FROM r),
+        c AS (INSERT INTO copy (id, file_id, store_id, path, state, checksum, proven_at, because) SELECT copy, file, store, path, CASE WHEN at IS NULL THEN 'owed' ELSE 'proven' END, CASE WHEN at IS NOT NULL THEN checksum END, at, because FROM k),
+        p AS (INSERT INTO proof (copy_id, checksum, holds, at) SELECT copy, checksum, true, at FROM k WHERE at IS NOT NULL)
+        UPDATE receipt_line l SET outcome = 'brought in', reason = r.reason, twin = r.twin, twin_agreed = r.twin_agreed, checksum = r.checksum, proven_at = r.at, quick_print = r.print, file_id = r.file FROM r WHERE l.id = r.line";
+
+    /** A frame that is to say something has files now that may not say it yet; asked after they are entered, for whoever settled it just before waits for that. */
+    private const TO_STAMP = 'UPDATE frame SET restamp = true WHERE id = ANY(CAST(? AS int[])) AND stamp IS NOT NULL AND NOT restamp';
+
+    public function __construct(private Connection $database)
+    {
+    }
+
+    /**
+     * @param list<BroughtIn> $files
+     *
+     * @throws OwnershipLost
+     */
+    public function broughtIn(int $intake, int $run, array $files): void
+    {
+        if ([] === $files) {
+            return;
+        }
+        $rows = array_map(static fn (BroughtIn $file): array => $file->row(), $files);
+        $copies = array_merge(...array_map(static fn (BroughtIn $file): array => $file->copies(), $files));
+        $values = ['files' => json_encode($rows, \JSON_THROW_ON_ERROR), 'copies' => json_encode($copies, \JSON_THROW_ON_ERROR)];
+        $this->database->transactional(function () use ($intake, $run, $values, $files): void {
+            $this->database->executeStatement(self::QUICKLY);
+            $this->enter(self::BROUGHT_IN, $intake, $run, $values, \count($files));
+            $frames = '{'.implode(',', array_unique(array_filter(array_map(static fn (BroughtIn $file): ?int => $file->frame(), $files), \is_int(...)))).'}';
+            $this->database->executeStatement(self::TO_STAMP, [$frames]);
+        });
+    }
+
+    /**
+     * The ledger came to hold it by another way; it is a file of no frame here any more.
+     *
+     * @throws OwnershipLost
+     */
+    public function isHeld(int $intake, int $run, WaitingFile $waiting, string $reason): void
+    {
+        $this->enter(self::OWN." UPDATE receipt_line l SET outcome = 'held', reason = :reason, frame_id = NULL FROM own WHERE l.id = :line", $intake, $run, ['line' => $waiting->line, 'reason' => $reason]);
+        // A frame of which nothing waits or came in gives its name and number back.
+        $this->database->executeStatement(
+            "DELETE FROM frame f WHERE f.id = ? AND NOT EXISTS (SELECT 1 FROM original o WHERE o.frame_id = f.id) AND NOT EXISTS (SELECT 1 FROM receipt_line l WHERE l.frame_id = f.id AND l.outcome IN ('waiting', 'failed', 'unreadable'))",
+            [$waiting->frame],
+        );
+    }
+
+    /** @throws OwnershipLost */
+    public function failed(int $intake, int $run, WaitingFile $waiting, string $because, bool $isUnreadable = false): void
+    {
+        $this->enter(self::OWN.' UPDATE receipt_line l SET outcome = :outcome, reason = :reason FROM own WHERE l.id = :line', $intake, $run, ['line' => $waiting->line, 'outcome' => $isUnreadable ? 'unreadable' : 'failed', 'reason' => $because]);
+    }
+
+    /**
+     * @param array<int, string> $prints line => quick print
+     *
+     * @throws OwnershipLost
+     */
+    public function printed(int $intake, int $run, array $prints): void
+    {
+        if ([] !== $prints) {
+            $rows = array_map(static fn (int $line, string $print): array => ['line' => $line, 'print' => $print], array_keys($prints), $prints);
+            $this->enter(self::OWN.' UPDATE receipt_line l SET quick_print = j.print FROM own, json_to_recordset(:prints) AS j(line int, print text) WHERE l.id = j.line', $intake, $run, ['prints' => json_encode($rows, \JSON_THROW_ON_ERROR)], \count($prints));
+        }
+    }
+
+    /** @param array<string, int|string|null> $values */
+    private function enter(string $statement, int $intake, int $run, array $values, int $lines = 1): void
+    {
+        if ($lines !== (int) $this->database->executeStatement($statement, ['intake' => $intake, 'run' => $run] + $values)) {
+            throw OwnershipLost::ofRun($intake, $run);
+        }
+    }
+}

@@ -1,0 +1,182 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence\Stamps;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use VelvetLedger\Core\Stamp\PictureChange;
+use VelvetLedger\Core\Transfer\Task;
+use VelvetLedger\Core\Transfer\WriterMark;
+use VelvetLedger\Server\Persistence\Copies\StepRepository;
+use VelvetLedger\Server\Persistence\Intakes\Entries;
+use VelvetLedger\Server\Persistence\Lock;
+use VelvetLedger\Server\Persistence\Locks;
+use VelvetLedger\Server\Persistence\Row;
+
+/** Frames whose files are to be given their stamp, with these files and their copies. */
+final readonly class StampQueue
+{
+    private const ROWS = "SELECT r.id, r.shoot_id, r.folder, r.stem, r.stamp, r.stamp_revision, r.original_name, r.camera_time, r.taken_at, r.clock_correction, r.facts, r.intake_id,
+            (SELECT json_agg(json_build_object('id', f.id, 'ending', f.ending, 'making', f.making, 'bytes', f.bytes, 'checksum', f.checksum, 'coming', f.coming, 'revision', f.stamp_revision, 'bears', f.bears, 'picture', f.picture, 'written', f.written, 'sha256', f.sha256 IS NOT NULL, 'modified', o.modified_at, 'original', o.path,
+                'copies', (SELECT json_agg(json_build_object('id', c.id, 'store', c.store_id, 'path', c.path, 'state', c.state, 'checksum', c.checksum) ORDER BY c.id) FROM copy c WHERE c.file_id = f.id)) ORDER BY f.ending, f.id) FROM file f LEFT JOIN original o ON o.id = f.original_id WHERE f.frame_id = r.id) AS files
+        FROM frame r";
+
+    /** Nothing of the frame is still on its way from the card. Counted frame by frame: as "NOT EXISTS" all lines that wait are joined to a few frames, in a ledger that has no figures yet. */
+    private const IS_IN = "(SELECT count(*) FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE l.frame_id = r.id AND l.outcome = 'waiting' AND i.state IN ('waiting', 'running', 'paused')) = 0";
+
+    /** A file of the frame does not say yet what it should: by the files that there are, not by what was noted of them. */
+    private const LACKS = "(r.stamp IS NOT NULL AND (
+            EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id AND f.bears = 'inside' AND f.stamp_revision < r.stamp_revision)
+            OR (EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id AND f.bears IN ('beside', 'itself')) AND coalesce((SELECT max(f.stamp_revision) FROM file f WHERE f.frame_id = r.id AND f.bears = 'itself'), -1) < r.stamp_revision)))";
+
+    /** And the photographer did not say to leave it so. */
+    private const OWES = '(r.stamp_left < r.stamp_revision AND '.self::LACKS.')';
+
+    public function __construct(private Connection $database, private Locks $locks)
+    {
+    }
+
+    /**
+     * @param list<int> $of these frames, where any are given
+     *
+     * @return list<FrameToStamp> by number, at most $most
+     */
+    public function waiting(int $shoot, int $after, int $most, array $of = []): array
+    {
+        $only = [] === $of ? '' : ' AND r.id IN (?)';
+
+        return array_map(static fn (array $row): FrameToStamp => new FrameToStamp($row), $this->byKey(self::ROWS.' WHERE r.shoot_id = ? AND r.restamp AND r.id > ? AND '.self::IS_IN.' AND NOT '.StepRepository::MOVES_AT_MAIN."$only ORDER BY r.id LIMIT $most", [$shoot, $after, ...([] === $of ? [] : [$of])], [2 => ArrayParameterType::INTEGER]));
+    }
+
+    /**
+     * Of frames that came in just now: the shoots of those that are to be stamped, and of which nothing is still to come.
+     *
+     * @param list<int> $frames
+     *
+     * @return array<int, list<int>> shoot => frames
+     */
+    public function readyAmong(array $frames): array
+    {
+        return [] === $frames ? [] : $this->byShoot('r.id IN (?)', [$frames], [ArrayParameterType::INTEGER]);
+    }
+
+    /**
+     * The same, of all frames that files of an intake are of.
+     *
+     * @return array<int, list<int>> shoot => frames
+     */
+    public function readyOf(int $intake): array
+    {
+        return $this->byShoot("r.id IN (SELECT l.frame_id FROM receipt_line l WHERE l.intake_id = ? AND l.outcome = 'brought in')", [$intake], []);
+    }
+
+    /**
+     * @param list<mixed>                            $of
+     * @param array<int<0, max>, ArrayParameterType> $types
+     *
+     * @return array<int, list<int>> shoot => frames that are to be stamped
+     */
+    private function byShoot(string $which, array $of, array $types): array
+    {
+        $found = [];
+        foreach ($this->byKey("SELECT r.shoot_id, r.id FROM frame r WHERE $which AND r.restamp AND ".self::IS_IN.' ORDER BY 1, 2', $of, $types) as $row) {
+            $found[Row::number($row['shoot_id'])][] = Row::number($row['id']);
+        }
+
+        return $found;
+    }
+
+    /**
+     * What the files of an intake's lines are to say.
+     *
+     * @param list<int> $frames
+     *
+     * @return array<int, FrameToStamp> by frame
+     */
+    public function asked(array $frames): array
+    {
+        $found = [];
+        foreach ([] === $frames ? [] : $this->byKey(self::ROWS.' WHERE r.id IN (?) AND r.stamp IS NOT NULL', [$frames], [ArrayParameterType::INTEGER]) as $row) {
+            $frame = new FrameToStamp($row);
+            $found[$frame->id] = $frame;
+        }
+
+        return $found;
+    }
+
+    /** @return list<int> shoots with frames to be stamped, which nothing keeps from it */
+    public function shoots(): array
+    {
+        return Row::numbers($this->database->fetchFirstColumn('SELECT DISTINCT r.shoot_id FROM frame r WHERE r.restamp AND '.self::IS_IN.' AND NOT '.StepRepository::MOVES_AT_MAIN.' ORDER BY 1'));
+    }
+
+    /**
+     * @return array<int, array{rating: int|null, label: string|null, waits: bool, note: string|null, found: PictureChange|null}> frame => what it says, in short; by what its file said before it came where nothing else was said
+     */
+    public function ofShoot(int $shoot): array
+    {
+        $found = [];
+        foreach ($this->database->iterateAssociative("SELECT r.id, coalesce(stamp->>'rating', facts->>'rating') AS rating, coalesce(stamp->>'label', facts->'remarks'->>'label') AS label, restamp AND ".self::OWES.' AS waits, CASE WHEN NOT restamp THEN stamp_note END AS stamp_note, stamp_found FROM frame r WHERE shoot_id = ?', [$shoot]) as $row) {
+            $found[Row::number($row['id'])] = ['rating' => Row::numberOrNull($row['rating']), 'label' => \is_string($row['label']) ? $row['label'] : null, 'waits' => true === $row['waits'], 'note' => \is_string($row['stamp_note']) ? $row['stamp_note'] : null, 'found' => \is_string($row['stamp_found']) ? PictureChange::tryFrom($row['stamp_found']) : null];
+        }
+
+        return $found;
+    }
+
+    /**
+     * After frames were worked on: each is done with if its files say what they should, or a note says why they do not. What
+     * came in or was asked for meanwhile is still to be done.
+     *
+     * @param list<FrameToStamp>                     $frames
+     * @param array<int, array{string, string|null}> $notes  by frame: why files of it do not say what they should, and what came to them, see PictureChange
+     */
+    public function settle(array $frames, array $notes): void
+    {
+        $rows = array_map(static fn (FrameToStamp $frame): array => ['id' => $frame->id, 'folder' => $frame->folder, 'stem' => $frame->stem, 'revision' => $frame->revision, 'note' => $notes[$frame->id][0] ?? null, 'found' => $notes[$frame->id][1] ?? null], $frames);
+        $this->database->transactional(function () use ($rows): void {
+            $this->database->executeStatement('SET LOCAL enable_seqscan = off');
+            // Whoever enters a file of a frame holds that frame's row (by its foreign key): then it is waited for here, or waits.
+            $this->database->executeStatement('SELECT 1 FROM frame WHERE id IN (?) ORDER BY id FOR UPDATE', [array_column($rows, 'id')], [ArrayParameterType::INTEGER]);
+            $this->database->executeStatement('UPDATE frame r SET restamp = false, stamp_note = j.note, stamp_found = j.found FROM json_to_recordset(?) AS j(id int, folder text, stem text, revision int, note text, found text) WHERE r.id = j.id AND r.stamp_revision = j.revision AND (r.folder, r.stem) = (j.folder, j.stem) AND (j.note IS NOT NULL OR NOT '.self::OWES.')', [json_encode($rows, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
+        });
+    }
+
+    /** @return array{int, int, int} of a shoot's frames of which a file does not say what it should: to be stamped, with a note why not, left so by the photographer's word */
+    public function sums(int $shoot): array
+    {
+        $row = $this->database->fetchNumeric('SELECT count(*) FILTER (WHERE NOT is_left AND (stamp_note IS NULL OR restamp)), count(*) FILTER (WHERE NOT is_left AND stamp_note IS NOT NULL AND NOT restamp), count(*) FILTER (WHERE is_left) FROM (SELECT r.stamp_note, r.restamp, r.stamp_left >= r.stamp_revision AS is_left FROM frame r WHERE r.shoot_id = ? AND '.self::LACKS.') t', [$shoot]);
+        $int = static fn (int $column): int => Row::number($row[$column] ?? null);
+
+        return [$int(0), $int(1), $int(2)];
+    }
+
+    /** The mark of whoever stamps the files of a shoot, until release(); null where somebody else does. */
+    public function take(int $shoot): ?WriterMark
+    {
+        return $this->locks->take(Lock::Stamps, $shoot) ? $this->locks->newMark(Task::Stamp, $shoot) : null;
+    }
+
+    public function release(int $shoot): void
+    {
+        $this->locks->release(Lock::Stamps, $shoot);
+    }
+
+    /**
+     * By the keys of what is asked for, also in a ledger so young that the planner has no figures of it, see Entries.
+     *
+     * @param list<mixed>                            $of
+     * @param array<int<0, max>, ArrayParameterType> $types
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function byKey(string $query, array $of, array $types): array
+    {
+        return $this->database->transactional(function () use ($query, $of, $types): array {
+            $this->database->executeStatement('SET LOCAL enable_seqscan = off');
+
+            return $this->database->fetchAllAssociative($query, $of, $types);
+        });
+    }
+}

@@ -1,0 +1,90 @@
+import type { OrderDocument } from "../api/orders";
+import type { ClockWish, Edit, ShootWish, Wishes } from "../api/plan";
+import type { CardFrame } from "../api/types";
+import { historyOf, type Sayable } from "../said/history";
+import { count } from "../words/format";
+
+/** What the photographer may say on a desk. */
+export type DeskAction =
+  /** All of these frames are marked, none of them, or what is new of them and nothing else. */
+  | { do: "mark"; frames: CardFrame[]; as: boolean | "new only" }
+  /** While it is typed: the words of a shoot are one step, however many letters they have. */
+  | { do: "describe"; shoot: string; wish: ShootWish; name: string }
+  | { do: "say of a shoot"; shoot: string; wish: ShootWish; what: string }
+  /** A shoot that was left out comes in after all, with these of its frames marked so. */
+  | { do: "take in"; shoot: string; wish: ShootWish; frames: CardFrame[]; as: boolean | "new only" }
+  | { do: "divide"; edit: Edit; what: string }
+  | { do: "order"; name: string; document: OrderDocument | null; what: string }
+  /** Null where the clock of a body is right. */
+  | { do: "set a clock"; body: string; clock: ClockWish | null }
+  | { do: "date by hand"; frames: string[]; time: string }
+  /** A shoot stays its own, whatever its neighbours are. */
+  | { do: "keep apart"; shoot: string };
+
+const MARKING = { true: "marking", false: "leaving out", "new only": "marking only the new of" };
+
+export const desk: Sayable<Wishes, DeskAction> = {
+  apply: (now, action) => {
+    switch (action.do) {
+      case "mark":
+        return marked(now, action.frames, action.as);
+      case "describe":
+      case "say of a shoot":
+        return { ...now, shoots: { ...now.shoots, [action.shoot]: action.wish } };
+      case "take in":
+        return marked({ ...now, shoots: { ...now.shoots, [action.shoot]: { ...action.wish, leftOut: false } } }, action.frames, action.as);
+      case "divide":
+        return { ...now, edits: [...now.edits, action.edit] };
+      case "order":
+        return { ...now, order: { name: action.name, document: action.document } };
+      case "set a clock": {
+        const others = Object.fromEntries(Object.entries(now.clocks).filter(([name]) => name !== action.body));
+        return { ...now, clocks: action.clock ? { ...others, [action.body]: action.clock } : others };
+      }
+      case "date by hand":
+        return { ...now, byHand: { ...now.byHand, ...Object.fromEntries(action.frames.map((key) => [key, action.time])) } };
+      case "keep apart":
+        return { ...now, apart: [...now.apart, action.shoot] };
+    }
+  },
+  inWords: (action) => {
+    switch (action.do) {
+      case "mark":
+        return `${MARKING[`${action.as}`]} ${action.frames.length === 1 ? (action.frames[0]?.name ?? "") : count(action.frames.length, "frame")}`;
+      case "describe":
+        return `describing the shoot of ${action.name}`;
+      case "take in":
+        return "taking a shoot in again";
+      case "set a clock":
+        return `the clock of ${action.body}`;
+      case "date by hand":
+        return "a date by hand";
+      case "keep apart":
+        return "a shoot of its own";
+      default:
+        return action.what;
+    }
+  },
+  oneWith: (action) => (action.do === "describe" ? `describe ${action.shoot}` : null),
+};
+
+export const deskHistory = historyOf(desk);
+
+function marked(now: Wishes, frames: CardFrame[], as: boolean | "new only"): Wishes {
+  const out = new Set(now.leftOut);
+  const brought = new Set(now.broughtAgain);
+  for (const { key, unmarked } of frames) {
+    out.delete(key);
+    brought.delete(key);
+    if (as === "new only") continue;
+    if (as && unmarked) brought.add(key);
+    if (!as && !unmarked) out.add(key);
+  }
+  return { ...now, leftOut: [...out], broughtAgain: [...brought] };
+}
+
+export const markedBy = (leftOut: string[], broughtAgain: string[]): ((frame: CardFrame) => boolean) => {
+  const out = new Set(leftOut);
+  const again = new Set(broughtAgain);
+  return (frame) => !out.has(frame.key) && (!frame.unmarked || again.has(frame.key));
+};
