@@ -236,9 +236,9 @@ start_worker() {
   printf '%s' $! >"$LEDGER_HOME/run/$1.pid"
 }
 
-WORKERS=("bring-1:work here" "bring-2:work here" "care:care_here care night" stamps:stamps look-1:look "look-2:look glance land")
+WORKERS=("bring-1:work here" "bring-2:work here" "care:care_here care night" "stamps:stamps_here stamps" look-1:look "look-2:look glance land")
 # Raws are converted on all processors.
-for ((i = 1; i <= $(nproc); i++)); do WORKERS+=("convert-$i:convert"); done
+for ((i = 1; i <= $(nproc); i++)); do WORKERS+=("convert-$i:convert_here convert"); done
 
 stop_php() {
   local kept

@@ -26,7 +26,7 @@ final readonly class Dngs implements TellsRaws
     /** A worker hears of a message at once; one that has not come by then was lost. Seconds. */
     private const OVERLOOKED = 900;
 
-    public function __construct(private ConversionRepository $conversions, private ConvertsRaw $converts, private LetsRawsGo $letsGo, private MessageBusInterface $bus, private IntakeRuns $runs, private Lane $lane, private ClockInterface $clock)
+    public function __construct(private ConversionRepository $conversions, private ConvertsRaw $converts, private LetsRawsGo $letsGo, private MessageBusInterface $bus, private IntakeRuns $runs, private OtherMachines $others, private Lane $lane, private ClockInterface $clock)
     {
     }
 
@@ -54,6 +54,9 @@ final readonly class Dngs implements TellsRaws
     public function convert(ConvertRaw $work): void
     {
         try {
+            if ($this->others->haveTheMainStore($work)) {
+                return;
+            }
             $this->lane->do($this->stepBack(...));
             $this->converts->convert($work->conversion);
         } catch (StoreAbsent $absent) {

@@ -20,6 +20,9 @@ use VelvetLedger\Server\Stores\Stores;
 /** What this machine cannot reach is left for the one that can: into that one's own queues. */
 final readonly class OtherMachines
 {
+    /** A machine's own queue for work on stores; without one here, that of the lane of care. */
+    private const LANES = [WriteStamps::class => 'stamps-here', ConvertRaw::class => 'convert-here'];
+
     /** @param TransportFactoryInterface<TransportInterface> $factory */
     public function __construct(
         #[Autowire(service: 'messenger.transport.doctrine.factory')]
@@ -62,18 +65,24 @@ final readonly class OtherMachines
     }
 
     /** Whether work on a store was left to a machine that sees it. */
-    public function haveTheStore(int $store, Work $work): bool
+    public function haveTheStore(int $store, Work|ConvertRaw $work): bool
     {
         $elsewhere = $this->stores->at($this->stores->find($store))->isPresent() ? null : $this->sightings->elsewhere()[$store] ?? null;
         if (null === $elsewhere) {
             return false;
         }
-        $this->send($work, 'care-here', $elsewhere['id']);
+        $this->send($work, self::LANES[$work::class] ?? 'care-here', $elsewhere['id']);
 
         return true;
     }
 
-    private function send(Work $work, string $lane, string $machine): void
+    /** The same, of work on what lies in the main store. */
+    public function haveTheMainStore(Work|ConvertRaw $work): bool
+    {
+        return $this->haveTheStore($this->stores->ofLedger()->id(), $work);
+    }
+
+    private function send(Work|ConvertRaw $work, string $lane, string $machine): void
     {
         $this->factory->createTransport("doctrine://default?queue_name=$lane-$machine&auto_setup=false", [], $this->serializer)->send(new Envelope($work));
     }

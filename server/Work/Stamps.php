@@ -18,7 +18,7 @@ final readonly class Stamps
     private const COMES_AGAIN = 2000;
     private const ABSENT = 30_000;
 
-    public function __construct(private ChangeStamps $stamps, private StampQueue $frames, private Lane $lane)
+    public function __construct(private ChangeStamps $stamps, private StampQueue $frames, private OtherMachines $others, private Lane $lane)
     {
     }
 
@@ -26,6 +26,9 @@ final readonly class Stamps
     {
         $slice = $this->lane->slice([] === $work->merge && [] === $work->keep ? self::SLICE : \INF); // these are said of few, and once
         try {
+            if ($this->others->haveTheMainStore($work)) {
+                return;
+            }
             $this->lane->do(function () use ($work, $slice): void {
                 if (!$this->stamps->write($work->shoot, $this->lane->watch(), $work->merge, $work->keep, $slice)) {
                     throw new RecoverableMessageHandlingException('Somebody else stamps this shoot.', 0, null, self::COMES_AGAIN);

@@ -31,7 +31,7 @@ final class WatchesPictures implements Watched
         }
         $this->there = $there;
         $frames = [] === $there || [] !== $this->runs->copying() ? [] : $this->measurements->waiting(self::AT_ONCE);
-        if ([] !== $frames && false === $this->database->fetchOne("SELECT 1 FROM messenger_messages WHERE queue_name = 'land' LIMIT 1")) {
+        if ([] !== $frames && false === $this->database->fetchOne('SELECT 1 FROM messenger_messages WHERE queue_name = ? LIMIT 1', ['land-'.$this->runs->here()])) {
             $this->bus->dispatch(new Land($frames));
         }
     }

@@ -10,6 +10,8 @@ use Symfony\Component\Messenger\MessageBus;
 use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Messenger\Transport\InMemory\InMemoryTransport;
 use Symfony\Component\Messenger\Worker;
+use VelvetLedger\Core\Document\Fields;
+use VelvetLedger\Core\Stamp\StampChange;
 use VelvetLedger\Server\Machines\Machine;
 use VelvetLedger\Server\Pages\ReceiptPage;
 use VelvetLedger\Server\Pages\StoresPage;
@@ -18,14 +20,19 @@ use VelvetLedger\Server\Persistence\Copies\ProvingState;
 use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
 use VelvetLedger\Server\Persistence\Intakes\IntakeState;
 use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
+use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Settings\ThisMachine;
+use VelvetLedger\Server\Stamps\ChangeStamps;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Work\BringIn;
+use VelvetLedger\Server\Work\ConvertRaw;
+use VelvetLedger\Server\Work\Dngs;
 use VelvetLedger\Server\Work\OtherMachines;
 use VelvetLedger\Server\Work\PicksUp;
 use VelvetLedger\Server\Work\Proofs;
 use VelvetLedger\Server\Work\WatchesStores;
+use VelvetLedger\Server\Work\WriteStamps;
 use VelvetLedger\Tests\Folder;
 use VelvetLedger\Tests\Stills;
 
@@ -109,6 +116,26 @@ final class MachinesTest extends LedgerTestCase
         $this->work('care_here');
         self::assertSame(ProvingState::Done, $this->service(ProvingRepository::class)->find($proving)->state());
         self::assertSame([], $this->service(StoresPage::class)->view()->elsewhere, 'here it is');
+    }
+
+    public function testStampsAndDngsAreLeftToTheMachineThatSeesTheMainStore(): void
+    {
+        $this->bringIn('CARD');
+        $this->service(WatchesStores::class)->look();
+        $this->service(ChangeStamps::class)->change($this->service(ShootRepository::class)->find(1), [1], StampChange::read(Fields::of(['rating' => 3])));
+
+        $this->at($this->laptop, $this->otherReader);
+        $this->drivesAway('Anvil');
+        $this->service(MessageBusInterface::class)->dispatch(new WriteStamps(1));
+        $this->work('stamps');
+        $this->service(Dngs::class)->convert(new ConvertRaw(7));
+        self::assertSame(['convert-here-'.$this->desk->id, 'stamps-here-'.$this->desk->id], $this->column('SELECT queue_name FROM messenger_messages ORDER BY 1'));
+        self::assertSame([true], $this->column('SELECT restamp FROM frame'));
+
+        $this->drivesBack('Anvil');
+        $this->at($this->desk, $this->reader);
+        $this->work('stamps_here');
+        self::assertSame([false], $this->column('SELECT restamp FROM frame'));
     }
 
     public function testWhatNoMachineSeesIsSaidToBeAway(): void

@@ -46,7 +46,7 @@ final class Version20261129230000 extends AbstractMigration
     {
         // Messages of the version before have other names; and what it asked for in queues that no machine has any more is asked for anew. Whoever watches asks for what they were about.
         if (null !== $this->connection->fetchOne("SELECT to_regclass('messenger_messages')")) {
-            $this->connection->executeStatement("DELETE FROM messenger_messages WHERE queue_name IN ('look') OR body ~ 'Work.{1,4}(MakeOwed|Mend)[^A-Za-z]'");
+            $this->connection->executeStatement("DELETE FROM messenger_messages WHERE queue_name IN ('look', 'land') OR body ~ 'Work.{1,4}(MakeOwed|Mend)[^A-Za-z]'");
         }
     }
 
