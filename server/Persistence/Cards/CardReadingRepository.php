@@ -11,7 +11,10 @@ use VelvetLedger\Server\Persistence\Intakes\WaitingFile;
 /** What files of a card were read in full without being copied: their checksums, by which they are known to be held. */
 final readonly class CardReadingRepository
 {
-    private const ENTER = 'INSERT INTO card_reading (card_id, path, bytes, modified_at, checksum, because, read_at) SELECT %s, :path, :bytes, :modified, :checksum, :because, now() %s ON CONFLICT (card_id, path) DO UPDATE SET bytes = excluded.bytes, modified_at = excluded.modified_at, checksum = excluded.checksum, because = excluded.because, read_at = excluded.read_at';
+    private const ENTER = 'INSERT INTO card_reading (card_id, path, bytes, modified_at, checksum, because, read_at)
+        SELECT %s, :path, :bytes, :modified, :checksum, :because, now() %s
+        ON CONFLICT (card_id, path) DO UPDATE
+        SET bytes = excluded.bytes, modified_at = excluded.modified_at, checksum = excluded.checksum, because = excluded.because, read_at = excluded.read_at';
 
     public function __construct(private Connection $database)
     {

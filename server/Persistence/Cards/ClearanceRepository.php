@@ -52,7 +52,13 @@ final readonly class ClearanceRepository
     public function copies(array $checksums): iterable
     {
         foreach (array_chunk($checksums, 5000) as $some) {
-            foreach ($this->database->iterateAssociative("SELECT o.checksum, o.quick_print, c.store_id, c.path, f.bytes, c.state = 'proven' AS proven, c.proven_at::date::text AS proven_on FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id WHERE o.checksum IN (?) AND ".StoreRole::IN_USE.' AND c.state '.CopyState::LIES_THERE.' AND NOT EXISTS (SELECT 1 FROM conversion v WHERE v.dng_id = f.id AND NOT v.embeds AND NOT v.instead)', [$some], [ArrayParameterType::STRING]) as $row) {
+            foreach ($this->database->iterateAssociative("SELECT o.checksum, o.quick_print, c.store_id, c.path, f.bytes, c.state = 'proven' AS proven, c.proven_at::date::text AS proven_on
+                FROM original o
+                JOIN file f ON f.original_id = o.id
+                JOIN copy c ON c.file_id = f.id
+                JOIN store s ON s.id = c.store_id
+                WHERE o.checksum IN (?) AND ".StoreRole::IN_USE.' AND c.state '.CopyState::LIES_THERE.'
+                AND NOT EXISTS (SELECT 1 FROM conversion v WHERE v.dng_id = f.id AND NOT v.embeds AND NOT v.instead)', [$some], [ArrayParameterType::STRING]) as $row) {
                 yield ['checksum' => Row::word($row['checksum']), 'print' => Row::word($row['quick_print']), 'store' => Row::number($row['store_id']), 'path' => Row::word($row['path']), 'bytes' => Row::number($row['bytes']), 'proven' => true === $row['proven'], 'provenOn' => \is_string($row['proven_on']) ? $row['proven_on'] : ''];
             }
         }
@@ -61,7 +67,10 @@ final readonly class ClearanceRepository
     /** @return array<array-key, mixed> the document of the standing order that the card was last brought in by; empty where there is none */
     public function lastOrder(Card $card): array
     {
-        $order = $this->database->fetchOne('SELECT standing_order FROM intake WHERE card_id = ? ORDER BY id DESC LIMIT 1', [$card->id()]);
+        $order = $this->database->fetchOne('SELECT standing_order
+            FROM intake
+            WHERE card_id = ?
+            ORDER BY id DESC LIMIT 1', [$card->id()]);
         $document = \is_string($order) ? json_decode($order, true) : [];
 
         return \is_array($document) ? $document : [];
@@ -70,14 +79,25 @@ final readonly class ClearanceRepository
     /** @return list<string> paths of raws whose order clears their card only when they are converted, and which wait for that */
     public function waitingForDng(Card $card): array
     {
-        return array_values(array_filter($this->database->fetchFirstColumn("SELECT o.path FROM original o JOIN file f ON f.original_id = o.id JOIN conversion v ON v.file_id = f.id JOIN intake i ON i.id = v.intake_id WHERE o.card_id = ? AND v.state = 'waiting' AND (i.standing_order->'dng'->>'cardWaits')::boolean ORDER BY 1", [$card->id()]), \is_string(...)));
+        return array_values(array_filter($this->database->fetchFirstColumn("SELECT o.path
+            FROM original o
+            JOIN file f ON f.original_id = o.id
+            JOIN conversion v ON v.file_id = f.id
+            JOIN intake i ON i.id = v.intake_id
+            WHERE o.card_id = ? AND v.state = 'waiting'
+            AND (i.standing_order->'dng'->>'cardWaits')::boolean
+            ORDER BY 1", [$card->id()]), \is_string(...)));
     }
 
     /** @return array<string, int> path on the card => bytes, of what was cut off there when it came in */
     public function cutOff(Card $card): array
     {
         $found = [];
-        foreach ($this->database->fetchAllKeyValue('SELECT l.path, l.bytes FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE i.card_id = ? AND l.incomplete IS NOT NULL ORDER BY l.id', [$card->id()]) as $path => $bytes) {
+        foreach ($this->database->fetchAllKeyValue('SELECT l.path, l.bytes
+            FROM receipt_line l
+            JOIN intake i ON i.id = l.intake_id
+            WHERE i.card_id = ? AND l.incomplete IS NOT NULL
+            ORDER BY l.id', [$card->id()]) as $path => $bytes) {
             $found[(string) $path] = Row::number($bytes);
         }
 
@@ -86,7 +106,10 @@ final readonly class ClearanceRepository
 
     public function nod(Card $card, CardFile $file): void
     {
-        $this->database->executeStatement('INSERT INTO nod (card_id, path, bytes, modified_at, at) VALUES (?, ?, ?, ?, now()) ON CONFLICT (card_id, path) DO UPDATE SET bytes = excluded.bytes, modified_at = excluded.modified_at, at = excluded.at', [$card->id(), $file->text(), $file->bytes, $file->modifiedAt]);
+        $this->database->executeStatement('INSERT INTO nod (card_id, path, bytes, modified_at, at)
+            VALUES (?, ?, ?, ?, now())
+            ON CONFLICT (card_id, path) DO UPDATE
+            SET bytes = excluded.bytes, modified_at = excluded.modified_at, at = excluded.at', [$card->id(), $file->text(), $file->bytes, $file->modifiedAt]);
     }
 
     /**
@@ -96,12 +119,17 @@ final readonly class ClearanceRepository
      */
     public function takeBack(Card $card, array $paths): int
     {
-        return (int) $this->database->executeStatement('DELETE FROM nod WHERE card_id = ? AND (? OR path IN (?))', [$card->id(), [] === $paths, $paths], [1 => ParameterType::BOOLEAN, 2 => ArrayParameterType::STRING]);
+        return (int) $this->database->executeStatement('DELETE FROM nod
+            WHERE card_id = ?
+            AND (? OR path IN (?))', [$card->id(), [] === $paths, $paths], [1 => ParameterType::BOOLEAN, 2 => ArrayParameterType::STRING]);
     }
 
     public function askToCompare(Card $card): void
     {
-        $this->database->executeStatement('INSERT INTO card_check (card_id, asked_at) VALUES (?, now()) ON CONFLICT (card_id) DO UPDATE SET asked_at = now(), ended_at = NULL, files = 0, bytes = 0, files_read = 0, bytes_read = 0, stopped_because = NULL', [$card->id()]);
+        $this->database->executeStatement('INSERT INTO card_check (card_id, asked_at)
+            VALUES (?, now())
+            ON CONFLICT (card_id) DO UPDATE
+            SET asked_at = now(), ended_at = NULL, files = 0, bytes = 0, files_read = 0, bytes_read = 0, stopped_because = NULL', [$card->id()]);
     }
 
     public function takeComparison(Card $card): bool
@@ -121,7 +149,9 @@ final readonly class ClearanceRepository
      */
     public function comparisonIsOf(Card $card, int $files, int $bytes): array
     {
-        $row = $this->database->fetchNumeric('UPDATE card_check SET files = CASE WHEN files = 0 THEN ? ELSE greatest(files, ?) END, bytes = CASE WHEN files = 0 THEN ? ELSE greatest(bytes, ?) END WHERE card_id = ? RETURNING files, bytes', [$files, $files, $bytes, $bytes, $card->id()]);
+        $row = $this->database->fetchNumeric('UPDATE card_check SET files = CASE WHEN files = 0 THEN ? ELSE greatest(files, ?) END, bytes = CASE WHEN files = 0 THEN ? ELSE greatest(bytes, ?) END
+            WHERE card_id = ?
+            RETURNING files, bytes', [$files, $files, $bytes, $bytes, $card->id()]);
 
         return [Row::numberOrNull($row[0] ?? null) ?? $files, Row::numberOrNull($row[1] ?? null) ?? $bytes];
     }
@@ -130,7 +160,11 @@ final readonly class ClearanceRepository
     public function comparing(): array
     {
         $names = [];
-        foreach ($this->database->fetchAllKeyValue('SELECT c.id, c.name FROM card_check k JOIN card c ON c.id = k.card_id WHERE k.ended_at IS NULL ORDER BY 1') as $card => $name) {
+        foreach ($this->database->fetchAllKeyValue('SELECT c.id, c.name
+            FROM card_check k
+            JOIN card c ON c.id = k.card_id
+            WHERE k.ended_at IS NULL
+            ORDER BY 1') as $card => $name) {
             if (\is_string($name) && !$this->locks->isTaken(Lock::Comparison, (int) $card)) {
                 $names[] = $name;
             }

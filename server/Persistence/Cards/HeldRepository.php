@@ -40,7 +40,13 @@ final readonly class HeldRepository
     public function sizes(array $sizes): array
     {
         $found = $this->database->fetchFirstColumn(
-            "SELECT bytes FROM original WHERE bytes = ANY(CAST(? AS bigint[])) UNION SELECT bytes FROM receipt_line WHERE outcome = 'waiting' AND bytes = ANY(CAST(? AS bigint[]))",
+            "SELECT bytes
+                FROM original
+                WHERE bytes = ANY(CAST(? AS bigint[]))
+                UNION
+                SELECT bytes
+                FROM receipt_line
+                WHERE outcome = 'waiting' AND bytes = ANY(CAST(? AS bigint[]))",
             array_fill(0, 2, self::all($sizes)),
         );
 
@@ -55,7 +61,12 @@ final readonly class HeldRepository
     public function byPrint(array $prints): array
     {
         $held = [];
-        foreach ($this->rows('SELECT %s AS key, '.self::HELD.' FROM original o JOIN file f ON f.original_id = o.id JOIN frame r ON r.id = o.frame_id'.self::COPY.' WHERE o.quick_print = ANY(CAST(? AS text[])) ORDER BY '.self::BEST.', o.id', 'o.quick_print', $prints) as [$key, $as]) {
+        foreach ($this->rows('SELECT %s AS key, '.self::HELD.'
+            FROM original o
+            JOIN file f ON f.original_id = o.id
+            JOIN frame r ON r.id = o.frame_id'.self::COPY.'
+            WHERE o.quick_print = ANY(CAST(? AS text[]))
+            ORDER BY '.self::BEST.', o.id', 'o.quick_print', $prints) as [$key, $as]) {
             $held[$key][$as->frame] ??= $as;
         }
 
@@ -70,7 +81,11 @@ final readonly class HeldRepository
     public function byExposure(array $identities): array
     {
         $held = [];
-        foreach ($this->rows('SELECT %s AS key, '.self::HELD.' FROM frame r JOIN file f ON f.frame_id = r.id'.self::COPY.' WHERE r.exposure_identity = ANY(CAST(? AS text[])) ORDER BY '.self::BEST.', r.id, f.ending, f.id', 'r.exposure_identity', $identities) as [$key, $as]) {
+        foreach ($this->rows('SELECT %s AS key, '.self::HELD.'
+            FROM frame r
+            JOIN file f ON f.frame_id = r.id'.self::COPY.'
+            WHERE r.exposure_identity = ANY(CAST(? AS text[]))
+            ORDER BY '.self::BEST.', r.id, f.ending, f.id', 'r.exposure_identity', $identities) as [$key, $as]) {
             $held[$key] ??= $as;
         }
 
@@ -85,7 +100,11 @@ final readonly class HeldRepository
     public function promised(array $prints): array
     {
         $promised = [];
-        $rows = [] === $prints ? [] : $this->database->fetchAllAssociative('SELECT l.quick_print, i.id, i.source_label FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE l.quick_print = ANY(CAST(? AS text[])) AND l.outcome = ? AND i.state '.IntakeState::IS_UNDER_WAY.' ORDER BY i.id', [self::all($prints), Outcome::Waiting->value]);
+        $rows = [] === $prints ? [] : $this->database->fetchAllAssociative('SELECT l.quick_print, i.id, i.source_label
+            FROM receipt_line l
+            JOIN intake i ON i.id = l.intake_id
+            WHERE l.quick_print = ANY(CAST(? AS text[])) AND l.outcome = ? AND i.state '.IntakeState::IS_UNDER_WAY.'
+            ORDER BY i.id', [self::all($prints), Outcome::Waiting->value]);
         foreach ($rows as $row) {
             $promised[Row::word($row['quick_print'])] ??= new PromisedBy(Row::number($row['id']), Row::word($row['source_label']), Row::word($row['quick_print']));
         }
@@ -103,7 +122,11 @@ final readonly class HeldRepository
     public function promisedOf(string $card): array
     {
         $promised = [];
-        $rows = $this->database->fetchAllAssociative('SELECT l.path, i.id, i.source_label FROM card c JOIN intake i ON i.card_id = c.id JOIN receipt_line l ON l.intake_id = i.id WHERE c.name = ? AND i.state '.IntakeState::IS_UNDER_WAY.' AND l.outcome = ?', [$card, Outcome::Waiting->value]);
+        $rows = $this->database->fetchAllAssociative('SELECT l.path, i.id, i.source_label
+            FROM card c
+            JOIN intake i ON i.card_id = c.id
+            JOIN receipt_line l ON l.intake_id = i.id
+            WHERE c.name = ? AND i.state '.IntakeState::IS_UNDER_WAY.' AND l.outcome = ?', [$card, Outcome::Waiting->value]);
         foreach ($rows as $row) {
             $promised[Row::word($row['path'])] = [Row::number($row['id']), Row::word($row['source_label'])];
         }
@@ -128,12 +151,19 @@ final readonly class HeldRepository
     public function places(array $numbers, array $days): InLedger
     {
         $frames = $shoots = $spans = [];
-        foreach ([] === $numbers ? [] : $this->database->fetchAllAssociative('SELECT r.id, r.shoot_id, r.folder, r.stem, (SELECT string_agg(lower(f.ending), chr(10)) FROM file f WHERE f.frame_id = r.id) AS endings FROM frame r WHERE r.id = ANY(CAST(? AS bigint[]))', [self::all($numbers)]) as $row) {
+        foreach ([] === $numbers ? [] : $this->database->fetchAllAssociative('SELECT r.id, r.shoot_id, r.folder, r.stem, (SELECT string_agg(lower(f.ending), chr(10)) FROM file f WHERE f.frame_id = r.id) AS endings
+            FROM frame r
+            WHERE r.id = ANY(CAST(? AS bigint[]))', [self::all($numbers)]) as $row) {
             $frames[self::int($row, 'id')] = new HeldFrame(self::int($row, 'id'), self::int($row, 'shoot_id'), self::text($row, 'folder'), self::text($row, 'stem'), explode("\n", self::text($row, 'endings')));
             $shoots[self::int($row, 'shoot_id')] = true;
         }
         $seconds = static fn (string $local): int => (new \DateTimeImmutable($local, new \DateTimeZone('UTC')))->getTimestamp();
-        foreach ($this->database->fetchAllAssociative('SELECT r.shoot_id, r.body, r.serial, min(r.taken_at) AS first, max(r.taken_at) AS last FROM shoot s JOIN frame r ON r.shoot_id = s.id WHERE s.date IN (?) AND s.files > 0 AND r.body IS NOT NULL AND EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id) GROUP BY 1, 2, 3', [$days], [ArrayParameterType::STRING]) as $row) {
+        foreach ($this->database->fetchAllAssociative('SELECT r.shoot_id, r.body, r.serial, min(r.taken_at) AS first, max(r.taken_at) AS last
+            FROM shoot s
+            JOIN frame r ON r.shoot_id = s.id
+            WHERE s.date IN (?) AND s.files > 0 AND r.body IS NOT NULL
+            AND EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id)
+            GROUP BY 1, 2, 3', [$days], [ArrayParameterType::STRING]) as $row) {
             $spans[] = new HeldSpan(self::int($row, 'shoot_id'), Body::called(self::text($row, 'body'), self::text($row, 'serial')), $seconds(self::text($row, 'first')), $seconds(self::text($row, 'last')));
             $shoots[self::int($row, 'shoot_id')] = true;
         }
@@ -151,7 +181,12 @@ final readonly class HeldRepository
     public function leftByOrders(string $card): array
     {
         $left = [];
-        foreach ($this->database->fetchAllAssociative("SELECT l.path, l.bytes, l.modified_at, max(i.id) AS receipt FROM card c JOIN intake i ON i.card_id = c.id JOIN receipt_line l ON l.intake_id = i.id WHERE c.name = ? AND l.outcome = 'left out' AND l.by_order AND i.state <> 'taken back' GROUP BY 1, 2, 3", [$card]) as $row) {
+        foreach ($this->database->fetchAllAssociative("SELECT l.path, l.bytes, l.modified_at, max(i.id) AS receipt
+            FROM card c
+            JOIN intake i ON i.card_id = c.id
+            JOIN receipt_line l ON l.intake_id = i.id
+            WHERE c.name = ? AND l.outcome = 'left out' AND l.by_order AND i.state <> 'taken back'
+            GROUP BY 1, 2, 3", [$card]) as $row) {
             $left[self::text($row, 'path')] = [self::int($row, 'bytes'), self::int($row, 'modified_at'), self::int($row, 'receipt')];
         }
 

@@ -24,10 +24,18 @@ final readonly class ChangeRepository
      */
     public function enter(ChangeKind $kind, AskedBy $by, int $shoot, string $what, array $frames): int
     {
-        $id = Row::number($this->database->fetchOne('INSERT INTO change (kind, asked_by, shoot_id, at, what, frames) VALUES (?, ?, ?, now(), ?, ?) RETURNING id', [$kind->value, $by->value, $shoot, $what, \count($frames)]));
+        $id = Row::number($this->database->fetchOne('INSERT INTO change (kind, asked_by, shoot_id, at, what, frames)
+            VALUES (?, ?, ?, now(), ?, ?)
+            RETURNING id', [$kind->value, $by->value, $shoot, $what, \count($frames)]));
         $this->database->executeStatement(match ($kind) {
-            ChangeKind::Stamps => "INSERT INTO change_before (change_id, frame_id, stamp, keywords) SELECT ?, f.id, f.stamp, coalesce((SELECT json_agg(k.keyword_id) FROM frame_keyword k WHERE k.frame_id = f.id), '[]') FROM frame f WHERE f.id IN (?)",
-            ChangeKind::Names => 'INSERT INTO change_before (change_id, frame_id, folder, stem) SELECT ?, f.id, f.folder, f.stem FROM frame f WHERE f.id IN (?)',
+            ChangeKind::Stamps => "INSERT INTO change_before (change_id, frame_id, stamp, keywords)
+                SELECT ?, f.id, f.stamp, coalesce((SELECT json_agg(k.keyword_id) FROM frame_keyword k WHERE k.frame_id = f.id), '[]')
+                FROM frame f
+                WHERE f.id IN (?)",
+            ChangeKind::Names => 'INSERT INTO change_before (change_id, frame_id, folder, stem)
+                SELECT ?, f.id, f.folder, f.stem
+                FROM frame f
+                WHERE f.id IN (?)',
         }, [$id, $frames], [1 => ArrayParameterType::INTEGER]);
 
         return $id;
@@ -36,7 +44,10 @@ final readonly class ChangeRepository
     /** The last change of a shoot that was not taken back. */
     public function last(int $shoot): ?ChangeRow
     {
-        $row = $this->database->fetchAssociative('SELECT id, kind, what, frames FROM change WHERE shoot_id = ? AND taken_back_at IS NULL ORDER BY id DESC LIMIT 1', [$shoot]);
+        $row = $this->database->fetchAssociative('SELECT id, kind, what, frames
+            FROM change
+            WHERE shoot_id = ? AND taken_back_at IS NULL
+            ORDER BY id DESC LIMIT 1', [$shoot]);
 
         return false === $row ? null : new ChangeRow($row);
     }

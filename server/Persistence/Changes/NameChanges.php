@@ -45,7 +45,9 @@ final readonly class NameChanges
     {
         $this->database->transactional(function () use ($shoot, $by, $change, $plan): void {
             $before = [];
-            foreach ($this->database->fetchAllNumeric('SELECT frame_id, folder, stem FROM change_before WHERE change_id = ?', [$change->id]) as [$frame, $folder, $stem]) {
+            foreach ($this->database->fetchAllNumeric('SELECT frame_id, folder, stem
+                FROM change_before
+                WHERE change_id = ?', [$change->id]) as [$frame, $folder, $stem]) {
                 $before[Row::number($frame)] = new Wanted(Row::word($folder), Row::word($stem));
             }
             $this->change($shoot, $by, array_keys($before), static fn (array $frames): array => [$plan($frames, $before), "taken back: $change->what"]);
@@ -63,7 +65,10 @@ final readonly class NameChanges
      */
     private function change(int $shoot, AskedBy $by, array $frames, \Closure $plan): int
     {
-        $this->database->executeStatement('SELECT 1 FROM frame WHERE shoot_id = ? AND id IN (?) ORDER BY id FOR NO KEY UPDATE', [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
+        $this->database->executeStatement('SELECT 1
+            FROM frame
+            WHERE shoot_id = ? AND id IN (?)
+            ORDER BY id FOR NO KEY UPDATE', [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
         [$renaming, $what] = $plan($this->kept($shoot, $frames));
         $frames = array_keys($renaming->wanted);
         if ([] === $frames) {
@@ -73,8 +78,13 @@ final readonly class NameChanges
         $change = $this->changes->enter(ChangeKind::Names, $by, $shoot, $what, $frames);
         $rows = json_encode(array_map(static fn (int $frame, Wanted $wanted): array => ['frame' => $frame, 'folder' => $wanted->folder, 'stem' => $wanted->stem], $frames, $renaming->wanted), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
         $form = 'json_to_recordset(?) AS j(frame int, folder text, stem text)';
-        $this->database->executeStatement("UPDATE receipt_line l SET folder = j.folder, name = j.stem || substr(l.name, length(r.stem) + 1) FROM $form JOIN frame r ON r.id = j.frame WHERE l.frame_id = r.id AND l.outcome IN ('waiting', 'failed') AND left(l.name, length(r.stem)) = r.stem", [$rows]);
-        $this->database->executeStatement("UPDATE frame f SET folder = j.folder, stem = j.stem FROM $form WHERE f.id = j.frame", [$rows]);
+        $this->database->executeStatement("UPDATE receipt_line l SET folder = j.folder, name = j.stem || substr(l.name, length(r.stem) + 1)
+            FROM $form
+            JOIN frame r ON r.id = j.frame
+            WHERE l.frame_id = r.id AND l.outcome IN ('waiting', 'failed') AND left(l.name, length(r.stem)) = r.stem", [$rows]);
+        $this->database->executeStatement("UPDATE frame f SET folder = j.folder, stem = j.stem
+            FROM $form
+            WHERE f.id = j.frame", [$rows]);
         $this->steps->moveFrames($change, $frames);
 
         return \count($frames);
@@ -88,7 +98,10 @@ final readonly class NameChanges
     private function kept(int $shoot, array $frames): array
     {
         $kept = [];
-        foreach ($this->database->fetchAllAssociative("SELECT r.id, r.folder, r.stem, coalesce((SELECT json_agg(f.ending ORDER BY f.id) FROM file f WHERE f.frame_id = r.id), '[]') AS endings FROM frame r WHERE r.shoot_id = ? AND r.id IN (?) ORDER BY r.id", [$shoot, $frames], [1 => ArrayParameterType::INTEGER]) as $columns) {
+        foreach ($this->database->fetchAllAssociative("SELECT r.id, r.folder, r.stem, coalesce((SELECT json_agg(f.ending ORDER BY f.id) FROM file f WHERE f.frame_id = r.id), '[]') AS endings
+            FROM frame r
+            WHERE r.shoot_id = ? AND r.id IN (?)
+            ORDER BY r.id", [$shoot, $frames], [1 => ArrayParameterType::INTEGER]) as $columns) {
             $row = Row::of($columns);
             $endings = json_decode($row->text('endings'), true);
             $kept[] = new KeptFrame($row->int('id'), new Wanted($row->text('folder'), $row->text('stem')), array_values(array_filter(\is_array($endings) ? $endings : [], \is_string(...))));
@@ -100,7 +113,12 @@ final readonly class NameChanges
     /** @param list<int> $frames */
     private function checkAllAreIn(array $frames): void
     {
-        $waits = $this->database->fetchOne('SELECT r.stem FROM receipt_line l JOIN frame r ON r.id = l.frame_id JOIN intake i ON i.id = l.intake_id WHERE l.frame_id IN (?) AND i.state '.IntakeState::IS_UNDER_WAY.' ORDER BY l.id LIMIT 1', [$frames], [ArrayParameterType::INTEGER]);
+        $waits = $this->database->fetchOne('SELECT r.stem
+            FROM receipt_line l
+            JOIN frame r ON r.id = l.frame_id
+            JOIN intake i ON i.id = l.intake_id
+            WHERE l.frame_id IN (?) AND i.state '.IntakeState::IS_UNDER_WAY.'
+            ORDER BY l.id LIMIT 1', [$frames], [ArrayParameterType::INTEGER]);
         if (\is_string($waits)) {
             throw CouldNotRename::stillComesIn($waits);
         }

@@ -25,7 +25,10 @@ final readonly class StampChanges
     public function stamps(int $shoot, array $frames): array
     {
         $found = [];
-        foreach ($this->database->iterateAssociative("SELECT id, stamp, left(taken_at, 4) AS year, facts->>'rating' AS rating, facts->'remarks' AS remarks FROM frame WHERE shoot_id = ? AND id IN (?) ORDER BY id", [$shoot, $frames], [1 => ArrayParameterType::INTEGER]) as $row) {
+        foreach ($this->database->iterateAssociative("SELECT id, stamp, left(taken_at, 4) AS year, facts->>'rating' AS rating, facts->'remarks' AS remarks
+            FROM frame
+            WHERE shoot_id = ? AND id IN (?)
+            ORDER BY id", [$shoot, $frames], [1 => ArrayParameterType::INTEGER]) as $row) {
             $remarks = \is_string($row['remarks']) ? json_decode($row['remarks'], true) : [];
             $found[Row::number($row['id'])] = ['stamp' => FrameStamp::ofDocument(\is_string($row['stamp']) ? json_decode($row['stamp'], true) : null), 'year' => Row::number($row['year']), 'rating' => Row::numberOrNull($row['rating']), 'remarks' => \is_array($remarks) ? $remarks : []];
         }
@@ -46,7 +49,10 @@ final readonly class StampChanges
     public function enter(int $shoot, AskedBy $by, string $what, array $frames, \Closure $of, array $add, array $remove): int
     {
         return $this->database->transactional(function () use ($shoot, $by, $what, $frames, $of, $add, $remove): int {
-            $this->database->executeStatement('SELECT 1 FROM frame WHERE shoot_id = ? AND id IN (?) ORDER BY id FOR NO KEY UPDATE', [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
+            $this->database->executeStatement('SELECT 1
+                FROM frame
+                WHERE shoot_id = ? AND id IN (?)
+                ORDER BY id FOR NO KEY UPDATE', [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
             $stamps = array_map(static fn (array $one): FrameStamp => $of($one['stamp'], 0 === $one['year'] ? null : $one['year']), $this->stamps($shoot, $frames));
             $frames = array_keys($stamps);
             if ([] === $frames) {
@@ -84,28 +90,40 @@ final readonly class StampChanges
     {
         $this->database->transactional(function () use ($change): void {
             $this->changes->takenBack($change->id);
-            $this->database->executeStatement('DELETE FROM frame_keyword WHERE frame_id IN (SELECT frame_id FROM change_before WHERE change_id = ?)', [$change->id]);
-            $this->database->executeStatement('INSERT INTO frame_keyword (frame_id, keyword_id) SELECT b.frame_id, k.id FROM change_before b, json_array_elements_text(b.keywords) j JOIN keyword k ON k.id = j::int WHERE b.change_id = ? ON CONFLICT DO NOTHING', [$change->id]);
+            $this->database->executeStatement('DELETE FROM frame_keyword
+                WHERE frame_id IN (SELECT frame_id FROM change_before WHERE change_id = ?)', [$change->id]);
+            $this->database->executeStatement('INSERT INTO frame_keyword (frame_id, keyword_id)
+                SELECT b.frame_id, k.id
+                FROM change_before b, json_array_elements_text(b.keywords) j
+                JOIN keyword k ON k.id = j::int
+                WHERE b.change_id = ?
+                ON CONFLICT DO NOTHING', [$change->id]);
             // A frame that said nothing of ours says nothing, and what we wrote is taken out of its files.
-            $this->database->executeStatement("UPDATE frame f SET stamp = coalesce(b.stamp, json_build_object('texts', json_build_object(), 'parents', true)), stamp_revision = stamp_revision + 1, restamp = true FROM change_before b WHERE b.change_id = ? AND b.frame_id = f.id", [$change->id]);
+            $this->database->executeStatement("UPDATE frame f SET stamp = coalesce(b.stamp, json_build_object('texts', json_build_object(), 'parents', true)), stamp_revision = stamp_revision + 1, restamp = true
+                FROM change_before b
+                WHERE b.change_id = ? AND b.frame_id = f.id", [$change->id]);
         });
     }
 
     /** Another program's change of these frames' files is left as it is. */
     public function leave(int $shoot, int ...$frames): void
     {
-        $this->database->executeStatement('UPDATE frame SET stamp_note = NULL, restamp = false, stamp_left = stamp_revision WHERE shoot_id = ? AND id IN (?)', [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
+        $this->database->executeStatement('UPDATE frame SET stamp_note = NULL, restamp = false, stamp_left = stamp_revision
+            WHERE shoot_id = ? AND id IN (?)', [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
     }
 
     /** Frames whose originals are back: what they are to say is written into those. */
     public function stampKept(int $shoot, int ...$frames): void
     {
-        $this->database->executeStatement("UPDATE frame r SET restamp = true, stamp_left = 0 WHERE shoot_id = ? AND id IN (?) AND NOT EXISTS (SELECT 1 FROM file f JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id WHERE f.frame_id = r.id AND s.role = 'main' AND c.state = 'differs')", [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
+        $this->database->executeStatement("UPDATE frame r SET restamp = true, stamp_left = 0
+            WHERE shoot_id = ? AND id IN (?)
+            AND NOT EXISTS (SELECT 1 FROM file f JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id WHERE f.frame_id = r.id AND s.role = 'main' AND c.state = 'differs')", [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
     }
 
     public function askAgain(int $shoot, int ...$frames): void
     {
-        $this->database->executeStatement('UPDATE frame SET restamp = true, stamp_left = 0 WHERE shoot_id = ? AND id IN (?)', [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
+        $this->database->executeStatement('UPDATE frame SET restamp = true, stamp_left = 0
+            WHERE shoot_id = ? AND id IN (?)', [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
     }
 
     /** @param array<int, array<string, mixed>> $documents by frame */
@@ -113,7 +131,9 @@ final readonly class StampChanges
     {
         $rows = array_map(static fn (int $frame, array $document): array => ['id' => $frame, 'stamp' => $document], array_keys($documents), $documents);
         foreach (array_chunk($rows, 1000) as $some) {
-            $this->database->executeStatement('UPDATE frame f SET stamp = j.stamp, stamp_revision = stamp_revision + 1, restamp = true FROM json_to_recordset(?) AS j(id int, stamp json) WHERE f.id = j.id', [json_encode($some, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
+            $this->database->executeStatement('UPDATE frame f SET stamp = j.stamp, stamp_revision = stamp_revision + 1, restamp = true
+                FROM json_to_recordset(?) AS j(id int, stamp json)
+                WHERE f.id = j.id', [json_encode($some, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
         }
     }
 }

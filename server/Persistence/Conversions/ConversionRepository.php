@@ -53,13 +53,20 @@ final readonly class ConversionRepository
     /** @return list<int> frames whose raws an intake brought in, and of which nobody has asked yet whether they are to become DNGs */
     public function notAsked(int $intake): array
     {
-        return self::ids($this->database->fetchFirstColumn("SELECT DISTINCT l.frame_id FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE l.intake_id = ? AND l.outcome = 'brought in' AND l.kind = ? AND i.standing_order->'dng'->>'mode' <> ? AND NOT EXISTS (SELECT 1 FROM conversion v WHERE v.file_id = l.file_id)", [$intake, Kind::StillRaw->value, DngMode::Off->value]));
+        return self::ids($this->database->fetchFirstColumn("SELECT DISTINCT l.frame_id
+            FROM receipt_line l
+            JOIN intake i ON i.id = l.intake_id
+            WHERE l.intake_id = ? AND l.outcome = 'brought in' AND l.kind = ? AND i.standing_order->'dng'->>'mode' <> ?
+            AND NOT EXISTS (SELECT 1 FROM conversion v WHERE v.file_id = l.file_id)", [$intake, Kind::StillRaw->value, DngMode::Off->value]));
     }
 
     /** @return list<int> conversions that wait for longer than a worker takes to hear of them */
     public function overlooked(int $seconds): array
     {
-        return self::ids($this->database->fetchFirstColumn("SELECT id FROM conversion WHERE state = 'waiting' AND asked_at < now() - make_interval(secs => ?) ORDER BY id LIMIT 1000", [$seconds]));
+        return self::ids($this->database->fetchFirstColumn("SELECT id
+            FROM conversion
+            WHERE state = 'waiting' AND asked_at < now() - make_interval(secs => ?)
+            ORDER BY id LIMIT 1000", [$seconds]));
     }
 
     /** Null where it was done, or another process is at it. */
@@ -92,7 +99,9 @@ final readonly class ConversionRepository
     public function under(array $files): array
     {
         $under = [];
-        foreach ($this->database->fetchAllKeyValue("SELECT id, file_id FROM conversion WHERE file_id IN (?) AND state = 'waiting'", [$files], [ArrayParameterType::INTEGER]) as $conversion => $file) {
+        foreach ($this->database->fetchAllKeyValue("SELECT id, file_id
+            FROM conversion
+            WHERE file_id IN (?) AND state = 'waiting'", [$files], [ArrayParameterType::INTEGER]) as $conversion => $file) {
             if ($this->locks->isTaken(Lock::Conversion, (int) $conversion)) {
                 $under[Row::number($file)] = true;
             }
@@ -128,18 +137,27 @@ final readonly class ConversionRepository
         $this->database->transactional(function () use ($row, $made, $copied, $stamp, $stores, $seconds): void {
             $written = $copied->written;
             $file = $this->database->fetchOne(
-                'INSERT INTO file (frame_id, original_id, making, ending, bytes, checksum, sha256, stamp_revision, written, bears) SELECT ?, original_id, ?, ?, ?, ?, ?, ?, ?, ? FROM file WHERE id = ? RETURNING id',
+                'INSERT INTO file (frame_id, original_id, making, ending, bytes, checksum, sha256, stamp_revision, written, bears)
+                    SELECT ?, original_id, ?, ?, ?, ?, ?, ?, ?, ?
+                    FROM file
+                    WHERE id = ?
+                    RETURNING id',
                 [$row->frame, Making::Dng->value, $row->ending, $made->bytes, $written->checksum, $written->sha256, $stamp['revision'], $stamp['written'], Place::ofEnding($row->ending, new StampStyle())->value, $row->file],
             );
             // Its stamp was changed meanwhile: the DNG is to have the new one, too.
-            $this->database->executeStatement('UPDATE frame SET restamp = true WHERE id = ? AND stamp IS NOT NULL AND stamp_revision > ?', [$row->frame, $stamp['revision']]);
+            $this->database->executeStatement('UPDATE frame SET restamp = true
+                WHERE id = ? AND stamp IS NOT NULL AND stamp_revision > ?', [$row->frame, $stamp['revision']]);
             foreach ($stores as $store => $path) {
                 $copy = $copied->copies[$store] ?? null;
                 $at = $copy?->provenAt->format('Y-m-d H:i:s.uP');
                 $because = null === $copy ? rtrim(($copied->failed[$store] ?? null)?->getMessage() ?? 'it was made while the drive was away', '.') : null;
-                $id = $this->database->fetchOne('INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at, because) SELECT ?::int, p.store, '.StepRepository::freePlace('p.store', 'p.path').', ?, ?, ?::timestamptz, ? FROM (SELECT ?::int AS store, ?::text AS path) p RETURNING id', [$file, (null === $at ? CopyState::Owed : CopyState::Proven)->value, null === $at ? null : $written->checksum, $at, $because, $store, $path]);
+                $id = $this->database->fetchOne('INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at, because)
+                    SELECT ?::int, p.store, '.StepRepository::freePlace('p.store', 'p.path').', ?, ?, ?::timestamptz, ?
+                    FROM (SELECT ?::int AS store, ?::text AS path) p
+                    RETURNING id', [$file, (null === $at ? CopyState::Owed : CopyState::Proven)->value, null === $at ? null : $written->checksum, $at, $because, $store, $path]);
                 if (null !== $at) {
-                    $this->database->executeStatement('INSERT INTO proof (copy_id, checksum, holds, at) VALUES (?, ?, true, ?)', [$id, $written->checksum, $at]);
+                    $this->database->executeStatement('INSERT INTO proof (copy_id, checksum, holds, at)
+                        VALUES (?, ?, true, ?)', [$id, $written->checksum, $at]);
                 }
             }
             $this->steps->follow([$row->frame]);
@@ -150,7 +168,9 @@ final readonly class ConversionRepository
     /** @return list<int> conversions of a receipt that could not be made, and are tried again */
     public function again(int $intake): array
     {
-        return self::ids($this->database->fetchFirstColumn("UPDATE conversion SET state = 'waiting', because = NULL, asked_at = now() WHERE intake_id = ? AND state = 'refused' RETURNING id", [$intake]));
+        return self::ids($this->database->fetchFirstColumn("UPDATE conversion SET state = 'waiting', because = NULL, asked_at = now()
+            WHERE intake_id = ? AND state = 'refused'
+            RETURNING id", [$intake]));
     }
 
     public function waitInShoot(int $shoot): bool
@@ -171,7 +191,12 @@ final readonly class ConversionRepository
     /** @return list<array{string, string}> path on the card, and why it was not converted */
     public function refusedOf(int $intake): array
     {
-        $rows = $this->database->fetchAllNumeric("SELECT o.path, v.because FROM conversion v JOIN file f ON f.id = v.file_id JOIN original o ON o.id = f.original_id WHERE v.intake_id = ? AND v.state = 'refused' ORDER BY 1 LIMIT 200", [$intake]);
+        $rows = $this->database->fetchAllNumeric("SELECT o.path, v.because
+            FROM conversion v
+            JOIN file f ON f.id = v.file_id
+            JOIN original o ON o.id = f.original_id
+            WHERE v.intake_id = ? AND v.state = 'refused'
+            ORDER BY 1 LIMIT 200", [$intake]);
 
         return array_map(static fn (array $row): array => [Row::word($row[0]), Row::word($row[1])], $rows);
     }
@@ -183,7 +208,8 @@ final readonly class ConversionRepository
      */
     public function before(string $body, bool $embeds): ?array
     {
-        $row = $this->database->fetchNumeric("SELECT sum(dng_bytes)::float / sum(raw_bytes), sum(seconds) * 1e6 / sum(raw_bytes) FROM (SELECT v.dng_bytes, v.raw_bytes, v.seconds FROM conversion v JOIN frame r ON r.id = v.frame_id WHERE v.state = 'proven' AND r.body = ? AND v.embeds = ? ORDER BY v.id DESC LIMIT 100) t", [$body, $embeds ? 'true' : 'false']);
+        $row = $this->database->fetchNumeric("SELECT sum(dng_bytes)::float / sum(raw_bytes), sum(seconds) * 1e6 / sum(raw_bytes)
+            FROM (SELECT v.dng_bytes, v.raw_bytes, v.seconds FROM conversion v JOIN frame r ON r.id = v.frame_id WHERE v.state = 'proven' AND r.body = ? AND v.embeds = ? ORDER BY v.id DESC LIMIT 100) t", [$body, $embeds ? 'true' : 'false']);
 
         return \is_array($row) && is_numeric($row[0]) && is_numeric($row[1]) ? [(float) $row[0], (float) $row[1]] : null;
     }
@@ -191,7 +217,12 @@ final readonly class ConversionRepository
     /** @return list<int> conversions whose raws may go: their DNGs are proven at every store that is used, and nothing of their shoot is still to be converted */
     public function mayLetGo(int $most): array
     {
-        return self::ids($this->database->fetchFirstColumn("SELECT v.id FROM conversion v WHERE v.state = 'proven' AND v.instead AND NOT v.let_go AND NOT EXISTS (SELECT 1 FROM copy c JOIN store s ON s.id = c.store_id WHERE c.file_id = v.dng_id AND c.state <> 'proven' AND s.role <> 'former') AND NOT EXISTS (SELECT 1 FROM conversion w JOIN frame x ON x.id = w.frame_id JOIN frame r ON r.id = v.frame_id WHERE w.state = 'waiting' AND x.shoot_id = r.shoot_id) ORDER BY v.id LIMIT ?", [$most]));
+        return self::ids($this->database->fetchFirstColumn("SELECT v.id
+            FROM conversion v
+            WHERE v.state = 'proven' AND v.instead AND NOT v.let_go
+            AND NOT EXISTS (SELECT 1 FROM copy c JOIN store s ON s.id = c.store_id WHERE c.file_id = v.dng_id AND c.state <> 'proven' AND s.role <> 'former')
+            AND NOT EXISTS (SELECT 1 FROM conversion w JOIN frame x ON x.id = w.frame_id JOIN frame r ON r.id = v.frame_id WHERE w.state = 'waiting' AND x.shoot_id = r.shoot_id)
+            ORDER BY v.id LIMIT ?", [$most]));
     }
 
     /**
@@ -199,13 +230,26 @@ final readonly class ConversionRepository
      */
     public function toLetGo(int $id): ?array
     {
-        $row = $this->database->fetchAssociative("SELECT v.file_id, v.intake_id, r.shoot_id, coalesce((i.standing_order->'copies'->>'number')::int, 2) AS wanted FROM conversion v JOIN intake i ON i.id = v.intake_id JOIN frame r ON r.id = v.frame_id WHERE v.id = ? AND NOT v.let_go", [$id]);
+        $row = $this->database->fetchAssociative("SELECT v.file_id, v.intake_id, r.shoot_id, coalesce((i.standing_order->'copies'->>'number')::int, 2) AS wanted
+            FROM conversion v
+            JOIN intake i ON i.id = v.intake_id
+            JOIN frame r ON r.id = v.frame_id
+            WHERE v.id = ? AND NOT v.let_go", [$id]);
         if (false === $row) {
             return null;
         }
         $int = Row::number(...);
         $text = static fn (mixed $value): string => \is_string($value) ? $value : '';
-        $copies = $this->database->fetchAllAssociative("SELECT c.store_id, c.path, f.checksum, d.path AS dng, g.checksum AS dng_checksum FROM conversion v JOIN file f ON f.id = v.file_id JOIN file g ON g.id = v.dng_id JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id LEFT JOIN copy d ON d.file_id = v.dng_id AND d.store_id = c.store_id WHERE v.id = ? AND s.role <> 'former' ORDER BY 1", [$id]);
+        $copies = $this->database->fetchAllAssociative("SELECT c.store_id, c.path, f.checksum, d.path AS dng, g.checksum AS dng_checksum
+            FROM conversion v
+            JOIN file f ON f.id = v.file_id
+            JOIN file g ON g.id = v.dng_id
+            JOIN copy c ON c.file_id = f.id
+            JOIN store s ON s.id = c.store_id
+            LEFT
+            JOIN copy d ON d.file_id = v.dng_id AND d.store_id = c.store_id
+            WHERE v.id = ? AND s.role <> 'former'
+            ORDER BY 1", [$id]);
 
         return ['file' => $int($row['file_id']), 'shoot' => $int($row['shoot_id']), 'intake' => $int($row['intake_id']), 'wanted' => $int($row['wanted']), 'copies' => array_map(static fn (array $copy): array => ['store' => $int($copy['store_id']), 'path' => $text($copy['path']), 'checksum' => $text($copy['checksum']), 'dng' => \is_string($copy['dng']) ? $copy['dng'] : null, 'dngChecksum' => $text($copy['dng_checksum'])], $copies)];
     }
@@ -217,18 +261,26 @@ final readonly class ConversionRepository
      */
     public function goneAt(int $file, array $stores): void
     {
-        $this->database->executeStatement("UPDATE copy SET state = 'let go', because = 'its DNG is there in its place' WHERE file_id = ? AND store_id IN (?)", [$file, $stores], [1 => ArrayParameterType::INTEGER]);
+        $this->database->executeStatement("UPDATE copy SET state = 'let go', because = 'its DNG is there in its place'
+            WHERE file_id = ? AND store_id IN (?)", [$file, $stores], [1 => ArrayParameterType::INTEGER]);
     }
 
     /** Whether it is this call by which the raw's copies are let go; the lines of its receipts point at its DNG. */
     public function letGo(int $id, int $file): bool
     {
         return $this->database->transactional(function () use ($id, $file): bool {
-            if (1 !== $this->database->executeStatement('UPDATE conversion SET let_go = true WHERE id = ? AND NOT let_go', [$id])) {
+            if (1 !== $this->database->executeStatement('UPDATE conversion SET let_go = true
+                WHERE id = ? AND NOT let_go', [$id])) {
                 return false; // another was faster
             }
-            $this->database->executeStatement("UPDATE copy SET state = 'let go', because = 'its DNG is there in its place' FROM store s WHERE s.id = copy.store_id AND s.role <> 'former' AND file_id = ?", [$file]);
-            $this->database->executeStatement("UPDATE receipt_line l SET file_id = d.id, name = r.stem || d.ending, checksum = d.checksum, proven_at = v.ended_at, reason = trim(l.reason || ' its DNG is there in its place') FROM conversion v JOIN file d ON d.id = v.dng_id JOIN frame r ON r.id = v.frame_id WHERE v.id = ? AND l.file_id = ?", [$id, $file]);
+            $this->database->executeStatement("UPDATE copy SET state = 'let go', because = 'its DNG is there in its place'
+                FROM store s
+                WHERE s.id = copy.store_id AND s.role <> 'former' AND file_id = ?", [$file]);
+            $this->database->executeStatement("UPDATE receipt_line l SET file_id = d.id, name = r.stem || d.ending, checksum = d.checksum, proven_at = v.ended_at, reason = trim(l.reason || ' its DNG is there in its place')
+                FROM conversion v
+                JOIN file d ON d.id = v.dng_id
+                JOIN frame r ON r.id = v.frame_id
+                WHERE v.id = ? AND l.file_id = ?", [$id, $file]);
 
             return true;
         });

@@ -16,7 +16,10 @@ use VelvetLedger\Server\Persistence\Row;
 /** Copies by what is to be done about them: owed, to be proven, bad; and what came of that, with its proof. */
 final readonly class CopyRepository
 {
-    private const ROWS = 'SELECT '.CopyRow::COLUMNS.' FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id';
+    private const ROWS = 'SELECT '.CopyRow::COLUMNS.'
+        FROM copy c
+        JOIN file f ON f.id = c.file_id
+        JOIN frame r ON r.id = f.frame_id';
 
     /** Of these: see toProve(). */
     private const TO_PROVE = " WHERE c.store_id = ? AND c.state NOT IN ('owed', 'set aside', 'let go') AND (?::int IS NULL OR r.shoot_id = ?) AND (?::timestamptz IS NULL OR c.proven_at IS NULL OR c.proven_at <= ?)";
@@ -28,7 +31,9 @@ final readonly class CopyRepository
     /** A store that is new to the ledger, or used again, is owed a copy of every file that it does not have as the ledger has it. */
     public function oweAll(int $store): int
     {
-        $changed = (int) $this->database->executeStatement("UPDATE copy c SET state = 'owed', because = 'its stamp was changed while this store was not used' FROM file f WHERE f.id = c.file_id AND c.store_id = ? AND c.state = 'proven' AND c.checksum <> f.checksum", [$store]);
+        $changed = (int) $this->database->executeStatement("UPDATE copy c SET state = 'owed', because = 'its stamp was changed while this store was not used'
+            FROM file f
+            WHERE f.id = c.file_id AND c.store_id = ? AND c.state = 'proven' AND c.checksum <> f.checksum", [$store]);
 
         $moves = "w.kind = '".StepKind::Move->value."' AND w.state ".StepState::IS_OWED;
 
@@ -48,7 +53,9 @@ final readonly class CopyRepository
     /** A store that is used no more is owed nothing. What was proven there and is owed a change stays as it was last found. */
     public function forgive(int $store): void
     {
-        $this->database->executeStatement("UPDATE copy c SET state = CASE WHEN p.holds THEN 'proven' ELSE 'differs' END, because = CASE WHEN p.holds THEN NULL ELSE c.because END FROM (SELECT DISTINCT ON (copy_id) copy_id, holds FROM proof ORDER BY copy_id, at DESC, id DESC) p WHERE p.copy_id = c.id AND c.store_id = ? AND c.state = 'owed'", [$store]);
+        $this->database->executeStatement("UPDATE copy c SET state = CASE WHEN p.holds THEN 'proven' ELSE 'differs' END, because = CASE WHEN p.holds THEN NULL ELSE c.because END
+            FROM (SELECT DISTINCT ON (copy_id) copy_id, holds FROM proof ORDER BY copy_id, at DESC, id DESC) p
+            WHERE p.copy_id = c.id AND c.store_id = ? AND c.state = 'owed'", [$store]);
         $this->database->executeStatement("DELETE FROM copy WHERE store_id = ? AND state = 'owed'", [$store]);
         $this->steps->callOffMends($store);
     }
@@ -67,7 +74,11 @@ final readonly class CopyRepository
     public function creditors(): array
     {
         $owed = [];
-        foreach ($this->database->fetchAllKeyValue("SELECT store_id, sum(copies) FROM shoot_copies WHERE state = 'owed' GROUP BY 1 HAVING sum(copies) > 0") as $store => $copies) {
+        foreach ($this->database->fetchAllKeyValue("SELECT store_id, sum(copies)
+            FROM shoot_copies
+            WHERE state = 'owed'
+            GROUP BY 1
+            HAVING sum(copies) > 0") as $store => $copies) {
             $owed[(int) $store] = Row::number($copies);
         }
 
@@ -119,7 +130,10 @@ final readonly class CopyRepository
     public function originals(array $files): array
     {
         $found = [];
-        foreach ($this->database->fetchAllNumeric('SELECT f.id, o.path, o.bytes, o.checksum, o.quick_print FROM file f JOIN original o ON o.id = f.original_id AND o.checksum = f.checksum WHERE f.id IN (?)', [$files], [ArrayParameterType::INTEGER]) as [$file, $path, $bytes, $checksum, $print]) {
+        foreach ($this->database->fetchAllNumeric('SELECT f.id, o.path, o.bytes, o.checksum, o.quick_print
+            FROM file f
+            JOIN original o ON o.id = f.original_id AND o.checksum = f.checksum
+            WHERE f.id IN (?)', [$files], [ArrayParameterType::INTEGER]) as [$file, $path, $bytes, $checksum, $print]) {
             $found[Row::number($file)] = [Row::word($path), Row::number($bytes), Row::word($checksum), Row::word($print)];
         }
 
@@ -135,7 +149,13 @@ final readonly class CopyRepository
      */
     public function lost(array $frames): array
     {
-        return Row::numbers($this->database->fetchFirstColumn('SELECT c.id FROM file f JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id WHERE f.frame_id IN (?) AND c.state '.CopyState::IS_BAD.' AND '.StoreRole::IN_USE." AND NOT EXISTS (SELECT 1 FROM copy g JOIN store s ON s.id = g.store_id WHERE g.file_id = f.id AND g.state = 'proven' AND ".StoreRole::IN_USE.') ORDER BY 1', [$frames], [ArrayParameterType::INTEGER]));
+        return Row::numbers($this->database->fetchFirstColumn('SELECT c.id
+            FROM file f
+            JOIN copy c ON c.file_id = f.id
+            JOIN store s ON s.id = c.store_id
+            WHERE f.frame_id IN (?) AND c.state '.CopyState::IS_BAD.' AND '.StoreRole::IN_USE."
+            AND NOT EXISTS (SELECT 1 FROM copy g JOIN store s ON s.id = g.store_id WHERE g.file_id = f.id AND g.state = 'proven' AND ".StoreRole::IN_USE.')
+            ORDER BY 1', [$frames], [ArrayParameterType::INTEGER]));
     }
 
     /** @return list<CopyRow> asked to be mended at a store, at most $most, by number */
@@ -174,7 +194,8 @@ final readonly class CopyRepository
     /** When those were last proven whose turn it is, if a share of 1/$days is proven each night. */
     public function turn(int $store, int $days): ?string
     {
-        $at = $this->database->fetchOne("SELECT max(t.proven_at) FROM (SELECT proven_at FROM copy WHERE store_id = ? AND state = 'proven' ORDER BY proven_at LIMIT greatest(1, (SELECT ceil(coalesce(sum(copies), 0) / ?::numeric)::int FROM shoot_copies WHERE store_id = ? AND state = 'proven'))) t", [$store, $days, $store]);
+        $at = $this->database->fetchOne("SELECT max(t.proven_at)
+            FROM (SELECT proven_at FROM copy WHERE store_id = ? AND state = 'proven' ORDER BY proven_at LIMIT greatest(1, (SELECT ceil(coalesce(sum(copies), 0) / ?::numeric)::int FROM shoot_copies WHERE store_id = ? AND state = 'proven'))) t", [$store, $days, $store]);
 
         return \is_string($at) ? $at : null;
     }
@@ -182,13 +203,22 @@ final readonly class CopyRepository
     /** @return list<string> folders that copies at a store lie in, all of them or those of a shoot, from the store's root */
     public function folders(int $store, ?int $shoot): array
     {
-        return array_values(array_filter($this->database->fetchFirstColumn("SELECT DISTINCT regexp_replace(c.path, '/?[^/]*$', '') FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.store_id = ? AND c.state ".CopyState::LIES_THERE.' AND (?::int IS NULL OR r.shoot_id = ?) ORDER BY 1', [$store, $shoot, $shoot]), \is_string(...)));
+        return array_values(array_filter($this->database->fetchFirstColumn("SELECT DISTINCT regexp_replace(c.path, '/?[^/]*$', '')
+            FROM copy c
+            JOIN file f ON f.id = c.file_id
+            JOIN frame r ON r.id = f.frame_id
+            WHERE c.store_id = ? AND c.state ".CopyState::LIES_THERE.'
+            AND (?::int IS NULL OR r.shoot_id = ?)
+            ORDER BY 1', [$store, $shoot, $shoot]), \is_string(...)));
     }
 
     /** @return array{int, int} files, bytes */
     public function sumToProve(int $store, ?int $shoot, ?string $before): array
     {
-        $row = $this->database->fetchNumeric('SELECT count(*), coalesce(sum(f.bytes), 0) FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id'.self::TO_PROVE, [$store, $shoot, $shoot, $before, $before]);
+        $row = $this->database->fetchNumeric('SELECT count(*), coalesce(sum(f.bytes), 0)
+            FROM copy c
+            JOIN file f ON f.id = c.file_id
+            JOIN frame r ON r.id = f.frame_id'.self::TO_PROVE, [$store, $shoot, $shoot, $before, $before]);
 
         return [Row::number($row[0] ?? null), Row::number($row[1] ?? null)];
     }
@@ -222,7 +252,9 @@ final readonly class CopyRepository
      */
     public function addUpAgain(int $store, ?int $shoot): int
     {
-        $count = $this->database->fetchOne('SELECT count(*) FROM (SELECT id FROM shoot s WHERE (?::int IS NULL OR id = ?) AND EXISTS (SELECT 1 FROM shoot_copies c WHERE c.shoot_id = s.id AND c.store_id = ?) ORDER BY id) t WHERE add_up_shoot(t.id)', [$shoot, $shoot, $store]);
+        $count = $this->database->fetchOne('SELECT count(*)
+            FROM (SELECT id FROM shoot s WHERE (?::int IS NULL OR id = ?) AND EXISTS (SELECT 1 FROM shoot_copies c WHERE c.shoot_id = s.id AND c.store_id = ?) ORDER BY id) t
+            WHERE add_up_shoot(t.id)', [$shoot, $shoot, $store]);
 
         return Row::number($count);
     }

@@ -23,8 +23,12 @@ final readonly class SightingRepository
     {
         $rows = array_map(static fn (int $store, array $place): array => ['store' => $store, 'path' => $place[0], 'device' => $place[1]], array_keys($stores), $stores);
         $this->database->transactional(function () use ($rows): void {
-            $this->database->executeStatement('INSERT INTO machine (id, name, seen_at) VALUES (?, ?, now()) ON CONFLICT (id) DO UPDATE SET name = excluded.name, seen_at = excluded.seen_at', [$this->here->id, $this->here->name]);
-            $this->database->executeStatement('DELETE FROM store_sighting WHERE machine = ? AND store_id NOT IN (SELECT j.store FROM json_to_recordset(?) AS j(store int))', [$this->here->id, json_encode($rows, \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)]);
+            $this->database->executeStatement('INSERT INTO machine (id, name, seen_at)
+                VALUES (?, ?, now())
+                ON CONFLICT (id) DO UPDATE
+                SET name = excluded.name, seen_at = excluded.seen_at', [$this->here->id, $this->here->name]);
+            $this->database->executeStatement('DELETE FROM store_sighting
+                WHERE machine = ? AND store_id NOT IN (SELECT j.store FROM json_to_recordset(?) AS j(store int))', [$this->here->id, json_encode($rows, \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)]);
             $this->database->executeStatement(
                 'INSERT INTO store_sighting (store_id, machine, path, device, seen_at) SELECT j.store, ?, j.path, j.device, now() FROM json_to_recordset(?) AS j(store int, path text, device text)
                  ON CONFLICT (store_id, machine) DO UPDATE SET path = excluded.path, device = excluded.device, seen_at = excluded.seen_at',
@@ -37,7 +41,11 @@ final readonly class SightingRepository
     public function elsewhere(): array
     {
         $found = [];
-        foreach ($this->database->fetchAllAssociative('SELECT s.store_id, m.id, m.name FROM store_sighting s JOIN machine m ON m.id = s.machine WHERE m.id <> ? AND s.seen_at > now() - make_interval(secs => ?) ORDER BY s.seen_at DESC', [$this->here->id, self::FRESH]) as $row) {
+        foreach ($this->database->fetchAllAssociative('SELECT s.store_id, m.id, m.name
+            FROM store_sighting s
+            JOIN machine m ON m.id = s.machine
+            WHERE m.id <> ? AND s.seen_at > now() - make_interval(secs => ?)
+            ORDER BY s.seen_at DESC', [$this->here->id, self::FRESH]) as $row) {
             $found[Row::number($row['store_id'])] ??= ['id' => Row::word($row['id']), 'name' => Row::word($row['name'])];
         }
 
@@ -47,7 +55,9 @@ final readonly class SightingRepository
     /** What a machine is called; null for this one, and for one that is not known. */
     public function nameOf(?string $machine): ?string
     {
-        $name = null === $machine || $machine === $this->here->id ? false : $this->database->fetchOne('SELECT name FROM machine WHERE id = ?', [$machine]);
+        $name = null === $machine || $machine === $this->here->id ? false : $this->database->fetchOne('SELECT name
+            FROM machine
+            WHERE id = ?', [$machine]);
 
         return \is_string($name) ? $name : null;
     }

@@ -52,7 +52,10 @@ final readonly class StepRepository
      */
     public function follow(array $frames): void
     {
-        $this->database->executeStatement('SELECT 1 FROM frame WHERE id IN (?) ORDER BY id FOR SHARE', [$frames], [ArrayParameterType::INTEGER]);
+        $this->database->executeStatement('SELECT 1
+            FROM frame
+            WHERE id IN (?)
+            ORDER BY id FOR SHARE', [$frames], [ArrayParameterType::INTEGER]);
         $this->database->executeStatement(
             'INSERT INTO step (copy_id, store_id, kind, from_path, to_path, state, asked_at) SELECT c.id, c.store_id, ?, c.path, t.path, ?, now()
              FROM frame r JOIN file f ON f.frame_id = r.id JOIN copy c ON c.file_id = f.id, LATERAL (SELECT '.self::path('r', 'f').' AS path) t
@@ -88,7 +91,9 @@ final readonly class StepRepository
         $this->database->transactional(function () use ($moved): void {
             $rows = json_encode($moved, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
             $this->database->executeStatement('SET CONSTRAINTS copy_place DEFERRED');
-            $this->database->executeStatement('UPDATE copy c SET path = j.path, found_path = NULL FROM json_to_recordset(?) AS j(copy int, path text) WHERE c.id = j.copy', [$rows]);
+            $this->database->executeStatement('UPDATE copy c SET path = j.path, found_path = NULL
+                FROM json_to_recordset(?) AS j(copy int, path text)
+                WHERE c.id = j.copy', [$rows]);
             $this->database->executeStatement("UPDATE step w SET state = '".StepState::Done->value."', done_at = now(), tried_at = now(), because = NULL FROM json_to_recordset(?) AS j(step int, done boolean) WHERE w.id = j.step AND j.done AND w.".self::WAITS, [$rows]);
         });
     }
@@ -97,7 +102,8 @@ final readonly class StepRepository
     public function notYet(array $because): void
     {
         foreach ($because as $step => $why) {
-            $this->database->executeStatement('UPDATE step SET because = ?, tried_at = now() WHERE id = ? AND '.self::WAITS, [$why, $step]);
+            $this->database->executeStatement('UPDATE step SET because = ?, tried_at = now()
+                WHERE id = ? AND '.self::WAITS, [$why, $step]);
         }
     }
 
@@ -111,12 +117,19 @@ final readonly class StepRepository
     public function askToMend(array $copies): array
     {
         $this->database->executeStatement(
-            'INSERT INTO step (copy_id, store_id, kind, from_path, state, asked_at) SELECT c.id, c.store_id, ?, c.path, ?, now() FROM copy c WHERE c.id IN (?) AND c.state '.CopyState::IS_BAD.' ORDER BY c.id ON CONFLICT DO NOTHING',
+            'INSERT INTO step (copy_id, store_id, kind, from_path, state, asked_at)
+                SELECT c.id, c.store_id, ?, c.path, ?, now()
+                FROM copy c
+                WHERE c.id IN (?) AND c.state '.CopyState::IS_BAD.'
+                ORDER BY c.id
+                ON CONFLICT DO NOTHING',
             [StepKind::Mend->value, StepState::Waiting->value, $copies],
             [2 => ArrayParameterType::INTEGER],
         );
 
-        return Row::numbers($this->database->fetchFirstColumn('SELECT DISTINCT store_id FROM step WHERE copy_id IN (?) AND kind = ? AND '.self::WAITS, [$copies, StepKind::Mend->value], [ArrayParameterType::INTEGER]));
+        return Row::numbers($this->database->fetchFirstColumn('SELECT DISTINCT store_id
+            FROM step
+            WHERE copy_id IN (?) AND kind = ? AND '.self::WAITS, [$copies, StepKind::Mend->value], [ArrayParameterType::INTEGER]));
     }
 
     /** It could not be mended, and is not tried again until it is asked for again. */
@@ -135,14 +148,21 @@ final readonly class StepRepository
     /** @return array<int, int> store => how many steps of a kind wait there, where any do */
     public function waiting(StepKind $kind): array
     {
-        return $this->byStore('SELECT store_id, count(*) FROM step WHERE kind = ? AND '.self::WAITS.' GROUP BY 1', $kind->value);
+        return $this->byStore('SELECT store_id, count(*)
+            FROM step
+            WHERE kind = ? AND '.self::WAITS.'
+            GROUP BY 1', $kind->value);
     }
 
     /** @return array<int, int> store => how many steps of any kind it is owed, where any: copies to be made or stamped, moved, mended */
     public function owed(): array
     {
         return $this->byStore(
-            'SELECT store_id, sum(steps) FROM (SELECT store_id, copies AS steps FROM shoot_copies WHERE state = ? UNION ALL SELECT store_id, 1 FROM step WHERE '.self::WAITS.') t GROUP BY 1 HAVING sum(steps) > 0 ORDER BY 1',
+            'SELECT store_id, sum(steps)
+                FROM (SELECT store_id, copies AS steps FROM shoot_copies WHERE state = ? UNION ALL SELECT store_id, 1 FROM step WHERE '.self::WAITS.') t
+                GROUP BY 1
+                HAVING sum(steps) > 0
+                ORDER BY 1',
             CopyState::Owed->value,
         );
     }

@@ -20,7 +20,10 @@ final readonly class StoreSumsRepository
     public function byState(int $store): array
     {
         $sums = [];
-        foreach ($this->database->fetchAllNumeric('SELECT state, sum(copies), sum(bytes) FROM shoot_copies WHERE store_id = ? GROUP BY 1', [$store]) as [$state, $copies, $bytes]) {
+        foreach ($this->database->fetchAllNumeric('SELECT state, sum(copies), sum(bytes)
+            FROM shoot_copies
+            WHERE store_id = ?
+            GROUP BY 1', [$store]) as [$state, $copies, $bytes]) {
             $sums[Row::word($state)] = [Row::number($copies), Row::number($bytes)];
         }
 
@@ -31,7 +34,11 @@ final readonly class StoreSumsRepository
     public function months(int $store): array
     {
         $months = [];
-        foreach ($this->database->fetchAllKeyValue("SELECT month, sum(copies) FROM shoot_copies WHERE store_id = ? AND state = 'proven' AND month <> '' GROUP BY 1 ORDER BY 1", [$store]) as $month => $copies) {
+        foreach ($this->database->fetchAllKeyValue("SELECT month, sum(copies)
+            FROM shoot_copies
+            WHERE store_id = ? AND state = 'proven' AND month <> ''
+            GROUP BY 1
+            ORDER BY 1", [$store]) as $month => $copies) {
             $months[(string) $month] = Row::number($copies);
         }
 
@@ -40,7 +47,9 @@ final readonly class StoreSumsRepository
 
     public function oldestProof(int $store): ?string
     {
-        $at = $this->database->fetchOne("SELECT min(oldest) FROM shoot_copies WHERE store_id = ? AND state = 'proven'", [$store]);
+        $at = $this->database->fetchOne("SELECT min(oldest)
+            FROM shoot_copies
+            WHERE store_id = ? AND state = 'proven'", [$store]);
 
         return \is_string($at) ? $at : null;
     }
@@ -48,7 +57,9 @@ final readonly class StoreSumsRepository
     /** Bytes that the last card brought in had on it. */
     public function lastCard(): ?int
     {
-        $bytes = $this->database->fetchOne("SELECT sum(bytes) FROM receipt_line WHERE outcome = 'brought in' AND intake_id = (SELECT max(id) FROM intake WHERE state = 'done')");
+        $bytes = $this->database->fetchOne("SELECT sum(bytes)
+            FROM receipt_line
+            WHERE outcome = 'brought in' AND intake_id = (SELECT max(id) FROM intake WHERE state = 'done')");
 
         return Row::numberOrNull($bytes);
     }
@@ -64,7 +75,9 @@ final readonly class StoreSumsRepository
     {
         $fewest = array_map(\count(...), $copies);
         $shoots = array_keys(array_filter($copies, static fn (array $at): bool => [] !== array_filter($at, static fn (CopiesAt $one): bool => $one->owed + $one->bad > 0)));
-        foreach ([] === $shoots ? [] : $this->database->fetchAllKeyValue("SELECT t.shoot_id, min(t.copies) FROM (SELECT r.shoot_id, f.id, count(c.id) FILTER (WHERE c.state = 'proven' AND ".StoreRole::IN_USE.") AS copies FROM frame r JOIN file f ON f.frame_id = r.id LEFT JOIN copy c ON c.file_id = f.id LEFT JOIN store s ON s.id = c.store_id WHERE r.shoot_id IN (?) GROUP BY 1, 2 HAVING count(c.id) FILTER (WHERE c.state = 'let go') = 0) t GROUP BY 1", [$shoots], [ArrayParameterType::INTEGER]) as $shoot => $copies) {
+        foreach ([] === $shoots ? [] : $this->database->fetchAllKeyValue("SELECT t.shoot_id, min(t.copies)
+            FROM (SELECT r.shoot_id, f.id, count(c.id) FILTER (WHERE c.state = 'proven' AND ".StoreRole::IN_USE.") AS copies FROM frame r JOIN file f ON f.frame_id = r.id LEFT JOIN copy c ON c.file_id = f.id LEFT JOIN store s ON s.id = c.store_id WHERE r.shoot_id IN (?) GROUP BY 1, 2 HAVING count(c.id) FILTER (WHERE c.state = 'let go') = 0) t
+            GROUP BY 1", [$shoots], [ArrayParameterType::INTEGER]) as $shoot => $copies) {
             $fewest[(int) $shoot] = Row::number($copies);
         }
 
@@ -81,7 +94,13 @@ final readonly class StoreSumsRepository
     public function ofShoots(array $shoots): array
     {
         $found = [];
-        foreach ($this->database->fetchAllNumeric("SELECT c.shoot_id, s.name, coalesce(sum(c.copies) FILTER (WHERE c.state = 'proven'), 0), coalesce(sum(c.copies) FILTER (WHERE c.state = 'owed'), 0), coalesce(sum(c.copies) FILTER (WHERE c.state ".CopyState::IS_BAD.'), 0) FROM shoot_copies c JOIN store s ON s.id = c.store_id WHERE c.shoot_id IN (?) AND '.StoreRole::IN_USE." GROUP BY c.shoot_id, s.id, s.name, s.role HAVING sum(c.copies) > 0 ORDER BY s.role = 'main' DESC, s.id", [$shoots], [ArrayParameterType::INTEGER]) as [$shoot, $store, $proven, $owed, $bad]) {
+        foreach ($this->database->fetchAllNumeric("SELECT c.shoot_id, s.name, coalesce(sum(c.copies) FILTER (WHERE c.state = 'proven'), 0), coalesce(sum(c.copies) FILTER (WHERE c.state = 'owed'), 0), coalesce(sum(c.copies) FILTER (WHERE c.state ".CopyState::IS_BAD.'), 0)
+            FROM shoot_copies c
+            JOIN store s ON s.id = c.store_id
+            WHERE c.shoot_id IN (?) AND '.StoreRole::IN_USE."
+            GROUP BY c.shoot_id, s.id, s.name, s.role
+            HAVING sum(c.copies) > 0
+            ORDER BY s.role = 'main' DESC, s.id", [$shoots], [ArrayParameterType::INTEGER]) as [$shoot, $store, $proven, $owed, $bad]) {
             $found[Row::number($shoot)][] = new CopiesAt(Row::word($store), Row::number($proven), Row::number($owed), Row::number($bad));
         }
 

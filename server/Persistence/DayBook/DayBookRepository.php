@@ -12,7 +12,14 @@ final readonly class DayBookRepository
 {
     public const PAGE = 100;
 
-    private const ENTRIES = 'SELECT e.id, e.at, e.kind, e.entry, e.intake_id, e.shoot_id, s.name AS store, c.label AS card, h.description AS shoot FROM day_book_entry e LEFT JOIN store s ON s.id = e.store_id LEFT JOIN card c ON c.id = e.card_id LEFT JOIN shoot h ON h.id = e.shoot_id';
+    private const ENTRIES = 'SELECT e.id, e.at, e.kind, e.entry, e.intake_id, e.shoot_id, s.name AS store, c.label AS card, h.description AS shoot
+        FROM day_book_entry e
+        LEFT
+        JOIN store s ON s.id = e.store_id
+        LEFT
+        JOIN card c ON c.id = e.card_id
+        LEFT
+        JOIN shoot h ON h.id = e.shoot_id';
 
     public function __construct(private Connection $database)
     {
@@ -42,7 +49,12 @@ final readonly class DayBookRepository
     public function subjects(): array
     {
         $found = ['cards' => [], 'stores' => []];
-        foreach (['cards' => 'SELECT id, label FROM card c WHERE EXISTS (SELECT 1 FROM day_book_entry e WHERE e.card_id = c.id) ORDER BY label, id', 'stores' => 'SELECT id, name FROM store ORDER BY id'] as $what => $query) {
+        foreach (['cards' => 'SELECT id, label
+            FROM card c
+            WHERE EXISTS (SELECT 1 FROM day_book_entry e WHERE e.card_id = c.id)
+            ORDER BY label, id', 'stores' => 'SELECT id, name
+            FROM store
+            ORDER BY id'] as $what => $query) {
             foreach ($this->database->fetchAllNumeric($query) as [$id, $name]) {
                 $found[$what][] = ['id' => Row::number($id), 'name' => Row::word($name)];
             }
@@ -63,7 +75,9 @@ final readonly class DayBookRepository
     /** The digest of a seal; '' for none, before the first. */
     public function sealAt(int $position): string
     {
-        $digest = 0 === $position ? '' : $this->database->fetchOne('SELECT digest FROM day_book_seal WHERE position = ?', [$position]);
+        $digest = 0 === $position ? '' : $this->database->fetchOne('SELECT digest
+            FROM day_book_seal
+            WHERE position = ?', [$position]);
 
         return \is_string($digest) ? $digest : 'none';
     }
@@ -91,7 +105,10 @@ final readonly class DayBookRepository
         if (true !== $this->database->fetchOne('SELECT (SELECT count(*) FROM day_book_entry) <> (SELECT count(*) FROM day_book_seal)')) {
             return null;
         }
-        $first = $this->database->fetchOne('SELECT e.id FROM day_book_entry e WHERE NOT EXISTS (SELECT 1 FROM day_book_seal s WHERE s.entry_id = e.id) ORDER BY e.id LIMIT 1');
+        $first = $this->database->fetchOne('SELECT e.id
+            FROM day_book_entry e
+            WHERE NOT EXISTS (SELECT 1 FROM day_book_seal s WHERE s.entry_id = e.id)
+            ORDER BY e.id LIMIT 1');
 
         return Row::numberOrNull($first);
     }

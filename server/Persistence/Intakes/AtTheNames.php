@@ -29,7 +29,8 @@ final readonly class AtTheNames
     public function take(array $prints): array
     {
         $taken = [];
-        foreach ([] === $prints ? [] : $this->database->fetchAllKeyValue('SELECT print, pg_try_advisory_lock(?, key) FROM json_to_recordset(?) AS j(print text, key int)', [Lock::Print->value, self::keys($prints)]) as $print => $has) {
+        foreach ([] === $prints ? [] : $this->database->fetchAllKeyValue('SELECT print, pg_try_advisory_lock(?, key)
+            FROM json_to_recordset(?) AS j(print text, key int)', [Lock::Print->value, self::keys($prints)]) as $print => $has) {
             if (true === $has) {
                 $taken[(string) $print] = true;
             }
@@ -42,7 +43,8 @@ final readonly class AtTheNames
     public function release(array $prints): void
     {
         if ([] !== $prints) {
-            $this->database->executeStatement('SELECT pg_advisory_unlock(?, key) FROM json_to_recordset(?) AS j(print text, key int)', [Lock::Print->value, self::keys($prints)]);
+            $this->database->executeStatement('SELECT pg_advisory_unlock(?, key)
+                FROM json_to_recordset(?) AS j(print text, key int)', [Lock::Print->value, self::keys($prints)]);
         }
     }
 
@@ -55,11 +57,20 @@ final readonly class AtTheNames
     {
         $held = $rivals = $found = [];
         $prints = array_values(array_filter(array_map(static fn (WaitingFile $file): ?string => $file->file->print, $files), \is_string(...)));
-        foreach ($this->database->fetchAllAssociative('SELECT DISTINCT ON (o.quick_print) o.quick_print, o.checksum, c.path, c.proven_at, o.frame_id FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id WHERE o.quick_print IN (?) AND c.state '.CopyState::LIES_THERE.' ORDER BY o.quick_print, o.id, c.id', [$prints], [ArrayParameterType::STRING]) as $row) {
+        foreach ($this->database->fetchAllAssociative('SELECT DISTINCT ON (o.quick_print) o.quick_print, o.checksum, c.path, c.proven_at, o.frame_id
+            FROM original o
+            JOIN file f ON f.original_id = o.id
+            JOIN copy c ON c.file_id = f.id
+            WHERE o.quick_print IN (?) AND c.state '.CopyState::LIES_THERE.'
+            ORDER BY o.quick_print, o.id, c.id', [$prints], [ArrayParameterType::STRING]) as $row) {
             $is = Row::of($row);
             $held[$is->text('quick_print')] = [new HeldAs($is->text('path'), substr($is->textOrNull('proven_at') ?? '', 0, 10), $is->int('frame_id')), $is->text('checksum')];
         }
-        foreach ($this->database->fetchAllKeyValue('SELECT c.path, o.path AS original FROM copy c JOIN file f ON f.id = c.file_id JOIN original o ON o.id = f.original_id WHERE c.store_id = ? AND c.path IN (?)', [$store, array_map(static fn (WaitingFile $file): string => $file->to, $files)], [ParameterType::INTEGER, ArrayParameterType::STRING]) as $path => $original) {
+        foreach ($this->database->fetchAllKeyValue('SELECT c.path, o.path AS original
+            FROM copy c
+            JOIN file f ON f.id = c.file_id
+            JOIN original o ON o.id = f.original_id
+            WHERE c.store_id = ? AND c.path IN (?)', [$store, array_map(static fn (WaitingFile $file): string => $file->to, $files)], [ParameterType::INTEGER, ArrayParameterType::STRING]) as $path => $original) {
             $rivals[$path] = Row::word($original);
         }
         foreach ($files as $file) {

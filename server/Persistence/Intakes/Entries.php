@@ -36,7 +36,8 @@ final readonly class Entries
         UPDATE receipt_line l SET outcome = 'brought in', reason = r.reason, twin = r.twin, twin_agreed = r.twin_agreed, checksum = r.checksum, proven_at = r.at, quick_print = r.print, file_id = r.file FROM r WHERE l.id = r.line";
 
     /** A frame that is to say something has files now that may not say it yet; asked after they are entered, for whoever settled it just before waits for that. */
-    private const TO_STAMP = 'UPDATE frame SET restamp = true WHERE id = ANY(CAST(? AS int[])) AND stamp IS NOT NULL AND NOT restamp';
+    private const TO_STAMP = 'UPDATE frame SET restamp = true
+        WHERE id = ANY(CAST(? AS int[])) AND stamp IS NOT NULL AND NOT restamp';
 
     public function __construct(private Connection $database)
     {
@@ -70,10 +71,16 @@ final readonly class Entries
      */
     public function isHeld(int $intake, int $run, WaitingFile $waiting, string $reason): void
     {
-        $this->enter(self::OWN." UPDATE receipt_line l SET outcome = 'held', reason = :reason, frame_id = NULL FROM own WHERE l.id = :line", $intake, $run, ['line' => $waiting->line, 'reason' => $reason]);
+        $this->enter(self::OWN."
+            UPDATE receipt_line l SET outcome = 'held', reason = :reason, frame_id = NULL
+            FROM own
+            WHERE l.id = :line", $intake, $run, ['line' => $waiting->line, 'reason' => $reason]);
         // A frame of which nothing waits or came in gives its name and number back.
         $this->database->executeStatement(
-            "DELETE FROM frame f WHERE f.id = ? AND NOT EXISTS (SELECT 1 FROM original o WHERE o.frame_id = f.id) AND NOT EXISTS (SELECT 1 FROM receipt_line l WHERE l.frame_id = f.id AND l.outcome IN ('waiting', 'failed', 'unreadable'))",
+            "DELETE FROM frame f
+                WHERE f.id = ?
+                AND NOT EXISTS (SELECT 1 FROM original o WHERE o.frame_id = f.id)
+                AND NOT EXISTS (SELECT 1 FROM receipt_line l WHERE l.frame_id = f.id AND l.outcome IN ('waiting', 'failed', 'unreadable'))",
             [$waiting->frame],
         );
     }
@@ -81,7 +88,10 @@ final readonly class Entries
     /** @throws OwnershipLost */
     public function failed(int $intake, int $run, WaitingFile $waiting, string $because, bool $isUnreadable = false): void
     {
-        $this->enter(self::OWN.' UPDATE receipt_line l SET outcome = :outcome, reason = :reason FROM own WHERE l.id = :line', $intake, $run, ['line' => $waiting->line, 'outcome' => $isUnreadable ? 'unreadable' : 'failed', 'reason' => $because]);
+        $this->enter(self::OWN.'
+            UPDATE receipt_line l SET outcome = :outcome, reason = :reason
+            FROM own
+            WHERE l.id = :line', $intake, $run, ['line' => $waiting->line, 'outcome' => $isUnreadable ? 'unreadable' : 'failed', 'reason' => $because]);
     }
 
     /**
@@ -93,7 +103,10 @@ final readonly class Entries
     {
         if ([] !== $prints) {
             $rows = array_map(static fn (int $line, string $print): array => ['line' => $line, 'print' => $print], array_keys($prints), $prints);
-            $this->enter(self::OWN.' UPDATE receipt_line l SET quick_print = j.print FROM own, json_to_recordset(:prints) AS j(line int, print text) WHERE l.id = j.line', $intake, $run, ['prints' => json_encode($rows, \JSON_THROW_ON_ERROR)], \count($prints));
+            $this->enter(self::OWN.'
+                UPDATE receipt_line l SET quick_print = j.print
+                FROM own, json_to_recordset(:prints) AS j(line int, print text)
+                WHERE l.id = j.line', $intake, $run, ['prints' => json_encode($rows, \JSON_THROW_ON_ERROR)], \count($prints));
         }
     }
 

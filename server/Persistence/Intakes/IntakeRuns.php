@@ -32,13 +32,17 @@ final readonly class IntakeRuns
             throw RunsElsewhere::intake($intake);
         }
 
-        return $this->number($intake, 'UPDATE intake SET run = run + 1, bytes_moved = 0, files_moved = 0 WHERE id = ? AND state '.IntakeState::IS_IN_HAND.' RETURNING run');
+        return $this->number($intake, 'UPDATE intake SET run = run + 1, bytes_moved = 0, files_moved = 0
+            WHERE id = ? AND state '.IntakeState::IS_IN_HAND.'
+            RETURNING run');
     }
 
     /** The number of a run that settles what a stopped intake left; null where it goes on, or somebody works on it. */
     public function takeStopped(int $intake): ?int
     {
-        return $this->locks->take(Lock::Intake, $intake) ? $this->number($intake, "UPDATE intake SET run = run + 1 WHERE id = ? AND state = 'stopped' RETURNING run") : null;
+        return $this->locks->take(Lock::Intake, $intake) ? $this->number($intake, "UPDATE intake SET run = run + 1
+            WHERE id = ? AND state = 'stopped'
+            RETURNING run") : null;
     }
 
     public function release(int $intake): void
@@ -62,7 +66,10 @@ final readonly class IntakeRuns
     public function copying(): array
     {
         $copying = [];
-        foreach ($this->database->fetchFirstColumn("SELECT id FROM intake WHERE state = 'running' AND coalesce(machine, ?) = ? ORDER BY id", [$this->here(), $this->here()]) as $id) {
+        foreach ($this->database->fetchFirstColumn("SELECT id
+            FROM intake
+            WHERE state = 'running' AND coalesce(machine, ?) = ?
+            ORDER BY id", [$this->here(), $this->here()]) as $id) {
             if ($this->isTaken(Row::number($id))) {
                 $copying[] = Row::number($id);
             }
@@ -74,7 +81,9 @@ final readonly class IntakeRuns
     /** Whether this very run may still be writing: it is the intake's last one, and somebody works on that. */
     public function isLive(int $intake, int $run): bool
     {
-        return false !== $this->database->fetchOne('SELECT 1 FROM intake WHERE id = ? AND run = ?', [$intake, $run]) && $this->isTaken($intake);
+        return false !== $this->database->fetchOne('SELECT 1
+            FROM intake
+            WHERE id = ? AND run = ?', [$intake, $run]) && $this->isTaken($intake);
     }
 
     /**
@@ -84,7 +93,9 @@ final readonly class IntakeRuns
      */
     public function confirm(int $intake, int $run): void
     {
-        if (false === $this->database->fetchOne('SELECT 1 FROM intake WHERE id = ? AND run = ? FOR UPDATE', [$intake, $run])) {
+        if (false === $this->database->fetchOne('SELECT 1
+            FROM intake
+            WHERE id = ? AND run = ? FOR UPDATE', [$intake, $run])) {
             throw OwnershipLost::ofRun($intake, $run);
         }
     }
@@ -96,7 +107,9 @@ final readonly class IntakeRuns
      */
     public function moved(int $intake, int $run, int $bytes, int $files): ?IntakeWish
     {
-        $row = $this->database->fetchAssociative('UPDATE intake SET bytes_moved = ?, files_moved = ? WHERE id = ? AND run = ? RETURNING wish', [$bytes, $files, $intake, $run]);
+        $row = $this->database->fetchAssociative('UPDATE intake SET bytes_moved = ?, files_moved = ?
+            WHERE id = ? AND run = ?
+            RETURNING wish', [$bytes, $files, $intake, $run]);
         if (false === $row) {
             throw OwnershipLost::ofRun($intake, $run);
         }

@@ -65,7 +65,11 @@ final readonly class ReceiptRepository
     public function addUp(Intake $intake): Summary
     {
         $rows = $this->ledger->getConnection()->fetchAllAssociative(
-            'SELECT outcome, kind = ? AS unlisted, count(*) AS files, count(DISTINCT frame_key) AS frames, coalesce(sum(bytes), 0) AS bytes FROM receipt_line WHERE intake_id = ? GROUP BY 1, 2 ORDER BY 1',
+            'SELECT outcome, kind = ? AS unlisted, count(*) AS files, count(DISTINCT frame_key) AS frames, coalesce(sum(bytes), 0) AS bytes
+                FROM receipt_line
+                WHERE intake_id = ?
+                GROUP BY 1, 2
+                ORDER BY 1',
             [Kind::Folder->value, $intake->id()],
         );
         $number = Row::number(...);
@@ -92,7 +96,12 @@ final readonly class ReceiptRepository
     /** @return list<WaitingFile> what is still to be copied, in order */
     public function waiting(int $intake): array
     {
-        $rows = $this->ledger->getConnection()->fetchAllAssociative('SELECT l.id, l.frame_id, l.path, l.kind, l.bytes, l.modified_at, l.quick_print, l.folder, l.name, l.again, l.twin, f.stem FROM receipt_line l LEFT JOIN frame f ON f.id = l.frame_id WHERE l.intake_id = ? AND l.outcome = ? ORDER BY l.position', [$intake, Outcome::Waiting->value]);
+        $rows = $this->ledger->getConnection()->fetchAllAssociative('SELECT l.id, l.frame_id, l.path, l.kind, l.bytes, l.modified_at, l.quick_print, l.folder, l.name, l.again, l.twin, f.stem
+            FROM receipt_line l
+            LEFT
+            JOIN frame f ON f.id = l.frame_id
+            WHERE l.intake_id = ? AND l.outcome = ?
+            ORDER BY l.position', [$intake, Outcome::Waiting->value]);
 
         return array_map(WaitingFile::ofRow(...), $rows);
     }
@@ -100,13 +109,23 @@ final readonly class ReceiptRepository
     /** @return list<int> intakes of a card that stopped, and still wait for files */
     public function stoppedOf(Card $card): array
     {
-        return Row::numbers($this->ledger->getConnection()->fetchFirstColumn("SELECT id FROM intake i WHERE card_id = ? AND state = 'stopped' AND EXISTS (SELECT 1 FROM receipt_line l WHERE l.intake_id = i.id AND l.outcome = 'waiting') ORDER BY id", [$card->id()]));
+        return Row::numbers($this->ledger->getConnection()->fetchFirstColumn("SELECT id
+            FROM intake i
+            WHERE card_id = ? AND state = 'stopped'
+            AND EXISTS (SELECT 1 FROM receipt_line l WHERE l.intake_id = i.id AND l.outcome = 'waiting')
+            ORDER BY id", [$card->id()]));
     }
 
     /** @return list<CopiesAt> of what it brought in, store by store, the main one first */
     public function copies(Intake $intake): array
     {
-        $rows = $this->ledger->getConnection()->fetchAllAssociative("SELECT s.name, count(*) FILTER (WHERE c.state = 'proven') AS proven, count(*) FILTER (WHERE c.state = 'owed') AS owed, count(*) FILTER (WHERE c.state ".CopyState::IS_BAD.") AS bad FROM receipt_line l JOIN copy c ON c.file_id = l.file_id JOIN store s ON s.id = c.store_id WHERE l.intake_id = ? AND l.outcome = 'brought in' AND ".StoreRole::IN_USE.' GROUP BY s.id, s.name, s.role ORDER BY s.id = ? DESC, s.id', [$intake->id(), $intake->store->id()]);
+        $rows = $this->ledger->getConnection()->fetchAllAssociative("SELECT s.name, count(*) FILTER (WHERE c.state = 'proven') AS proven, count(*) FILTER (WHERE c.state = 'owed') AS owed, count(*) FILTER (WHERE c.state ".CopyState::IS_BAD.") AS bad
+            FROM receipt_line l
+            JOIN copy c ON c.file_id = l.file_id
+            JOIN store s ON s.id = c.store_id
+            WHERE l.intake_id = ? AND l.outcome = 'brought in' AND ".StoreRole::IN_USE.'
+            GROUP BY s.id, s.name, s.role
+            ORDER BY s.id = ? DESC, s.id', [$intake->id(), $intake->store->id()]);
         $number = Row::number(...);
 
         return array_map(static fn (array $row): CopiesAt => new CopiesAt(\is_string($row['name']) ? $row['name'] : '', $number($row['proven']), $number($row['owed']), $number($row['bad'])), $rows);
@@ -123,7 +142,9 @@ final readonly class ReceiptRepository
     /** How many files came in that were cut off on their card already. */
     public function cutOff(Intake $intake): int
     {
-        $count = $this->ledger->getConnection()->fetchOne("SELECT count(*) FROM receipt_line WHERE intake_id = ? AND incomplete IS NOT NULL AND outcome = 'brought in'", [$intake->id()]);
+        $count = $this->ledger->getConnection()->fetchOne("SELECT count(*)
+            FROM receipt_line
+            WHERE intake_id = ? AND incomplete IS NOT NULL AND outcome = 'brought in'", [$intake->id()]);
 
         return Row::number($count);
     }
@@ -131,7 +152,9 @@ final readonly class ReceiptRepository
     /** How many files came in from another card, in place of what could not be read on their own. */
     public function fromTwins(Intake $intake): int
     {
-        $count = $this->ledger->getConnection()->fetchOne("SELECT count(*) FROM receipt_line WHERE intake_id = ? AND twin IS NOT NULL AND outcome = 'brought in'", [$intake->id()]);
+        $count = $this->ledger->getConnection()->fetchOne("SELECT count(*)
+            FROM receipt_line
+            WHERE intake_id = ? AND twin IS NOT NULL AND outcome = 'brought in'", [$intake->id()]);
 
         return Row::number($count);
     }
@@ -139,7 +162,10 @@ final readonly class ReceiptRepository
     /** How many files came in with a stamp, or have got one since. */
     public function stamped(Intake $intake): int
     {
-        $count = $this->ledger->getConnection()->fetchOne("SELECT count(*) FROM receipt_line l JOIN file f ON f.id = l.file_id WHERE l.intake_id = ? AND l.outcome = 'brought in' AND f.making = 'stamped'", [$intake->id()]);
+        $count = $this->ledger->getConnection()->fetchOne("SELECT count(*)
+            FROM receipt_line l
+            JOIN file f ON f.id = l.file_id
+            WHERE l.intake_id = ? AND l.outcome = 'brought in' AND f.making = 'stamped'", [$intake->id()]);
 
         return Row::number($count);
     }
@@ -147,7 +173,11 @@ final readonly class ReceiptRepository
     /** @return list<int> frames of the files that came in last, the latest first */
     public function landed(Intake $intake): array
     {
-        return Row::numbers($this->ledger->getConnection()->fetchFirstColumn("SELECT frame_id FROM receipt_line WHERE intake_id = ? AND outcome = 'brought in' AND kind LIKE 'still%' AND frame_id IS NOT NULL GROUP BY 1 ORDER BY max(position) DESC LIMIT 12", [$intake->id()]));
+        return Row::numbers($this->ledger->getConnection()->fetchFirstColumn("SELECT frame_id
+            FROM receipt_line
+            WHERE intake_id = ? AND outcome = 'brought in' AND kind LIKE 'still%' AND frame_id IS NOT NULL
+            GROUP BY 1
+            ORDER BY max(position) DESC LIMIT 12", [$intake->id()]));
     }
 
     /** @return iterable<list<mixed>> of every line: path, kind, bytes, outcome, reason, folder, name, XXH128, SHA-256, when proven, its copies in words */
@@ -163,7 +193,9 @@ final readonly class ReceiptRepository
     /** @return list<string> folders that its files go to, from the store's root */
     public function foldersOf(Intake $intake): array
     {
-        return array_values(array_filter($this->ledger->getConnection()->fetchFirstColumn('SELECT DISTINCT folder FROM receipt_line WHERE intake_id = ? AND folder IS NOT NULL', [$intake->id()]), \is_string(...)));
+        return array_values(array_filter($this->ledger->getConnection()->fetchFirstColumn('SELECT DISTINCT folder
+            FROM receipt_line
+            WHERE intake_id = ? AND folder IS NOT NULL', [$intake->id()]), \is_string(...)));
     }
 
     /**
@@ -185,7 +217,11 @@ final readonly class ReceiptRepository
 
         foreach ($settled as $id) {
             // What a stopped intake promised and another brought in has no frame of its own any more.
-            $this->ledger->getConnection()->executeStatement("DELETE FROM frame r WHERE intake_id = ? AND NOT EXISTS (SELECT 1 FROM original o WHERE o.frame_id = r.id) AND NOT EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id) AND NOT EXISTS (SELECT 1 FROM receipt_line l WHERE l.frame_id = r.id AND l.outcome IN ('waiting', 'failed', 'unreadable', 'promised'))", [$id]);
+            $this->ledger->getConnection()->executeStatement("DELETE FROM frame r
+                WHERE intake_id = ?
+                AND NOT EXISTS (SELECT 1 FROM original o WHERE o.frame_id = r.id)
+                AND NOT EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id)
+                AND NOT EXISTS (SELECT 1 FROM receipt_line l WHERE l.frame_id = r.id AND l.outcome IN ('waiting', 'failed', 'unreadable', 'promised'))", [$id]);
             $receipt = $this->find(Row::number($id));
             $receipt->sumUp($this->addUp($receipt));
         }

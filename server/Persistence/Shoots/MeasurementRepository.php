@@ -28,7 +28,11 @@ final readonly class MeasurementRepository
      */
     public function waiting(int $most): array
     {
-        return Row::numbers($this->database->fetchFirstColumn("SELECT r.id FROM frame r WHERE r.measured_by = 0 AND EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id) ORDER BY r.id DESC LIMIT $most"));
+        return Row::numbers($this->database->fetchFirstColumn("SELECT r.id
+            FROM frame r
+            WHERE r.measured_by = 0
+            AND EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id)
+            ORDER BY r.id DESC LIMIT $most"));
     }
 
     /**
@@ -38,7 +42,8 @@ final readonly class MeasurementRepository
      */
     public function awayWith(array $frames): void
     {
-        $this->database->executeStatement('UPDATE frame SET measured_by = ? WHERE id IN (?)', [self::AWAY, $frames], [1 => ArrayParameterType::INTEGER]);
+        $this->database->executeStatement('UPDATE frame SET measured_by = ?
+            WHERE id IN (?)', [self::AWAY, $frames], [1 => ArrayParameterType::INTEGER]);
     }
 
     public function driveIsBack(): void
@@ -53,7 +58,10 @@ final readonly class MeasurementRepository
      */
     public function toMeasure(array $frames): array
     {
-        return Row::numbers($this->database->fetchFirstColumn('SELECT r.id FROM frame r WHERE r.id IN (?) AND r.measured_by < ? ORDER BY r.id', [$frames, FrameMeasured::VERSION], [ArrayParameterType::INTEGER]));
+        return Row::numbers($this->database->fetchFirstColumn('SELECT r.id
+            FROM frame r
+            WHERE r.id IN (?) AND r.measured_by < ?
+            ORDER BY r.id', [$frames, FrameMeasured::VERSION], [ArrayParameterType::INTEGER]));
     }
 
     /** @param list<FrameMeasured> $measured */
@@ -72,7 +80,9 @@ final readonly class MeasurementRepository
                     brightest = excluded.brightest, focus = excluded.focus, sharpness = excluded.sharpness, print = excluded.print, colours = excluded.colours, because = excluded.because',
                 [FrameMeasured::VERSION, $rows],
             );
-            $this->database->executeStatement('UPDATE frame r SET measured_by = ? FROM json_to_recordset(?) AS j(frame int) WHERE r.id = j.frame', [FrameMeasured::VERSION, $rows]);
+            $this->database->executeStatement('UPDATE frame r SET measured_by = ?
+                FROM json_to_recordset(?) AS j(frame int)
+                WHERE r.id = j.frame', [FrameMeasured::VERSION, $rows]);
         });
     }
 

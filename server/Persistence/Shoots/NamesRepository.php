@@ -32,7 +32,10 @@ final readonly class NamesRepository
      */
     public function inFolder(string $folder): array
     {
-        $moving = "SELECT regexp_replace(c.path, '^.*/', '') FROM step w JOIN copy c ON c.id = w.copy_id WHERE ".self::MOVES." AND regexp_replace(c.path, '/?[^/]*$', '') = ?";
+        $moving = "SELECT regexp_replace(c.path, '^.*/', '')
+            FROM step w
+            JOIN copy c ON c.id = w.copy_id
+            WHERE ".self::MOVES." AND regexp_replace(c.path, '/?[^/]*$', '') = ?";
 
         return $this->names(self::GIVEN." UNION $moving", $folder, $folder, $folder, $folder);
     }
@@ -49,12 +52,18 @@ final readonly class NamesRepository
 
     public function lastNumberInShoot(string $folder, string $date, string $description): ?int
     {
-        return $this->number('SELECT max(f.sequence) FROM shoot s JOIN frame f ON f.shoot_id = s.id WHERE s.place = ?', Shoot::placeOf($folder, $date, $description));
+        return $this->number('SELECT max(f.sequence)
+            FROM shoot s
+            JOIN frame f ON f.shoot_id = s.id
+            WHERE s.place = ?', Shoot::placeOf($folder, $date, $description));
     }
 
     public function lastNumberOnDay(string $date): ?int
     {
-        return $this->number('SELECT max(f.sequence) FROM shoot s JOIN frame f ON f.shoot_id = s.id WHERE s.date = ? AND f.sequence_scope = ?', $date, Scope::Day->value);
+        return $this->number('SELECT max(f.sequence)
+            FROM shoot s
+            JOIN frame f ON f.shoot_id = s.id
+            WHERE s.date = ? AND f.sequence_scope = ?', $date, Scope::Day->value);
     }
 
     public function lastNumberRunning(): ?int

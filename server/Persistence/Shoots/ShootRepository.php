@@ -15,7 +15,8 @@ final readonly class ShootRepository
 {
     public const PAGE = 60;
 
-    private const SUMS = 'SELECT id, date, frames, files, bytes, taken_from, taken_to, first_name, last_name, proven_since, cover_id FROM shoot';
+    private const SUMS = 'SELECT id, date, frames, files, bytes, taken_from, taken_to, first_name, last_name, proven_since, cover_id
+        FROM shoot';
 
     public function __construct(private EntityManagerInterface $ledger)
     {
@@ -46,7 +47,9 @@ final readonly class ShootRepository
     {
         $found = [];
         foreach ($years as $year) {
-            $row = $this->ledger->getConnection()->fetchAssociative('SELECT count(*) AS shoots, coalesce(sum(frames), 0) AS frames, coalesce(sum(bytes), 0) AS bytes FROM shoot WHERE files > 0 AND date >= ? AND date < ?', ["$year-", "$year."]);
+            $row = $this->ledger->getConnection()->fetchAssociative('SELECT count(*) AS shoots, coalesce(sum(frames), 0) AS frames, coalesce(sum(bytes), 0) AS bytes
+                FROM shoot
+                WHERE files > 0 AND date >= ? AND date < ?', ["$year-", "$year."]);
             $row = false === $row ? [] : $row;
             $found[$year] = ['shoots' => self::int($row, 'shoots'), 'frames' => self::int($row, 'frames'), 'bytes' => self::int($row, 'bytes')];
         }
@@ -64,7 +67,13 @@ final readonly class ShootRepository
     public function ofReceipts(array $receipts): array
     {
         $found = [];
-        foreach ($this->ledger->getConnection()->fetchAllAssociative("SELECT l.intake_id, s.id, s.date, s.description, count(DISTINCT r.id) FILTER (WHERE NOT r.along) AS frames FROM receipt_line l JOIN frame r ON r.id = l.frame_id JOIN shoot s ON s.id = r.shoot_id WHERE l.intake_id IN (?) AND l.outcome = 'brought in' GROUP BY 1, 2, 3, 4 ORDER BY 1, s.date, s.id", [$receipts], [ArrayParameterType::INTEGER]) as $row) {
+        foreach ($this->ledger->getConnection()->fetchAllAssociative("SELECT l.intake_id, s.id, s.date, s.description, count(DISTINCT r.id) FILTER (WHERE NOT r.along) AS frames
+            FROM receipt_line l
+            JOIN frame r ON r.id = l.frame_id
+            JOIN shoot s ON s.id = r.shoot_id
+            WHERE l.intake_id IN (?) AND l.outcome = 'brought in'
+            GROUP BY 1, 2, 3, 4
+            ORDER BY 1, s.date, s.id", [$receipts], [ArrayParameterType::INTEGER]) as $row) {
             $found[self::int($row, 'intake_id')][] = ['id' => self::int($row, 'id'), 'date' => Row::word($row['date']), 'description' => Row::word($row['description']), 'frames' => self::int($row, 'frames')];
         }
 
@@ -90,7 +99,10 @@ final readonly class ShootRepository
     /** Where its last still lies; where it has none, its last clip. */
     private static function framesFolder(string $shoot): string
     {
-        return "SELECT r.folder FROM frame r WHERE r.shoot_id = $shoot AND NOT r.along ORDER BY EXISTS (SELECT 1 FROM original o WHERE o.frame_id = r.id AND o.kind LIKE 'still%') DESC, r.id DESC LIMIT 1";
+        return "SELECT r.folder
+            FROM frame r
+            WHERE r.shoot_id = $shoot AND NOT r.along
+            ORDER BY EXISTS (SELECT 1 FROM original o WHERE o.frame_id = r.id AND o.kind LIKE 'still%') DESC, r.id DESC LIMIT 1";
     }
 
     /** A shoot as a plan can join it. */
@@ -110,7 +122,9 @@ final readonly class ShootRepository
     public function allToJoin(array $numbers): array
     {
         $found = [];
-        foreach ([] === $numbers ? [] : $this->ledger->getConnection()->fetchAllAssociative('SELECT s.id, s.folder, s.date, s.description, ('.self::framesFolder('s.id').') AS frames_folder FROM shoot s WHERE s.id IN (?)', [$numbers], [ArrayParameterType::INTEGER]) as $row) {
+        foreach ([] === $numbers ? [] : $this->ledger->getConnection()->fetchAllAssociative('SELECT s.id, s.folder, s.date, s.description, ('.self::framesFolder('s.id').') AS frames_folder
+            FROM shoot s
+            WHERE s.id IN (?)', [$numbers], [ArrayParameterType::INTEGER]) as $row) {
             $text = static fn (string $key): string => Row::of($row)->textOrNull($key) ?? '';
             $found[self::int($row, 'id')] = new ExistingShoot(self::int($row, 'id'), $text('folder'), $text('frames_folder'), $text('date'), $text('description'));
         }
@@ -121,7 +135,14 @@ final readonly class ShootRepository
     /** @return list<LedgerFrame> in the order they were taken, with their files and copies loaded */
     public function frames(Shoot $shoot): array
     {
-        $query = $this->ledger->createQuery('SELECT f, l, o, c FROM '.LedgerFrame::class.' f JOIN f.files l LEFT JOIN l.original o JOIN l.copies c WHERE f.shoot = :shoot AND f.along = false ORDER BY f.time.takenAt, f.facts.subsecond, f.id, l.ending, l.id');
+        $query = $this->ledger->createQuery('SELECT f, l, o, c
+            FROM '.LedgerFrame::class.' f
+            JOIN f.files l
+            LEFT
+            JOIN l.original o
+            JOIN l.copies c
+            WHERE f.shoot = :shoot AND f.along = false
+            ORDER BY f.time.takenAt, f.facts.subsecond, f.id, l.ending, l.id');
         $found = $query->setParameter('shoot', $shoot)->getResult();
 
         return \is_array($found) ? array_values(array_filter($found, static fn (mixed $frame): bool => $frame instanceof LedgerFrame)) : [];
@@ -144,16 +165,27 @@ final readonly class ShootRepository
              ) t WHERE t.frame_id = r.id AND (r.folder <> t.folder OR r.stem <> t.stem)",
             [$shoot],
         );
-        $after = $database->fetchFirstColumn("SELECT DISTINCT r.folder FROM frame r JOIN file f ON f.frame_id = r.id JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id AND s.role = 'main' WHERE r.shoot_id = ? AND c.state = 'proven'", [$shoot]);
+        $after = $database->fetchFirstColumn("SELECT DISTINCT r.folder
+            FROM frame r
+            JOIN file f ON f.frame_id = r.id
+            JOIN copy c ON c.file_id = f.id
+            JOIN store s ON s.id = c.store_id AND s.role = 'main'
+            WHERE r.shoot_id = ? AND c.state = 'proven'", [$shoot]);
         $one = $this->find($shoot);
         if (1 === \count($before) && 1 === \count($after) && \is_string($before[0]) && \is_string($after[0]) && str_starts_with($before[0], $one->folder)) {
             $below = substr($before[0], \strlen($one->folder)); // where its frames lie in it
             if ('' === $below || str_ends_with($after[0], $below)) {
                 $folder = substr($after[0], 0, \strlen($after[0]) - \strlen($below));
                 // What is missing belongs where the rest is now, at the main store and at its mirrors: there it is mended to.
-                $database->executeStatement("UPDATE copy c SET path = ? || substr(c.path, ?) FROM file f, frame r WHERE f.id = c.file_id AND r.id = f.frame_id AND r.shoot_id = ? AND c.state = 'missing' AND left(c.path, ?) = ? AND NOT EXISTS (SELECT 1 FROM copy x WHERE x.store_id = c.store_id AND x.path = ? || substr(c.path, ?))", [$after[0], mb_strlen($before[0]) + 1, $shoot, mb_strlen($before[0]) + 1, $before[0].'/', $after[0], mb_strlen($before[0]) + 1]);
-                $database->executeStatement('UPDATE frame SET folder = ? WHERE shoot_id = ? AND folder = ?', [$after[0], $shoot, $before[0]]);
-                $database->executeStatement('UPDATE shoot SET folder = ?, place = ? WHERE id = ? AND NOT EXISTS (SELECT 1 FROM shoot o WHERE o.place = ?)', [$folder, Shoot::placeOf($folder, $one->date, $one->description), $shoot, Shoot::placeOf($folder, $one->date, $one->description)]);
+                $database->executeStatement("UPDATE copy c SET path = ? || substr(c.path, ?)
+                    FROM file f, frame r
+                    WHERE f.id = c.file_id AND r.id = f.frame_id AND r.shoot_id = ? AND c.state = 'missing' AND left(c.path, ?) = ?
+                    AND NOT EXISTS (SELECT 1 FROM copy x WHERE x.store_id = c.store_id AND x.path = ? || substr(c.path, ?))", [$after[0], mb_strlen($before[0]) + 1, $shoot, mb_strlen($before[0]) + 1, $before[0].'/', $after[0], mb_strlen($before[0]) + 1]);
+                $database->executeStatement('UPDATE frame SET folder = ?
+                    WHERE shoot_id = ? AND folder = ?', [$after[0], $shoot, $before[0]]);
+                $database->executeStatement('UPDATE shoot SET folder = ?, place = ?
+                    WHERE id = ?
+                    AND NOT EXISTS (SELECT 1 FROM shoot o WHERE o.place = ?)', [$folder, Shoot::placeOf($folder, $one->date, $one->description), $shoot, Shoot::placeOf($folder, $one->date, $one->description)]);
             }
         }
     }
@@ -175,7 +207,9 @@ final readonly class ShootRepository
             $above[''] = '';
         }
 
-        return array_values(array_filter($this->ledger->getConnection()->fetchFirstColumn('SELECT DISTINCT folder FROM shoot WHERE folder IN (?) AND files > 0', [array_map(strval(...), array_values($above))], [ArrayParameterType::STRING]), \is_string(...)));
+        return array_values(array_filter($this->ledger->getConnection()->fetchFirstColumn('SELECT DISTINCT folder
+            FROM shoot
+            WHERE folder IN (?) AND files > 0', [array_map(strval(...), array_values($above))], [ArrayParameterType::STRING]), \is_string(...)));
     }
 
     /** The shoot of a place, entered where it is new. */

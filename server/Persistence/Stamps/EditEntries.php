@@ -22,7 +22,9 @@ final readonly class EditEntries
     /** Of one that is kept already, what follows the frame's stem in its name. */
     public function endingOf(int $frame, string $checksum): ?string
     {
-        $ending = $this->database->fetchOne('SELECT ending FROM file WHERE frame_id = ? AND making = ? AND checksum = ?', [$frame, Making::Edited->value, $checksum]);
+        $ending = $this->database->fetchOne('SELECT ending
+            FROM file
+            WHERE frame_id = ? AND making = ? AND checksum = ?', [$frame, Making::Edited->value, $checksum]);
 
         return \is_string($ending) ? $ending : null;
     }
@@ -36,13 +38,19 @@ final readonly class EditEntries
     public function kept(FrameToStamp $frame, string $ending, int $bytes, Copied $copied): void
     {
         $this->database->transactional(function () use ($frame, $ending, $bytes, $copied): void {
-            $file = $this->database->fetchOne('INSERT INTO file (frame_id, making, ending, bytes, checksum) VALUES (?, ?, ?, ?, ?) RETURNING id', [$frame->id, Making::Edited->value, $ending, $bytes, $copied->written->checksum]);
+            $file = $this->database->fetchOne('INSERT INTO file (frame_id, making, ending, bytes, checksum)
+                VALUES (?, ?, ?, ?, ?)
+                RETURNING id', [$frame->id, Making::Edited->value, $ending, $bytes, $copied->written->checksum]);
             foreach ($this->database->fetchFirstColumn('SELECT s.id FROM store s WHERE '.StoreRole::IN_USE) as $store) {
                 $copy = $copied->copies[Row::number($store)] ?? null;
                 $at = $copy?->provenAt->format('Y-m-d H:i:s.uP');
-                $id = $this->database->fetchOne('INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at, because) SELECT ?::int, p.store, '.StepRepository::freePlace('p.store', 'p.path').', ?, ?, ?::timestamptz, ? FROM (SELECT ?::int AS store, ?::text AS path) p RETURNING id', [$file, (null === $at ? CopyState::Owed : CopyState::Proven)->value, null === $at ? null : $copied->written->checksum, $at, null === $at ? 'it was kept while the drive was away' : null, $store, $frame->path($ending)]);
+                $id = $this->database->fetchOne('INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at, because)
+                    SELECT ?::int, p.store, '.StepRepository::freePlace('p.store', 'p.path').', ?, ?, ?::timestamptz, ?
+                    FROM (SELECT ?::int AS store, ?::text AS path) p
+                    RETURNING id', [$file, (null === $at ? CopyState::Owed : CopyState::Proven)->value, null === $at ? null : $copied->written->checksum, $at, null === $at ? 'it was kept while the drive was away' : null, $store, $frame->path($ending)]);
                 if (null !== $at) {
-                    $this->database->executeStatement('INSERT INTO proof (copy_id, checksum, holds, at) VALUES (?, ?, true, ?)', [$id, $copied->written->checksum, $at]);
+                    $this->database->executeStatement('INSERT INTO proof (copy_id, checksum, holds, at)
+                        VALUES (?, ?, true, ?)', [$id, $copied->written->checksum, $at]);
                 }
             }
             $this->steps->follow([$frame->id]);

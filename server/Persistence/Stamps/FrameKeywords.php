@@ -22,7 +22,10 @@ final readonly class FrameKeywords
     public function add(array $rows): void
     {
         foreach (array_chunk($rows, self::AT_ONCE) as $some) {
-            $this->database->executeStatement('INSERT INTO frame_keyword (frame_id, keyword_id) SELECT (j->>0)::int, (j->>1)::int FROM json_array_elements(?) AS j ON CONFLICT DO NOTHING', [json_encode($some, \JSON_THROW_ON_ERROR)]);
+            $this->database->executeStatement('INSERT INTO frame_keyword (frame_id, keyword_id)
+                SELECT (j->>0)::int, (j->>1)::int
+                FROM json_array_elements(?) AS j
+                ON CONFLICT DO NOTHING', [json_encode($some, \JSON_THROW_ON_ERROR)]);
         }
     }
 
@@ -30,7 +33,8 @@ final readonly class FrameKeywords
     public function remove(array $rows): void
     {
         foreach (array_chunk($rows, self::AT_ONCE) as $some) {
-            $this->database->executeStatement('DELETE FROM frame_keyword k USING json_array_elements(?) AS j WHERE k.frame_id = (j->>0)::int AND k.keyword_id = (j->>1)::int', [json_encode($some, \JSON_THROW_ON_ERROR)]);
+            $this->database->executeStatement('DELETE FROM frame_keyword k USING json_array_elements(?) AS j
+                WHERE k.frame_id = (j->>0)::int AND k.keyword_id = (j->>1)::int', [json_encode($some, \JSON_THROW_ON_ERROR)]);
         }
     }
 
@@ -43,7 +47,9 @@ final readonly class FrameKeywords
     {
         $found = [];
         foreach (array_chunk($frames, self::AT_ONCE) as $some) {
-            $pairs = $this->database->fetchAllNumeric('SELECT frame_id, keyword_id FROM frame_keyword WHERE frame_id IN (?)', [$some], [ArrayParameterType::INTEGER]);
+            $pairs = $this->database->fetchAllNumeric('SELECT frame_id, keyword_id
+                FROM frame_keyword
+                WHERE frame_id IN (?)', [$some], [ArrayParameterType::INTEGER]);
             $words = $this->paths(array_values(array_unique(array_map(static fn (array $pair): int => Row::number($pair[1]), $pairs))));
             foreach ($pairs as [$frame, $keyword]) {
                 $found[Row::number($frame)][Row::number($keyword)] = $words[Row::number($keyword)];

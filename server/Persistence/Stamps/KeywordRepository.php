@@ -15,7 +15,8 @@ use VelvetLedger\Server\Persistence\Row;
 final readonly class KeywordRepository
 {
     /** A word with its number of children and of frames that bear it. */
-    private const ROWS = 'SELECT k.id, k.parent_id, k.word, k.synonyms, k.is_heading, (SELECT count(*) FROM keyword c WHERE c.parent_id = k.id) AS children, (SELECT count(*) FROM frame_keyword f WHERE f.keyword_id = k.id) AS frames FROM keyword k';
+    private const ROWS = 'SELECT k.id, k.parent_id, k.word, k.synonyms, k.is_heading, (SELECT count(*) FROM keyword c WHERE c.parent_id = k.id) AS children, (SELECT count(*) FROM frame_keyword f WHERE f.keyword_id = k.id) AS frames
+        FROM keyword k';
     private const BELOW = 'WITH RECURSIVE below AS (SELECT id FROM keyword WHERE id = :of UNION SELECT k.id FROM below b JOIN keyword k ON k.parent_id = b.id)';
     private const UP = "(WITH RECURSIVE up AS (SELECT p.id, p.parent_id, p.word, 1 AS n FROM keyword p WHERE p.id = k.parent_id UNION ALL SELECT p.id, p.parent_id, p.word, up.n + 1 FROM up JOIN keyword p ON p.id = up.parent_id WHERE up.n < 100) SELECT coalesce(json_agg(word ORDER BY n DESC), '[]') FROM up)";
 
@@ -30,7 +31,10 @@ final readonly class KeywordRepository
      */
     public function at(array $path): int
     {
-        $first = [] === $path ? false : $this->database->fetchOne('SELECT id FROM keyword WHERE lower(word) = lower(?) ORDER BY parent_id IS NOT NULL, id LIMIT 1', [$path[0]]);
+        $first = [] === $path ? false : $this->database->fetchOne('SELECT id
+            FROM keyword
+            WHERE lower(word) = lower(?)
+            ORDER BY parent_id IS NOT NULL, id LIMIT 1', [$path[0]]);
         $parent = Row::numberOrNull($first);
         foreach (null === $parent ? $path : \array_slice($path, 1) as $word) {
             $parent = $this->below($parent, $word) ?? $this->enter($parent, $word);
@@ -41,7 +45,9 @@ final readonly class KeywordRepository
 
     public function below(?int $parent, string $word): ?int
     {
-        $id = $this->database->fetchOne('SELECT id FROM keyword WHERE coalesce(parent_id, 0) = ? AND lower(word) = lower(?)', [$parent ?? 0, $word]);
+        $id = $this->database->fetchOne('SELECT id
+            FROM keyword
+            WHERE coalesce(parent_id, 0) = ? AND lower(word) = lower(?)', [$parent ?? 0, $word]);
 
         return Row::numberOrNull($id);
     }
@@ -49,7 +55,9 @@ final readonly class KeywordRepository
     /** @param list<string> $synonyms */
     public function enter(?int $parent, string $word, array $synonyms = [], bool $isHeading = false): int
     {
-        $this->database->executeStatement('INSERT INTO keyword (parent_id, word, synonyms, is_heading) VALUES (?, ?, ?, ?) ON CONFLICT DO NOTHING', [$parent, $word, json_encode($synonyms, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), $isHeading ? 'true' : 'false']);
+        $this->database->executeStatement('INSERT INTO keyword (parent_id, word, synonyms, is_heading)
+            VALUES (?, ?, ?, ?)
+            ON CONFLICT DO NOTHING', [$parent, $word, json_encode($synonyms, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), $isHeading ? 'true' : 'false']);
 
         return $this->below($parent, $word) ?? throw NotInLedger::keyword(0);
     }
@@ -67,8 +75,16 @@ final readonly class KeywordRepository
         foreach (array_chunk($words, 2000, true) as $some) {
             $with = 'WITH w AS (SELECT * FROM json_to_recordset(?) AS w(n int, parent int, word text, synonyms json, heading boolean))';
             $rows = json_encode(array_map(static fn (int $n, array $word): array => ['n' => $n, ...$word], array_keys($some), $some), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
-            $this->database->executeStatement("$with INSERT INTO keyword (parent_id, word, synonyms, is_heading) SELECT parent, word, synonyms, heading FROM w ORDER BY n ON CONFLICT DO NOTHING", [$rows]);
-            foreach ($this->database->fetchAllAssociative("$with SELECT w.n, k.id, k.word, k.synonyms, k.is_heading FROM w JOIN keyword k ON coalesce(k.parent_id, 0) = coalesce(w.parent, 0) AND lower(k.word) = lower(w.word)", [$rows]) as $row) {
+            $this->database->executeStatement("$with
+                INSERT INTO keyword (parent_id, word, synonyms, is_heading)
+                SELECT parent, word, synonyms, heading
+                FROM w
+                ORDER BY n
+                ON CONFLICT DO NOTHING", [$rows]);
+            foreach ($this->database->fetchAllAssociative("$with
+                SELECT w.n, k.id, k.word, k.synonyms, k.is_heading
+                FROM w
+                JOIN keyword k ON coalesce(k.parent_id, 0) = coalesce(w.parent, 0) AND lower(k.word) = lower(w.word)", [$rows]) as $row) {
                 [$n, $there] = [Row::number($row['n']), new KeywordRow($row)];
                 $ids[$n] = $there->id;
                 $has[$there->id] ??= $there->synonyms;
@@ -127,7 +143,8 @@ final readonly class KeywordRepository
     public function used(array $ids, int $times): void
     {
         if ([] !== $ids) {
-            $this->database->executeStatement('UPDATE keyword SET uses = uses + ?, used_at = now() WHERE id IN (?)', [max(1, intdiv($times, \count($ids))), $ids], [1 => ArrayParameterType::INTEGER]);
+            $this->database->executeStatement('UPDATE keyword SET uses = uses + ?, used_at = now()
+                WHERE id IN (?)', [max(1, intdiv($times, \count($ids))), $ids], [1 => ArrayParameterType::INTEGER]);
         }
     }
 
@@ -141,7 +158,10 @@ final readonly class KeywordRepository
     /** Frames that bear a word or one below it. */
     public function framesBelow(int $id): int
     {
-        $count = $this->database->fetchOne(self::BELOW.' SELECT count(DISTINCT frame_id) FROM frame_keyword WHERE keyword_id IN (SELECT id FROM below)', ['of' => $id]);
+        $count = $this->database->fetchOne(self::BELOW.'
+            SELECT count(DISTINCT frame_id)
+            FROM frame_keyword
+            WHERE keyword_id IN (SELECT id FROM below)', ['of' => $id]);
 
         return Row::number($count);
     }
@@ -157,7 +177,8 @@ final readonly class KeywordRepository
 
     public function isBelow(int $id, int $above): bool
     {
-        return true === $this->database->fetchOne(self::BELOW.' SELECT EXISTS (SELECT 1 FROM below WHERE id = :id)', ['of' => $above, 'id' => $id]);
+        return true === $this->database->fetchOne(self::BELOW.'
+            SELECT EXISTS (SELECT 1 FROM below WHERE id = :id)', ['of' => $above, 'id' => $id]);
     }
 
     /** Whoever changes the tree does so alone. */
@@ -175,20 +196,31 @@ final readonly class KeywordRepository
     /** Frames that bore one word bear another; what stood below the one stands below the other. */
     public function give(int $from, int $to): void
     {
-        $this->database->executeStatement('INSERT INTO frame_keyword (frame_id, keyword_id) SELECT frame_id, ? FROM frame_keyword WHERE keyword_id = ? ON CONFLICT DO NOTHING', [$to, $from]);
+        $this->database->executeStatement('INSERT INTO frame_keyword (frame_id, keyword_id)
+            SELECT frame_id, ?
+            FROM frame_keyword
+            WHERE keyword_id = ?
+            ON CONFLICT DO NOTHING', [$to, $from]);
         $this->database->executeStatement('DELETE FROM frame_keyword WHERE keyword_id = ?', [$from]);
     }
 
     public function drop(int $id): void
     {
-        $this->database->executeStatement(self::BELOW.' DELETE FROM frame_keyword WHERE keyword_id IN (SELECT id FROM below)', ['of' => $id]);
-        $this->database->executeStatement(self::BELOW.' DELETE FROM keyword WHERE id IN (SELECT id FROM below)', ['of' => $id]);
+        $this->database->executeStatement(self::BELOW.'
+            DELETE FROM frame_keyword
+            WHERE keyword_id IN (SELECT id FROM below)', ['of' => $id]);
+        $this->database->executeStatement(self::BELOW.'
+            DELETE FROM keyword
+            WHERE id IN (SELECT id FROM below)', ['of' => $id]);
     }
 
     /** @return iterable<array{depth: int, word: string, synonyms: list<string>, heading: bool}> each after its parent */
     public function all(): iterable
     {
-        foreach ($this->database->iterateAssociative('WITH RECURSIVE t AS (SELECT id, word, synonyms, is_heading, 0 AS depth, ARRAY[lower(word)] AS place FROM keyword WHERE parent_id IS NULL UNION ALL SELECT k.id, k.word, k.synonyms, k.is_heading, t.depth + 1, t.place || lower(k.word) FROM t JOIN keyword k ON k.parent_id = t.id) SELECT * FROM t ORDER BY place') as $row) {
+        foreach ($this->database->iterateAssociative('WITH RECURSIVE t AS (SELECT id, word, synonyms, is_heading, 0 AS depth, ARRAY[lower(word)] AS place FROM keyword WHERE parent_id IS NULL UNION ALL SELECT k.id, k.word, k.synonyms, k.is_heading, t.depth + 1, t.place || lower(k.word) FROM t JOIN keyword k ON k.parent_id = t.id)
+            SELECT *
+            FROM t
+            ORDER BY place') as $row) {
             $keyword = new KeywordRow(['id' => $row['id'], 'word' => $row['word'], 'synonyms' => $row['synonyms'], 'is_heading' => $row['is_heading']]);
             yield ['depth' => Row::number($row['depth']), 'word' => $keyword->word, 'synonyms' => $keyword->synonyms, 'heading' => $keyword->isHeading];
         }

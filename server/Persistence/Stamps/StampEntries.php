@@ -35,7 +35,9 @@ final readonly class StampEntries
             }
         }
         if ([] !== $rows) {
-            $this->database->executeStatement('UPDATE file f SET coming = j.coming FROM json_to_recordset(?) AS j(id int, coming text) WHERE f.id = j.id', [json_encode($rows, \JSON_THROW_ON_ERROR)]);
+            $this->database->executeStatement('UPDATE file f SET coming = j.coming
+                FROM json_to_recordset(?) AS j(id int, coming text)
+                WHERE f.id = j.id', [json_encode($rows, \JSON_THROW_ON_ERROR)]);
         }
     }
 
@@ -68,7 +70,10 @@ final readonly class StampEntries
                 $this->database->executeStatement('SET LOCAL enable_seqscan = off');
                 // Copies are locked before their files, and by number, as whoever proves them locks them: nobody waits for one who waits for him.
                 $files = array_values(array_filter(array_map(static fn (array $one): ?int => $one[0]->file?->id, $done), \is_int(...)));
-                $this->database->executeStatement('SELECT 1 FROM copy WHERE file_id IN (?) ORDER BY id FOR NO KEY UPDATE', [$files], [ArrayParameterType::INTEGER]);
+                $this->database->executeStatement('SELECT 1
+                    FROM copy
+                    WHERE file_id IN (?)
+                    ORDER BY id FOR NO KEY UPDATE', [$files], [ArrayParameterType::INTEGER]);
                 $this->files($done);
                 $this->copies($done, $stores);
                 $this->steps->follow(array_values(array_unique(array_map(static fn (array $one): int => $one[0]->frame->id, $done))));
@@ -85,8 +90,12 @@ final readonly class StampEntries
             null === $file->file ? $new[] = $row : $changed[] = ['id' => $file->file->id] + $row;
         }
         $form = 'frame int, ending text, making text, bytes bigint, checksum text, sha256 text, revision int, written json, bears text, picture text';
-        $this->database->executeStatement("UPDATE file f SET making = j.making, bytes = j.bytes, checksum = j.checksum, sha256 = j.sha256, stamp_revision = j.revision, written = j.written, picture = coalesce(j.picture, f.picture), coming = NULL FROM json_to_recordset(?) AS j(id int, $form) WHERE f.id = j.id", [json_encode($changed, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
-        $this->database->executeStatement("INSERT INTO file (frame_id, making, ending, bytes, checksum, sha256, stamp_revision, written, bears) SELECT frame, making, ending, bytes, checksum, sha256, revision, written, bears FROM json_to_recordset(?) AS r($form)", [json_encode($new, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
+        $this->database->executeStatement("UPDATE file f SET making = j.making, bytes = j.bytes, checksum = j.checksum, sha256 = j.sha256, stamp_revision = j.revision, written = j.written, picture = coalesce(j.picture, f.picture), coming = NULL
+            FROM json_to_recordset(?) AS j(id int, $form)
+            WHERE f.id = j.id", [json_encode($changed, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
+        $this->database->executeStatement("INSERT INTO file (frame_id, making, ending, bytes, checksum, sha256, stamp_revision, written, bears)
+            SELECT frame, making, ending, bytes, checksum, sha256, revision, written, bears
+            FROM json_to_recordset(?) AS r($form)", [json_encode($new, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
     }
 
     /**

@@ -81,7 +81,10 @@ final readonly class StampQueue
     private function byShoot(string $which, array $of, array $types): array
     {
         $found = [];
-        foreach ($this->byKey("SELECT r.shoot_id, r.id FROM frame r WHERE $which AND r.restamp AND ".self::IS_IN.' ORDER BY 1, 2', $of, $types) as $row) {
+        foreach ($this->byKey("SELECT r.shoot_id, r.id
+            FROM frame r
+            WHERE $which AND r.restamp AND ".self::IS_IN.'
+            ORDER BY 1, 2', $of, $types) as $row) {
             $found[Row::number($row['shoot_id'])][] = Row::number($row['id']);
         }
 
@@ -109,7 +112,10 @@ final readonly class StampQueue
     /** @return list<int> shoots with frames to be stamped, which nothing keeps from it */
     public function shoots(): array
     {
-        return Row::numbers($this->database->fetchFirstColumn('SELECT DISTINCT r.shoot_id FROM frame r WHERE r.restamp AND '.self::IS_IN.' AND NOT '.StepRepository::MOVES_AT_MAIN.' ORDER BY 1'));
+        return Row::numbers($this->database->fetchFirstColumn('SELECT DISTINCT r.shoot_id
+            FROM frame r
+            WHERE r.restamp AND '.self::IS_IN.' AND NOT '.StepRepository::MOVES_AT_MAIN.'
+            ORDER BY 1'));
     }
 
     /**
@@ -118,7 +124,9 @@ final readonly class StampQueue
     public function ofShoot(int $shoot): array
     {
         $found = [];
-        foreach ($this->database->iterateAssociative("SELECT r.id, coalesce(stamp->>'rating', facts->>'rating') AS rating, coalesce(stamp->>'label', facts->'remarks'->>'label') AS label, restamp AND ".self::OWES.' AS waits, CASE WHEN NOT restamp THEN stamp_note END AS stamp_note, stamp_found FROM frame r WHERE shoot_id = ?', [$shoot]) as $row) {
+        foreach ($this->database->iterateAssociative("SELECT r.id, coalesce(stamp->>'rating', facts->>'rating') AS rating, coalesce(stamp->>'label', facts->'remarks'->>'label') AS label, restamp AND ".self::OWES.' AS waits, CASE WHEN NOT restamp THEN stamp_note END AS stamp_note, stamp_found
+            FROM frame r
+            WHERE shoot_id = ?', [$shoot]) as $row) {
             $found[Row::number($row['id'])] = ['rating' => Row::numberOrNull($row['rating']), 'label' => \is_string($row['label']) ? $row['label'] : null, 'waits' => true === $row['waits'], 'note' => \is_string($row['stamp_note']) ? $row['stamp_note'] : null, 'found' => \is_string($row['stamp_found']) ? PictureChange::tryFrom($row['stamp_found']) : null];
         }
 
@@ -138,15 +146,23 @@ final readonly class StampQueue
         $this->database->transactional(function () use ($rows): void {
             $this->database->executeStatement('SET LOCAL enable_seqscan = off');
             // Whoever enters a file of a frame holds that frame's row (by its foreign key): then it is waited for here, or waits.
-            $this->database->executeStatement('SELECT 1 FROM frame WHERE id IN (?) ORDER BY id FOR UPDATE', [array_column($rows, 'id')], [ArrayParameterType::INTEGER]);
-            $this->database->executeStatement('UPDATE frame r SET restamp = false, stamp_note = j.note, stamp_found = j.found FROM json_to_recordset(?) AS j(id int, folder text, stem text, revision int, note text, found text) WHERE r.id = j.id AND r.stamp_revision = j.revision AND (r.folder, r.stem) = (j.folder, j.stem) AND (j.note IS NOT NULL OR NOT '.self::OWES.')', [json_encode($rows, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
+            $this->database->executeStatement('SELECT 1
+                FROM frame
+                WHERE id IN (?)
+                ORDER BY id FOR UPDATE', [array_column($rows, 'id')], [ArrayParameterType::INTEGER]);
+            $this->database->executeStatement('UPDATE frame r SET restamp = false, stamp_note = j.note, stamp_found = j.found
+                FROM json_to_recordset(?) AS j(id int, folder text, stem text, revision int, note text, found text)
+                WHERE r.id = j.id AND r.stamp_revision = j.revision
+                AND (r.folder, r.stem) = (j.folder, j.stem)
+                AND (j.note IS NOT NULL OR NOT '.self::OWES.')', [json_encode($rows, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
         });
     }
 
     /** @return array{int, int, int} of a shoot's frames of which a file does not say what it should: to be stamped, with a note why not, left so by the photographer's word */
     public function sums(int $shoot): array
     {
-        $row = $this->database->fetchNumeric('SELECT count(*) FILTER (WHERE NOT is_left AND (stamp_note IS NULL OR restamp)), count(*) FILTER (WHERE NOT is_left AND stamp_note IS NOT NULL AND NOT restamp), count(*) FILTER (WHERE is_left) FROM (SELECT r.stamp_note, r.restamp, r.stamp_left >= r.stamp_revision AS is_left FROM frame r WHERE r.shoot_id = ? AND '.self::LACKS.') t', [$shoot]);
+        $row = $this->database->fetchNumeric('SELECT count(*) FILTER (WHERE NOT is_left AND (stamp_note IS NULL OR restamp)), count(*) FILTER (WHERE NOT is_left AND stamp_note IS NOT NULL AND NOT restamp), count(*) FILTER (WHERE is_left)
+            FROM (SELECT r.stamp_note, r.restamp, r.stamp_left >= r.stamp_revision AS is_left FROM frame r WHERE r.shoot_id = ? AND '.self::LACKS.') t', [$shoot]);
         $int = static fn (int $column): int => Row::number($row[$column] ?? null);
 
         return [$int(0), $int(1), $int(2)];
