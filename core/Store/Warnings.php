@@ -4,24 +4,23 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Store;
 
-use VelvetLedger\Core\Words\Size;
-
 /** What is to be known of a store's drive before copies are trusted to it, in sentences. */
 final class Warnings
 {
     /**
-     * @param Drive|null $main     the main store's drive, of another store
-     * @param string     $mainName what the main store is called
-     * @param int|null   $lastCard bytes of the last card that was brought in
+     * @param Drive|null $main      the main store's drive, of another store
+     * @param string     $mainName  what the main store is called
+     * @param int|null   $lastCard  bytes of the last card that was brought in
+     * @param int        $owedBytes of copies that the store is owed
      *
      * @return list<string> the gravest first
      */
-    public static function of(Drive $drive, ?Drive $main = null, string $mainName = '', ?int $lastCard = null): array
+    public static function of(Drive $drive, ?Drive $main = null, string $mainName = '', ?int $lastCard = null, int $owedBytes = 0): array
     {
         return array_values(array_filter([
             $drive->isReadOnly ? 'The drive is mounted read-only: nothing can be copied to it.' : '',
             null === $main ? '' : self::ofDevices($drive->device, $main->device, $mainName),
-            null !== $drive->freeBytes && null !== $lastCard && 0 === self::cardsMore($drive->freeBytes, $lastCard) ? \sprintf('There is room for less than one more card like the last: %s free, %s needed.', Size::of($drive->freeBytes), Size::of(self::withMargin($lastCard))) : '',
+            null === $drive->freeBytes ? '' : (new Room($drive->freeBytes, $owedBytes))->inWords($lastCard),
             null !== $drive->mostBytesOfAFile() ? 'Its file system takes no file over 4 GiB: a long clip stays owed.' : '',
             $drive->hasLinks() ? '' : 'Its file system has no hard links: a new name is claimed by an empty file first, which a power cut can leave behind.',
             $drive->tellsCaseApart() ? '' : 'It does not tell upper from lower case in names: two files that differ by that alone cannot both lie there.',
@@ -35,17 +34,5 @@ final class Warnings
             Device::atLeast([$device, $main], []) < 2 => \sprintf('Whether it is another device than that of %s is not known: copies on both count as one.', $mainName),
             default => '',
         };
-    }
-
-    /** How many more cards of so many bytes there is room for. */
-    public static function cardsMore(int $free, int $card): int
-    {
-        return max(0, intdiv($free - self::withMargin(0), max(1, self::withMargin($card) - self::withMargin(0))));
-    }
-
-    /** What should be free for so many bytes: a twentieth more, and 64 MB for what a drive keeps to itself. */
-    public static function withMargin(int $bytes): int
-    {
-        return $bytes + intdiv($bytes, 20) + 64_000_000;
     }
 }

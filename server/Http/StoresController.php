@@ -10,6 +10,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Core\Document\BadDocument;
 use VelvetLedger\Core\Document\Fields;
+use VelvetLedger\Core\Store\Room;
 use VelvetLedger\Server\Copies\Proving;
 use VelvetLedger\Server\Pages\BadCopies;
 use VelvetLedger\Server\Pages\StoresPage;
@@ -19,6 +20,7 @@ use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Stores\ChangeStores;
 use VelvetLedger\Server\Stores\DriveFolders;
+use VelvetLedger\Server\Stores\Store;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\View\DriveFoldersView;
 use VelvetLedger\Server\View\FindingsView;
@@ -48,7 +50,9 @@ final readonly class StoresController
     {
         [$path, $names, $store] = $folders->in($request->query->getString('in'));
 
-        return new JsonResponse(new DriveFoldersView($path, $names, $store));
+        $free = (new Store(null, '', $path))->freeBytes();
+
+        return new JsonResponse(new DriveFoldersView($path, $names, $store, null === $free || null !== $store ? '' : (new Room($free, $this->stores->bytesOfAll()))->inWords(null)));
     }
 
     #[Route('/api/stores', methods: ['POST'])]

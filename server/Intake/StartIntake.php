@@ -12,7 +12,7 @@ use VelvetLedger\Core\Plan\Plan;
 use VelvetLedger\Core\Plan\PlannedShoot;
 use VelvetLedger\Core\Plan\Problem;
 use VelvetLedger\Core\Plan\Wishes;
-use VelvetLedger\Core\Store\Warnings;
+use VelvetLedger\Core\Store\Room;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Size;
 use VelvetLedger\Server\Cards\Volume;
@@ -88,8 +88,9 @@ final readonly class StartIntake
         }
         $main->open();
         $free = $main->freeBytes() ?? throw $main->absence();
-        if ($free < Warnings::withMargin($plan->totals->files->bytesToBringIn)) {
-            throw CouldNotBegin::noRoom($main, Warnings::withMargin($plan->totals->files->bytesToBringIn), $free);
+        $room = new Room($free, $this->stores->owedBytes($this->stores->ofLedger()));
+        if (!$room->takes($plan->totals->files->bytesToBringIn)) {
+            throw CouldNotBegin::noRoom($main, $room->neededFor($plan->totals->files->bytesToBringIn), $free);
         }
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Pages;
 
+use VelvetLedger\Core\Store\Room;
 use VelvetLedger\Core\Store\Warnings;
 use VelvetLedger\Server\Persistence\Copies\LedgerStore;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
@@ -30,7 +31,7 @@ final readonly class StoresOfPlan
             $drive = $now->isPresent() ? $this->drives->of($now->path) : null;
             $free = $now->freeBytes();
 
-            return new PlannedStoreView($store->name(), $store->role(), $now->isPresent(), $free, null === $free || 0 === $bytes || $free >= Warnings::withMargin($bytes), null === $drive || $store === $main ? [] : \array_slice(Warnings::of($drive, $mainDrive, $main?->name() ?? ''), 0, 1));
+            return new PlannedStoreView($store->name(), $store->role(), $now->isPresent(), $free, null === $free || (new Room($free, $this->stores->owedBytes($store)))->takes($bytes), null === $drive || $store === $main ? [] : \array_slice(Warnings::of($drive, $mainDrive, $main?->name() ?? ''), 0, 1));
         }, $all);
     }
 }

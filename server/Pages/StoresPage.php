@@ -73,6 +73,6 @@ final readonly class StoresPage
             array_map(static fn (string $month, int $copies): MonthOfProofs => new MonthOfProofs($month, $copies), array_map(strval(...), array_keys($months)), $months),
         );
 
-        return new StorePageView($store, $this->stores->at($store), $drive, $sums, null === $drive ? [] : Warnings::of($drive, $main, $mainName, $lastCard), StorePageView::provingOf($this->provings->last($store->id())), $lastCard, $this->copies->isWorkedOn($store->id()));
+        return new StorePageView($store, $this->stores->at($store), $drive, $sums, null === $drive ? [] : Warnings::of($drive, $main, $mainName, $lastCard, $sums->owedBytes), StorePageView::provingOf($this->provings->last($store->id())), $lastCard, $this->copies->isWorkedOn($store->id()));
     }
 }

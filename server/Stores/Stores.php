@@ -11,6 +11,7 @@ use VelvetLedger\Server\Persistence\Copies\LedgerStore;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
 use VelvetLedger\Server\Persistence\NotInLedger;
+use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Settings\Settings;
 use VelvetLedger\Server\Settings\StorePlace;
 
@@ -80,6 +81,18 @@ final class Stores
         }
 
         return $open;
+    }
+
+    /** Of copies that are to be made there, and are not made yet. */
+    public function owedBytes(LedgerStore $store): int
+    {
+        return Row::number($this->ledger->getConnection()->fetchOne("SELECT coalesce(sum(bytes), 0) FROM shoot_copies WHERE store_id = ? AND state = 'owed'", [$store->id()]));
+    }
+
+    /** Of one copy of everything that is held: what a new store is owed. */
+    public function bytesOfAll(): int
+    {
+        return Row::number($this->ledger->getConnection()->fetchOne('SELECT coalesce(sum(bytes), 0) FROM shoot'));
     }
 
     /** @throws NotInLedger */

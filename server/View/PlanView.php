@@ -12,7 +12,6 @@ use VelvetLedger\Core\Plan\Plan;
 use VelvetLedger\Core\Plan\PlannedShoot;
 use VelvetLedger\Core\Plan\Problem;
 use VelvetLedger\Core\Plan\TreeFolder;
-use VelvetLedger\Core\Store\Warnings;
 use VelvetLedger\Server\Stores\Store;
 
 /** A plan without its single lines: what the desk shows while it is being made. */
@@ -59,6 +58,6 @@ final readonly class PlanView
         $this->order = OrderDocument::of($order);
         $this->departs = $order->departuresFrom($saved);
         $this->store = new StoreView($store);
-        $this->hasRoom = null === $this->store->freeBytes || 0 === $plan->totals->files->bytesToBringIn || Warnings::withMargin($plan->totals->files->bytesToBringIn) <= $this->store->freeBytes;
+        $this->hasRoom = $stores[0]->hasRoom ?? true;
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\View;
 
 use VelvetLedger\Core\Store\Drive;
-use VelvetLedger\Core\Store\Warnings;
+use VelvetLedger\Core\Store\Room;
 use VelvetLedger\Server\Persistence\Copies\LedgerStore;
 use VelvetLedger\Server\Persistence\Copies\ProvingRow;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
@@ -46,7 +46,7 @@ final readonly class StorePageView
         $this->absentBecause = $this->present ? null : $now->absence()->getMessage();
         $this->device = $drive->device ?? $store->device();
         $this->freeBytes = $now->freeBytes();
-        $this->cardsMore = null === $this->freeBytes || null === $lastCard || 0 === $lastCard ? null : Warnings::cardsMore($this->freeBytes, $lastCard);
+        $this->cardsMore = null === $this->freeBytes || null === $lastCard || 0 === $lastCard ? null : (new Room($this->freeBytes, $sums->owedBytes))->cardsMore($lastCard);
         $this->nightlyDays = $store->nightlyDays();
         $rate = $store->bytesPerSecond();
         $this->secondsToProve = null === $rate || $rate <= 0.0 ? null : $sums->bytes / $rate;

@@ -247,6 +247,7 @@ export const DriveFolders: Schema<views.DriveFolders> = v.object({
   path: v.string(),
   folders: list(v.string()),
   store: v.nullable(v.string()),
+  room: v.string(),
 });
 
 export const Drive: Schema<views.Drive> = v.object({

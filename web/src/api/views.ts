@@ -242,6 +242,7 @@ export interface DriveFolders {
   path: string;
   folders: string[];
   store: string | null;
+  room: string;
 }
 
 /** A store that is not here, and is attached to another machine of this ledger now. */

@@ -107,8 +107,7 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
             </label>
             <textarea
               id={field}
-              data-blank=""
-              data-description=""
+              {...(nothing ? {} : { "data-blank": "", "data-description": "" }) /* keys lead to what comes in */}
               value={description}
               rows={1}
               maxLength={300}

@@ -1,17 +1,19 @@
 const inView = (selector: string) => [...document.querySelectorAll<HTMLElement>(selector)].filter((one) => one.offsetParent !== null);
 
+const isAfter = (one: Node, other: Node) => (other.compareDocumentPosition(one) & Node.DOCUMENT_POSITION_FOLLOWING) !== 0;
+
 /** Moves the focus from one blank to be filled in to the next on the page; from the last to what stands after them all. */
 export function toNextBlank(from: HTMLElement): void {
   const blanks = inView("[data-blank]");
-  const next = blanks[blanks.indexOf(from) + 1] ?? document.querySelector<HTMLElement>("[data-after-blanks]");
+  const next = blanks.find((one) => isAfter(one, from)) ?? document.querySelector<HTMLElement>("[data-after-blanks]");
   next?.focus();
 }
 
-/** Moves it from one description to the next, whatever blanks stand between; where it is on none, to the first that is empty. */
+/** Moves it from one description to the next of a shoot that comes in, whatever blanks stand between; where it is on none, to the first that is empty. */
 export function toNextDescription(from?: HTMLElement): void {
   const all = inView("[data-description]");
   const empty = all.find((one) => one instanceof HTMLTextAreaElement && one.value === "") ?? all[0];
-  const next = from ? (all[all.indexOf(from) + 1] ?? document.querySelector<HTMLElement>("[data-after-blanks]")) : empty;
+  const next = from ? (all.find((one) => isAfter(one, from)) ?? document.querySelector<HTMLElement>("[data-after-blanks]")) : empty;
   next?.focus();
   next?.scrollIntoView({ block: "nearest" });
 }

@@ -115,7 +115,12 @@ export function AddStore({ drives, stores, onClose }: { drives: Drive[]; stores:
           use this folder
         </TextButton>
         <TextButton onClick={onClose}>not now</TextButton>
-        {role !== "main" && <span className="text-faded">It is owed a copy of everything; these are made in the background.</span>}
+        {role !== "main" &&
+          (found.data?.room ? (
+            <b className="text-brass">{found.data.room}</b>
+          ) : (
+            <span className="text-faded">It is owed a copy of everything; these are made in the background.</span>
+          ))}
       </p>
     </section>
   );

@@ -71,12 +71,13 @@ export function timeOfDay(iso: string): string {
 
 const two = (n: number) => String(n).padStart(2, "0");
 
-/** "about 2 min", "40 s". */
+/** "2 min", "40 s", "3 h 5 min". */
 export function duration(seconds: number): string {
   if (seconds < 1.5) return "a second";
   if (seconds < 90) return `${Math.round(seconds)} s`;
   if (seconds < 5400) return `${Math.round(seconds / 60)} min`;
-  return `${Math.floor(seconds / 3600)} h ${Math.round((seconds % 3600) / 60)} min`;
+  const minutes = Math.round(seconds / 60);
+  return minutes % 60 === 0 ? `${minutes / 60} h` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`;
 }
 
 /** "1/60 s", "2.5 s". */
