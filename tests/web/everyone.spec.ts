@@ -1,5 +1,5 @@
 import { expect } from "@playwright/test";
-import { checkAgainstWcag, openCard, shootOf, test } from "./ledger";
+import { checkAgainstWcag, openCard, shootOf, test, withoutStream } from "./ledger";
 
 test("no screen breaks a rule of WCAG 2.2 AA that a program can check", async ({ ledger: page }) => {
   await expect(page.getByRole("row", { name: "ORREL_A" })).toBeVisible();
@@ -101,6 +101,7 @@ test("what is not there, or not allowed, is said in a sentence", async ({ ledger
 });
 
 test("a ledger that does not answer is said so, and the page goes on by itself when it does", async ({ ledger: page }) => {
+  await withoutStream(page);
   await expect(page.getByRole("row", { name: "ORREL_A" })).toBeVisible();
   await page.route("**/api/**", (route) => route.abort());
   await expect(page.getByText("the ledger does not answer", { exact: true })).toBeVisible();

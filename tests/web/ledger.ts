@@ -100,3 +100,9 @@ export async function checkAgainstWcag(page: Page, screen: string) {
   const said = found.violations.map((one) => `${screen}: ${one.id}: ${one.help}: ${one.nodes.map((node) => node.html.slice(0, 160)).join(" | ")}`);
   expect(said).toEqual([]);
 }
+
+/** The page is told nothing: it asks by itself, as where a proxy holds streams back. */
+export async function withoutStream(page: Page): Promise<void> {
+  await page.route("**/api/events", (route) => route.abort());
+  await page.reload();
+}

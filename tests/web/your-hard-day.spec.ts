@@ -1,7 +1,7 @@
 import { expect, type Page } from "@playwright/test";
 import { execFileSync } from "node:child_process";
 import { cpSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync, truncateSync, utimesSync } from "node:fs";
-import { bringIn, choose, make, openCard, pull, putBack, range, reader, store, test } from "./ledger";
+import { bringIn, choose, make, openCard, pull, putBack, range, reader, store, test, withoutStream } from "./ledger";
 
 /** The desk after a hard day's use: what a tired hand does, and what a window, a drive and a card do to it. */
 
@@ -112,6 +112,7 @@ test("a picture that was cut off says so, and that another card has it whole", a
 test("pictures that broke off are asked for again, and all the others come though one cannot be had", async ({ ledger: page }) => {
   const poison = "ORL_1210.JPG";
   let asked = 0;
+  await withoutStream(page);
   await page.route("**/api/pictures", (route) => (asked++ === 0 || route.request().postData()?.includes(poison) ? route.abort() : route.continue()));
   boats();
   await openCard(page, "BOATS");
