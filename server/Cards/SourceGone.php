@@ -15,7 +15,7 @@ final class SourceGone extends \RuntimeException implements CouldNot
 
     public static function card(string $label): self
     {
-        return new self(\sprintf('The card %s is no longer in its reader. Put it back and go on: what is copied and proven stays, the rest waits.', $label), $label);
+        return new self(\sprintf('The card %s left its reader: what is copied and proven stays, the rest waits.', $label), $label);
     }
 
     /** @param string $path where it was mounted, as PathText */

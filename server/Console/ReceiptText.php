@@ -37,7 +37,7 @@ final readonly class ReceiptText
             $lines[] = \sprintf('  %s: %s: %s', $line->outcome()->value, '' === $line->path ? '/' : $line->path, $line->reason());
         }
         if (null !== $view->stoppedBecause) {
-            $lines[] = '  stopped: '.$view->stoppedBecause;
+            $lines[] = '  stopped: '.$view->stoppedBecause.(null === $view->waits->now ? '' : ' '.$view->waits->now);
         }
         $lines[] = $view->sentence.(null === $view->bytesPerSecond ? '' : \sprintf(' %s at %s a second.', Size::of($view->bytesCopied), Size::of((int) $view->bytesPerSecond)));
 

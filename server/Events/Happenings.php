@@ -6,8 +6,6 @@ namespace VelvetLedger\Server\Events;
 
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Server\Pages\CardsPage;
-use VelvetLedger\Server\Persistence\Copies\LedgerStore;
-use VelvetLedger\Server\Stores\Stores;
 
 /**
  * What changes while somebody looks: in the ledger, as the database says it when a transaction ends (PostgreSQL's manual,
@@ -23,7 +21,7 @@ final class Happenings
     /** @var array<string, string> topic => digest of what can be seen of it without the ledger */
     private array $seen = [];
 
-    public function __construct(private readonly EntityManagerInterface $ledger, private readonly CardsPage $page, private readonly Stores $stores)
+    public function __construct(private readonly EntityManagerInterface $ledger, private readonly CardsPage $page)
     {
     }
 
@@ -75,10 +73,9 @@ final class Happenings
     {
         $this->ledger->clear();
         $digest = static fn (mixed $of): string => hash('xxh128', json_encode($of, \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE));
-        $present = array_map(fn (LedgerStore $store): bool => $this->stores->at($store)->isPresent(), $this->stores->all());
 
         $cards = $this->page->view(static fn () => null);
 
-        return [Topic::Cards->value => $digest([$cards->cards, $cards->readers, $cards->revision, $cards->store->present, intdiv($cards->store->freeBytes ?? 0, self::SEEN)]), Topic::Stores->value => $digest($present)];
+        return [Topic::Cards->value => $digest([$cards->cards, $cards->readers, $cards->revision, $cards->storesThere, intdiv($cards->store->freeBytes ?? 0, self::SEEN)]), Topic::Stores->value => $digest($cards->storesThere)];
     }
 }

@@ -11,6 +11,7 @@ use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\SourceFolders;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Persistence\Cards\HeldRepository;
+use VelvetLedger\Server\Persistence\Copies\LedgerStore;
 use VelvetLedger\Server\Settings\Settings;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\View\CardsView;
@@ -31,6 +32,7 @@ final readonly class CardsPage
             [...array_map(fn (Volume $volume): CardView => $this->card($volume, false, $unread), $this->readers->volumes()), ...array_map(fn (Volume $volume): CardView => $this->card($volume, true, $unread), $this->folders->all())],
             array_map(PathText::of(...), $this->settings->readers),
             new StoreView($this->stores->main()),
+            array_values(array_map(static fn (LedgerStore $store): int => $store->id(), array_filter($this->stores->all(), fn (LedgerStore $store): bool => $this->stores->at($store)->isPresent()))),
             $this->held->revision(),
         );
     }

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Pages;
 
+use VelvetLedger\Server\Cards\Readers;
+use VelvetLedger\Server\Cards\SourceGone;
 use VelvetLedger\Server\Persistence\Copies\SightingRepository;
 use VelvetLedger\Server\Persistence\Intakes\Intake;
 use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
 use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
+use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\View\ConversionsView;
 use VelvetLedger\Server\View\ReceiptView;
 use VelvetLedger\Server\View\WaitsView;
@@ -15,7 +18,7 @@ use VelvetLedger\Server\View\WaitsView;
 /** A receipt as pages and commands show it. */
 final readonly class ReceiptPage
 {
-    public function __construct(private ReceiptRepository $receipts, private IntakeRuns $runs, private SightingRepository $sightings)
+    public function __construct(private ReceiptRepository $receipts, private IntakeRuns $runs, private SightingRepository $sightings, private Readers $readers, private Stores $stores)
     {
     }
 
@@ -32,7 +35,20 @@ final readonly class ReceiptPage
             null === $conversions ? null : new ConversionsView(...$conversions),
             $this->receipts->cutOff($intake),
             $this->receipts->fromTwins($intake),
-            $waits ? new WaitsView(array_values(array_diff($this->runs->copying(), [$intake->id()])), $this->sightings->nameOf($intake->machine)) : new WaitsView(),
+            $waits ? new WaitsView(array_values(array_diff($this->runs->copying(), [$intake->id()])), $this->sightings->nameOf($intake->machine)) : new WaitsView(now: null === $intake->stoppedBecause() ? null : $this->now($intake)),
         );
+    }
+
+    /** Whether what it stopped for is there now, whatever was said then; null where this machine cannot see it. */
+    private function now(Intake $intake): ?string
+    {
+        try {
+            $this->readers->sourceOf($intake);
+        } catch (SourceGone) {
+            return null === $this->sightings->nameOf($intake->machine) ? 'Its card is in no reader now: put it back, and go on.' : null;
+        }
+        $main = $this->stores->main();
+
+        return $main->isPresent() ? "Its card and $main->name are there now: it can go on." : "$main->name is not there now.";
     }
 }

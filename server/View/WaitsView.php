@@ -10,8 +10,9 @@ final readonly class WaitsView
     /**
      * @param list<int>   $copying receipts that are being copied just now
      * @param string|null $machine another machine, where its card is
+     * @param string|null $now     of an intake that stopped, whether what it needs is there now
      */
-    public function __construct(public array $copying = [], public ?string $machine = null)
+    public function __construct(public array $copying = [], public ?string $machine = null, public ?string $now = null)
     {
     }
 }

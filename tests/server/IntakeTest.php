@@ -93,7 +93,7 @@ final class IntakeTest extends LedgerTestCase
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0002.JPG', Stills::jpeg('2026-05-04 21:14:19', 2));
         $intake = $this->start('CARD');
         rename($this->reader->path.'/CARD', $this->reader->path.'/.pulled');
-        self::assertStringContainsString('no longer in its reader', (string) $this->bringOn($intake->id())->stoppedBecause());
+        self::assertStringContainsString('left its reader', (string) $this->bringOn($intake->id())->stoppedBecause());
         rename($this->reader->path.'/.pulled', $this->reader->path.'/CARD');
         $mark = (string) file_get_contents($this->store->path.'/.velvet-ledger-store');
         unlink($this->store->path.'/.velvet-ledger-store');

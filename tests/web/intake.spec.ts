@@ -112,7 +112,7 @@ test("a long copy survives a reload, stops when the card is pulled, and goes on"
   await page.getByRole("button", { name: "go on" }).click();
   await expect.poll(copied, { intervals: [20] }).toBeGreaterThan(before);
   pull("MANY");
-  await expect(page.getByRole("alert")).toContainText("The card MANY is no longer in its reader");
+  await expect(page.getByRole("alert")).toContainText("The card MANY left its reader");
   await expect(page.getByRole("complementary", { name: "May the card be formatted" })).toContainText("is said while it is in a reader");
   putBack("MANY");
   await page.getByRole("button", { name: "go on" }).click();

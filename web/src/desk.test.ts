@@ -1,12 +1,12 @@
 import { expect, test } from "vitest";
 import { arrivals, noticed, onArrivals, wavedAway } from "./api/arrivals";
-import type { Plan } from "./api/plan";
+import type { Plan, Wishes } from "./api/plan";
 import type { CardFrame, Shoot } from "./api/types";
 import { keepBegun, keepDesk, NOTHING_SAID, readDesk, takeBackDesk } from "./intake/keptDesk";
 import { isOpen, type Row } from "./intake/rows";
 import { byNearness } from "./intake/ShootFinder";
 import { readinessOf, type Standing } from "./intake/readiness";
-import { deskHistory, markedBy } from "./intake/saying";
+import { deskHistory, markedBy, otherWords } from "./intake/saying";
 import { chosenBy } from "./intake/useNumberKeys";
 import { beginning } from "./said/history";
 import { table } from "./table";
@@ -59,8 +59,21 @@ test("words typed one after the other are one change, of each shoot its own, and
   expect([now.steps.length, now.steps[0]?.before.apart.at(-1)]).toEqual([200, "99"]);
 });
 
+test("two shoots that become one keep what was said of them: the one that has words gives them, and of two the other is offered", () => {
+  const described = (...of: [string, string][]) => ({ ...NOTHING_SAID, shoots: Object.fromEntries(of.map(([key, description]) => [key, { description, into: 3 }])) });
+  const join = (said: Wishes) => deskHistory(beginning(said), { do: "join", frames: ["A_1", "A_3"], anchors: ["A_1", "A_3"], what: "joining" }).said;
+  const words = (said: Wishes) => all.map((one) => said.shoots[one.key]?.description);
+  expect(words(join(described(["A_3", "quay"])))).toEqual(["quay", undefined, "quay"]);
+  expect(words(join(described(["A_1", "quay"], ["A_3", ""])))).toEqual(["quay", undefined, "quay"]);
+  expect(words(join(NOTHING_SAID))).toEqual([undefined, undefined, undefined]);
+  const two = join(described(["A_1", "quay"], ["A_3", "regatta"]));
+  expect([words(two), otherWords(two, "A_1", all), otherWords(two, "A_3", all)]).toEqual([["quay", undefined, "regatta"], ["regatta"], ["quay"]]);
+  const called = deskHistory(beginning(two), { do: "call", shoot: "A_1", frames: all, words: "quay, regatta" }).said;
+  expect([words(called), otherWords(called, "A_1", all), called.shoots.A_3?.into]).toEqual([["quay, regatta", undefined, ""], [], 3]);
+});
+
 test("the button says what it does, or what is to be put right first", () => {
-  const plan = { totals: { framesToBringIn: 3, filesToBringIn: 6 }, hasRoom: true, store: { present: true } } as Plan;
+  const plan = { totals: { framesToBringIn: 3, filesToBringIn: 6 }, hasRoom: true, store: { name: "Anvil", present: true } } as Plan;
   const stands: Standing = { present: true, underWay: null, plan, failed: false, beginning: false };
   const table: [Partial<Standing>, boolean, string][] = [
     [{}, true, "Bring in 3 frames"],
@@ -69,8 +82,8 @@ test("the button says what it does, or what is to be put right first", () => {
     [{ present: false }, false, "The card is out"],
     [{ plan: undefined }, false, "Bring in"],
     [{ failed: true }, false, "Bring in 3 frames"],
-    [{ plan: { ...plan, hasRoom: false } }, false, "Bring in 3 frames"],
-    [{ plan: { ...plan, store: { ...plan.store, present: false } } }, false, "Bring in 3 frames"],
+    [{ plan: { ...plan, hasRoom: false } }, false, "Too little room on Anvil"],
+    [{ plan: { ...plan, hasRoom: false, store: { ...plan.store, present: false } } }, false, "Anvil is not there"],
     [{ plan: { ...plan, totals: { ...plan.totals, filesToBringIn: 0, framesToBringIn: 0 } } }, false, "Bring in 0 frames"],
   ];
   for (const [but, is, says] of table) expect(readinessOf({ ...stands, ...but }), JSON.stringify(but)).toEqual({ is, says });

@@ -5,7 +5,7 @@ import type { QueryClient } from "@tanstack/react-query";
  * page asks by itself as often as before.
  */
 const SHOWN: Record<string, string[]> = {
-  cards: ["cards"],
+  cards: ["cards", "receipt"],
   receipts: ["receipts", "receipt"],
   shoots: ["shoots"],
   stores: ["stores", "findings"],

@@ -25,11 +25,11 @@ export const useCards = () =>
 
 /**
  * What a desk shows is asked for again when something else changed what it rests on: an intake that began, ended or was
- * taken back, on whatever screen; a card that came, went, or was written to.
+ * taken back, on whatever screen; a card that came, went, or was written to; a drive that came or went.
  */
 export function useDeskFollows(card: string, cards: Cards | undefined): void {
   const queries = useQueryClient();
-  const rests = cards && [cards.revision, ...cards.cards.map((one) => `${one.id} ${one.files} ${one.bytes}`)].join();
+  const rests = cards && [cards.revision, cards.storesThere.join(), ...cards.cards.map((one) => `${one.id} ${one.files} ${one.bytes}`)].join();
   const seen = useRef(rests);
   useEffect(() => {
     if (seen.current !== undefined && rests !== seen.current)

@@ -109,6 +109,7 @@ export const Cards: Schema<views.Cards> = v.object({
   cards: list(Card),
   readers: list(v.string()),
   store: Store,
+  storesThere: list(v.number()),
   revision: v.number(),
 });
 
@@ -537,6 +538,7 @@ export const CopiesAt: Schema<views.CopiesAt> = v.object({
 export const Waits: Schema<views.Waits> = v.object({
   copying: list(v.number()),
   machine: v.nullable(v.string()),
+  now: v.nullable(v.string()),
 });
 
 export const Receipt: Schema<views.Receipt> = v.object({

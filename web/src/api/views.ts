@@ -93,6 +93,7 @@ export interface Cards {
   cards: Card[];
   readers: string[];
   store: Store;
+  storesThere: number[];
   revision: number;
 }
 
@@ -810,6 +811,7 @@ export interface Verdict {
 export interface Waits {
   copying: number[];
   machine: string | null;
+  now: string | null;
 }
 
 /** What a year holds, all of it, whatever part of it is shown. */

@@ -6,12 +6,14 @@ import { TextButton } from "../ledger/Field";
 import { Notice } from "../ledger/Notice";
 import { count, dateInFull } from "../words/format";
 import type { Row } from "./rows";
+import { otherWords } from "./saying";
 import type { Desk } from "./useWishes";
 
 /** What is to be known of a shoot of the desk, each line with what can be done about it. */
 export function ShootNotices({ row, problems, desk }: { row: Row; problems: Problem[]; desk: Desk }) {
   const wish = desk.wishes.shoots[row.anchor] ?? {};
   const isLeftOut = wish.leftOut === true;
+  const words = otherWords(desk.wishes, row.anchor, row.frames);
   const gone = row.frames.filter((frame) => frame.held && !frame.held.isThere && !desk.marks.isMarked(frame));
   const wholeElsewhere = row.frames.filter((frame) => frame.wholeOn !== null && desk.marks.isMarked(frame));
   const acts: Record<string, { word: string; do: () => void } | undefined> = {
@@ -66,8 +68,34 @@ export function ShootNotices({ row, problems, desk }: { row: Row; problems: Prob
           </Notice>
         );
       })}
+      {words.length > 0 && !isLeftOut && <Called row={row} own={wish.description ?? ""} words={words} desk={desk} />}
       {gone.length > 0 && <Gone frames={gone} desk={desk} />}
     </>
+  );
+}
+
+/** A shoot that was several, each with words of its own: it has one's, and the others can be had. */
+function Called({ row, own, words, desk }: { row: Row; own: string; words: string[]; desk: Desk }) {
+  const call = (as: string) => () => {
+    desk.say({ do: "call", shoot: row.anchor, frames: row.frames, words: as });
+  };
+  const all = [own, ...words].filter(Boolean).join(", ");
+  return (
+    <Notice
+      action={
+        <span className="flex flex-wrap justify-end gap-x-4">
+          {words.map((one) => (
+            <TextButton key={one} onClick={call(one)}>
+              call it “{one}”
+            </TextButton>
+          ))}
+          {own && <TextButton onClick={call(all)}>“{all}”</TextButton>}
+          {own && <TextButton onClick={call(own)}>leave it so</TextButton>}
+        </span>
+      }
+    >
+      {own ? `These were several shoots. Together they are called “${own}”.` : "These were several shoots with words of their own."}
+    </Notice>
   );
 }
 

@@ -84,7 +84,7 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
   const uncut = (one: PlannedShoot | undefined, other: PlannedShoot | undefined) =>
     one && other && cuts.has(other.id.split(".")[0] ?? "")
       ? () => {
-          desk.say({ do: "divide", edit: { do: "join", frame: one.keys[0] ?? one.id, other: other.keys[0] ?? other.id }, what: "taking a cut away" });
+          desk.say({ do: "join", frames: [one.keys[0] ?? one.id, other.keys[0] ?? other.id], anchors: [one.anchor, other.anchor], what: "taking a cut away" });
         }
       : null;
   return (
@@ -168,7 +168,12 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
                 desk.say({ do: "say of a shoot", shoot: anchor, wish: said, what });
               }}
               onJoin={(other) => {
-                desk.say({ do: "divide", edit: { do: "join", frame: shoot.keys[0] ?? shoot.id, other: other.keys[0] ?? other.id }, what: `joining ${titleOf(other)}` });
+                desk.say({
+                  do: "join",
+                  frames: [shoot.keys[0] ?? shoot.id, other.keys[0] ?? other.id],
+                  anchors: [anchor, other.anchor],
+                  what: `joining ${titleOf(other)}`,
+                });
               }}
               onMove={(moved, to) => {
                 desk.say({

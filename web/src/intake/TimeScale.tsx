@@ -29,7 +29,8 @@ const HEIGHT = 46;
 /** Pixels that labels take, and by which a press may slip before it draws a span. */
 const LABEL_OF_REST = 64;
 const LABEL_OF_TIME = 44;
-const END_LABEL = 46;
+/** Of a letter of a label, at most. */
+const LETTER = 6.2;
 const SLIP = 6;
 
 /**
@@ -50,6 +51,11 @@ export function TimeScale({ card, label, frames, span, onSpan, onCut, onUncut }:
   }, [all, middle, width]);
   const [drawn, setDrawn] = useState<[number, number] | null>(null);
   const [anchor, setAnchor] = useState<number | null>(null);
+  // What stands at the ends says the date, too, where the scale goes over midnight: so far in, nothing else is written.
+  const ends = useMemo((): [number, number] => {
+    const reach = (label: string) => label.length * LETTER + LABEL_OF_TIME / 2;
+    return [reach(when(frames[0], frames.at(-1))), reach(when(frames.at(-1), frames[0]))];
+  }, [frames]);
   const rounds = useMemo(
     () =>
       apart(
@@ -61,9 +67,9 @@ export function TimeScale({ card, label, frames, span, onSpan, onCut, onUncut }:
         LABEL_OF_TIME,
         [0, 0, 1, 1],
       ).filter(
-        (round) => Math.min(round.at, 1 - round.at) * width > END_LABEL * (frames[0]?.plannedAt.slice(0, 10) === frames.at(-1)?.plannedAt.slice(0, 10) ? 1 : 2),
+        (round) => round.at * width > ends[0] && (1 - round.at) * width > ends[1],
       ),
-    [frames, all, width],
+    [frames, all, width, ends],
   );
   const drag = useRef<number | null>(null);
   const [chosen, setChosen] = useState<number | null>(null);

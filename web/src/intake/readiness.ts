@@ -28,5 +28,7 @@ export function readinessOf({ present, underWay, plan, failed, beginning }: Stan
   if (!present) return no("The card is out");
   if (!plan) return no("Bring in");
   const frames = `Bring in ${count(plan.totals.framesToBringIn, "frame")}`;
-  return { is: !failed && plan.totals.filesToBringIn > 0 && plan.hasRoom && plan.store.present, says: frames };
+  if (!plan.store.present) return no(`${plan.store.name} is not there`);
+  if (!plan.hasRoom) return no(`Too little room on ${plan.store.name}`);
+  return { is: !failed && plan.totals.filesToBringIn > 0, says: frames };
 }

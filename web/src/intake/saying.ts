@@ -10,10 +10,14 @@ export type DeskAction =
   | { do: "mark"; frames: CardFrame[]; as: boolean | "new only" }
   /** While it is typed: the words of a shoot are one step, however many letters they have. */
   | { do: "describe"; shoot: string; wish: ShootWish; name: string }
+  /** Of several words that it had, these; the others are let go. */
+  | { do: "call"; shoot: string; frames: CardFrame[]; words: string }
   | { do: "say of a shoot"; shoot: string; wish: ShootWish; what: string }
   /** A shoot that was left out comes in after all, with these of its frames marked so. */
   | { do: "take in"; shoot: string; wish: ShootWish; frames: CardFrame[]; as: boolean | "new only" }
   | { do: "divide"; edit: Edit; what: string }
+  /** Two shoots become one, by any frame of each; what was said of them stands under their anchors. */
+  | { do: "join"; frames: [string, string]; anchors: [string, string]; what: string }
   | { do: "order"; name: string; document: OrderDocument | null; what: string }
   /** Null where the clock of a body is right. */
   | { do: "set a clock"; body: string; clock: ClockWish | null }
@@ -33,6 +37,10 @@ export const desk: Sayable<Wishes, DeskAction> = {
         return { ...now, shoots: { ...now.shoots, [action.shoot]: action.wish } };
       case "take in":
         return marked({ ...now, shoots: { ...now.shoots, [action.shoot]: { ...action.wish, leftOut: false } } }, action.frames, action.as);
+      case "call":
+        return called(now, action.shoot, action.frames, action.words);
+      case "join":
+        return joined(now, action.frames, action.anchors);
       case "divide":
         return { ...now, edits: [...now.edits, action.edit] };
       case "order":
@@ -55,6 +63,8 @@ export const desk: Sayable<Wishes, DeskAction> = {
         return `describing the shoot of ${action.name}`;
       case "take in":
         return "taking a shoot in again";
+      case "call":
+        return `calling it ${action.words}`;
       case "set a clock":
         return `the clock of ${action.body}`;
       case "date by hand":
@@ -69,6 +79,31 @@ export const desk: Sayable<Wishes, DeskAction> = {
 };
 
 export const deskHistory = historyOf(desk);
+
+function called(now: Wishes, anchor: string, frames: CardFrame[], description: string): Wishes {
+  const shoots = { ...now.shoots, [anchor]: { ...now.shoots[anchor], description } };
+  for (const { key } of frames) if (key !== anchor && shoots[key]?.description) shoots[key] = { ...shoots[key], description: "" };
+  return { ...now, shoots };
+}
+
+/** Where one of the two has words, both have: which of them the shoot is said under is the plan's to say. Where both have others, both stay, and the page asks. */
+function joined(now: Wishes, [frame, other]: [string, string], anchors: [string, string]): Wishes {
+  const words = anchors.map((anchor) => now.shoots[anchor]?.description ?? "").find((said) => said !== "");
+  const shoots = { ...now.shoots };
+  if (words !== undefined)
+    for (const anchor of anchors) {
+      const wish = now.shoots[anchor];
+      if (!wish?.description) shoots[anchor] = { ...wish, description: words };
+    }
+  return { ...now, shoots, edits: [...now.edits, { do: "join", frame, other }] };
+}
+
+/** Other words that were said of frames of a shoot, before these were joined into one. */
+export function otherWords(wishes: Wishes, anchor: string, frames: CardFrame[]): string[] {
+  const own = wishes.shoots[anchor]?.description ?? "";
+  const said = frames.flatMap(({ key }) => (key === anchor ? [] : [wishes.shoots[key]?.description ?? ""]));
+  return [...new Set(said)].filter((words) => words !== "" && words !== own);
+}
 
 function marked(now: Wishes, frames: CardFrame[], as: boolean | "new only"): Wishes {
   const out = new Set(now.leftOut);

@@ -63,7 +63,7 @@ function ReceiptNumber({ number }: { number: string }) {
         <Trouble error={receipt.error ?? goOn.error} />
         {data.stoppedBecause && (
           <Notice grave action={again("go on")}>
-            {data.stoppedBecause}
+            {data.stoppedBecause} {data.waits.now}
           </Notice>
         )}
         {data.state === "paused" && <Notice action={again("go on")}>It is paused, by your wish. What is copied and proven stays.</Notice>}
