@@ -30,7 +30,7 @@ final readonly class StampsWanted
     /** @return array<string, mixed> */
     public function document(): array
     {
-        return ['slip' => $this->slip] + ([] === $this->said()->texts ? [] : ['texts' => $this->said()->texts]) + ['keywords' => $this->keywords, 'parents' => $this->style->parents, 'jpegSidecar' => $this->style->jpegSidecar, 'iim' => $this->style->iim];
+        return ['slip' => $this->slip] + ([] === $this->said()->texts ? [] : ['texts' => $this->said()->texts]) + ['keywords' => $this->keywords, 'parents' => $this->style->parents, 'jpegSidecar' => $this->style->jpegSidecar, 'iim' => $this->style->iim, 'dngSidecar' => $this->style->dngSidecar];
     }
 
     public static function read(Fields $fields): self
@@ -39,7 +39,7 @@ final readonly class StampsWanted
             $fields->has('slip') ? $fields->text('slip', '', 80) : null,
             StampTexts::read($fields->object('texts'), static fn (StampField $field): bool => true),
             $fields->list('keywords', KeywordPath::read(...)),
-            new StampStyle(false !== $fields->any('parents'), true === $fields->any('jpegSidecar'), true === $fields->any('iim')),
+            new StampStyle(false !== $fields->any('parents'), true === $fields->any('jpegSidecar'), true === $fields->any('iim'), false !== $fields->any('dngSidecar')),
         ));
     }
 }

@@ -76,7 +76,7 @@ final readonly class FrameStamp
     /** @return array<string, mixed> */
     public function document(): array
     {
-        return ['texts' => $this->texts->texts, 'parents' => $this->style->parents, 'jpegSidecar' => $this->style->jpegSidecar, 'iim' => $this->style->iim, 'rating' => $this->rating, 'label' => $this->label];
+        return ['texts' => $this->texts->texts, 'parents' => $this->style->parents, 'jpegSidecar' => $this->style->jpegSidecar, 'iim' => $this->style->iim, 'dngSidecar' => $this->style->dngSidecar, 'rating' => $this->rating, 'label' => $this->label];
     }
 
     public static function ofDocument(mixed $document): self
@@ -88,7 +88,7 @@ final readonly class FrameStamp
 
         return new self(
             StampTexts::ofDocument(\is_array($texts) ? $texts : []),
-            new StampStyle(false !== ($document['parents'] ?? null), true === ($document['jpegSidecar'] ?? null), true === ($document['iim'] ?? null)),
+            new StampStyle(false !== ($document['parents'] ?? null), true === ($document['jpegSidecar'] ?? null), true === ($document['iim'] ?? null), true === ($document['dngSidecar'] ?? ([] === $document))), // an earlier version wrote into them
             \is_int($rating) ? $rating : null,
             \is_string($label) ? $label : null,
         );

@@ -6,7 +6,7 @@ namespace VelvetLedger\Core\Stamp;
 
 use VelvetLedger\Core\Card\Kind;
 
-/** Where the stamp of a file is written: into it, or into a sidecar beside it. A camera's raw file is never changed. */
+/** Where the stamp of a file is written: into it, or into a sidecar beside it. A camera's raw file is never changed, unless an order says so of its DNGs. */
 enum Place: string
 {
     case Inside = 'inside';
@@ -37,7 +37,7 @@ enum Place: string
         return match (true) {
             'xmp' === $extension => self::Itself,
             !Kind::ofPath(ltrim($name, '.'))->isStill() => self::Nowhere,
-            \in_array($extension, self::INSIDE, true) && !($isJpeg && $style->jpegSidecar) => self::Inside,
+            \in_array($extension, self::INSIDE, true) && !($isJpeg && $style->jpegSidecar) && !('dng' === $extension && $style->dngSidecar) => self::Inside,
             default => self::Beside,
         };
     }

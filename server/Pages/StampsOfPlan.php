@@ -37,7 +37,7 @@ final readonly class StampsOfPlan
             $stamps->keywords(),
             $says->limits(),
             [
-                $stamps->wanted->style->jpegSidecar ? 'raw files and JPEGs: an XMP sidecar beside each frame' : 'raw files: an XMP sidecar beside each frame; JPEGs: inside, as XMP and Exif',
+                ($stamps->wanted->style->jpegSidecar ? 'raw files and JPEGs: an XMP sidecar beside each frame' : 'raw files: an XMP sidecar beside each frame; JPEGs: inside, as XMP and Exif').($stamps->wanted->style->dngSidecar ? '' : '; DNGs that a camera wrote: inside, too'),
                 $stamps->wanted->style->iim ? 'the older record (IIM) in every picture stamped inside' : 'the older record (IIM) only where a picture has it already',
             ],
         );

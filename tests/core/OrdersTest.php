@@ -39,7 +39,7 @@ final class OrdersTest extends TestCase
             "number": 3, "readTwice": true, "sha256": true, "seenNow": true
           },
           "stamps": {
-            "slip": "Tern & Tallow", "texts": { "creator": "Ada Tern" }, "keywords": [["places", "Quillhaven"]], "parents": false, "jpegSidecar": true, "iim": true
+            "slip": "Tern & Tallow", "texts": { "creator": "Ada Tern" }, "keywords": [["places", "Quillhaven"]], "parents": false, "jpegSidecar": true, "iim": true, "dngSidecar": false
           },
           "dng": {
             "mode": "instead of the raw", "previewEdge": 1024, "embedRaw": true, "cardWaits": true

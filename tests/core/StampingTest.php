@@ -153,7 +153,7 @@ final class StampingTest extends TestCase
     public function testAFileIsStampedInsideOrBesideByWhatItIs(): void
     {
         $place = static fn (string $name, StampStyle $style = new StampStyle()): Place => Place::of($name, $style);
-        self::assertSame([Place::Beside, Place::Beside, Place::Inside, Place::Inside, Place::Inside, Place::Beside, Place::Itself, Place::Nowhere, Place::Beside], [$place('a.orw'), $place('a.CR3'), $place('a.dng'), $place('a.JPG'), $place('a.heic'), $place('a.png'), $place('a.XMP'), $place('a.mov'), $place('a.jpg', new StampStyle(jpegSidecar: true))]);
+        self::assertSame([Place::Beside, Place::Beside, Place::Beside, Place::Inside, Place::Inside, Place::Inside, Place::Beside, Place::Itself, Place::Nowhere, Place::Beside], [$place('a.orw'), $place('a.CR3'), $place('a.dng'), $place('a.dng', (new StampStyle())->ofOurs()), $place('a.JPG'), $place('a.heic'), $place('a.png'), $place('a.XMP'), $place('a.mov'), $place('a.jpg', new StampStyle(jpegSidecar: true))]);
     }
 
     /** T.81 Annex B; TIFF 6.0: what is said of a picture is no part of it, every coded byte is. */

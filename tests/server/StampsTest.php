@@ -6,6 +6,7 @@ namespace VelvetLedger\Tests\server;
 
 use Doctrine\DBAL\Exception\DriverException;
 use Doctrine\ORM\EntityManagerInterface;
+use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Tester\ApplicationTester;
 use VelvetLedger\Core\Document\Fields;
@@ -69,6 +70,22 @@ final class StampsTest extends LedgerTestCase
         $plan = $this->fresh(Plans::class)->make($this->card('CARD'), new Wishes());
         self::assertSame([1, 0], [$plan->totals->frames->held, $plan->totals->frames->toBringIn], 'stamped, it is known all the same');
         self::assertTrue($this->service(CardClearance::class)->of($this->card('CARD'))->mayBeFormatted, 'and clears the card');
+    }
+
+    /** A drone writes DNGs, and often nothing else: they are raws as any other, unless the order says that they are stamped inside; later changes go the same way. */
+    #[TestWith([true])]
+    #[TestWith([false])]
+    public function testADngThatACameraWroteIsLeftAsItIsOrStampedInsideByOrder(bool $beside): void
+    {
+        $dng = $this->reader->put('DRONE/DCIM/100ORREL/ORL_0007.DNG', Stills::raw('2026-05-04 21:14:07', 7));
+        $this->bringIn('DRONE', self::stamping($beside ? [] : ['dngSidecar' => false]));
+        foreach ([null, 3] as $rating) {
+            null === $rating ? null : $this->change(['rating' => $rating]);
+            self::assertSame($beside ? ['.dng', '.xmp'] : ['.dng'], array_map(static fn (string $name): string => substr($name, 15), array_values(array_filter((array) scandir($this->at('Anvil')), static fn (string|false $name): bool => str_contains((string) $name, '_0001')))));
+            self::assertSame($beside, file_get_contents($dng) === file_get_contents($this->at('Anvil', '.dng')));
+            $tags = ExifTool::tags($this->at('Anvil', $beside ? '.xmp' : '.dng'));
+            self::assertSame([['Ada Tern', 'Ben Tallow'], $rating], [$tags['Creator'], $tags['Rating'] ?? null]);
+        }
     }
 
     public function testAShootsOwnWordsAndACorrectedClockAreWritten(): void

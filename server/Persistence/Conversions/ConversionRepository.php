@@ -142,7 +142,7 @@ final readonly class ConversionRepository
                     FROM file
                     WHERE id = ?
                     RETURNING id',
-                [$row->frame, Making::Dng->value, $row->ending, $made->bytes, $written->checksum, $written->sha256, $stamp['revision'], $stamp['written'], Place::ofEnding($row->ending, new StampStyle())->value, $row->file],
+                [$row->frame, Making::Dng->value, $row->ending, $made->bytes, $written->checksum, $written->sha256, $stamp['revision'], $stamp['written'], Place::ofEnding($row->ending, (new StampStyle())->ofOurs())->value, $row->file],
             );
             // Its stamp was changed meanwhile: the DNG is to have the new one, too.
             $this->database->executeStatement('UPDATE frame SET restamp = true

@@ -24,8 +24,9 @@ final readonly class Entries
     private const BROUGHT_IN = self::OWN.",
         r AS MATERIALIZED (
             SELECT t.*, nextval(pg_get_serial_sequence('original', 'id'))::int AS original_id, nextval(pg_get_serial_sequence('file', 'id'))::int AS file FROM (
-                SELECT j.*, f.shoot_id, f.stem, f.taken_at, own.card_id, CASE WHEN (f.stamp->>'jpegSidecar')::boolean THEN j.bears_sidecar ELSE j.bears END AS place
-                FROM own, json_to_recordset(:files) AS j(line int, frame int, path text, kind text, bytes bigint, modified bigint, print text, original text, checksum text, size bigint, making text, written json, revision int, bears text, bears_sidecar text, picture text, sha256 text, ending text, reason text, twin text, twin_agreed bigint, at timestamptz) JOIN frame f ON f.id = j.frame
+                SELECT j.*, f.shoot_id, f.stem, f.taken_at, own.card_id, 
+                    CASE WHEN (f.stamp->>'jpegSidecar')::boolean AND j.bears_jpeg <> j.bears THEN j.bears_jpeg WHEN coalesce((f.stamp->>'dngSidecar')::boolean, f.stamp IS NULL) THEN j.bears_dng ELSE j.bears END AS place
+                FROM own, json_to_recordset(:files) AS j(line int, frame int, path text, kind text, bytes bigint, modified bigint, print text, original text, checksum text, size bigint, making text, written json, revision int, bears text, bears_jpeg text, bears_dng text, picture text, sha256 text, ending text, reason text, twin text, twin_agreed bigint, at timestamptz) JOIN frame f ON f.id = j.frame
                 ORDER BY j.frame, j.line) t),
         k AS MATERIALIZED (
             SELECT r.file, r.checksum, nextval(pg_get_serial_sequence('copy', 'id'))::int AS copy, j.store, j.path, j.because, j.at FROM json_to_recordset(:copies) AS j(line int, store int, path text, because text, at timestamptz) JOIN r ON r.line = j.line),

@@ -29,7 +29,7 @@ final class Version20261129003000 extends AbstractMigration
         foreach ($this->connection->fetchFirstColumn('SELECT DISTINCT ending FROM file') as $ending) {
             foreach ([false, true] as $sidecar) {
                 \assert(\is_string($ending));
-                $this->addSql(\sprintf("UPDATE file f SET bears = '%s' FROM frame r WHERE r.id = f.frame_id AND f.ending = %s AND coalesce((r.stamp->>'jpegSidecar')::boolean, false) = %s", Place::ofEnding($ending, new StampStyle(jpegSidecar: $sidecar))->value, $this->connection->quote($ending), $sidecar ? 'true' : 'false'));
+                $this->addSql(\sprintf("UPDATE file f SET bears = '%s' FROM frame r WHERE r.id = f.frame_id AND f.ending = %s AND coalesce((r.stamp->>'jpegSidecar')::boolean, false) = %s", Place::ofEnding($ending, new StampStyle(jpegSidecar: $sidecar, dngSidecar: false))->value, $this->connection->quote($ending), $sidecar ? 'true' : 'false'));
             }
         }
         // What was forgotten when an intake was cut off and gone on with is owed again.

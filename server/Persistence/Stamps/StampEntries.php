@@ -13,6 +13,7 @@ use VelvetLedger\Server\Persistence\Copies\CopyRepository;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
 use VelvetLedger\Server\Persistence\Copies\Finding;
 use VelvetLedger\Server\Persistence\Copies\StepRepository;
+use VelvetLedger\Server\Persistence\Shoots\Making;
 
 /** Enters what came of stamping: files with new bytes, sidecars that are new, their copies and proofs. */
 final readonly class StampEntries
@@ -86,7 +87,7 @@ final readonly class StampEntries
     {
         $changed = $new = [];
         foreach ($done as [$file, $copied]) {
-            $row = ['frame' => $file->frame->id, 'ending' => $file->ending, 'making' => $file->making()->value, 'bytes' => $file->bytes, 'checksum' => $file->checksum, 'sha256' => $copied->written->sha256, 'revision' => $file->frame->revision, 'written' => $file->written->document(), 'bears' => Place::ofEnding($file->ending, $file->frame->stamp->style)->value, 'picture' => $file->picture];
+            $row = ['frame' => $file->frame->id, 'ending' => $file->ending, 'making' => $file->making()->value, 'bytes' => $file->bytes, 'checksum' => $file->checksum, 'sha256' => $copied->written->sha256, 'revision' => $file->frame->revision, 'written' => $file->written->document(), 'bears' => Place::ofEnding($file->ending, Making::Dng === $file->making() ? $file->frame->stamp->style->ofOurs() : $file->frame->stamp->style)->value, 'picture' => $file->picture];
             null === $file->file ? $new[] = $row : $changed[] = ['id' => $file->file->id] + $row;
         }
         $form = 'frame int, ending text, making text, bytes bigint, checksum text, sha256 text, revision int, written json, bears text, picture text';

@@ -40,6 +40,8 @@ export interface StampsWanted {
   keywords: string[][];
   parents: boolean;
   jpegSidecar: boolean;
+  /** Of DNGs that a camera wrote. */
+  dngSidecar: boolean;
   iim: boolean;
 }
 

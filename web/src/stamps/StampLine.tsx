@@ -125,6 +125,17 @@ export function StampLine({ plan, order, open, onOpen, onStamps }: Props) {
                 }}
               />
               <Choice
+                label="a camera's DNGs are stamped"
+                value={stamps.dngSidecar ? "beside" : "inside"}
+                options={[
+                  { value: "beside", name: "by a sidecar beside them", hint: "the file stays as the camera wrote it, as every raw does" },
+                  { value: "inside", name: "inside", hint: "their picture stays as it is, which is checked" },
+                ]}
+                onChoose={(how) => {
+                  onStamps({ ...stamps, dngSidecar: how === "beside" });
+                }}
+              />
+              <Choice
                 label="the older record (IIM)"
                 value={stamps.iim ? "always" : "present"}
                 options={[
@@ -166,4 +177,4 @@ export function StampLine({ plan, order, open, onOpen, onStamps }: Props) {
   );
 }
 
-const without = ({ slip, keywords, parents, jpegSidecar, iim }: StampsWanted): StampsWanted => ({ slip, keywords, parents, jpegSidecar, iim });
+const without = ({ slip, keywords, parents, jpegSidecar, dngSidecar, iim }: StampsWanted): StampsWanted => ({ slip, keywords, parents, jpegSidecar, dngSidecar, iim });
