@@ -11,16 +11,22 @@ use VelvetLedger\Core\Plan\StoreState;
 final readonly class StoreOf implements StoreState
 {
     /**
-     * @param list<string>       $files   paths from the root
-     * @param array<string, int> $numbers last numbers: by a shoot's folder, by date, by "running"
+     * @param list<string>                $files   paths from the root
+     * @param array<string, int>          $numbers last numbers: by a shoot's folder, by date, by "running"
+     * @param array<string, list<string>> $around  stems of shoots around a day
      */
-    public function __construct(private array $files = [], private array $numbers = [])
+    public function __construct(private array $files = [], private array $numbers = [], private array $around = [])
     {
     }
 
     public function isTaken(string $folder, string $stem): bool
     {
         return \in_array(PortableText::key(ltrim("$folder/$stem", '/')), array_map(static fn (string $file): string => PortableText::key(preg_replace('/\.[^\/]*$/', '', $file) ?? ''), $this->files), true);
+    }
+
+    public function stemsAround(string $date): array
+    {
+        return array_fill_keys(array_map(PortableText::key(...), $this->around[$date] ?? []), true);
     }
 
     public function spelling(string $parent, string $name): ?string

@@ -13,8 +13,9 @@ final readonly class NamedShoot
      * @param int             $sameName frames whose name would be that of an earlier frame here
      * @param int             $taken    frames whose name is in use at the store
      * @param int|null        $digits   of the numbers, where the pattern's are too few
+     * @param int             $near     names that frames of shoots of these days have, and that were not given again
      */
-    public function __construct(public array $names, public array $inUse, public int $sameName, public int $taken, public ?int $digits)
+    public function __construct(public array $names, public array $inUse, public int $sameName, public int $taken, public ?int $digits, public int $near = 0)
     {
     }
 }

@@ -8,16 +8,24 @@ use VelvetLedger\Core\Naming\PortableText;
 use VelvetLedger\Core\Naming\Scope;
 use VelvetLedger\Core\Naming\Sequence;
 use VelvetLedger\Core\Shoot\TimedFrame;
+use VelvetLedger\Core\Words\Day;
 
 /**
  * Names the frames of a whole plan, in order. All files of a frame share one name. Numbers go on after those given
- * before and step over names in use. Names without a number that come out alike, as in a burst, take "_2", "_3" …
+ * before and step over names in use: in the folder, and in shoots of the day, the day before and the day after, for what is
+ * delivered together is not to have one name twice. Names without a number that come out alike, as in a burst, take "_2", "_3" …
  * in order of capture: an underscore, so that they sort after the first of them.
  */
 final class Namer
 {
+    private const HERE = 'here';
+    private const NEAR = 'near';
+
     /** @var array<array-key, array<array-key, true>> key of a folder => keys of the names given out in it */
     private array $given = [];
+
+    /** @var array<string, array<array-key, string>> day => keys of the names given out in its shoots, and in which folder's key */
+    private array $ofDay = [];
 
     /** @var array<array-key, int> scope => the next number */
     private array $next = [];
@@ -55,11 +63,11 @@ final class Namer
         $scope = $draft->scope();
         $first = $this->next[$scope] ??= $this->firstNumber($draft, $sequence);
         $digits = $this->digits[$scope."\n".$sequence->digits] ??= $sequence->digitsFor($first, $this->expected[$scope]);
-        $names = $inUse = [];
+        $names = $inUse = $near = [];
         foreach ($draft->coming as $i => $frame) {
             $name = $this->numberedName($draft, $frame, $folders[$i], $first, $digits);
-            while (!$this->take($name)) {
-                $inUse[] = (int) $name->number;
+            while (null !== $by = $this->take($name, $draft)) {
+                self::NEAR === $by ? $near[] = (int) $name->number : $inUse[] = (int) $name->number;
                 $name = $this->numberedName($draft, $frame, $folders[$i], ++$first, $digits);
             }
             ++$first;
@@ -67,7 +75,7 @@ final class Namer
         }
         $this->next[$scope] = $first;
 
-        return new NamedShoot($names, $inUse, 0, 0, $digits > $sequence->digits ? $digits : null);
+        return new NamedShoot($names, $inUse, 0, 0, $digits > $sequence->digits ? $digits : null, \count($near));
     }
 
     private function numberedName(ShootDraft $draft, TimedFrame $frame, string $folder, int $number, int $digits): FrameName
@@ -94,7 +102,7 @@ final class Namer
         $keys = array_map(static fn (string $stem, string $folder): string => PortableText::key("$folder/$stem"), $stems, $folders);
         $alike = array_count_values($keys);
         $names = $seen = [];
-        $taken = $sameName = 0;
+        $taken = $sameName = $near = 0;
         foreach ($draft->coming as $i => $frame) {
             $place = $seen[$keys[$i]] = ($seen[$keys[$i]] ?? 0) + 1;
             $digits = \strlen((string) $alike[$keys[$i]]);
@@ -102,33 +110,53 @@ final class Namer
             $suffix = $place;
             $called = static fn (int $suffix): FrameName => new FrameName($frame, $folders[$i], $stems[$i].($suffix > 1 ? '_'.str_pad((string) $suffix, $digits, '0', \STR_PAD_LEFT) : ''), null, $pattern->extension);
             $name = $called($suffix);
-            while (!$this->take($name)) {
-                $name = $called(++$suffix);
+            $by = null;
+            for (; null !== $other = $this->take($name, $draft); $name = $called(++$suffix)) {
+                $by ??= $other;
             }
-            $taken += $suffix > $place ? 1 : 0;
+            $taken += self::HERE === $by ? 1 : 0;
+            $near += self::NEAR === $by ? 1 : 0;
             $seen[$keys[$i]] = $suffix;
             $names[] = $name;
         }
 
-        return new NamedShoot($names, [], $sameName, $taken, null);
+        return new NamedShoot($names, [], $sameName, $taken, null, $near);
     }
 
-    /** Gives the name out, where no file is called so. */
-    private function take(FrameName $name): bool
+    /** Gives the name out, where no file is called so; else where one is: in the folder, or in a shoot of these days. */
+    private function take(FrameName $name, ShootDraft $draft): ?string
     {
         $folder = PortableText::key($name->folder);
-        $keys = [];
-        foreach ($name->stems() as $stem) {
-            $key = PortableText::key($stem);
-            if (isset($this->given[$folder][$key]) || $this->store->isTaken($name->folder, $stem)) {
-                return false;
+        $keys = array_map(PortableText::key(...), $name->stems());
+        foreach ($name->stems() as $i => $stem) {
+            if (isset($this->given[$folder][$keys[$i]]) || $this->store->isTaken($name->folder, $stem)) {
+                return self::HERE;
             }
-            $keys[] = $key;
+        }
+        foreach ($keys as $key) {
+            if ($this->isNear($key, $folder, $draft->date)) {
+                return self::NEAR;
+            }
         }
         foreach ($keys as $key) {
             $this->given[$folder][$key] = true;
+            $this->ofDay[$draft->date][$key] = $folder;
         }
 
-        return true;
+        return null;
+    }
+
+    private function isNear(string $key, string $folder, string $date): bool
+    {
+        if (isset($this->store->stemsAround($date)[$key])) {
+            return true;
+        }
+        foreach (Day::around($date) as $day) {
+            if (($this->ofDay[$day][$key] ?? $folder) !== $folder) {
+                return true;
+            }
+        }
+
+        return false;
     }
 }

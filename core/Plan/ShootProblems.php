@@ -82,6 +82,9 @@ final class ShootProblems
         if ([] !== $named->inUse) {
             $this->add(About::Collision, \sprintf('%s in %s: files there have these numbers, %s; new ones step over them.', self::count(\count($named->inUse), 'number').(1 === \count($named->inUse) ? ' is' : ' are').' in use', $folder, $this->span($named->inUse)), \count($named->inUse));
         }
+        if ($named->near > 0) {
+            $this->add(About::Collision, \sprintf('%s of shoots of the same days %s not given again: what is delivered together has no name twice.', self::count($named->near, 'name'), 1 === $named->near ? 'is' : 'are'), $named->near);
+        }
         if ($named->sameName > 0) {
             $this->add(About::Collision, \sprintf('%s here would be called as an earlier one is: they take _2, _3 and so on, in order of capture.', self::count($named->sameName, 'frame')), $named->sameName);
         }

@@ -16,6 +16,15 @@ interface StoreState
     public function isTaken(string $folder, string $stem): bool;
 
     /**
+     * What frames of the shoots of a day, of the day before and of the day after are called, in whichever folders.
+     *
+     * @param string $date "2026-05-04"
+     *
+     * @return array<string, true> keys of stems, see PortableText
+     */
+    public function stemsAround(string $date): array;
+
+    /**
      * How a folder is spelled that stands at the store already.
      *
      * @param string $parent from the store's root, '' for the root

@@ -14,4 +14,18 @@ final class Day
 
         return false === $day ? $date : $day->format('D j F Y');
     }
+
+    /**
+     * The day before, the day, and the day after.
+     *
+     * @param string $date "2026-05-04"
+     *
+     * @return list<string>
+     */
+    public static function around(string $date): array
+    {
+        $day = \DateTimeImmutable::createFromFormat('!Y-m-d', $date, new \DateTimeZone('UTC'));
+
+        return false === $day ? [$date] : [$day->modify('-1 day')->format('Y-m-d'), $date, $day->modify('+1 day')->format('Y-m-d')];
+    }
 }

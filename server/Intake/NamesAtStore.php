@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Intake;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Naming\PortableText;
 use VelvetLedger\Core\Plan\StoreState;
+use VelvetLedger\Core\Words\Day;
 use VelvetLedger\Server\Persistence\Shoots\NamesRepository;
 use VelvetLedger\Server\Stores\Store;
 
@@ -19,6 +20,9 @@ final class NamesAtStore implements StoreState
     /** @var array<array-key, array<array-key, true>> folder => keys of names up to their first full stop */
     private array $stems = [];
 
+    /** @var array<string, array<string, true>> day => keys of stems around it */
+    private array $around = [];
+
     public function __construct(private readonly Store $store, private readonly NamesRepository $ledger)
     {
     }
@@ -28,6 +32,11 @@ final class NamesAtStore implements StoreState
         $this->look($folder);
 
         return isset($this->stems[$folder][PortableText::key($stem)]);
+    }
+
+    public function stemsAround(string $date): array
+    {
+        return $this->around[$date] ??= array_fill_keys(array_map(PortableText::key(...), $this->ledger->stemsOfDays(Day::around($date))), true);
     }
 
     public function spelling(string $parent, string $name): ?string

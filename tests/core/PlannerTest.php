@@ -70,7 +70,7 @@ final class PlannerTest extends TestCase
         yield 'numbers of the day, two shoots of it' => [['shoots' => ['pauseMinutes' => 60]] + $pieces(['piece' => 'date taken', 'fields' => 'HH'], $number('this day', 0)), $twoDays, ['21_000', '23_001', '03_000']];
         yield 'a shoot that ends after midnight' => [['shoots' => ['dayTurnsAt' => 4]] + $pieces(self::DAY, $number('this shoot')), $twoDays, ['2026-05-04_001', '2026-05-04_002', '2026-05-05_003']];
         yield 'leap day and year end' => [$pieces(['piece' => 'date taken', 'fields' => 'yyyy-MM-dd EEEE']), ['A' => '2028-02-29 23:59:59', 'B' => '2028-12-31 00:00:00'], ['2028-02-29 Tuesday', '2028-12-31 Sunday']];
-        yield 'too few digits grow, so that they sort' => [$pieces($number('this shoot', 8, 1)), $twoDays, ['8', '9', '8']];
+        yield 'too few digits grow, so that they sort' => [$pieces($number('this shoot', 8, 1)), $twoDays, ['8', '9', '10']]; // the next day: delivered together, none has another's name
         yield 'more frames than digits' => [$pieces($number('running on', 8, 1)), $twoDays, ['08', '09', '10']];
         yield 'digits are alike in all shoots of a scope' => [['shoots' => ['pauseMinutes' => 60]] + $pieces($number('this day', 9, 1)), $twoDays, ['09', '10', '9']];
         yield 'nothing to say: the original name' => [$pieces(['piece' => 'description']), ['ORL_0001' => '2026-05-04 21:00:00'], ['ORL_0001']];
@@ -86,6 +86,21 @@ final class PlannerTest extends TestCase
     {
         $plan = Planner::plan(OnCard::card($frames), new Wishes(OnCard::order($order)), new StoreOf());
         self::assertSame($stems, array_map(static fn (?string $to): string => pathinfo((string) $to, \PATHINFO_FILENAME), array_values(OnCard::names($plan))));
+    }
+
+    /** Two shoots of neighbouring days, or of one day, are delivered together, and what is called alike is lost in one of two folders. */
+    public function testNoNameIsGivenTwiceInShootsOfADayAndItsNeighbours(): void
+    {
+        $pieces = ['names' => ['pieces' => [['piece' => 'description'], ['piece' => 'sequence', 'start' => 1, 'digits' => 3, 'scope' => 'this shoot']]]];
+        $wishes = new Wishes(OnCard::order($pieces), otherwise: 'quay');
+        $names = static fn (Plan $plan): array => array_map(static fn (?string $to): string => pathinfo((string) $to, \PATHINFO_FILENAME), array_values(OnCard::names($plan)));
+        $days = OnCard::card(['A' => '2026-05-04 21:00:00', 'B' => '2026-05-05 09:00:00', 'C' => '2026-05-06 09:00:00', 'D' => '2026-05-09 09:00:00']);
+        $plan = Planner::plan($days, $wishes, new StoreOf());
+        self::assertSame(['quay_001', 'quay_002', 'quay_001', 'quay_001'], $names($plan), 'two days on it begins anew');
+        self::assertSame(['1 name of shoots of the same days is not given again: what is delivered together has no name twice.'], self::about($plan, About::Collision));
+        self::assertSame(['quay_003', 'quay_001', 'quay_003', 'quay_001'], $names(Planner::plan($days, $wishes, new StoreOf(around: ['2026-05-04' => ['Quay_001', 'quay_002'], '2026-05-06' => ['QUAY_002']]))), 'nor what is held');
+        $clock = ['shoots' => ['pauseMinutes' => 60], 'names' => ['pieces' => [['piece' => 'date taken', 'fields' => 'HHmm']]]];
+        self::assertSame(['0900', '0900_2'], $names(Planner::plan(OnCard::card(['A' => '2026-05-04 09:00:00', 'B' => '2026-05-05 09:00:30']), new Wishes(OnCard::order($clock)), new StoreOf())), 'without numbers one is added');
     }
 
     /** @return iterable<string, array{array<string, mixed>, ShootWish, string}> order, wish, where ORL_0001 of 2026-05-04 21:14:09 goes */

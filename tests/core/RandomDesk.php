@@ -110,6 +110,11 @@ final class RandomDesk
                 return $this->every > 0 && 0 === crc32($stem) % 5;
             }
 
+            public function stemsAround(string $date): array
+            {
+                return $this->every > 1 ? [strtr($date, '-', '_').'_0003' => true, $date.'_0002' => true] : [];
+            }
+
             public function spelling(string $parent, string $name): ?string
             {
                 return 0 === crc32($name) % 2 ? mb_strtoupper($name) : null;

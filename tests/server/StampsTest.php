@@ -7,9 +7,9 @@ namespace VelvetLedger\Tests\server;
 use Doctrine\DBAL\Exception\DriverException;
 use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\TestWith;
-use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Tester\ApplicationTester;
+use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Order\StandingOrder;
@@ -82,7 +82,7 @@ final class StampsTest extends LedgerTestCase
         $this->bringIn('DRONE', self::stamping($beside ? [] : ['dngSidecar' => false]));
         foreach ([null, 3] as $rating) {
             null === $rating ? null : $this->change(['rating' => $rating]);
-            self::assertSame($beside ? ['.dng', '.xmp'] : ['.dng'], array_map(static fn (string $name): string => substr($name, 15), array_values(array_filter((array) scandir($this->at('Anvil')), static fn (string|false $name): bool => str_contains((string) $name, '_0001')))));
+            self::assertSame($beside ? ['.dng', '.xmp'] : ['.dng'], array_map(static fn (string $name): string => substr($name, 15), array_values(array_filter(FolderNames::in($this->at('Anvil')), static fn (string $name): bool => str_contains($name, '_0001')))));
             self::assertSame($beside, file_get_contents($dng) === file_get_contents($this->at('Anvil', '.dng')));
             $tags = ExifTool::tags($this->at('Anvil', $beside ? '.xmp' : '.dng'));
             self::assertSame([['Ada Tern', 'Ben Tallow'], $rating], [$tags['Creator'], $tags['Rating'] ?? null]);

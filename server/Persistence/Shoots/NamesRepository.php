@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Persistence\Shoots;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Naming\Scope;
 use VelvetLedger\Core\Receipt\Outcome;
@@ -48,6 +49,16 @@ final readonly class NamesRepository
     public function stayingInFolder(string $folder): array
     {
         return $this->names(self::GIVEN.' AND NOT EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND '.self::MOVES.')', $folder, $folder, $folder);
+    }
+
+    /**
+     * @param list<string> $days "2026-05-04"
+     *
+     * @return list<string> what frames of shoots of these days are called
+     */
+    public function stemsOfDays(array $days): array
+    {
+        return array_values(array_filter($this->database->fetchFirstColumn('SELECT DISTINCT r.stem FROM shoot s JOIN frame r ON r.shoot_id = s.id WHERE s.date IN (?)', [$days], [ArrayParameterType::STRING]), \is_string(...)));
     }
 
     public function lastNumberInShoot(string $folder, string $date, string $description): ?int

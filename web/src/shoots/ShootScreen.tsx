@@ -54,9 +54,9 @@ export function ShootScreen() {
         <Trouble error={found.error ?? prove.error} />
         {shoot && (
           <>
-            <section aria-label="The shoot" className="flex flex-wrap items-end gap-x-7 gap-y-2 border-b border-ink py-5 pr-6 pl-page">
-              <h1 className="mr-2 text-title font-semibold">{shoot.description || "Without a description"}</h1>
-              <dl className="flex flex-wrap gap-x-7 gap-y-2">
+            <section aria-label="The shoot" className="flex flex-wrap items-end gap-x-6 gap-y-2 border-b border-ink py-5 pr-6 pl-page">
+              <h1 className="w-full text-title font-semibold">{shoot.description || "Without a description"}</h1>
+              <dl className="flex flex-wrap gap-x-6 gap-y-2">
                 <Field label="taken">
                   {day(shoot.date)} {shoot.date.slice(0, 4)}, {hours(shoot.from, shoot.to)}
                 </Field>
@@ -69,8 +69,8 @@ export function ShootScreen() {
                 <Field label="copies">
                   {copiesInWords(shoot.copies, shoot.copiesOfEach)}: {shoot.copies.map((at) => at.store).join(", ")}
                 </Field>
-                <Field label="oldest proof">{dateOf(shoot.provenSince)}</Field>
-                <Field label="proof">
+                <Field label="oldest proof">
+                  {dateOf(shoot.provenSince)}{" "}
                   <TextButton
                     disabled={prove.isPending}
                     onClick={() => {
