@@ -105,7 +105,7 @@ final class ShootProblems
         $bodies = array_map(static fn (TimedFrame $frame): string => Body::of($frame->read->facts)?->name() ?? '', $reset);
         $evening = array_map(static fn (TimedFrame $frame): string => Body::of($frame->read->facts)?->name() ?? '', array_filter($frames, static fn (TimedFrame $frame): bool => str_contains($frame->at->local, '-12-31T')));
         if (\count($reset) > 1 && [] === array_intersect($bodies, $evening)) {
-            $this->add(About::Time, \sprintf('%s here are of the first hour of %s, where a camera\'s clock begins when it was reset: put it right under "clocks", if that is so.', self::count(\count($reset), 'frame'), Day::of($reset[0]->at->date())));
+            $this->add(About::Time, \sprintf('%s here are of the first hour of %s, where a camera\'s clock begins when it was reset: put it right under "clocks", for these frames alone, if that is so.', self::count(\count($reset), 'frame'), Day::of($reset[0]->at->date())));
         }
     }
 

@@ -16,6 +16,7 @@ use VelvetLedger\Core\Plan\ShootWish;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Shoot\ClockCorrection;
 use VelvetLedger\Core\Shoot\Clocks;
+use VelvetLedger\Core\Shoot\ClockSpan;
 use VelvetLedger\Core\Shoot\Edit;
 use VelvetLedger\Core\Shoot\EditKind;
 use VelvetLedger\Core\Shoot\Edits;
@@ -46,6 +47,7 @@ final readonly class DeskInput
             new Clocks(
                 $fields->map('clocks', fn (mixed $value, string $at): ClockCorrection => $this->clock($volume, Fields::of($value, $at))),
                 $fields->map('byHand', static fn (mixed $value, string $at): CapturedAt => self::time($value, $at)),
+                $fields->list('spans', fn (mixed $value, string $at): ClockSpan => $this->span($volume, Fields::of($value, $at))),
             ),
             $fields->texts('leftOut'),
             $fields->texts('broughtAgain'),
@@ -105,6 +107,11 @@ final readonly class DeskInput
             EditKind::Join => Edit::join($fields->text('frame'), $fields->text('other')),
             EditKind::Move => Edit::move($fields->texts('frames'), $fields->has('to') ? $fields->text('to') : null),
         });
+    }
+
+    private function span(Volume $volume, Fields $fields): ClockSpan
+    {
+        return $fields->make(fn (): ClockSpan => ClockSpan::of($fields->texts('frames'), $this->clock($volume, $fields->object('clock'))));
     }
 
     /** By seconds; or a frame of the body, and what the clock should have shown: a time, or that of a frame elsewhere. */

@@ -100,7 +100,7 @@ final readonly class StartIntake
         $this->ledger->persist(DayBookEntry::ofIntake(\sprintf('Intake asked for from %s by the standing order "%s": %d of %s, %s.', $intake->source->label, $wishes->order->name, $totals->frames->toBringIn, Count::of($totals->frames->all, 'frame'), Size::of($totals->files->bytesToBringIn)), $intake));
         foreach ($plan->clocks as $clock) {
             if (0 !== $clock->seconds) {
-                $this->ledger->persist(DayBookEntry::ofIntake(\sprintf('The clock of %s is put %s (%s): %s from %s, the first from %s to %s.', $clock->body, $clock->inWords, $clock->because, Count::of($clock->frames, 'frame'), $intake->source->label, strtr($clock->before, 'T', ' '), strtr($clock->after, 'T', ' ')), $intake, DayBookKind::Clock));
+                $this->ledger->persist(DayBookEntry::ofIntake(\sprintf('The clock of %s is put %s (%s): %s from %s, the first from %s to %s.', $clock->body.(null === $clock->span ? '' : ', in a part of the card,'), $clock->inWords, $clock->because, Count::of($clock->frames, 'frame'), $intake->source->label, strtr($clock->before, 'T', ' '), strtr($clock->after, 'T', ' ')), $intake, DayBookKind::Clock));
             }
         }
     }

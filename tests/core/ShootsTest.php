@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use VelvetLedger\Core\Capture\CapturedAt;
 use VelvetLedger\Core\Card\CardContents;
 use VelvetLedger\Core\Plan\About;
+use VelvetLedger\Core\Plan\BodyClock;
 use VelvetLedger\Core\Plan\Plan;
 use VelvetLedger\Core\Plan\Planner;
 use VelvetLedger\Core\Plan\Problem;
@@ -16,6 +17,7 @@ use VelvetLedger\Core\Plan\ShootWish;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Shoot\ClockCorrection;
 use VelvetLedger\Core\Shoot\Clocks;
+use VelvetLedger\Core\Shoot\ClockSpan;
 use VelvetLedger\Core\Shoot\Edit;
 use VelvetLedger\Core\Shoot\Edits;
 use VelvetLedger\Tests\OnCard;
@@ -151,6 +153,24 @@ final class ShootsTest extends TestCase
         self::assertSame([0, 'as it is'], [$plan->clocks[0]->seconds, $plan->clocks[0]->inWords]);
     }
 
+    /** The battery was changed in the middle of the card: three frames say 2000, then the clock was set again. */
+    public function testAClockThatWasResetInTheMiddleOfACardIsPutRightForItsFramesAlone(): void
+    {
+        $card = OnCard::card(['ORL_0001' => '2026-05-04 21:00:00', 'ORL_0002' => '2026-05-04 21:10:00', 'ORL_0003' => '2000-01-01 00:01:00', 'ORL_0004' => '2000-01-01 00:02:00', 'ORL_0005' => '2000-01-01 00:09:00', 'ORL_0006' => '2026-05-04 22:00:00']);
+        $reset = array_map(OnCard::key(...), ['ORL_0003', 'ORL_0004', 'ORL_0005']);
+        $clocks = static fn (Plan $plan): array => array_map(static fn (BodyClock $clock): array => [$clock->span, $clock->frames, $clock->inWords, $clock->before, $clock->after], $plan->clocks);
+        $plan = Planner::plan($card, new Wishes(), new StoreOf());
+        self::assertSame([[null, 3, 'as it is', '2026-05-04T21:00:00', '2026-05-04T21:00:00'], [$reset, 3, 'as it is', '2000-01-01T00:01:00', '2000-01-01T00:01:00']], $clocks($plan), 'offered, and nothing is moved');
+        $right = ClockCorrection::whereThisFrame(CapturedAt::fromText('2000-01-01T00:01:00') ?? self::fail(), CapturedAt::fromText('2026-05-04T21:30:00') ?? self::fail());
+        $spans = [ClockSpan::of($reset, $right)];
+        $plan = Planner::plan($card, new Wishes(clocks: new Clocks(spans: $spans)), new StoreOf());
+        self::assertSame(['2026-05-04: ORL_0001 ORL_0002 ORL_0003 ORL_0004 ORL_0005 ORL_0006'], OnCard::shoots($plan), 'frames whose time was right stay where they were');
+        self::assertSame([3, '2026-05-04T21:30:00'], [$plan->clocks[1]->frames, $plan->clocks[1]->after]);
+        $both = Planner::plan($card, new Wishes(clocks: new Clocks(['Orrel M4, no. 7' => ClockCorrection::by(3600)], spans: $spans)), new StoreOf());
+        self::assertSame([['back', 3, '2026-05-04T22:00:00'], ['span', 3, '2026-05-04T21:30:00']], array_map(static fn (BodyClock $clock): array => [null === $clock->span ? 'back' : 'span', $clock->frames, $clock->after], $both->clocks), 'what is said of some is said of them alone');
+        self::assertSame([null], array_column($clocks(Planner::plan(OnCard::card(['ORL_0001' => '2000-01-01 00:01:00', 'ORL_0002' => '2000-01-01 00:02:00']), new Wishes(), new StoreOf())), 0), 'a body that is wrong throughout is one clock');
+    }
+
     public function testANightOverMidnightIsSaidAndCanBeDivided(): void
     {
         $card = OnCard::card(['A' => '2026-05-04 23:50:00', 'B' => '2026-05-04 23:58:00', 'C' => '2026-05-05 00:05:00', 'D' => '2026-05-05 00:09:00']);
@@ -166,7 +186,7 @@ final class ShootsTest extends TestCase
     public function testAClockThatBeganAnewIsPointedOutAndANewYearsNightIsNot(): void
     {
         $said = static fn (string $a, string $b = '2026-05-04 12:00:00', string $c = '2026-05-04 12:00:00'): array => array_values(array_filter(self::messages(Planner::plan(OnCard::card(['A' => $a, 'B' => $b, 'C' => $c]), new Wishes(), new StoreOf())), static fn (string $one): bool => str_contains($one, 'reset')));
-        self::assertSame(['2 frames here are of the first hour of Thu 1 January 2015, where a camera\'s clock begins when it was reset: put it right under "clocks", if that is so.'], $said('2015-01-01 00:00:02', '2015-01-01 00:00:40', '2026-05-04 12:00:00'));
+        self::assertSame(['2 frames here are of the first hour of Thu 1 January 2015, where a camera\'s clock begins when it was reset: put it right under "clocks", for these frames alone, if that is so.'], $said('2015-01-01 00:00:02', '2015-01-01 00:00:40', '2026-05-04 12:00:00'));
         self::assertSame([], $said('2026-12-31 23:55:00', '2027-01-01 00:00:01', '2027-01-01 00:00:09'));
         self::assertSame([], $said('2015-01-01 00:00:02'), 'one frame is chance');
     }

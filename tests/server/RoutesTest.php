@@ -187,7 +187,7 @@ final class RoutesTest extends LedgerTestCase
             'shoots' => [$frame => ['description' => 'Quay', 'leftOut' => false, 'order' => 'By the day', 'destination' => ['kindOfWork' => 'Weddings', 'folder' => 'Quay'], 'folder' => '2026/Quay', 'into' => 1, 'texts' => ['event' => 'x'], 'keywords' => [['quay']]]],
             'edits' => [['do' => 'cut', 'frame' => $frame], ['do' => 'join', 'frame' => $frame, 'other' => $frame], ['do' => 'move', 'frames' => [$frame], 'to' => $frame]],
             'clocks' => ['body' => ['seconds' => 7], 'other' => ['frame' => $frame, 'time' => '2026-05-04T21:14:09'], 'third' => ['frame' => $frame, 'same' => ['held' => 1]], 'fourth' => ['frame' => $frame, 'same' => ['card' => 'CARD', 'frame' => $frame]]],
-            'byHand' => [$frame => '2026-05-04T21:14:09'], 'leftOut' => [$frame], 'broughtAgain' => [$frame], 'apart' => [$frame],
+            'spans' => [['frames' => ['A_1'], 'clock' => ['seconds' => 60]]], 'byHand' => [$frame => '2026-05-04T21:14:09'], 'leftOut' => [$frame], 'broughtAgain' => [$frame], 'apart' => [$frame],
         ];
         $stationery = array_map(static fn (string $kind): array => ['kind' => $kind, 'name' => 'Mine', 'document' => $order[$kind]], ['names', 'folders', 'subfolders', 'destination']);
         $stationery[] = ['kind' => 'rights', 'name' => 'Mine', 'document' => ['creator' => 'Ada Tern']];

@@ -12,6 +12,8 @@ export interface Wishes {
   shoots: Record<string, ShootWish>;
   edits: Edit[];
   clocks: Record<string, ClockWish>;
+  /** Of some frames of a body only. */
+  spans: { frames: string[]; clock: ClockWish }[];
   byHand: Record<string, string>;
   leftOut: string[];
   broughtAgain: string[];
@@ -66,6 +68,7 @@ export const WISHES: Schema<Wishes> = v.object({
   shoots: v.fallback(v.record(v.string(), SHOOT), {}),
   edits: v.fallback(v.array(EDIT), []),
   clocks: v.fallback(v.record(v.string(), CLOCK), {}),
+  spans: v.fallback(v.array(v.object({ frames: v.array(v.string()), clock: CLOCK })), []),
   byHand: v.fallback(v.record(v.string(), v.string()), {}),
   leftOut: v.fallback(v.array(v.string()), []),
   broughtAgain: v.fallback(v.array(v.string()), []),

@@ -397,10 +397,11 @@ export const TreeFolder: Schema<views.TreeFolder> = v.object({
 });
 
 export const BodyClock: Schema<views.BodyClock> = v.object({
+  inWords: v.string(),
   body: v.string(),
+  span: v.nullable(list(v.string())),
   frames: v.number(),
   seconds: v.number(),
-  inWords: v.string(),
   because: v.string(),
   first: v.string(),
   before: v.string(),

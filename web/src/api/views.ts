@@ -26,12 +26,13 @@ export interface Begun {
   receipt: number;
 }
 
-/** The clock of one body on the card: how it is corrected, and what its first frame shows before and after. */
+/** The clock of one body on the card, or of some of its frames: how it is corrected, and what the first of them shows before and after. */
 export interface BodyClock {
+  inWords: string;
   body: string;
+  span: string[] | null;
   frames: number;
   seconds: number;
-  inWords: string;
   because: string;
   first: string;
   before: string;

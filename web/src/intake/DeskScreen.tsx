@@ -124,8 +124,8 @@ function DeskForCard({ card }: { card: string }) {
                 cards={cards}
                 frames={desk.data.frames}
                 clocks={plan?.clocks ?? []}
-                onClock={(body, clock) => {
-                  said.say({ do: "set a clock", body, clock });
+                onClock={(body, span, clock) => {
+                  said.say({ do: "set a clock", body, span, clock });
                 }}
               />
             </PartLine>
@@ -164,6 +164,10 @@ function DeskForCard({ card }: { card: string }) {
             open={isOpen(row, rows, open) ?? onlyOne}
             present={present}
             scroller={scroller}
+            onClocks={() => {
+              setOrderOpen(true);
+              setTimeout(() => document.querySelector<HTMLElement>('[aria-label="Clocks"] li:last-child input')?.focus(), 300);
+            }}
             onOpen={() => {
               setOpen((now) => ({ ...now, [row.id]: !(isOpen(row, rows, now) ?? onlyOne) }));
             }}

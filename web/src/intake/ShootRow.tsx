@@ -50,10 +50,12 @@ interface Props {
   stale: boolean;
   scroller: RefObject<HTMLElement | null>;
   onOpen: () => void;
+  /** Where clocks are put right is to be seen. */
+  onClocks: () => void;
 }
 
 /** One shoot of the desk: its date, its description to be written, what it becomes, its sums; opens to its pictures. */
-export function ShootRow({ card, row, shoots, problems, desk, hints, open, present, stale, scroller, onOpen }: Props) {
+export function ShootRow({ card, row, shoots, problems, desk, hints, open, present, stale, scroller, onOpen, onClocks }: Props) {
   const field = useId();
   const picks = usePicks();
   const [span, setSpan] = useState<Span | null>(null);
@@ -182,6 +184,10 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
                   what: `moving ${moved.length === 1 ? "a frame" : count(moved.length, "frame")}`,
                 });
               }}
+              onClock={(wrong) => {
+                for (const [body, span] of byBody(wrong)) desk.say({ do: "set a clock", body, span, clock: { seconds: 0 } });
+                onClocks();
+              }}
               onDate={(dated, time) => {
                 desk.say({ do: "date by hand", frames: dated, time });
               }}
@@ -215,6 +221,13 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
       </section>
     </Collapsible.Root>
   );
+}
+
+/** Keys of frames that a camera dated, by its body. */
+function byBody(frames: CardFrame[]): Map<string, string[]> {
+  const bodies = new Map<string, string[]>();
+  for (const { key, body, datedByFile } of frames) if (body && !datedByFile) bodies.set(body, [...(bodies.get(body) ?? []), key]);
+  return bodies;
 }
 
 /** Why none of a date's frames is brought in. */

@@ -24,6 +24,8 @@ interface Props {
   onJoin: (other: PlannedShoot) => void;
   onMove: (frames: string[], to: PlannedShoot | null) => void;
   onDate: (frames: string[], time: string) => void;
+  /** The clock of these frames is to be put right. */
+  onClock: (frames: CardFrame[]) => void;
 }
 
 const ORDERED = "*ordered";
@@ -36,7 +38,7 @@ const NEAREST = 8;
 export const titleOf = (shoot: PlannedShoot): string => shoot.description || `${dated(shoot.day)}, ${hour(shoot.from)}`;
 
 /** What can be done with one shoot as a whole: leave it out, join it, send it elsewhere, give it another order. */
-export function ShootTools({ shoot, shoots, frames, wish, picks, marks, onSay, onJoin, onMove, onDate }: Props) {
+export function ShootTools({ shoot, shoots, frames, wish, picks, marks, onSay, onJoin, onMove, onDate, onClock }: Props) {
   const orders = useOrders();
   const held = useAllShoots();
   const stationery = useStationery();
@@ -126,6 +128,15 @@ export function ShootTools({ shoot, shoots, frames, wish, picks, marks, onSay, o
             }}
           />
         )}
+        {!picks.on && frames.some((frame) => frame.body && !frame.datedByFile) && (
+          <TextButton
+            onClick={() => {
+              onClock(frames);
+            }}
+          >
+            its clock was wrong
+          </TextButton>
+        )}
         {byFile.length > 0 && (
           <span>
             {count(byFile.length, "frame")} without a time: taken{" "}
@@ -166,6 +177,16 @@ export function ShootTools({ shoot, shoots, frames, wish, picks, marks, onSay, o
                   leave them out
                 </TextButton>
               </>
+            )}
+            {picked.length > 0 && (
+              <TextButton
+                onClick={() => {
+                  onClock(frames.filter((frame) => picks.picked.has(frame.key)));
+                  picks.turn(false);
+                }}
+              >
+                their clock was wrong
+              </TextButton>
             )}
             {picked.length > 0 && (
               <Actions

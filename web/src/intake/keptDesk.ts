@@ -8,6 +8,7 @@ export const NOTHING_SAID: Wishes = {
   shoots: {},
   edits: [],
   clocks: {},
+  spans: [],
   byHand: {},
   leftOut: [],
   broughtAgain: [],

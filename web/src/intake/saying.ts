@@ -19,8 +19,8 @@ export type DeskAction =
   /** Two shoots become one, by any frame of each; what was said of them stands under their anchors. */
   | { do: "join"; frames: [string, string]; anchors: [string, string]; what: string }
   | { do: "order"; name: string; document: OrderDocument | null; what: string }
-  /** Null where the clock of a body is right. */
-  | { do: "set a clock"; body: string; clock: ClockWish | null }
+  /** Of a body, or of some of its frames where there is a span; null where the clock was right. */
+  | { do: "set a clock"; body: string; span: string[] | null; clock: ClockWish | null }
   | { do: "date by hand"; frames: string[]; time: string }
   /** A shoot stays its own, whatever its neighbours are. */
   | { do: "keep apart"; shoot: string };
@@ -46,6 +46,7 @@ export const desk: Sayable<Wishes, DeskAction> = {
       case "order":
         return { ...now, order: { name: action.name, document: action.document } };
       case "set a clock": {
+        if (action.span) return { ...now, spans: spansWith(now.spans, action.span, action.clock) };
         const others = Object.fromEntries(Object.entries(now.clocks).filter(([name]) => name !== action.body));
         return { ...now, clocks: action.clock ? { ...others, [action.body]: action.clock } : others };
       }
@@ -66,7 +67,7 @@ export const desk: Sayable<Wishes, DeskAction> = {
       case "call":
         return `calling it ${action.words}`;
       case "set a clock":
-        return `the clock of ${action.body}`;
+        return `the clock of ${action.body}${action.span ? `, of ${count(action.span.length, "frame")}` : ""}`;
       case "date by hand":
         return "a date by hand";
       case "keep apart":
@@ -79,6 +80,13 @@ export const desk: Sayable<Wishes, DeskAction> = {
 };
 
 export const deskHistory = historyOf(desk);
+
+/** Of a span that has any frame of this one the frames are this one's now. */
+function spansWith(spans: Wishes["spans"], frames: string[], clock: ClockWish | null): Wishes["spans"] {
+  const taken = new Set(frames);
+  const others = spans.map((span) => ({ ...span, frames: span.frames.filter((key) => !taken.has(key)) })).filter((span) => span.frames.length > 0);
+  return clock ? [...others, { frames, clock }] : others;
+}
 
 function called(now: Wishes, anchor: string, frames: CardFrame[], description: string): Wishes {
   const shoots = { ...now.shoots, [anchor]: { ...now.shoots[anchor], description } };
