@@ -50,7 +50,7 @@ final class StampedFilesTest extends TestCase
     {
         $folder = new Folder();
         $files = $targets = [];
-        foreach (array_filter(self::images(), static fn (string $file): bool => Place::Inside === Place::of(basename($file), new StampStyle())) as $file) {
+        foreach (array_filter(self::images(), static fn (string $file): bool => Place::Inside === Place::of(basename($file), (new StampStyle())->ofOurs())) as $file) {
             $files[basename($file)] = $file;
             $targets[basename($file)] = $target = $folder->path.'/'.basename($file);
             self::assertNull(self::embed($file, $target)?->getMessage(), $file);

@@ -47,7 +47,7 @@ final class CopiesPagesTest extends LedgerTestCase
         mkdir($this->store->path.'/Third/old pictures', 0o777, true);
         mkdir($this->store->path.'/Third/.hidden');
         $third = $this->store->path.'/Third';
-        self::assertSame(['path' => $third, 'folders' => ['old pictures'], 'store' => null], $this->ask('GET', '/api/drives/folders?in='.rawurlencode($third)));
+        self::assertSame(['path' => $third, 'folders' => ['old pictures'], 'store' => null, 'room' => ''], $this->ask('GET', '/api/drives/folders?in='.rawurlencode($third)));
         self::assertSame('Bellows', $this->ask('GET', '/api/drives/folders?in='.rawurlencode($this->store->path.'/Bellows/pictures'))['store']);
         symlink('/etc', $third.'/link');
         foreach (['/etc' => 'on none of the drives', $third.'/link' => 'on none of the drives', $third.'/../../..' => 'on none of the drives', $third.'/gone' => 'There is no folder', 'Third' => 'There is no folder'] as $path => $why) {

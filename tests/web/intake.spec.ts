@@ -1,5 +1,5 @@
 import { expect } from "@playwright/test";
-import { cpSync, mkdirSync, readdirSync, rmSync } from "node:fs";
+import { cpSync, mkdirSync, readdirSync, renameSync } from "node:fs";
 import { openCard, pull, putBack, putInMany, reader, shootOf, store, test } from "./ledger";
 
 test("a card becomes shoot folders: desk, names while typing, receipt, shoot", async ({ ledger: page }) => {
@@ -122,9 +122,15 @@ test("a long copy survives a reload, stops when the card is pulled, and goes on"
 });
 
 test("a store that is away is said before anything is begun", async ({ ledger: page }) => {
-  rmSync(`${store}/.velvet-ledger-store`);
+  const mark = `${store}/.velvet-ledger-store`;
+  renameSync(mark, `${mark}.off`);
   await expect(page.getByText(/The store Anvil is not at .* Attach its drive/)).toBeVisible();
   await page.getByRole("row", { name: "TOWER" }).click();
   await expect(page.getByText("Anvil is not there").first()).toBeVisible();
-  await expect(page.getByRole("button", { name: "Bring in 14 frames" })).toBeDisabled();
+  await expect(page.getByRole("button", { name: "Anvil is not there" })).toBeDisabled();
+  // The desk follows its drives, with nothing said on it.
+  renameSync(`${mark}.off`, mark);
+  await expect(page.getByRole("button", { name: "Bring in 14 frames" })).toBeEnabled();
+  renameSync(mark, `${mark}.off`);
+  await expect(page.getByRole("button", { name: "Anvil is not there" })).toBeDisabled();
 });
