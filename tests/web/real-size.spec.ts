@@ -34,5 +34,5 @@ test("a card of real size on a fresh ledger, by keys, from the reader to the wor
   pull("WEDDING");
   putBack("WEDDING");
   await openCard(page, "WEDDING");
-  await expect(page.getByText(`${PAIRS} frames on the card, ${PAIRS} held`)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(`${PAIRS} frames on the card, ${PAIRS} already held`)).toBeVisible({ timeout: 30_000 });
 });

@@ -84,7 +84,7 @@ test("the button says what it does, or what is to be put right first", () => {
     [{ failed: true }, false, "Bring in 3 frames"],
     [{ plan: { ...plan, hasRoom: false } }, false, "Too little room on Anvil"],
     [{ plan: { ...plan, hasRoom: false, store: { ...plan.store, present: false } } }, false, "Anvil is not there"],
-    [{ plan: { ...plan, totals: { ...plan.totals, filesToBringIn: 0, framesToBringIn: 0 } } }, false, "Bring in 0 frames"],
+    [{ plan: { ...plan, totals: { ...plan.totals, filesToBringIn: 0, framesToBringIn: 0 } } }, false, "Nothing to bring in"],
   ];
   for (const [but, is, says] of table) expect(readinessOf({ ...stands, ...but }), JSON.stringify(but)).toEqual({ is, says });
 });

@@ -30,5 +30,6 @@ export function readinessOf({ present, underWay, plan, failed, beginning }: Stan
   const frames = `Bring in ${count(plan.totals.framesToBringIn, "frame")}`;
   if (!plan.store.present) return no(`${plan.store.name} is not there`);
   if (!plan.hasRoom) return no(`Too little room on ${plan.store.name}`);
-  return { is: !failed && plan.totals.filesToBringIn > 0, says: frames };
+  if (plan.totals.filesToBringIn === 0 && !failed) return no("Nothing to bring in");
+  return { is: !failed, says: frames };
 }
