@@ -11,6 +11,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Server\Pages\FramesPage;
 use VelvetLedger\Server\Persistence\Copies\StoreSumsRepository;
 use VelvetLedger\Server\Persistence\NotInLedger;
+use VelvetLedger\Server\Persistence\Shoots\ShootFilter;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Persistence\Shoots\ShootSums;
 use VelvetLedger\Server\Stores\FramePictures;
@@ -34,12 +35,13 @@ final readonly class ShootsController
     public function shoots(Request $request): Response
     {
         $before = RowNumber::of($request, 'before');
-        $found = $this->shoots->page($before > 0 ? $this->shoots->find($before) : null);
+        $filter = new ShootFilter(mb_substr($request->query->getString('words'), 0, 200), 1 === preg_match('/^\d{4}$/', $request->query->getString('upto')) ? $request->query->getString('upto') : '');
+        $found = $this->shoots->page($before > 0 ? $this->shoots->find($before) : null, $filter);
         $page = \array_slice($found, 0, ShootRepository::PAGE);
         $copies = $this->sums->ofShoots(array_map(static fn (ShootSums $sums): int => $sums->shoot->id(), $page));
         $fewest = $this->sums->fewest($copies);
         $years = [];
-        foreach ($this->shoots->years(array_values(array_unique(array_map(static fn (ShootSums $sums): string => substr($sums->shoot->date, 0, 4), $page)))) as $year => $sums) {
+        foreach ($this->shoots->years($filter) as $year => $sums) {
             $years[] = new YearView((string) $year, $sums['shoots'], $sums['frames'], $sums['bytes']);
         }
 

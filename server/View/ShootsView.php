@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\View;
 
-/** A page of shoots, the latest first, and the years that they are of. */
+/** A page of shoots, the latest first, and all years that there are shoots of. */
 final readonly class ShootsView
 {
     /**

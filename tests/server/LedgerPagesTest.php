@@ -46,6 +46,8 @@ final class LedgerPagesTest extends LedgerTestCase
         $shoots = \is_array($page['shoots']) ? $page['shoots'] : [];
         self::assertSame([[['year' => '2026', 'shoots' => 1, 'frames' => 1], ['year' => '2025', 'shoots' => 1, 'frames' => 1]], null], [array_map(static fn (mixed $year): array => \is_array($year) ? array_diff_key($year, ['bytes' => 0]) : [], \is_array($page['years']) ? $page['years'] : []), $page['older']]);
         self::assertSame([['2026-05-04', 'lantern boats', 1, 2], ['2025-12-31', '', 1, 1]], array_map(static fn (mixed $shoot): array => \is_array($shoot) ? [$shoot['date'], $shoot['description'], $shoot['frames'], $shoot['files']] : [], $shoots));
+        $found = fn (string $asked): array => array_map(static fn (mixed $shoot): mixed => \is_array($shoot) ? $shoot['date'] : null, \is_array($list = $this->get('/api/shoots?'.$asked)['shoots']) ? $list : []);
+        self::assertSame([['2026-05-04'], ['2026-05-04'], [], ['2025-12-31'], ['2025-12-31'], ['2026-05-04', '2025-12-31'], []], array_map($found, ['words=BOATS+2026', 'words=lantern', 'words=lantern+2025', 'words=2025-12', 'upto=2025', 'upto=2026&words=+', 'words=%25']), 'by words in any order, whole or not; by year');
         $first = \is_array($shoots[0]) && \is_int($shoots[0]['id']) ? $shoots[0]['id'] : 0;
         $frames = $this->get('/api/shoots/'.$first)['frames'];
         $frame = \is_array($frames) && \is_array($frames[0]) ? $frames[0] : [];

@@ -29,29 +29,29 @@ final readonly class ShootRepository
      *
      * @return list<ShootSums> at most a page, and one more where there are more
      */
-    public function page(?Shoot $after): array
+    public function page(?Shoot $after, ShootFilter $filter = new ShootFilter()): array
     {
-        $where = null === $after ? '' : ' AND (date, id) < (?, ?)';
+        [$where, $of] = $filter->where();
+        $where .= null === $after ? '' : ' AND (date, id) < (?, ?)';
 
-        return $this->sums(self::SUMS." WHERE files > 0$where ORDER BY date DESC, id DESC LIMIT ".(self::PAGE + 1), null === $after ? [] : [$after->date, $after->id()]);
+        return $this->sums(self::SUMS." WHERE $where ORDER BY date DESC, id DESC LIMIT ".(self::PAGE + 1), [...$of, ...null === $after ? [] : [$after->date, $after->id()]]);
     }
 
     /**
-     * What years hold.
+     * What each year holds, the latest first; of the shoots that the filter's words are of.
      *
-     * @param list<string> $years "2026"
-     *
-     * @return array<array-key, array{shoots: int, frames: int, bytes: int}>
+     * @return array<array-key, array{shoots: int, frames: int, bytes: int}> by year, "2026"
      */
-    public function years(array $years): array
+    public function years(ShootFilter $filter = new ShootFilter()): array
     {
+        [$where, $of] = $filter->where(false);
         $found = [];
-        foreach ($years as $year) {
-            $row = $this->ledger->getConnection()->fetchAssociative('SELECT count(*) AS shoots, coalesce(sum(frames), 0) AS frames, coalesce(sum(bytes), 0) AS bytes
-                FROM shoot
-                WHERE files > 0 AND date >= ? AND date < ?', ["$year-", "$year."]);
-            $row = false === $row ? [] : $row;
-            $found[$year] = ['shoots' => self::int($row, 'shoots'), 'frames' => self::int($row, 'frames'), 'bytes' => self::int($row, 'bytes')];
+        foreach ($this->ledger->getConnection()->fetchAllAssociative("SELECT left(date, 4) AS year, count(*) AS shoots, coalesce(sum(frames), 0) AS frames, coalesce(sum(bytes), 0) AS bytes
+            FROM shoot
+            WHERE $where
+            GROUP BY 1
+            ORDER BY 1 DESC", $of) as $row) {
+            $found[Row::word($row['year'])] = ['shoots' => self::int($row, 'shoots'), 'frames' => self::int($row, 'frames'), 'bytes' => self::int($row, 'bytes')];
         }
 
         return $found;

@@ -197,10 +197,12 @@ export const useContinue = (number: string) => useReceiptWork(number, "continue"
 /** Tries again to convert the raws that could not be. */
 export const useConvertAgain = (number: string) => useReceiptWork(number, "convert");
 
-export const useShoots = () =>
+/** Those that have these words in their description, folder or date, from a year on back; '' for all. */
+export const useShoots = ({ words, upTo }: { words: string; upTo: string }) =>
   useInfiniteQuery({
-    queryKey: ["shoots"],
-    queryFn: ({ pageParam }) => get(`/api/shoots${pageParam === null ? "" : `?before=${pageParam}`}`, schemas.Shoots),
+    queryKey: ["shoots", "list", words, upTo],
+    queryFn: ({ pageParam }) => get(`/api/shoots?words=${encodeURIComponent(words)}&upto=${upTo}${pageParam === null ? "" : `&before=${pageParam}`}`, schemas.Shoots),
+    placeholderData: keepPreviousData,
     initialPageParam: null as number | null,
     getNextPageParam: (page) => page.older,
     refetchInterval: () => asksEvery(3000),

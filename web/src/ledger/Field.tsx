@@ -25,18 +25,22 @@ export function TextButton({
   onClick,
   disabled = false,
   onMat = false,
+  pressed,
 }: {
   children: ReactNode;
   onClick: () => void;
   disabled?: boolean;
   onMat?: boolean;
+  /** Whether what it turns on is on. */
+  pressed?: boolean;
 }) {
   return (
     <button
       type="button"
       disabled={disabled}
+      aria-pressed={pressed}
       onClick={onClick}
-      className={`${onMat ? "inline-block leading-6" : ""} underline underline-offset-3 disabled:no-underline disabled:opacity-60 ${onMat ? "text-white decoration-white/60 hover:decoration-white focus-visible:outline-white" : "text-velvet decoration-velvet/50 hover:decoration-velvet"}`}
+      className={`${pressed ? "font-semibold" : ""} ${onMat ? "inline-block leading-6" : ""} underline underline-offset-3 disabled:no-underline disabled:opacity-60 ${onMat ? "text-white decoration-white/60 hover:decoration-white focus-visible:outline-white" : "text-velvet decoration-velvet/50 hover:decoration-velvet"}`}
     >
       {children}
     </button>

@@ -1,17 +1,25 @@
+import { useState } from "react";
 import { Link } from "react-router";
-import { Glimpse } from "../ledger/Glimpse";
 import { useShoots } from "../api/queries";
 import type { Shoot } from "../api/types";
+import { useSettled } from "../intake/useSettled";
 import { TextButton } from "../ledger/Field";
+import { Glimpse } from "../ledger/Glimpse";
 import { Nothing } from "../ledger/Nothing";
 import { Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
 import { copiesInWords } from "../words/copies";
 import { count, day, figure, hours, size } from "../words/format";
 
-/** All shoots, a heading for each year. */
+/** Milliseconds that words are waited for, while they are typed. */
+const TYPING = 200;
+
+/** All shoots, a heading for each year; a line to find some by, and years to jump to. */
 export function ShootsScreen() {
-  const shoots = useShoots();
+  const [words, setWords] = useState("");
+  const [upTo, setUpTo] = useState("");
+  const shoots = useShoots({ words: useSettled(words, TYPING).trim(), upTo });
+  const all = shoots.data?.pages[0]?.years ?? [];
   const years = new Map<string, Shoot[]>();
   const loaded = shoots.data?.pages.flatMap((page) => page.shoots) ?? [];
   const sums = new Map(shoots.data?.pages.flatMap((page) => page.years).map((year) => [year.year, year]));
@@ -22,7 +30,37 @@ export function ShootsScreen() {
   return (
     <Page title="Shoots">
       <Trouble error={shoots.error} />
-      {shoots.data && loaded.length === 0 && (
+      {(all.length > 0 || words !== "") && (
+        <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1 border-b border-rule pt-5 pr-6 pb-3 pl-page" role="search" aria-label="Shoots">
+          <input
+            type="search"
+            aria-label="Find shoots by description, folder or date"
+            placeholder="find: words, a folder, a date"
+            value={words}
+            maxLength={200}
+            onChange={(event) => {
+              setWords(event.target.value);
+            }}
+            className="w-[260px] border-b border-dotted border-rule-strong bg-transparent pb-[2px] placeholder:text-faded placeholder:italic focus:border-solid focus:border-velvet focus:outline-none"
+          />
+          <span className="flex flex-wrap gap-x-4">
+            {all.map((year) => (
+              <TextButton
+                key={year.year}
+                pressed={year.year === upTo}
+                onClick={() => {
+                  setUpTo(year.year === upTo || year === all[0] ? "" : year.year);
+                }}
+              >
+                {year.year}
+              </TextButton>
+            ))}
+          </span>
+          {words.trim() !== "" && !shoots.isPlaceholderData && <span role="status">{count(all.reduce((sum, year) => sum + year.shoots, 0), "shoot")}</span>}
+        </div>
+      )}
+      {shoots.data && loaded.length === 0 && words.trim() !== "" && <Nothing heading="No shoot is called so">Other words, or fewer of them, may find it.</Nothing>}
+      {shoots.data && loaded.length === 0 && words.trim() === "" && (
         <Nothing heading="No shoots yet">
           Bring in a card, and its shoots stand here by year.{" "}
           <Link to="/intake" className="text-velvet underline underline-offset-3">
