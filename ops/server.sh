@@ -228,15 +228,15 @@ start_server() {
 nginx_binary() { "$(command -v nginx || echo /usr/sbin/nginx)" -e "$LEDGER_HOME/log/nginx.log" "$@"; }
 
 # A lane for each kind of work (server/config/messenger.yaml): two workers copy, so that a second card need not wait for the
-# first; one looks after copies, what the night asked for last; one stamps; two look at cards, and one of them makes the
-# pictures of what came in between two looks. Each is started again when it ends by itself, for as long as its keeper lives.
+# first; one looks after copies, what the night asked for last; one stamps; two look at cards; one makes and measures the
+# pictures of what came in, where nobody else wants the processors. Each is started again when it ends by itself, for as long as its keeper lives.
 # $1 name of its pid file, $2 its queues.
 start_worker() {
   setsid bash "$ROOT/ops/keep-worker.sh" "$LEDGER_HOME" "$2" </dev/null >>"$LEDGER_HOME/log/worker.log" 2>&1 &
   printf '%s' $! >"$LEDGER_HOME/run/$1.pid"
 }
 
-WORKERS=("bring-1:work here" "bring-2:work here" "care:care_here care night" "stamps:stamps_here stamps" look-1:look "look-2:look glance land")
+WORKERS=("bring-1:work here" "bring-2:work here" "care:care_here care night" "stamps:stamps_here stamps" look-1:look "look-2:look glance" land:land)
 # Raws are converted on all processors.
 for ((i = 1; i <= $(nproc); i++)); do WORKERS+=("convert-$i:convert_here convert"); done
 

@@ -102,7 +102,7 @@ final class OrdersTest extends LedgerTestCase
         $browser = $this->browser();
         $ask = fn (mixed $same): array => self::ask($browser, 'POST', '/api/cards/'.$this->card('MINE')->id.'/plan', ['clocks' => ['Orrel M4, no. M4-0031877' => ['frame' => OnCard::key('ORL_0001'), 'same' => $same]]]);
         $plan = $ask(['card' => $this->card('THEIRS')->id, 'frame' => OnCard::key('ORL_0009')]);
-        self::assertSame([['body' => 'Orrel M4, no. M4-0031877', 'frames' => 1, 'seconds' => -3609, 'inWords' => 'back by 1 h 9 s', 'because' => 'DCIM/100ORREL/ORL_0001.JPG on MINE is of the moment of DCIM/100ORREL/ORL_0009.JPG on THEIRS', 'first' => OnCard::key('ORL_0001'), 'before' => '2026-05-04T22:14:09', 'after' => '2026-05-04T21:14:00']], $plan['clocks']);
+        self::assertEquals([['body' => 'Orrel M4, no. M4-0031877', 'span' => null, 'frames' => 1, 'seconds' => -3609, 'inWords' => 'back by 1 h 9 s', 'because' => 'DCIM/100ORREL/ORL_0001.JPG on MINE is of the moment of DCIM/100ORREL/ORL_0009.JPG on THEIRS', 'first' => OnCard::key('ORL_0001'), 'before' => '2026-05-04T22:14:09', 'after' => '2026-05-04T21:14:00']], $plan['clocks']);
         $this->bringIn('THEIRS', new Wishes());
         self::assertStringContainsString('"after":"2026-05-04T21:14:00"', (string) json_encode($ask(['held' => 1])['clocks']));
         self::ask($browser, 'POST', '/api/cards/'.$this->card('MINE')->id.'/plan', ['clocks' => ['x' => ['frame' => OnCard::key('ORL_0001'), 'same' => ['held' => 99]]]], 404);
