@@ -12,9 +12,11 @@ require dirname(__DIR__, 2).'/vendor/autoload.php';
 $card = "$folder.making/DCIM/100ORREL";
 mkdir($card, 0o777, true);
 $from = new DateTimeImmutable('2026-09-05 22:20:00 UTC');
+$first = ['ORW' => Stills::raw($from->format('Y-m-d H:i:s')), 'JPG' => Stills::jpeg($from->format('Y-m-d H:i:s'))];
 for ($n = 1; $n <= (int) $pairs; ++$n) {
     $at = $from->modify('+'.(20 * $n).' seconds');
-    foreach (['ORW' => Stills::raw($at->format('Y-m-d H:i:s'), $n), 'JPG' => Stills::jpeg($at->format('Y-m-d H:i:s'), $n)] as $extension => $bytes) {
+    foreach ($first as $extension => $bytes) {
+        $bytes = str_replace($from->format('Y:m:d H:i:s'), $at->format('Y:m:d H:i:s'), $bytes).pack('N', $n); // another exposure, by its time and its bytes
         $file = sprintf('%s/ORL_%04d.%s', $card, $n, $extension);
         file_put_contents($file, $bytes);
         touch($file, $at->getTimestamp());

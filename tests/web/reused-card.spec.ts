@@ -52,5 +52,5 @@ test("a held exposure with other bytes is shown beside the held one, and the pho
   await page.getByRole("button", { name: "leave on the card" }).click();
   await expect(page.getByText("1 frame on the card, 1 left out: 0 to bring in")).toBeVisible();
   await page.keyboard.press("Escape");
-  await expect(page.getByRole("button", { name: /Bring in/ })).toBeDisabled();
+  await expect(page.getByRole("button", { name: /bring in/i })).toBeDisabled();
 });
