@@ -43,8 +43,7 @@ final readonly class Moving
      */
     public function some(OpenStore $store, int $number, \Closure $watch, Slice $slice): array
     {
-        $moved = 0;
-        $folders = [];
+        [$moved, $folders] = $this->settle($store, $number);
         do {
             $came = 0;
             for ($after = 0; [] !== $some = $this->steps->moves($number, $after, self::AT_ONCE); $after = $some[\count($some) - 1]->step) {
@@ -62,6 +61,19 @@ final readonly class Moving
     }
 
     /**
+     * What a run before began and left unsaid.
+     *
+     * @return array{int, list<string>} as some()
+     */
+    private function settle(OpenStore $store, int $number): array
+    {
+        $begun = $this->steps->begun($number);
+        $moved = UnfinishedMoves::found($store, $begun);
+
+        return [] === $begun ? [0, []] : [\count(array_filter(array_column($moved, 'done'))), $this->enter($store, $begun, $moved, [])];
+    }
+
+    /**
      * @param list<MoveRow>        $some
      * @param \Closure(int): mixed $watch
      *
@@ -71,6 +83,7 @@ final readonly class Moving
     {
         $held = $this->holdShoots($some);
         $moved = $because = $left = [];
+        $this->steps->begin($some);
         try {
             $busy = $this->conversions->under(array_map(static fn (MoveRow $move): int => $move->copy->file, $some));
             foreach ($some as $move) {
@@ -79,7 +92,7 @@ final readonly class Moving
                     continue; // whoever writes into it just now is nearly done
                 }
                 $isFree = null === $move->blocker || isset($left[$move->blocker]);
-                $to = $isFree ? $move->to : self::beside($move);
+                $to = $isFree ? $move->to : $move->beside();
                 if (!$isFree && (!$move->blockerLeaves || $to === $move->copy->path)) {
                     $because += $move->blockerLeaves ? [] : [$move->step => "$move->to is the place of another copy"];
                     continue;
@@ -122,7 +135,7 @@ final readonly class Moving
         $folders = array_values(array_unique($folders));
         array_map(static fn (string $folder) => LastingFolders::flush(rtrim($store->path($folder), '/')), $folders);
         $store->confirm();
-        $this->steps->moved($moved);
+        $this->steps->moved($moved, array_map(static fn (MoveRow $move): int => $move->step, $some));
         $this->steps->notYet($because);
         $this->doubts($store, $some, $byStep);
 
@@ -214,12 +227,6 @@ final readonly class Moving
         $between = \dirname($target).'/.'.basename($target).'.moving';
 
         return @rename($from, $between) && @rename($between, $target) ? null : "$from could not be renamed";
-    }
-
-    /** Out of the way, where two wait for each other's place. */
-    private static function beside(MoveRow $move): string
-    {
-        return ltrim(OpenStore::folderOf($move->to).'/.'.basename($move->to).".moving-$move->step", '/');
     }
 
     /**

@@ -78,7 +78,7 @@ final readonly class ChangesNames
     {
         $main = $this->stores->main();
 
-        return fn (string $folder): array => [...$this->names->stayingInFolder($folder), ...($main->isPresent() ? self::there($main, $folder) : [])];
+        return fn (string $folder): array => [...$this->names->stayingInFolder($folder), ...($main->isPresent() ? array_diff(self::there($main, $folder), $this->names->leavingFolder($folder)) : [])];
     }
 
     /** @return list<string> */

@@ -118,6 +118,60 @@ final class MovesTest extends LedgerTestCase
         self::assertSame(['proven'], $this->column('SELECT DISTINCT state FROM copy'));
     }
 
+    /** Killed after so many files of a circle had gone on, with nothing of it entered: each lies at another's place. One of them may be gone besides. */
+    #[TestWith([1, null])]
+    #[TestWith([2, null])]
+    #[TestWith([3, null])]
+    #[TestWith([4, null])]
+    #[TestWith([3, 1])]
+    public function testFilesOfACircleAreToldApartByTheirBytes(int $went, ?int $lost): void
+    {
+        $this->cameIn('Bellows');
+        $was = $this->bytes('Anvil');
+        $name = static fn (int $n): string => "2026-05-04_000$n";
+        $this->rename([1 => ['', $name(2)], 2 => ['', $name(3)], 3 => ['', $name(1)]]);
+        $moves = $this->service(StepRepository::class)->moves(2, 0, 9);
+        $this->service(StepRepository::class)->begin($moves);
+        // As the mover does it: the first waits beside, each of the others takes the place that was left, and then it goes to the last.
+        $order = [[$moves[0], $moves[0]->beside()], [$moves[1], $moves[1]->to], [$moves[2], $moves[2]->to], [$moves[0], $moves[0]->to]];
+        $at = [];
+        foreach (\array_slice($order, 0, $went) as [$move, $to]) {
+            rename($this->onDrive('Bellows', $at[$move->step] ?? $move->copy->path), $this->onDrive('Bellows', $to));
+            $at[$move->step] = $to;
+        }
+        null === $lost ? null : unlink($this->onDrive('Bellows', $at[$moves[$lost]->step] ?? $moves[$lost]->copy->path));
+        $this->carryOut();
+        self::assertSame([], $this->service(StepRepository::class)->owed());
+        if (null !== $lost) {
+            $missing = array_filter($this->column("SELECT id FROM copy WHERE state = 'missing'"), \is_int(...));
+            self::assertSame([$moves[$lost]->copy->id], array_values($missing));
+            $this->service(StepRepository::class)->askToMend(array_values($missing));
+            $this->carryOut();
+        }
+        $this->isAsWanted('Bellows', $was);
+        self::assertSame(['proven'], $this->column('SELECT DISTINCT state FROM copy'));
+        self::assertSame([], $this->column('SELECT id FROM step WHERE begun'));
+    }
+
+    /** While files of the first change are on their way, it is taken back. */
+    public function testWhatIsMovedWhileItIsWantedElsewhereGoesOnFromThere(): void
+    {
+        $this->cameIn('Bellows');
+        $before = [$this->bytes('Anvil'), $this->paths()];
+        $this->rename(self::WANTED);
+        $other = Services::of(self::createKernel());
+        $at = 0;
+        $this->carryOut(static function () use (&$at, $other): void {
+            if (3 === $at++) {
+                $other->get(TakesBack::class)->last($other->get(ShootRepository::class)->find(1), AskedBy::Page);
+            }
+        });
+        $this->carryOut();
+        self::assertSame([], $this->service(StepRepository::class)->owed());
+        self::assertSame($before[1], $this->paths());
+        self::assertSame([$before[0], $before[0]], [$this->bytes('Anvil'), $this->bytes('Bellows')]);
+    }
+
     public function testANameIsNotGivenTwiceWhileAStoreStillHasItsOldFile(): void
     {
         $this->cameIn('Bellows');

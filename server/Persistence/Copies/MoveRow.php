@@ -37,4 +37,10 @@ final readonly class MoveRow
     {
         return $this->copy->last ?? $this->copy->checksum;
     }
+
+    /** Out of the way, where two wait for each other's place; from the store's root. */
+    public function beside(): string
+    {
+        return ltrim(\dirname('/'.$this->to).'/.'.basename($this->to).".moving-$this->step", '/');
+    }
 }

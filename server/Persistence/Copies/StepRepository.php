@@ -73,28 +73,54 @@ final readonly class StepRepository
      */
     public function moves(int $store, int $after, int $most): array
     {
-        return array_map(static fn (array $row): MoveRow => new MoveRow($row), $this->database->fetchAllAssociative(
-            'SELECT w.id AS step, w.to_path, b.id AS blocker, EXISTS (SELECT 1 FROM step x WHERE x.copy_id = b.id AND x.kind = w.kind AND x.state '.StepState::IS_OWED.') AS blocker_leaves, '.CopyRow::COLUMNS.'
-             FROM step w JOIN copy c ON c.id = w.copy_id JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id LEFT JOIN copy b ON b.store_id = c.store_id AND b.path = w.to_path AND b.id <> c.id
-             WHERE w.store_id = ? AND w.kind = ? AND w.'.self::WAITS." AND w.id > ? ORDER BY w.id LIMIT $most",
-            [$store, StepKind::Move->value, $after],
-        ));
+        return $this->rows('w.store_id = ? AND w.kind = ? AND w.id > ? AND w.state '.StepState::IS_OWED." ORDER BY w.id LIMIT $most", $store, StepKind::Move->value, $after);
+    }
+
+    /**
+     * What somebody began to move at a store, and never said what came of it: he was killed, or the drive left.
+     *
+     * @return list<MoveRow>
+     */
+    public function begun(int $store): array
+    {
+        return $this->rows('w.store_id = ? AND w.kind = ? AND w.begun ORDER BY w.id', $store, StepKind::Move->value);
+    }
+
+    /**
+     * They are about to be moved: whoever finds them so after a cut reads where their bytes are before he moves anything.
+     *
+     * @param list<MoveRow> $moves
+     */
+    public function begin(array $moves): void
+    {
+        $this->database->executeStatement('UPDATE step SET begun = true WHERE id IN (?)', [array_map(static fn (MoveRow $move): int => $move->step, $moves)], [ArrayParameterType::INTEGER]);
     }
 
     /**
      * Copies lie where they were moved to; those that are there for good are done with.
      *
      * @param list<array{step: int, copy: int, path: string, done: bool}> $moved path from the store's root
+     * @param list<int>                                                   $tried steps that were begun, and of which it is known now what came of them
      */
-    public function moved(array $moved): void
+    public function moved(array $moved, array $tried): void
     {
-        $this->database->transactional(function () use ($moved): void {
+        $this->database->transactional(function () use ($moved, $tried): void {
             $rows = json_encode($moved, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
+            // Whoever gives these frames another name just now is waited for, or waits: see moveFrames().
+            $this->database->executeStatement('SELECT 1 FROM frame WHERE id IN (SELECT f.frame_id FROM json_to_recordset(?) AS j(copy int) JOIN copy c ON c.id = j.copy JOIN file f ON f.id = c.file_id) ORDER BY id FOR SHARE', [$rows]);
             $this->database->executeStatement('SET CONSTRAINTS copy_place DEFERRED');
-            $this->database->executeStatement('UPDATE copy c SET path = j.path, found_path = NULL
-                FROM json_to_recordset(?) AS j(copy int, path text)
-                WHERE c.id = j.copy', [$rows]);
-            $this->database->executeStatement("UPDATE step w SET state = '".StepState::Done->value."', done_at = now(), tried_at = now(), because = NULL FROM json_to_recordset(?) AS j(step int, done boolean) WHERE w.id = j.step AND j.done AND w.".self::WAITS, [$rows]);
+            $this->database->executeStatement('UPDATE copy c SET path = j.path, found_path = NULL FROM json_to_recordset(?) AS j(copy int, path text) WHERE c.id = j.copy', [$rows]);
+            $this->database->executeStatement("UPDATE step w SET state = '".StepState::Done->value."', done_at = now(), tried_at = now(), because = NULL
+                FROM json_to_recordset(?) AS j(step int, done boolean)
+                WHERE w.id = j.step AND j.done AND w.".self::WAITS, [$rows]);
+            $this->database->executeStatement('UPDATE step SET begun = false WHERE id IN (?)', [$tried], [ArrayParameterType::INTEGER]);
+            // They were moved to where they were to be when that began; what is to be elsewhere by now goes on from there.
+            $this->database->executeStatement(
+                'INSERT INTO step (copy_id, store_id, kind, from_path, to_path, state, asked_at) SELECT c.id, c.store_id, ?, c.path, t.path, ?, now()
+                 FROM json_to_recordset(?) AS j(copy int, done boolean) JOIN copy c ON c.id = j.copy JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id, LATERAL (SELECT '.self::path('r', 'f').' AS path) t
+                 WHERE c.path <> t.path AND NOT EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND w.kind = ? AND w.'.self::WAITS.') ORDER BY c.id',
+                [StepKind::Move->value, StepState::Waiting->value, $rows, StepKind::Move->value],
+            );
         });
     }
 
@@ -165,6 +191,21 @@ final readonly class StepRepository
                 ORDER BY 1',
             CopyState::Owed->value,
         );
+    }
+
+    /** @return list<MoveRow> */
+    private function rows(string $which, int|string ...$of): array
+    {
+        return array_map(static fn (array $row): MoveRow => new MoveRow($row), $this->database->fetchAllAssociative(
+            'SELECT w.id AS step, w.to_path, w.begun, b.id AS blocker, EXISTS (SELECT 1 FROM step x WHERE x.copy_id = b.id AND x.kind = w.kind AND x.state '.StepState::IS_OWED.') AS blocker_leaves, '.CopyRow::COLUMNS."
+             FROM step w
+             JOIN copy c ON c.id = w.copy_id
+             JOIN file f ON f.id = c.file_id
+             JOIN frame r ON r.id = f.frame_id
+             LEFT JOIN copy b ON b.store_id = c.store_id AND b.path = w.to_path AND b.id <> c.id
+             WHERE $which",
+            $of,
+        ));
     }
 
     /** @return array<int, int> */

@@ -20,6 +20,8 @@ final readonly class NamesRepository
             UNION SELECT regexp_replace(c.path, '^.*/', '') FROM frame f JOIN file l ON l.frame_id = f.id JOIN copy c ON c.file_id = l.id WHERE f.folder = ?";
     private const MOVES = "w.kind = '".StepKind::Move->value."' AND w.state ".StepState::IS_OWED;
 
+    private const LEAVING = "SELECT regexp_replace(c.path, '^.*/', '') FROM step w JOIN copy c ON c.id = w.copy_id WHERE ".self::MOVES." AND regexp_replace(c.path, '/?[^/]*$', '') = ?";
+
     public function __construct(private Connection $database)
     {
     }
@@ -49,6 +51,12 @@ final readonly class NamesRepository
     public function stayingInFolder(string $folder): array
     {
         return $this->names(self::GIVEN.' AND NOT EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND '.self::MOVES.')', $folder, $folder, $folder);
+    }
+
+    /** @return list<string> names of files that still lie in a folder of some store, and are to be moved */
+    public function leavingFolder(string $folder): array
+    {
+        return $this->names(self::LEAVING, $folder);
     }
 
     /**
