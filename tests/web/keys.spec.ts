@@ -27,7 +27,7 @@ test("no letter alone begins an intake, wherever it is typed", async ({ ledger: 
   await expect(begin).toBeEnabled();
 });
 
-test("Enter in a blank leads to the next one, and after the last to the totals", async ({ ledger: page }) => {
+test("Enter in a blank leads to the next one, and after the last to the button that begins", async ({ ledger: page }) => {
   await openCard(page, "ORREL_A");
   const blanks = page.getByRole("textbox", { name: /^Description of the shoot/ });
   await expect(blanks).toHaveCount(4);
@@ -37,7 +37,8 @@ test("Enter in a blank leads to the next one, and after the last to the totals",
     await expect(blanks.nth(i + 1)).toBeFocused();
   }
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("contentinfo")).toBeFocused();
+  await expect(page.getByRole("button", { name: /^Bring in \d+ frames/ })).toBeFocused();
+  await expect(page.getByRole("button", { name: /^Bring in \d+ frames/ })).toContainText("Enter");
 });
 
 test("what is said on a desk belongs to the card with its contents, not to its place", async ({ ledger: page }) => {

@@ -14,8 +14,7 @@ test("a card of real size on a fresh ledger, by keys, from the reader to the wor
   await expect(page.getByText("It goes on over midnight without a longer rest than before")).toBeVisible();
   await page.keyboard.press("d");
   await page.keyboard.type("Tern and Tallow");
-  await page.keyboard.press("Enter");
-  await page.keyboard.press("b");
+  await page.keyboard.press("Enter"); // to the button
   await expect(page.getByText("2026/2026-09-05 Tern and Tallow")).toBeVisible();
   await page.keyboard.press("Enter");
   await page.keyboard.press("Enter"); // begin now

@@ -1,11 +1,14 @@
 const inView = (selector: string) => [...document.querySelectorAll<HTMLElement>(selector)].filter((one) => one.offsetParent !== null);
 
+/** The button that begins, where it can be pressed: it says that Enter does it. Else what stands about it. */
+const afterBlanks = () => document.querySelector<HTMLElement>("[data-begins]:not(:disabled)") ?? document.querySelector<HTMLElement>("[data-after-blanks]");
+
 const isAfter = (one: Node, other: Node) => (other.compareDocumentPosition(one) & Node.DOCUMENT_POSITION_FOLLOWING) !== 0;
 
 /** Moves the focus from one blank to be filled in to the next on the page; from the last to what stands after them all. */
 export function toNextBlank(from: HTMLElement): void {
   const blanks = inView("[data-blank]");
-  const next = blanks.find((one) => isAfter(one, from)) ?? document.querySelector<HTMLElement>("[data-after-blanks]");
+  const next = blanks.find((one) => isAfter(one, from)) ?? afterBlanks();
   next?.focus();
 }
 
@@ -13,7 +16,7 @@ export function toNextBlank(from: HTMLElement): void {
 export function toNextDescription(from?: HTMLElement): void {
   const all = inView("[data-description]");
   const empty = all.find((one) => one instanceof HTMLTextAreaElement && one.value === "") ?? all[0];
-  const next = from ? (all.find((one) => isAfter(one, from)) ?? document.querySelector<HTMLElement>("[data-after-blanks]")) : empty;
+  const next = from ? (all.find((one) => isAfter(one, from)) ?? afterBlanks()) : empty;
   next?.focus();
   next?.scrollIntoView({ block: "nearest" });
 }
