@@ -23,7 +23,7 @@ export function ClearanceScreen() {
                 Answered from what is on the card now, file by file, and from the copies as they are now: where a store is there, its copies are looked for.
               </p>
               <p className="mt-3">
-                <Link to={`/intake/${card}`} className="text-velvet underline underline-offset-3">
+                <Link to={`/intake/${card}`} className="linked">
                   to its desk
                 </Link>
               </p>

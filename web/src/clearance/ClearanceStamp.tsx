@@ -71,7 +71,7 @@ export function ClearanceStamp({ of, ready = true, asOf }: { of: Of; ready?: boo
       <Trouble error={compare.error ?? takeBack.error} />
       {clearance.missing.length > 0 && (
         <p className="mt-2">
-          <Link to={`/clearance/${clearance.card}`} className="text-velvet underline underline-offset-3">
+          <Link to={`/clearance/${clearance.card}`} className="linked">
             what is missing, file by file
           </Link>
         </p>
@@ -93,7 +93,7 @@ export function MissingList({ clearance }: { clearance: Clearance }) {
   const letGo = clearance.missing.filter((one) => one.remedy === "nod" || one.lack.startsWith("is a clip"));
   return (
     <section aria-label="What is missing" className="pb-10">
-      <div className="flex flex-wrap items-baseline justify-between gap-x-6 border-b border-rule-strong pt-6 pr-6 pb-[6px] pl-page">
+      <div className="in-line justify-between gap-x-6 border-b border-rule-strong pt-6 pr-6 pb-[6px] pl-page">
         <h2 className="text-hand font-semibold">
           What is missing{" "}
           <span className="font-plain text-body font-normal text-faded">
@@ -126,14 +126,14 @@ export function MissingList({ clearance }: { clearance: Clearance }) {
                 className="h-full w-full object-contain"
               />
             </span>
-            <span className="font-path text-path break-all">{one.path}</span>
+            <span className="as-path break-all">{one.path}</span>
             <span>
               {one.lack}
               {one.because !== one.lack && <span className="text-faded">: {one.because}</span>}
             </span>
             <span className="flex flex-wrap justify-end gap-x-4 text-right">
               {REMEDIES[one.remedy] && (
-                <Link to={one.remedy === "bring in" ? `/intake/${clearance.card}` : "/stores"} className="text-velvet underline underline-offset-3">
+                <Link to={one.remedy === "bring in" ? `/intake/${clearance.card}` : "/stores"} className="linked">
                   {REMEDIES[one.remedy]}
                 </Link>
               )}

@@ -23,7 +23,7 @@ export function DayBookScreen() {
   return (
     <Page title="Day book">
       <Trouble error={found.error} />
-      <div className="flex flex-wrap items-baseline gap-x-7 gap-y-2 pt-6 pr-6 pb-3 pl-page">
+      <div className="in-line gap-x-7 gap-y-2 pt-6 pr-6 pb-3 pl-page">
         <h1 className="mr-2 text-title font-semibold">Day book</h1>
         <Choice
           label="entries of"
@@ -58,7 +58,7 @@ export function DayBookScreen() {
             of one shoot only: show all
           </TextButton>
         )}
-        <a className="ml-auto text-velvet underline underline-offset-3" href={`/api/daybook.csv?${aboutInAddress(about)}`} download>
+        <a className="ml-auto linked" href={`/api/daybook.csv?${aboutInAddress(about)}`} download>
           as a table (CSV)
         </a>
       </div>
@@ -77,11 +77,11 @@ export function DayBookScreen() {
               >
                 <span />
                 <span className="text-faded">{timeOfDay(entry.at).slice(0, 5)}</span>
-                <span className="text-label text-faded">{entry.kind}</span>
+                <span className="as-label">{entry.kind}</span>
                 <span className="break-words">{entry.entry}</span>
                 <span className="text-right">
                   {entry.receipt !== null && (
-                    <Link to={`/receipts/${entry.receipt}`} className="text-velvet underline underline-offset-3">
+                    <Link to={`/receipts/${entry.receipt}`} className="linked">
                       receipt {entry.receipt}
                     </Link>
                   )}
@@ -105,7 +105,7 @@ export function DayBookScreen() {
           <span>
             {count(newest.inAll, "entry", "entries")} in all; their chain of digests{" "}
             {newest.wholeAt === null ? "is being worked out again" : `is whole, at ${timeOfDay(newest.wholeAt).slice(0, 5)} worked out again`}, and ends in{" "}
-            <span className="font-path text-path">{newest.digest.slice(0, 16)}…</span>
+            <span className="as-path">{newest.digest.slice(0, 16)}…</span>
           </span>
         )}
       </p>

@@ -28,7 +28,7 @@ export function CardSlip({ desk, ejecting, canEject, onEject }: { desk: Desk; ej
         {held > 0 && <Field label="already held">{figure(held)}</Field>}
       </dl>
       <span className="ml-auto flex gap-x-6">
-        <Link to={`/clearance/${desk.id}`} className="text-velvet underline underline-offset-3">
+        <Link to={`/clearance/${desk.id}`} className="linked">
           May it be formatted?
         </Link>
         <TextButton disabled={ejecting || !canEject} onClick={onEject}>

@@ -30,7 +30,7 @@ export function CardsScreen() {
       <Trouble error={cards.error} />
       {store && !store.present && <Notice grave>{store.absentBecause} Cards can be looked at; nothing can be brought in until then.</Notice>}
       <Failed pieces={receipts.data?.pages[0]?.failed ?? []} />
-      <div className="flex flex-wrap items-baseline justify-between gap-x-6 pt-6 pr-6 pb-3 pl-page">
+      <div className="in-line justify-between gap-x-6 pt-6 pr-6 pb-3 pl-page">
         <h1 className="text-title font-semibold">Cards</h1>
         {cards.data && (
           <p className="flex flex-wrap justify-end gap-x-6 text-faded">
@@ -56,7 +56,7 @@ export function CardsScreen() {
       {cards.data && inReaders.length === 0 && (
         <Nothing heading="No card is in a reader">
           <p>Put one in: it appears here by itself. A card is any volume with a DCIM folder, looked for in</p>
-          <ul className="mt-2 font-path text-path text-ink">
+          <ul className="mt-2 as-path text-ink">
             {cards.data.readers.map((reader) => (
               <li key={reader}>{reader}</li>
             ))}
@@ -81,7 +81,7 @@ function CardTable({ cards }: { cards: Card[] }) {
   const putAway = usePutFolderAway();
   return (
     <div role="table" aria-label="Cards in the readers">
-      <div role="row" className="card-columns border-b border-rule-strong pb-1 text-label text-faded max-[1000px]:sr-only">
+      <div role="row" className="card-columns border-b border-rule-strong pb-1 as-label max-[1000px]:sr-only">
         <span />
         <span role="columnheader">card</span>
         <span role="columnheader">taken</span>

@@ -65,7 +65,7 @@ export function DeskFoot({ desk, plan, failed, present, readiness, underWay, sta
           {underWay !== null && (
             <>
               This card is being brought in:{" "}
-              <Link to={`/receipts/${underWay}`} className="font-semibold text-velvet underline underline-offset-3">
+              <Link to={`/receipts/${underWay}`} className="font-semibold linked">
                 receipt {underWay}
               </Link>
               .{" "}

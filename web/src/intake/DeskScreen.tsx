@@ -188,7 +188,7 @@ function DeskForCard({ card }: { card: string }) {
 
 function BackToCards() {
   return (
-    <Link to="/intake" className="text-velvet underline underline-offset-3">
+    <Link to="/intake" className="linked">
       All cards
     </Link>
   );

@@ -14,13 +14,13 @@ export function FolderSource({ onClose }: { onClose: () => void }) {
   return (
     <section aria-label="A folder as source" className="mr-6 mb-4 ml-page max-w-[680px] border border-ink bg-sheet max-md:mr-3">
       <Trouble error={found.error ?? pick.error} />
-      <p className="border-b border-rule px-3 py-[5px] font-path text-path break-all">{path === "" ? "from where?" : `${path}/`}</p>
+      <p className="border-b border-rule px-3 py-[5px] as-path break-all">{path === "" ? "from where?" : `${path}/`}</p>
       <ul className="max-h-[220px] overflow-y-auto py-1">
         {path !== "" && (
           <li>
             <button
               type="button"
-              className="w-full px-3 py-[2px] text-left font-path text-path hover:bg-wash"
+              className="w-full px-3 py-[2px] text-left as-path hover:bg-wash"
               onClick={() => {
                 setPath(found.error || root === "" ? "" : root);
               }}
@@ -33,7 +33,7 @@ export function FolderSource({ onClose }: { onClose: () => void }) {
           <li key={folder}>
             <button
               type="button"
-              className="w-full px-3 py-[2px] text-left font-path text-path break-all hover:bg-wash"
+              className="w-full px-3 py-[2px] text-left as-path break-all hover:bg-wash"
               onClick={() => {
                 setPath(path === "" ? folder : `${path}/${folder}`);
               }}

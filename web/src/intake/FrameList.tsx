@@ -176,7 +176,7 @@ export function FrameList({ frames, hints, marks, label, scroller, onLook }: Pro
                 />
               </span>
               {COLUMNS.map((column) => (
-                <span key={column.name} role="gridcell" className={`truncate ${column.right ? "text-right" : ""} ${column.path ? "font-path text-path" : ""}`}>
+                <span key={column.name} role="gridcell" className={`truncate ${column.right ? "text-right" : ""} ${column.path ? "as-path" : ""}`}>
                   {column.name === "name" ? (
                     <button
                       type="button"

@@ -21,7 +21,7 @@ export function OtherFiles({
   if (stay.length + unreadable.length === 0) return null;
   return (
     <section aria-label="Stays on the card" className="pb-8">
-      <div className="flex flex-wrap items-baseline justify-between gap-6 border-b border-rule-strong pt-6 pr-6 pb-[6px] pl-page">
+      <div className="in-line justify-between gap-6 border-b border-rule-strong pt-6 pr-6 pb-[6px] pl-page">
         <h2 className="text-hand font-semibold">
           Stays on the card <span className="font-plain text-body font-normal text-faded">{count(stay.length + unreadable.length, "file")}</span>
         </h2>
@@ -47,7 +47,7 @@ function Line({ path, what, bytes, marked = false }: { path: string; what: strin
       <span className="justify-self-center font-hand font-semibold text-brass" aria-hidden="true">
         {marked ? "!" : ""}
       </span>
-      <span className="font-path text-path break-all">{path}</span>
+      <span className="as-path break-all">{path}</span>
       <span className="text-faded">{what}</span>
       <span className="text-right text-faded">{bytes > 0 ? size(bytes) : ""}</span>
     </li>

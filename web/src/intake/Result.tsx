@@ -82,7 +82,7 @@ function Tree({ plan }: { plan: Plan }) {
             key={folder.path}
             className="grid grid-cols-[minmax(0,1fr)_90px_110px_90px] max-md:grid-cols-[minmax(0,1fr)_auto_auto] items-baseline gap-x-4 py-[1px] pr-6 pl-page"
           >
-            <span className="font-path text-path break-words" style={{ paddingLeft: depth * 18 }}>
+            <span className="as-path break-words" style={{ paddingLeft: depth * 18 }}>
               {folder.path === "" ? plan.store.name : folder.path.split("/").at(-1)}/
             </span>
             <span className={folder.state === "exists" ? "text-faded" : "font-semibold"}>{folder.state}</span>
@@ -120,7 +120,7 @@ function Names({ card, wishes, scroller }: { card: string; wishes: Wishes; scrol
         </span>
       </p>
       <div role="table" aria-label="Names before and after" aria-rowcount={found.length} className="overflow-x-auto overflow-y-hidden">
-        <div role="row" className={`${GRID} border-b border-rule-strong py-[3px] text-label text-faded`}>
+        <div role="row" className={`${GRID} border-b border-rule-strong py-[3px] as-label`}>
           <span role="columnheader">on the card</span>
           <span role="columnheader">becomes</span>
           <span role="columnheader">in</span>
@@ -139,19 +139,19 @@ function Names({ card, wishes, scroller }: { card: string; wishes: Wishes; scrol
                 className={`${GRID} absolute right-0 left-0 border-b border-rule`}
                 style={{ top: item.start - top, height: ROW }}
               >
-                <span role="cell" className="truncate font-path text-path" title={line.from}>
+                <span role="cell" className="truncate as-path" title={line.from}>
                   {line.from.split("/").at(-1)}
                 </span>
                 <span role="cell" className="truncate">
                   {line.name ? (
-                    <span className="font-path text-path">{line.name}</span>
+                    <span className="as-path">{line.name}</span>
                   ) : (
                     <i className="text-faded">
                       stays: {line.reason.startsWith(line.intent) ? line.reason : [line.intent, line.reason].filter(Boolean).join(", ")}
                     </i>
                   )}
                 </span>
-                <span role="cell" className="truncate font-path text-path text-faded" title={line.folder ?? ""}>
+                <span role="cell" className="truncate as-path text-faded" title={line.folder ?? ""}>
                   {line.folder !== null ? `${line.folder}/` : ""}
                 </span>
                 <span role="cell" className="text-right">

@@ -35,7 +35,7 @@ export function SheetTools({ frames, shown, hints, marks, picks, show, span, vie
   const measuring = hints !== undefined && hints.measured < hints.of;
   return (
     <div className="px-[14px] py-[7px] leading-6">
-      <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
+      <div className="in-line gap-x-6 gap-y-1">
         <span>
           <b>{count(frames.length, "frame")}</b>, {figure(marked.length)} marked
         </span>

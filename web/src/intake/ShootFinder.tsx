@@ -22,7 +22,7 @@ export function ShootFinder({ shoots, day, onChoose, onClose }: { shoots: Shoot[
   });
   return (
     <div role="group" aria-label="Shoots that are held" className="mt-2 max-w-[680px] border border-ink bg-paper">
-      <p className="flex flex-wrap items-baseline gap-x-4 border-b border-rule px-3 py-[5px]">
+      <p className="in-line gap-x-4 border-b border-rule px-3 py-[5px]">
         find <Entry atOnce label="find a shoot" placeholder="a word, a folder, a date…" value={sought} width={240} onDone={setSought} />
         <span role="status" className="text-faded">
           {count(found.length, "shoot")}
@@ -44,7 +44,7 @@ export function ShootFinder({ shoots, day, onChoose, onClose }: { shoots: Shoot[
             >
               <b className="font-hand">{shoot.description || "without a description"}</b>
               <span>{dateInFull(shoot.date)}</span>
-              <span className="ml-auto font-path text-path text-faded">{shoot.folder}/</span>
+              <span className="ml-auto as-path text-faded">{shoot.folder}/</span>
             </button>
           </li>
         ))}

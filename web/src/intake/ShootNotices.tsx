@@ -137,7 +137,7 @@ function Gone({ frames, desk }: { frames: CardFrame[]; desk: Desk }) {
         </span>
       }
     >
-      {is} no good {its} left: last proven {dateInFull(last.proven)} on {last.store}, as <span className="font-path text-path">{last.path}</span>
+      {is} no good {its} left: last proven {dateInFull(last.proven)} on {last.store}, as <span className="as-path">{last.path}</span>
       {frames.length === 1 ? "" : " and so on"}.
       {putBack.error && <b className="block text-brass">{putBack.error.message}</b>}
       {putBack.isSuccess && <b className="block text-brass">Not all could be put back from here; the page of their shoot says why.</b>}

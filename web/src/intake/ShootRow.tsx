@@ -17,7 +17,7 @@ import type { Desk, Marks } from "./useWishes";
 /** The heads of the columns, and marking for the whole card. */
 export function ShootHead({ frames, marks }: { frames: CardFrame[]; marks: Marks }) {
   return (
-    <div className="desk-columns border-b border-rule-strong py-[6px] text-label text-faded">
+    <div className="desk-columns border-b border-rule-strong py-[6px] as-label">
       <span />
       <span data-head="">taken</span>
       <span className="flex justify-between gap-3 whitespace-nowrap">
@@ -101,7 +101,7 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
           </Collapsible.Trigger>
           <div>
             <div className={`text-[14px] font-semibold ${isLeftOut ? "line-through" : ""}`}>{dated(row.date)}</div>
-            <div className="text-label text-faded">{first && last && hours(first.plannedAt, last.plannedAt)}</div>
+            <div className="as-label">{first && last && hours(first.plannedAt, last.plannedAt)}</div>
           </div>
           <div>
             <label htmlFor={field} className="sr-only">
@@ -127,7 +127,7 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
               className={`block field-sizing-content w-full resize-none border-b border-dotted border-rule-strong bg-transparent pb-[2px] font-hand text-hand font-semibold placeholder:font-normal placeholder:text-faded placeholder:italic focus:border-solid focus:border-velvet focus:outline-none ${nothing ? "text-faded" : ""} ${nothing && description ? "line-through" : ""}`}
             />
           </div>
-          <div className="font-path text-path break-words" data-becomes={row.date}>
+          <div className="as-path break-words" data-becomes={row.date}>
             {shoot?.firstName && !isLeftOut ? (
               <>
                 <div>

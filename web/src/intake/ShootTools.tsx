@@ -69,7 +69,7 @@ export function ShootTools({ shoot, shoots, frames, wish, picks, marks, onSay, o
   };
   return (
     <div className="margin-rule border-b border-rule bg-wash">
-      <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1 py-[6px] pr-6 pl-page" role="group" aria-label={`What becomes of ${titleOf(shoot)}`}>
+      <div className="in-line gap-x-6 gap-y-1 py-[6px] pr-6 pl-page" role="group" aria-label={`What becomes of ${titleOf(shoot)}`}>
         <TextButton
           onClick={() => {
             onSay({ ...wish, leftOut: !isLeftOut }, isLeftOut ? "taking a shoot in again" : "leaving a shoot out");

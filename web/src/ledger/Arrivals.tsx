@@ -31,7 +31,7 @@ export function Arrivals() {
 function Came({ to, says, of, name }: { to: string; says: string; of: string[]; name: string }) {
   return (
     <span className="mr-4 whitespace-nowrap">
-      <Link to={to} className="font-semibold text-velvet underline underline-offset-3">
+      <Link to={to} className="font-semibold linked">
         {says}
       </Link>{" "}
       <button

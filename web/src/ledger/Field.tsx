@@ -4,7 +4,7 @@ import type { ReactNode } from "react";
 export function Field({ label, children }: { label: string; children: ReactNode }) {
   return (
     <div>
-      <dt className="text-label text-faded">{label}</dt>
+      <dt className="as-label">{label}</dt>
       <dd className="text-[14px] leading-[20px]">{children}</dd>
     </div>
   );

@@ -134,7 +134,7 @@ function Words({ option }: { option: Option<string> }) {
     <>
       {option.name}
       {option.count !== undefined && <span className="ml-auto pl-4 text-faded">{option.count.toLocaleString("en")}</span>}
-      {option.hint && <span className="ml-auto truncate pl-4 font-path text-path text-faded">{option.hint}</span>}
+      {option.hint && <span className="ml-auto truncate pl-4 as-path text-faded">{option.hint}</span>}
     </>
   );
 }

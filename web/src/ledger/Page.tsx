@@ -90,7 +90,7 @@ function Running() {
       {store && (store.present ? `${store.name}, ${size(store.freeBytes ?? 0)} free` : <b className="text-brass">{store.name} absent</b>)}
       {store && (moving ?? failed === 0) && " · "}
       {moving ? (
-        <Link to={`/receipts/${moving.number}`} className="font-semibold text-velvet underline underline-offset-3">
+        <Link to={`/receipts/${moving.number}`} className="font-semibold linked">
           receipt {moving.number}: {figure(moving.filesCopied)} of {figure(moving.filesToCopy)} files
         </Link>
       ) : (

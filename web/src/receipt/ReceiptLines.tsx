@@ -20,7 +20,7 @@ export function ReceiptLines({ lines, store, scroller }: { lines: ReceiptLine[];
   });
   return (
     <section aria-label="Lines of the receipt" className="pr-6 pb-10 pl-page">
-      <div className="receipt-columns border-b border-rule-strong pb-1 text-label text-faded" aria-hidden="true">
+      <div className="receipt-columns border-b border-rule-strong pb-1 as-label" aria-hidden="true">
         <span>on the card</span>
         <span>outcome</span>
         <span>is now</span>
@@ -53,12 +53,12 @@ function Line({ line }: { line: ReceiptLine }) {
   const grave = line.outcome === "failed" || line.outcome === "unreadable";
   return (
     <div className="receipt-columns py-[5px]">
-      <span className="font-path text-path break-all">{line.path}</span>
+      <span className="as-path break-all">{line.path}</span>
       <span className={grave ? "font-semibold text-brass" : line.outcome === "brought in" ? "" : "text-faded"}>{lineInWords(line)}</span>
-      <span className="font-path text-path break-all">{line.outcome === "brought in" || line.outcome === "waiting" ? line.name : "—"}</span>
+      <span className="as-path break-all">{line.outcome === "brought in" || line.outcome === "waiting" ? line.name : "—"}</span>
       <span className="text-right">{size(line.bytes)}</span>
       <span className="text-right">{line.provenAt ? timeOfDay(line.provenAt) : ""}</span>
-      <span className="font-path text-path text-faded" title={line.checksum ?? undefined}>
+      <span className="as-path text-faded" title={line.checksum ?? undefined}>
         {line.checksum ? `${line.checksum.slice(0, 4)}…${line.checksum.slice(-4)}` : ""}
       </span>
     </div>

@@ -34,7 +34,7 @@ function ReceiptNumber({ number }: { number: string }) {
         {receipt.error instanceof Refused && receipt.error.status === 404 ? (
           <Nothing heading="No such receipt">
             {receipt.error.message}{" "}
-            <Link to="/intake" className="text-velvet underline underline-offset-3">
+            <Link to="/intake" className="linked">
               All receipts
             </Link>
           </Nothing>
@@ -97,7 +97,7 @@ function ReceiptNumber({ number }: { number: string }) {
 
 /** The whole receipt to be kept elsewhere. */
 function Exports({ number }: { number: string }) {
-  const link = "text-velvet underline underline-offset-3";
+  const link = "linked";
   return (
     <p className="mb-4 flex gap-x-6">
       <Link className={link} to={`/receipts/${number}/sheet`}>

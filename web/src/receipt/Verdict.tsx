@@ -14,7 +14,7 @@ export function Verdict({ receipt }: { receipt: Receipt }) {
       <p className="mt-1">
         {receipt.verdict.sentence}{" "}
         {receipt.state === "taken back" && (
-          <Link to={`/intake/${receipt.desk}`} className="text-velvet underline underline-offset-3">
+          <Link to={`/intake/${receipt.desk}`} className="linked">
             Back to the desk
           </Link>
         )}

@@ -64,7 +64,7 @@ export function ShootScreen() {
                   {count(shoot.frames, "frame")}, {count(shoot.files, "file")}, {size(shoot.bytes)}
                 </Field>
                 <Field label="folder">
-                  <span className="font-path text-path">{shoot.folder}/</span>
+                  <span className="as-path">{shoot.folder}/</span>
                 </Field>
                 <Field label="copies">
                   {copiesInWords(shoot.copies, shoot.copiesOfEach)}: {shoot.copies.map((at) => at.store).join(", ")}
@@ -79,7 +79,7 @@ export function ShootScreen() {
                   >
                     prove it again
                   </TextButton>{" "}
-                  <Link to={`/daybook?shoot=${shoot.id}`} className="text-velvet underline underline-offset-3">
+                  <Link to={`/daybook?shoot=${shoot.id}`} className="linked">
                     in the day book
                   </Link>
                 </Field>

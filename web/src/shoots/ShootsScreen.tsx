@@ -31,7 +31,7 @@ export function ShootsScreen() {
     <Page title="Shoots">
       <Trouble error={shoots.error} />
       {(all.length > 0 || words !== "") && (
-        <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1 border-b border-rule pt-5 pr-6 pb-3 pl-page" role="search" aria-label="Shoots">
+        <div className="in-line gap-x-6 gap-y-1 border-b border-rule pt-5 pr-6 pb-3 pl-page" role="search" aria-label="Shoots">
           <input
             type="search"
             aria-label="Find shoots by description, folder or date"
@@ -63,20 +63,20 @@ export function ShootsScreen() {
       {shoots.data && loaded.length === 0 && words.trim() === "" && (
         <Nothing heading="No shoots yet">
           Bring in a card, and its shoots stand here by year.{" "}
-          <Link to="/intake" className="text-velvet underline underline-offset-3">
+          <Link to="/intake" className="linked">
             To the cards
           </Link>
         </Nothing>
       )}
       {[...years].map(([year, list]) => (
         <section key={year} aria-label={year} className="pb-6">
-          <div className="flex flex-wrap items-baseline justify-between gap-x-6 pt-6 pr-6 pb-3 pl-page">
+          <div className="in-line justify-between gap-x-6 pt-6 pr-6 pb-3 pl-page">
             <h1 className="text-title font-semibold">{year}</h1>
             <p className="text-faded">
               {count(sums.get(year)?.shoots ?? 0, "shoot")}, {count(sums.get(year)?.frames ?? 0, "frame")}, {size(sums.get(year)?.bytes ?? 0)}
             </p>
           </div>
-          <div className="shoot-columns border-b border-rule-strong pb-1 text-label text-faded" aria-hidden="true">
+          <div className="shoot-columns border-b border-rule-strong pb-1 as-label" aria-hidden="true">
             <span />
             <span />
             <span>taken</span>
@@ -116,12 +116,12 @@ function Row({ shoot }: { shoot: Shoot }) {
       </span>
       <span>
         <span className="block text-[14px] font-semibold">{day(shoot.date)}</span>
-        <span className="block text-label text-faded">{hours(shoot.from, shoot.to)}</span>
+        <span className="block as-label">{hours(shoot.from, shoot.to)}</span>
       </span>
       <span className="font-hand text-hand font-semibold group-hover:text-velvet">
         {shoot.description || <i className="font-normal text-faded">without a description</i>}
       </span>
-      <span className="font-path text-path break-words">{shoot.folder}/</span>
+      <span className="as-path break-words">{shoot.folder}/</span>
       <span data-column="frames" className="text-right">
         {figure(shoot.frames)}
       </span>

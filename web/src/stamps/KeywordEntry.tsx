@@ -56,7 +56,7 @@ export function KeywordEntry({ label, keywords, placeholder = "add a keyword", o
     }
   };
   return (
-    <span className="flex flex-wrap items-baseline gap-x-3 gap-y-[2px]">
+    <span className="in-line gap-x-3 gap-y-[2px]">
       {keywords.map((path) => (
         <span key={path.join("\0")} className="border-b border-rule-strong">
           <span className="text-faded">{path.length > 1 && `${pathInWords(path.slice(0, -1))} › `}</span>
@@ -125,7 +125,7 @@ export function KeywordEntry({ label, keywords, placeholder = "add a keyword", o
                 }}
               >
                 <span>{offer.path[offer.path.length - 1]}</span>
-                <span className="ml-auto truncate pl-4 text-label text-faded">{offer.hint}</span>
+                <span className="ml-auto truncate pl-4 as-label">{offer.hint}</span>
               </li>
             ))}
           </ul>

@@ -9,7 +9,7 @@ const ON_THE_DESK = OCCASION.filter((field) => ["job", "event", "location", "cit
 export function ShootStamps({ wish, title, onSay }: { wish: ShootWish; title: string; onSay: (wish: ShootWish, what: string) => void }) {
   const keywords = wish.keywords ?? [];
   return (
-    <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1 pt-[2px] pr-6 pb-[6px] pl-page" role="group" aria-label={`Stamps of ${title}`}>
+    <div className="in-line gap-x-6 gap-y-1 pt-[2px] pr-6 pb-[6px] pl-page" role="group" aria-label={`Stamps of ${title}`}>
       {ON_THE_DESK.map((field) => (
         <span key={field.name}>
           {field.label}{" "}

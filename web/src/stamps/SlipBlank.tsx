@@ -10,7 +10,7 @@ export function SlipBlank({ field, text, placeholder, onDone }: { field: FieldOf
   };
   return (
     <div className="grid grid-cols-[130px_minmax(0,1fr)] items-baseline gap-x-3 py-[3px]">
-      <span className="text-label text-faded" aria-hidden="true">
+      <span className="as-label" aria-hidden="true">
         {field.label}
       </span>
       <textarea

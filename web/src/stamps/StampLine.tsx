@@ -41,7 +41,7 @@ export function StampLine({ plan, order, open, onOpen, onStamps }: Props) {
           >
             <Arrowhead open={open} />
           </Collapsible.Trigger>
-          <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1 pl-[14px]">
+          <div className="in-line gap-x-6 gap-y-1 pl-[14px]">
             <span className="text-[14px]">
               <Choice
                 label="rights slip"
@@ -151,17 +151,17 @@ export function StampLine({ plan, order, open, onOpen, onStamps }: Props) {
               <dl aria-label="What will be written" className="grid grid-cols-[150px_minmax(0,1fr)] gap-x-3 border-t border-rule pt-2">
                 {sample.says.map((said) => (
                   <div key={said.field} className="contents">
-                    <dt className="text-label text-faded">{said.label}</dt>
+                    <dt className="as-label">{said.label}</dt>
                     <dd className="break-words whitespace-pre-line">{said.text}</dd>
                   </div>
                 ))}
                 {sample.keywords.length > 0 && (
                   <>
-                    <dt className="text-label text-faded">keywords</dt>
+                    <dt className="as-label">keywords</dt>
                     <dd>{sample.keywords.map(pathInWords).join("; ")}</dd>
                   </>
                 )}
-                <dt className="text-label text-faded">written</dt>
+                <dt className="as-label">written</dt>
                 <dd className="text-faded">{sample.written.join("; ")}</dd>
               </dl>
             ) : (

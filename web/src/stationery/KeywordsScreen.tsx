@@ -18,7 +18,7 @@ export function KeywordsScreen() {
   const words = found.data?.words ?? [];
   return (
     <Page title="Keywords">
-      <div className="flex flex-wrap items-baseline gap-x-6 gap-y-2 border-b border-rule-strong pt-6 pr-6 pb-3 pl-page">
+      <div className="in-line gap-x-6 gap-y-2 border-b border-rule-strong pt-6 pr-6 pb-3 pl-page">
         <h1 className="text-title font-semibold">Keywords</h1>
         <p className="text-faded">{count(found.data?.inAll ?? 0, "word")} in all</p>
         <input
@@ -39,7 +39,7 @@ export function KeywordsScreen() {
           }}
         />
         <span className="ml-auto flex gap-x-6">
-          <a className="text-velvet underline underline-offset-3" href="/api/keywords/list" download="keywords.txt">
+          <a className="linked" href="/api/keywords/list" download="keywords.txt">
             take the list to a file
           </a>
           <FileWord
@@ -50,7 +50,7 @@ export function KeywordsScreen() {
               bring.mutate(text);
             }}
           />
-          <Link to="/stationery" className="text-velvet underline underline-offset-3">
+          <Link to="/stationery" className="linked">
             all stationery
           </Link>
         </span>

@@ -15,7 +15,7 @@ export function KindsOfWork({ items }: { items: Item<Destination>[] }) {
       heading="Kinds of work"
       one="kind"
       items={items}
-      inWords={({ folder }) => (folder === "" ? "the store's root" : <span className="font-path text-path">{folder}/</span>)}
+      inWords={({ folder }) => (folder === "" ? "the store's root" : <span className="as-path">{folder}/</span>)}
     >
       <Trouble error={save.error} />
       <div className="py-[6px] pr-6 pl-page">

@@ -15,7 +15,7 @@ export function OrderRow({ order }: { order: SavedOrder }) {
         <span />
         <span>
           <b className="font-hand text-hand">{order.name}</b>
-          {order.isDefault && <span className="block text-label text-faded">the default</span>}
+          {order.isDefault && <span className="block as-label">the default</span>}
         </span>
         <span>
           {bring}; {shootsInWords(shoots)}; to {destinationInWords(destination, "the main store")}

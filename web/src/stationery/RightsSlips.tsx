@@ -97,7 +97,7 @@ function SlipForm({ item, onSay }: { item: Item<SlipTexts>; onSay: (document: Sl
     <div className="margin-rule grid grid-cols-2 gap-x-8 border-t border-rule bg-sheet py-3 pr-6 pl-page">
       <Blanks title="Rights" fields={PERSON} document={document} onSay={say}>
         <div className="grid grid-cols-[130px_minmax(0,1fr)] items-baseline gap-x-3 py-[3px]">
-          <span className="text-label text-faded">copyright status</span>
+          <span className="as-label">copyright status</span>
           <Choice
             label=""
             value={document.status ?? ""}

@@ -43,7 +43,7 @@ export function StationeryScreen() {
       <section aria-label="Keywords" className="flex items-baseline gap-x-6 border-b border-rule-strong pt-7 pr-6 pb-[6px] pl-page">
         <h2 className="text-[20px] font-semibold">Keywords</h2>
         <p className="text-faded">One vocabulary for all that is stamped.</p>
-        <Link to="/stationery/keywords" className="ml-auto text-velvet underline underline-offset-3">
+        <Link to="/stationery/keywords" className="ml-auto linked">
           open the keywords
         </Link>
       </section>

@@ -47,7 +47,7 @@ export function WordRow({ word, depth }: { word: KeywordRow; depth: number }) {
         <span style={{ paddingLeft: depth * 22 }}>
           <span className={word.isHeading ? "font-hand text-hand font-semibold" : "font-semibold"}>{word.word}</span>
           {word.above.length > 0 && <span className="text-faded"> in {pathInWords(word.above)}</span>}
-          {word.isHeading && <span className="text-label text-faded"> a heading, never written</span>}
+          {word.isHeading && <span className="as-label"> a heading, never written</span>}
         </span>
         <span className="text-faded">
           also{" "}
@@ -111,7 +111,7 @@ export function WordRow({ word, depth }: { word: KeywordRow; depth: number }) {
       </div>
       {asking && (
         <div
-          className="flex flex-wrap items-baseline gap-x-5 border-b border-rule bg-sheet py-[6px] pr-6 pl-page"
+          className="in-line gap-x-5 border-b border-rule bg-sheet py-[6px] pr-6 pl-page"
           role="group"
           aria-label={`${asking.what} ${word.word}`}
         >
@@ -200,7 +200,7 @@ function OtherWord({ label, word, not, onChoose }: { label: string; word: string
   const first = completions.data?.map((one) => one.id) ?? [];
   const offers = (found.data?.words ?? []).filter((one) => one.id !== not).sort((a, b) => Number(first.includes(b.id)) - Number(first.includes(a.id))).slice(0, 6); // prettier-ignore
   return (
-    <span className="flex flex-wrap items-baseline gap-x-4">
+    <span className="in-line gap-x-4">
       {word}{" "}
       <input
         aria-label={label}

@@ -36,7 +36,7 @@ export function AddStore({ drives, stores, onClose }: { drives: Drive[]; stores:
                 }}
               >
                 <b>{one.label}</b>
-                <span className="truncate font-path text-path">
+                <span className="truncate as-path">
                   {[one.path, one.device].filter(Boolean).join(" · ")}
                   {one.readOnly && " · read-only"}
                 </span>
@@ -48,7 +48,7 @@ export function AddStore({ drives, stores, onClose }: { drives: Drive[]; stores:
         </ul>
       ) : (
         <>
-          <p className="mt-2 flex flex-wrap gap-x-1 border-y border-rule px-4 py-[5px] font-path text-path">
+          <p className="mt-2 flex flex-wrap gap-x-1 border-y border-rule px-4 py-[5px] as-path">
             <button
               type="button"
               className="underline underline-offset-3"
@@ -82,7 +82,7 @@ export function AddStore({ drives, stores, onClose }: { drives: Drive[]; stores:
               <li key={folder}>
                 <button
                   type="button"
-                  className="w-full px-4 py-[2px] text-left font-path text-path hover:bg-wash"
+                  className="w-full px-4 py-[2px] text-left as-path hover:bg-wash"
                   onClick={() => {
                     setPath(`${path === "/" ? "" : path}/${folder}`);
                     setNewFolder("");
@@ -94,7 +94,7 @@ export function AddStore({ drives, stores, onClose }: { drives: Drive[]; stores:
             ))}
             {found.data?.folders.length === 0 && <li className="px-4 py-[2px] text-faded">no folders in it</li>}
           </ul>
-          <p className="flex flex-wrap items-baseline gap-x-6 gap-y-1 border-t border-rule px-4 py-2">
+          <p className="in-line gap-x-6 gap-y-1 border-t border-rule px-4 py-2">
             <span>
               new folder in it <Entry label="name of a new folder" value={newFolder} width={150} longest={100} atOnce onDone={setNewFolder} />
             </span>

@@ -27,7 +27,7 @@ export function BadCopies({
   const can = copies.filter((copy) => copy.good.length > 0 && !copy.isToMend);
   return (
     <section aria-label="Copies that need mending" className="pb-10">
-      <div className="flex flex-wrap items-baseline justify-between gap-x-6 border-b border-rule-strong pt-6 pr-6 pb-[6px] pl-page">
+      <div className="in-line justify-between gap-x-6 border-b border-rule-strong pt-6 pr-6 pb-[6px] pl-page">
         <h2 className="text-hand font-semibold">
           Missing or different <span className="font-plain text-body font-normal text-faded">{count(copies.length, "copy", "copies")}</span>
         </h2>
@@ -78,13 +78,13 @@ export function BadCopies({
             <span className="justify-self-center font-hand font-semibold text-brass" aria-hidden="true">
               !
             </span>
-            <span className="font-path text-path break-all">{copy.path}</span>
+            <span className="as-path break-all">{copy.path}</span>
             <span>{copy.storeName}</span>
             <span className="text-brass">
               <b>{copy.state}</b>: {copy.because}
               {copy.foundPath !== null && (
                 <span className="block text-ink">
-                  found as <span className="font-path text-path break-all">{copy.foundPath}</span>
+                  found as <span className="as-path break-all">{copy.foundPath}</span>
                 </span>
               )}
             </span>

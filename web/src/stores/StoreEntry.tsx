@@ -22,7 +22,7 @@ export function StoreEntry({ store, all, copying, elsewhere }: { store: StorePag
       <div className="folds grid grid-cols-[var(--spacing-margin)_minmax(0,1fr)_300px] gap-x-[14px] py-4 pr-6">
         <span className="justify-self-center pt-1">{(!store.present || store.sums.bad > 0) && <Mark sign="!" label="look here" />}</span>
         <div>
-          <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+          <div className="in-line gap-x-5 gap-y-1">
             <h2 className="text-[20px] font-semibold">{store.name}</h2>
             <Choice
               label=""
@@ -42,7 +42,7 @@ export function StoreEntry({ store, all, copying, elsewhere }: { store: StorePag
               }}
             />
           </div>
-          <p className="font-path text-path break-all text-faded">
+          <p className="as-path break-all text-faded">
             {store.path}
             {store.device && ` · ${store.device}`}
           </p>
@@ -85,7 +85,7 @@ export function StoreEntry({ store, all, copying, elsewhere }: { store: StorePag
             {store.sums.oldestProof ? `the oldest proof is of ${dateOf(store.sums.oldestProof)}` : "nothing is proven here yet"}
             {store.secondsToProve !== null && store.sums.proven > 0 && `; all of it takes about ${duration(store.secondsToProve)}`}
           </p>
-          <p className="mt-2 flex flex-wrap items-baseline gap-x-5">
+          <p className="mt-2 in-line gap-x-5">
             {moving ? (
               <TextButton
                 onClick={() => {
@@ -153,7 +153,7 @@ function Unknown({ proving }: { proving: Proving }) {
       <summary className="cursor-pointer text-faded">
         {count(proving.unknownFiles, "file")} in its folders {proving.unknownFiles === 1 ? "is" : "are"} not the ledger&apos;s
       </summary>
-      <ul className="mt-1 max-h-[180px] overflow-y-auto font-path text-path">
+      <ul className="mt-1 max-h-[180px] overflow-y-auto as-path">
         {proving.unknown.map((path) => (
           <li key={path}>{path}</li>
         ))}

@@ -21,7 +21,7 @@ export function StoresScreen() {
   return (
     <Page title="Stores">
       <Trouble error={found.error} />
-      <div className="flex flex-wrap items-baseline justify-between gap-x-6 pt-6 pr-6 pb-3 pl-page">
+      <div className="in-line justify-between gap-x-6 pt-6 pr-6 pb-3 pl-page">
         <h1 className="text-title font-semibold">Stores</h1>
         {found.data && (
           <p className="text-faded">

@@ -41,7 +41,7 @@ export function ShootsPart({ value, onChange }: { value: OrderParts["shoots"]; o
   const pause = value.pauseMinutes;
   const offered = pause === null || PAUSES.includes(pause) ? PAUSES : [...PAUSES, pause].sort((a, b) => a - b);
   return (
-    <span className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
+    <span className="in-line gap-x-6 gap-y-1">
       <span>
         a new one each day;{" "}
         <Choice

@@ -21,7 +21,7 @@ export function ClocksPart({ card, cards, frames, clocks, onClock }: Props) {
     <ul aria-label="Clocks">
       {clocks.map((clock) => (
         <li key={idOf(clock)} aria-label={`Clock of ${nameOf(clock)}`}>
-          <span className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+          <span className="in-line gap-x-5 gap-y-1">
             <b>{nameOf(clock)}</b>
             <span>
               {clock.frames === 1 ? "it" : `the first of ${clock.frames}`} showed <span className={clock.seconds === 0 ? "" : "line-through"}>{instant(clock.before)}</span>

@@ -6,7 +6,7 @@ const NUMBERS = ["1", "2", "3", "4"];
 /** How many proven copies clear a card, and what is done to be sure of them, with what it costs. */
 export function CopiesPart({ value, onChange }: { value: CopiesWanted; onChange: (value: CopiesWanted) => void }) {
   return (
-    <span className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
+    <span className="in-line gap-x-6 gap-y-1">
       <Choice
         label="a card is cleared by"
         value={String(value.number)}

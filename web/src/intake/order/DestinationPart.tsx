@@ -19,7 +19,7 @@ export function DestinationPart({ value, store, onChange }: { value: Destination
   const chosen = current ? current.name : value.folder === "" && value.kindOfWork === "" ? ROOT : BROWSE;
   return (
     <div>
-      <span className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
+      <span className="in-line gap-x-6 gap-y-1">
         <Choice
           label=""
           value={chosen}

@@ -7,7 +7,7 @@ const EDGES = [1024, 2048, 4096, 16384];
 export function DngPart({ value, estimate, onChange }: { value: DngsWanted; estimate: string; onChange: (value: DngsWanted) => void }) {
   const wanted = value.mode !== "off";
   return (
-    <span className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
+    <span className="in-line gap-x-6 gap-y-1">
       <Choice<DngMode>
         label="raws become DNGs"
         value={value.mode}

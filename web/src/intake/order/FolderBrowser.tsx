@@ -12,7 +12,7 @@ export function FolderBrowser({ start, onChoose, onClose }: { start: string; onC
   const isNew = found.data?.folders === null;
   return (
     <div role="group" aria-label="Folders of the store" className="mt-2 max-w-[680px] border border-ink bg-paper">
-      <p className="flex flex-wrap items-baseline gap-x-1 border-b border-rule px-3 py-[5px] font-path text-path">
+      <p className="in-line gap-x-1 border-b border-rule px-3 py-[5px] as-path">
         {["", ...parts].map((name, i) => (
           <span key={`${i} ${name}`}>
             <button
@@ -38,7 +38,7 @@ export function FolderBrowser({ start, onChoose, onClose }: { start: string; onC
               <li key={name}>
                 <button
                   type="button"
-                  className="w-full px-3 py-[2px] text-left font-path text-path hover:bg-wash"
+                  className="w-full px-3 py-[2px] text-left as-path hover:bg-wash"
                   onClick={() => {
                     setFolder([...parts, name].join("/"));
                   }}
@@ -51,7 +51,7 @@ export function FolderBrowser({ start, onChoose, onClose }: { start: string; onC
           </ul>
         </>
       )}
-      <p className="flex flex-wrap items-baseline gap-x-5 border-t border-rule px-3 py-[5px]">
+      <p className="in-line gap-x-5 border-t border-rule px-3 py-[5px]">
         <TextButton
           onClick={() => {
             onChoose(folder);

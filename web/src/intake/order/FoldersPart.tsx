@@ -8,7 +8,7 @@ export function FoldersPart({ value, samples, onChange }: { value: FolderPattern
   const stationery = useStationery();
   return (
     <div>
-      <div className="mb-2 flex flex-wrap items-baseline gap-x-6 gap-y-1">
+      <div className="mb-2 in-line gap-x-6 gap-y-1">
         <PatternChoice kind="folders" items={stationery.data?.folders ?? []} value={value} onChange={onChange} />
         {value.levels.length < 8 && (
           <TextButton
@@ -23,7 +23,7 @@ export function FoldersPart({ value, samples, onChange }: { value: FolderPattern
       </div>
       {value.levels.map((level, i) => (
         <div key={i} className="mt-1 flex items-baseline">
-          <span aria-hidden="true" className="shrink-0 text-right font-path text-path text-faded" style={{ width: 14 + i * 18 }}>
+          <span aria-hidden="true" className="shrink-0 text-right as-path text-faded" style={{ width: 14 + i * 18 }}>
             {i > 0 ? "└\u00a0" : ""}
           </span>
           <PieceTable

@@ -9,7 +9,7 @@ export function NamesPart({ value, samples, onChange }: { value: NamePattern; sa
   const stationery = useStationery();
   return (
     <div>
-      <div className="mb-2 flex flex-wrap items-baseline gap-x-6 gap-y-1">
+      <div className="mb-2 in-line gap-x-6 gap-y-1">
         <PatternChoice kind="names" items={stationery.data?.names ?? []} value={value} onChange={onChange} />
         <Choice
           label="between pieces"

@@ -58,7 +58,7 @@ export function OrderLine({ plan, name, changed, open, onOpen, onOrder, children
           >
             <Arrowhead open={open} />
           </Collapsible.Trigger>
-          <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1 pl-[14px]">
+          <div className="in-line gap-x-6 gap-y-1 pl-[14px]">
             <span className="text-[14px]">
               <Choice
                 label="standing order"
@@ -71,7 +71,7 @@ export function OrderLine({ plan, name, changed, open, onOpen, onOrder, children
               <Key>O</Key>
             </span>
             {departs.length > 0 && order && (
-              <span className="flex flex-wrap items-baseline gap-x-4">
+              <span className="in-line gap-x-4">
                 <span>
                   <b className="text-brass">departs from it</b> in {departs.map((part) => PART_NAMES[part]).join(", ")}
                 </span>
@@ -206,7 +206,7 @@ export function PartLine({ label, mark, children }: { label: string; mark?: Reac
     <div className="folds grid grid-cols-[var(--spacing-margin)_108px_minmax(0,1fr)] items-baseline border-b border-rule py-[7px] pr-6">
       <dt className="contents">
         <span className="justify-self-center">{mark}</span>
-        <span className="pl-[14px] text-label text-faded">{label}</span>
+        <span className="pl-[14px] as-label">{label}</span>
       </dt>
       <dd className="pl-[14px]">{children}</dd>
     </div>

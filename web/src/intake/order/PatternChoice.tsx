@@ -10,7 +10,7 @@ export function PatternChoice<T>({ kind, items, value, onChange }: { kind: Stati
   const save = useSaveItem();
   const current = items.find((item) => JSON.stringify(item.document) === JSON.stringify(value));
   return (
-    <span className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
+    <span className="in-line gap-x-6 gap-y-1">
       <Choice
         label=""
         value={current?.name ?? OWN}

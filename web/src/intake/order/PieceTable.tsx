@@ -30,7 +30,7 @@ export function PieceTable({ label, place, pieces, says, samples, onChange }: Pr
     <ol aria-label={label} className="flex flex-wrap items-stretch gap-y-2">
       {pieces.map((piece, i) => (
         <li key={`${i} ${piece.piece}`} className="min-w-[118px] border-r border-rule-strong px-3 first:pl-0">
-          <span className="flex items-baseline gap-2 text-label text-faded">
+          <span className="flex items-baseline gap-2 as-label">
             {i + 1}
             <span className="ml-auto flex">
               <Step
@@ -60,7 +60,7 @@ export function PieceTable({ label, place, pieces, says, samples, onChange }: Pr
             </span>
           </span>
           <span className="block font-semibold">{PIECES.find((one) => one.value === piece.piece)?.name ?? piece.piece}</span>
-          <span className="block font-path text-path break-all" data-says>
+          <span className="block as-path break-all" data-says>
             {says[i] ? says[i] : <i className="font-plain text-faded">says nothing here</i>}
           </span>
           <How
@@ -134,7 +134,7 @@ function How({ piece, place, samples, onChange }: { piece: Piece; place: Props["
   }
   if (piece.piece === "sequence") {
     return (
-      <span className="flex flex-wrap items-baseline gap-x-3 text-label">
+      <span className="in-line gap-x-3 text-label">
         <span>
           from{" "}
           <Entry

@@ -21,7 +21,7 @@ export function SubfoldersPart({ value, onChange }: { value: Subfolders; onChang
   };
   return (
     <div>
-      <span className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
+      <span className="in-line gap-x-6 gap-y-1">
         <Choice
           label=""
           value={current ? current.name : value.make.length === 0 ? NONE : OWN}
@@ -59,7 +59,7 @@ export function SubfoldersPart({ value, onChange }: { value: Subfolders; onChang
         )}
       </span>
       {value.make.length > 0 && (
-        <ul aria-label="Subfolders" className="mt-1 flex flex-wrap gap-x-5 gap-y-1 font-path text-path">
+        <ul aria-label="Subfolders" className="mt-1 flex flex-wrap gap-x-5 gap-y-1 as-path">
           {value.make.map((folder, i) => (
             <li key={folder} className="flex items-baseline gap-2">
               {folder}/
