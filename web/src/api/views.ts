@@ -663,7 +663,7 @@ export interface ShootPage {
   looked: boolean;
 }
 
-/** A page of shoots, the latest first, and the years that they are of. */
+/** A page of shoots, the latest first, and all years that there are shoots of. */
 export interface Shoots {
   shoots: Shoot[];
   years: Year[];
