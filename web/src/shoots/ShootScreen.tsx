@@ -55,7 +55,22 @@ export function ShootScreen() {
         {shoot && (
           <>
             <section aria-label="The shoot" className="flex flex-wrap items-end gap-x-6 gap-y-2 border-b border-ink py-5 pr-6 pl-page">
-              <h1 className="w-full text-title font-semibold">{shoot.description || "Without a description"}</h1>
+              <div className="in-line w-full justify-between gap-x-6">
+                <h1 className="text-title font-semibold">{shoot.description || "Without a description"}</h1>
+                <span className="in-line gap-x-6">
+                  <TextButton
+                    disabled={prove.isPending}
+                    onClick={() => {
+                      prove.mutate(shoot.id);
+                    }}
+                  >
+                    prove it again
+                  </TextButton>
+                  <Link to={`/daybook?shoot=${shoot.id}`} className="linked">
+                    in the day book
+                  </Link>
+                </span>
+              </div>
               <dl className="flex flex-wrap gap-x-6 gap-y-2">
                 <Field label="taken">
                   {day(shoot.date)} {shoot.date.slice(0, 4)}, {hours(shoot.from, shoot.to)}
@@ -69,20 +84,7 @@ export function ShootScreen() {
                 <Field label="copies">
                   {copiesInWords(shoot.copies, shoot.copiesOfEach)}: {shoot.copies.map((at) => at.store).join(", ")}
                 </Field>
-                <Field label="oldest proof">
-                  {dateOf(shoot.provenSince)}{" "}
-                  <TextButton
-                    disabled={prove.isPending}
-                    onClick={() => {
-                      prove.mutate(shoot.id);
-                    }}
-                  >
-                    prove it again
-                  </TextButton>{" "}
-                  <Link to={`/daybook?shoot=${shoot.id}`} className="linked">
-                    in the day book
-                  </Link>
-                </Field>
+                <Field label="oldest proof">{dateOf(shoot.provenSince)}</Field>
               </dl>
             </section>
             {(findings.data?.copies.length ?? 0) > 0 && (

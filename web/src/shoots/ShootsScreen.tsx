@@ -44,7 +44,7 @@ export function ShootsScreen() {
             className="w-[260px] border-b border-dotted border-rule-strong bg-transparent pb-[2px] placeholder:text-faded placeholder:italic focus:border-solid focus:border-velvet focus:outline-none"
           />
           <span className="flex flex-wrap gap-x-4">
-            {all.map((year) => (
+            {(all.length > 1 || upTo !== "" ? all : []).map((year) => (
               <TextButton
                 key={year.year}
                 pressed={year.year === upTo}
