@@ -36,8 +36,12 @@ test("Enter in a blank leads to the next one, and after the last to the button t
     await page.keyboard.press("Enter");
     await expect(blanks.nth(i + 1)).toBeFocused();
   }
-  await page.keyboard.press("Enter");
+  await page.keyboard.down("Enter");
+  await page.keyboard.down("Enter"); // held down, it leads to the button and begins nothing
+  await page.keyboard.up("Enter");
+  await page.waitForTimeout(700);
   await expect(page.getByRole("button", { name: /^Bring in \d+ frames/ })).toBeFocused();
+  await expect(page).toHaveURL(/\/intake\/[0-9a-f]{16}$/);
   await expect(page.getByRole("button", { name: /^Bring in \d+ frames/ })).toContainText("Enter");
 });
 

@@ -11,6 +11,11 @@ import type { Cards, Receipt, Shoot, Shoots } from "./types";
 /** A card that comes or goes is noticed within this many milliseconds. */
 const READER_GLANCE = 1000;
 const PROGRESS_GLANCE = 400;
+/** Milliseconds after a card came or went in which the page looks for itself: what is put back within a second no stream tells of. */
+const UNSETTLED = 4000;
+
+let cardsWere = "";
+let cardsChanged = -UNSETTLED;
 
 export const useCards = () =>
   useQuery({
@@ -18,9 +23,12 @@ export const useCards = () =>
     queryFn: async () => {
       const cards = await get("/api/cards", schemas.Cards);
       noticed(cards.cards);
+      const are = cards.cards.map((card) => card.id).join();
+      if (are !== cardsWere) cardsChanged = performance.now();
+      cardsWere = are;
       return cards;
     },
-    refetchInterval: () => asksEvery(READER_GLANCE),
+    refetchInterval: () => (performance.now() - cardsChanged < UNSETTLED ? READER_GLANCE : asksEvery(READER_GLANCE)),
   });
 
 /**

@@ -25,7 +25,7 @@ export function DeskFoot({ desk, plan, failed, present, readiness, underWay, sta
   const totals = plan?.totals;
   const store = plan?.store ?? desk.store;
   return (
-    <footer tabIndex={-1} data-after-blanks="" className="border-t border-ink bg-paper focus:outline-none" aria-label="Totals">
+    <footer className="border-t border-ink bg-paper" aria-label="Totals">
       <div className="desk-columns items-end pt-[10px]">
         <span />
         <dl className="col-span-3 flex flex-wrap gap-x-7 gap-y-1 max-md:[&>div]:flex max-md:[&>div]:items-baseline max-md:[&>div]:gap-x-2">
@@ -83,10 +83,13 @@ export function DeskFoot({ desk, plan, failed, present, readiness, underWay, sta
         )}
         <button
           type="button"
-          disabled={!readiness.is}
+          aria-disabled={!readiness.is}
           data-begins=""
           onClick={onBegin}
-          className={`${last ? "" : "ml-auto"} group shrink-0 bg-velvet px-[22px] py-[9px] text-[15px] font-semibold text-paper hover:bg-ink disabled:bg-transparent disabled:text-faded disabled:outline disabled:outline-1 disabled:outline-rule-strong`}
+          onKeyDown={(event) => {
+            if (event.repeat) event.preventDefault(); // the Enter that led here, still held down
+          }}
+          className={`${last ? "" : "ml-auto"} group shrink-0 bg-velvet px-[22px] py-[9px] text-[15px] font-semibold text-paper hover:bg-ink aria-disabled:cursor-default aria-disabled:bg-transparent aria-disabled:text-faded aria-disabled:outline aria-disabled:outline-1 aria-disabled:outline-rule-strong`}
         >
           {readiness.says}
           <span className="group-focus:hidden">

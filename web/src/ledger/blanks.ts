@@ -1,7 +1,7 @@
 const inView = (selector: string) => [...document.querySelectorAll<HTMLElement>(selector)].filter((one) => one.offsetParent !== null);
 
-/** The button that begins, where it can be pressed: it says that Enter does it. Else what stands about it. */
-const afterBlanks = () => document.querySelector<HTMLElement>("[data-begins]:not(:disabled)") ?? document.querySelector<HTMLElement>("[data-after-blanks]");
+/** The button that begins: it says that Enter does it, or what stands in its way, and takes the focus either way. */
+const afterBlanks = () => document.querySelector<HTMLElement>("[data-begins]");
 
 const isAfter = (one: Node, other: Node) => (other.compareDocumentPosition(one) & Node.DOCUMENT_POSITION_FOLLOWING) !== 0;
 

@@ -25,8 +25,10 @@ export function StampsOfShoot({ shoot, frames, picked, state, onAll, onNone }: P
   const settle = useSettleStamps(shoot);
   const noted = frames.filter((frame) => frame.stamp.note !== null);
   const edited = noted.filter((frame) => frame.stamp.found === "edit");
-  const waiting = state?.waiting ?? 0;
-  const stale = frames.some((frame) => frame.stamp.waits) && waiting === 0;
+  const framesWaiting = frames.filter((frame) => frame.stamp.waits).length;
+  const stale = framesWaiting > 0 && state?.waiting === 0;
+  // Two answers, one of them older: while either says that something waits, nobody says that nothing does.
+  const waiting = Math.max(state?.waiting ?? 0, framesWaiting);
   useEffect(() => {
     if (stale) void queries.invalidateQueries({ queryKey: ["shoot", shoot] });
   }, [stale, queries, shoot]);
