@@ -17,6 +17,9 @@ final class Focus
     /** Variance from which a square has structure (six steps of brightness). Common practice, no published source. */
     private const STRUCTURE = 36.0;
 
+    /** Of many squares the sharpest third or so counts: a picture is to be sharp somewhere. Common practice, no published source. */
+    private const SHARPEST = 3;
+
     /**
      * Variance of the Laplacian to that of the brightness; null where the square has no structure to be sharp or soft.
      *
@@ -38,5 +41,17 @@ final class Focus
         $variance = $squares / $count - ($sum / $count) ** 2;
 
         return $variance < self::STRUCTURE ? null : ($edgeSquares / $count - ($edges / $count) ** 2) / $variance;
+    }
+
+    /**
+     * Of many squares together, as ofTile() says it of each.
+     *
+     * @param non-empty-list<float> $tiles
+     */
+    public static function ofTiles(array $tiles): float
+    {
+        rsort($tiles);
+
+        return $tiles[intdiv(\count($tiles), self::SHARPEST)];
     }
 }

@@ -14,9 +14,8 @@ final readonly class Measurement
     public const BLACK = 16;
     public const CLIPPED = 245;
 
-    /** So many squares with structure are needed; and of them the sharpest third or so counts, for a picture is to be sharp somewhere. Common practice, no published source. */
+    /** So many squares with structure are needed. Common practice, no published source. */
     private const TILES = 4;
-    private const SHARPEST = 3;
 
     private function __construct(public float $mean, public float $blackShare, public float $clippedShare, public int $brightest, public ?float $focus)
     {
@@ -58,11 +57,7 @@ final readonly class Measurement
                 }
             }
         }
-        if (\count($found) < self::TILES) {
-            return null;
-        }
-        rsort($found);
 
-        return $found[intdiv(\count($found), self::SHARPEST)];
+        return \count($found) < self::TILES ? null : Focus::ofTiles($found);
     }
 }

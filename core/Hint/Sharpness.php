@@ -10,9 +10,6 @@ final readonly class Sharpness
     public const COLUMNS = 8;
     public const ROWS = 6;
 
-    /** Of a region's squares the sharpest third or so counts: it is to be sharp somewhere. Common practice, no published source. */
-    private const SHARPEST = 3;
-
     /** @param list<int|null> $regions COLUMNS x ROWS, row major: hundredths of the ratio that Focus gives; null where a region has no structure */
     private function __construct(public array $regions)
     {
@@ -53,8 +50,6 @@ final readonly class Sharpness
     /** @param list<float> $tiles */
     private static function sharpest(array $tiles): ?int
     {
-        rsort($tiles);
-
-        return [] === $tiles ? null : (int) round(100 * $tiles[intdiv(\count($tiles), self::SHARPEST)]);
+        return [] === $tiles ? null : (int) round(100 * Focus::ofTiles($tiles));
     }
 }

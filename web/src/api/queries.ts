@@ -1,6 +1,6 @@
 import { keepPreviousData, useInfiniteQuery, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef } from "react";
-import { noticed } from "./arrivals";
+import { noticed, unsettled } from "./arrivals";
 import { list } from "./checks";
 import { get, post, send } from "./client";
 import { asksEvery } from "./events";
@@ -11,11 +11,6 @@ import type { Cards, Receipt, Shoot, Shoots } from "./types";
 /** A card that comes or goes is noticed within this many milliseconds. */
 const READER_GLANCE = 1000;
 const PROGRESS_GLANCE = 400;
-/** Milliseconds after a card came or went in which the page looks for itself: what is put back within a second no stream tells of. */
-const UNSETTLED = 4000;
-
-let cardsWere = "";
-let cardsChanged = -UNSETTLED;
 
 export const useCards = () =>
   useQuery({
@@ -23,12 +18,9 @@ export const useCards = () =>
     queryFn: async () => {
       const cards = await get("/api/cards", schemas.Cards);
       noticed(cards.cards);
-      const are = cards.cards.map((card) => card.id).join();
-      if (are !== cardsWere) cardsChanged = performance.now();
-      cardsWere = are;
       return cards;
     },
-    refetchInterval: () => (performance.now() - cardsChanged < UNSETTLED ? READER_GLANCE : asksEvery(READER_GLANCE)),
+    refetchInterval: () => (unsettled() ? READER_GLANCE : asksEvery(READER_GLANCE)),
   });
 
 /**
