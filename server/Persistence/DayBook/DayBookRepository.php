@@ -86,9 +86,17 @@ final readonly class DayBookRepository
     public function check(ChainChecked $from, int $most, int $now): ChainChecked
     {
         $row = $this->database->fetchAssociative(
-            "WITH s AS MATERIALIZED (SELECT * FROM day_book_seal WHERE position > ? ORDER BY position LIMIT $most),
-                t AS (SELECT s.position, s.entry_id, s.digest, day_book_digest(coalesce(lag(s.digest) OVER (ORDER BY s.position), ?), e) AS again FROM s LEFT JOIN day_book_entry e ON e.id = s.entry_id)
-             SELECT count(*) AS many, max(position) AS position, (SELECT digest FROM t ORDER BY position DESC LIMIT 1) AS digest, (SELECT entry_id FROM t WHERE again IS DISTINCT FROM digest ORDER BY position LIMIT 1) AS broken FROM t",
+            "WITH s AS MATERIALIZED (
+                SELECT * FROM day_book_seal WHERE position > ? ORDER BY position LIMIT $most
+            ), t AS (
+                SELECT s.position, s.entry_id, s.digest, day_book_digest(coalesce(lag(s.digest) OVER (ORDER BY s.position), ?), e) AS again
+                FROM s
+                LEFT JOIN LATERAL (SELECT * FROM day_book_entry WHERE id = s.entry_id LIMIT 1) e ON true
+            )
+            SELECT count(*) AS many, max(position) AS position,
+                (SELECT digest FROM t ORDER BY position DESC LIMIT 1) AS digest,
+                (SELECT entry_id FROM t WHERE again IS DISTINCT FROM digest ORDER BY position LIMIT 1) AS broken
+            FROM t",
             [$from->position, $from->digest],
         );
         $is = Row::of(false === $row ? [] : $row);
