@@ -30,7 +30,7 @@ final readonly class CardIdentity
         $first = $stills[0] ?? null;
         $last = $stills[\count($stills) - 1] ?? null;
 
-        return new self($uuid, $label, null === $first ? '' : self::sayOf($first)."\t".strtr($within, "\t", ' '), null === $last ? '' : self::sayOf($last));
+        return new self($uuid, $label, null === $first ? '' : self::lineOf($first)."\t".strtr($within, "\t", ' '), null === $last ? '' : self::lineOf($last));
     }
 
     /** Names the card with its contents, in addresses and for what is said on its desk: 16 hexadecimal digits. */
@@ -56,7 +56,7 @@ final readonly class CardIdentity
     {
         $said = explode("\t", $still);
         foreach ($listing->files as $file) {
-            if (self::sayOf($file) === implode("\t", \array_slice($said, 0, 3))) {
+            if (self::lineOf($file) === implode("\t", \array_slice($said, 0, 3))) {
                 return true;
             }
         }
@@ -75,7 +75,7 @@ final readonly class CardIdentity
         return false !== $stat && (string) $stat['size'] === $bytes && (string) $stat['mtime'] === $modifiedAt;
     }
 
-    private static function sayOf(CardFile $file): string
+    private static function lineOf(CardFile $file): string
     {
         return strtr($file->text(), "\t", ' ')."\t".$file->bytes."\t".$file->modifiedAt;
     }

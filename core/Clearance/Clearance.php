@@ -50,7 +50,7 @@ final readonly class Clearance
 
         $letGo = \count(array_filter($counted, static fn (FileToClear $file): bool => null === self::lackOf($file, $copies, $seenNow) && (!$file->matches || $file->isBelieved())));
 
-        return new self([] === $missing && [] !== $counted, self::say($card, $counted, $missing, $copies, $letGo, $staying).self::sayCutOff($cutOff), $missing, \count($counted), $cleared, $letGo);
+        return new self([] === $missing && [] !== $counted, self::sentence($card, $counted, $missing, $copies, $letGo, $staying).self::cutOffInWords($cutOff), $missing, \count($counted), $cleared, $letGo);
     }
 
     public function lacks(Lack $lack): bool
@@ -108,16 +108,16 @@ final readonly class Clearance
      * @param list<Missing>     $missing
      * @param list<FileToClear> $staying what may go with the card, and is told
      */
-    private static function say(string $card, array $files, array $missing, int $copies, int $letGo, array $staying): string
+    private static function sentence(string $card, array $files, array $missing, int $copies, int $letGo, array $staying): string
     {
         if ([] === $files && [] === $missing) {
-            return "There is nothing on $card that would be lost".self::sayStaying($staying).'.';
+            return "There is nothing on $card that would be lost".self::stayingInWords($staying).'.';
         }
         if ([] === $missing) {
             $held = \count($files) - $letGo;
             $parts = 0 === $held ? [] : [\sprintf('%s on it %s %s', Count::of($held, 'file', 'files'), 1 === $held ? 'has' : 'have', Count::of($copies, 'proven copy', 'proven copies').(1 === $copies ? '' : " on $copies devices"))];
 
-            return \sprintf('%s may be formatted: %s%s.%s', $card, implode(', and ', [...$parts, ...0 === $letGo ? [] : [Count::of($letGo, 'file', 'files').' you let go']]), self::sayStaying($staying), self::sayBelieved($files));
+            return \sprintf('%s may be formatted: %s%s.%s', $card, implode(', and ', [...$parts, ...0 === $letGo ? [] : [Count::of($letGo, 'file', 'files').' you let go']]), self::stayingInWords($staying), self::believedInWords($files));
         }
         $parts = [];
         foreach (Lack::cases() as $lack) {
@@ -135,7 +135,7 @@ final readonly class Clearance
      *
      * @param list<FileToClear> $files
      */
-    private static function sayBelieved(array $files): string
+    private static function believedInWords(array $files): string
     {
         $seen = $since = [];
         foreach ($files as $file) {
@@ -154,7 +154,7 @@ final readonly class Clearance
     }
 
     /** @param list<FileToClear> $files what the camera wrote for itself, or beside clips */
-    private static function sayStaying(array $files): string
+    private static function stayingInWords(array $files): string
     {
         $words = array_count_values(array_map(static fn (FileToClear $file): string => Kind::BesideClip === $file->file->kind ? $file->file->countedAs() : '', $files));
         ksort($words);
@@ -165,7 +165,7 @@ final readonly class Clearance
         return [] === $files ? '' : \sprintf('; %s on it: %s', Count::of(\count($files), 'other file stays', 'other files stay'), implode(', ', [...$parts, ...0 === $own ? [] : [Count::figure($own)." of the camera's own"]]));
     }
 
-    private static function sayCutOff(int $files): string
+    private static function cutOffInWords(int $files): string
     {
         return 0 === $files ? '' : \sprintf(' %s cut off on it: what there is of %s is all that can be held.', 1 === $files ? 'One picture is' : Count::figure($files).' pictures are', 1 === $files ? 'it' : 'them');
     }

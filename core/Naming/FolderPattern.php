@@ -77,7 +77,7 @@ final readonly class FolderPattern
      */
     private function level(array $pieces, NameSource $source): array
     {
-        $said = array_map(static fn (Piece $piece): string => PieceKind::CardFolders === $piece->kind ? $piece->say($source, 0, 0) : str_replace('/', ' ', $piece->say($source, 0, 0)), $pieces);
+        $said = array_map(static fn (Piece $piece): string => PieceKind::CardFolders === $piece->kind ? $piece->textOf($source, 0, 0) : str_replace('/', ' ', $piece->textOf($source, 0, 0)), $pieces);
         $texts = array_map(static fn (string $text): string => trim(PortableText::withoutReserved($text)), $said);
         $joined = implode($this->between, array_filter($texts, static fn (string $text): bool => '' !== $text));
         $names = array_map(static fn (string $name): string => PortableText::forFolder($name, self::MOST_BYTES), explode('/', $joined));

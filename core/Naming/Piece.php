@@ -70,7 +70,7 @@ final readonly class Piece
      *
      * @param int $digits of the sequence
      */
-    public function say(NameSource $source, int $number, int $digits): string
+    public function textOf(NameSource $source, int $number, int $digits): string
     {
         return match ($this->kind) {
             PieceKind::Taken => DateFields::format($source->taken, $this->text),
@@ -89,7 +89,7 @@ final readonly class Piece
     /** The same as part of a file's name. */
     public function inName(NameSource $source, int $number, int $digits): string
     {
-        $said = $this->say($source, $number, $digits);
+        $said = $this->textOf($source, $number, $digits);
 
         return match (true) {
             PieceKind::Sequence === $this->kind => $said, // digits are fit for every name

@@ -35,17 +35,17 @@ final readonly class Samples
         foreach (PieceKind::cases() as $kind) {
             $offered[$kind->value] = match ($kind) {
                 PieceKind::Words, PieceKind::Initials => '',
-                default => Piece::of($kind, $kind->isDate() ? 'yyyy-MM-dd' : '', WordStyle::AsWritten)->say($source, 1, 4),
+                default => Piece::of($kind, $kind->isDate() ? 'yyyy-MM-dd' : '', WordStyle::AsWritten)->textOf($source, 1, 4),
             };
         }
         $dates = [];
         foreach (self::DATES as $fields) {
-            $dates[$fields] = Piece::taken($fields)->say($source, 1, 4);
+            $dates[$fields] = Piece::taken($fields)->textOf($source, 1, 4);
         }
 
         return new self(
             $order->names->texts($source, $number, $sequence->digits ?? 4),
-            array_map(static fn (array $level): array => array_map(static fn (Piece $piece): string => $piece->say($source, 1, 4), $level), $order->folders->levels),
+            array_map(static fn (array $level): array => array_map(static fn (Piece $piece): string => $piece->textOf($source, 1, 4), $level), $order->folders->levels),
             $offered,
             $dates,
             self::kinds(static fn (PieceKind $kind): bool => $kind->fitsNames()),

@@ -68,7 +68,7 @@ final readonly class Moving
     private function settle(OpenStore $store, int $number): array
     {
         $begun = $this->steps->begun($number);
-        $moved = UnfinishedMoves::found($store, $begun);
+        $moved = UnfinishedMoves::settle($store, $begun);
 
         return [] === $begun ? [0, []] : [\count(array_filter(array_column($moved, 'done'))), $this->enter($store, $begun, $moved, [])];
     }

@@ -50,7 +50,7 @@ final readonly class Proving
             try {
                 $store = $this->stores->at($this->stores->find($proving->store()))->open();
                 $left = $this->read($proving, $store, $progress, $slice ?? $this->pace->slice(\INF));
-                $progress->say();
+                $progress->report();
                 if ($left && $progress->goesOn()) {
                     return true;
                 }
@@ -113,7 +113,7 @@ final readonly class Proving
                     $finding = $this->read->from($store, $copy, $progress->read(...));
                     $findings[] = $finding;
                     $after = $copy->id;
-                    $progress->found($finding);
+                    $progress->add($finding);
                     if (!$progress->goesOn() || $slice->isOver()) {
                         return true;
                     }

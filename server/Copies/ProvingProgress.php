@@ -46,12 +46,12 @@ final class ProvingProgress
     {
         $this->bytes += $bytes;
         if ($this->beat->isDue()) {
-            $this->say();
+            $this->report();
             ($this->watch)();
         }
     }
 
-    public function found(Finding $finding): void
+    public function add(Finding $finding): void
     {
         ++$this->files;
         $this->whole = $this->bytes;
@@ -78,7 +78,7 @@ final class ProvingProgress
         return $read > 0 && $this->since->seconds() > 0 ? $read / $this->since->seconds() : null;
     }
 
-    public function say(): void
+    public function report(): void
     {
         $this->goesOn = $this->provings->moved($this->id, $this->files, $this->bytes, $this->bad) && $this->goesOn;
     }

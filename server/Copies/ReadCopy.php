@@ -27,11 +27,11 @@ final readonly class ReadCopy
      */
     public function from(OpenStore $store, CopyRow $copy, \Closure $read): Finding
     {
-        return $this->found($store, $copy, $read)->atPath($copy->path);
+        return $this->compared($store, $copy, $read)->atPath($copy->path);
     }
 
     /** @param \Closure(int): mixed $read */
-    private function found(OpenStore $store, CopyRow $copy, \Closure $read): Finding
+    private function compared(OpenStore $store, CopyRow $copy, \Closure $read): Finding
     {
         $path = $store->path($copy->path);
         $out = $store->leadsOut($copy->folder());

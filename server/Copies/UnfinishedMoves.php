@@ -20,7 +20,7 @@ final class UnfinishedMoves
      *
      * @return list<array{step: int, copy: int, path: string, done: bool}> those that lie elsewhere by now: path from the store's root, and whether that is where they are to be
      */
-    public static function found(OpenStore $store, array $begun): array
+    public static function settle(OpenStore $store, array $begun): array
     {
         $moved = [];
         foreach ($begun as $move) {

@@ -33,16 +33,16 @@ final readonly class EventsController
                 // what PHP's settings gather would come when it is no news any more
             }
             $this->happenings->listen();
-            self::say('retry: '.self::COMES_AGAIN."\n\n");
+            self::send('retry: '.self::COMES_AGAIN."\n\n");
             for ($slice = $this->pace->slice(self::LASTS); !$slice->isOver() && 0 === connection_aborted();) {
                 $topics = $this->happenings->next();
-                self::say([] === $topics ? ":\n\n" : 'data: '.implode(',', array_map(static fn (Topic $topic): string => $topic->value, $topics))."\n\n");
+                self::send([] === $topics ? ":\n\n" : 'data: '.implode(',', array_map(static fn (Topic $topic): string => $topic->value, $topics))."\n\n");
             }
             $this->happenings->end();
         }, 200, ['Content-Type' => 'text/event-stream', 'Cache-Control' => 'no-store', 'X-Accel-Buffering' => 'no', 'Content-Encoding' => 'identity']);
     }
 
-    private static function say(string $text): void
+    private static function send(string $text): void
     {
         echo $text;
         flush();

@@ -51,7 +51,7 @@ final readonly class BringInLines
                     $this->settle($run, $passage, true);
                 }
                 if (\count($later) === \count($lines)) {
-                    $run->say();
+                    $run->report();
                     usleep(200_000); // another run has them in hand
                 }
                 $lines = $later;
@@ -159,6 +159,6 @@ final readonly class BringInLines
         if ([] !== $done) {
             $this->names->release($this->end->end($run, $passage, $done));
         }
-        $run->say();
+        $run->report();
     }
 }

@@ -11,10 +11,10 @@ use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Transfer\Copied;
 use VelvetLedger\Server\Cards\SourceGone;
 use VelvetLedger\Server\Persistence\Intakes\BroughtIn;
+use VelvetLedger\Server\Persistence\Intakes\CameInStamped;
 use VelvetLedger\Server\Persistence\Intakes\Entries;
 use VelvetLedger\Server\Persistence\Intakes\OwnershipLost;
-use VelvetLedger\Server\Persistence\Intakes\StampedAs;
-use VelvetLedger\Server\Stamps\StampedSource;
+use VelvetLedger\Server\Stamps\StampedCardPicture;
 use VelvetLedger\Server\Stores\StoreAbsent;
 
 /** Enters what came of files that were on their way, many at a time: published first, entered then, so that a cut between the two is made good by the next run. */
@@ -119,7 +119,7 @@ final readonly class LineEnd
             $owed + $run->stores->lost(),
             trim($twin?->inWords().' '.(\is_string($stamp) ? $stamp : '')),
             $twin,
-            $stamp instanceof StampedSource ? new StampedAs($stamp->read, $stamp->bytes, $stamp->written, $stamp->revision, $stamp->picture) : null,
+            $stamp instanceof StampedCardPicture ? new CameInStamped($stamp->read, $stamp->bytes, $stamp->written, $stamp->revision, $stamp->picture) : null,
         );
     }
 }

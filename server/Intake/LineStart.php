@@ -20,7 +20,7 @@ use VelvetLedger\Server\Persistence\Intakes\AtTheName;
 use VelvetLedger\Server\Persistence\Intakes\Entries;
 use VelvetLedger\Server\Persistence\Intakes\OwnershipLost;
 use VelvetLedger\Server\Persistence\Intakes\WaitingFile;
-use VelvetLedger\Server\Stamps\StampedSource;
+use VelvetLedger\Server\Stamps\StampedCardPicture;
 use VelvetLedger\Server\Stores\StoreAbsent;
 
 /** Begins to bring in the file of one line. What cannot be begun ends on that line, in words; the run goes on with the next. */
@@ -53,7 +53,7 @@ final readonly class LineStart
                 if (null !== $line->twin) {
                     $passage->comesFrom($line, $this->planned($run, $line, $line->twin));
                 }
-                $this->copy($run, $passage, $line, $stamped instanceof StampedSource ? $stamped->source() : $this->sources->of($run, $line), $destinations);
+                $this->copy($run, $passage, $line, $stamped instanceof StampedCardPicture ? $stamped->source() : $this->sources->of($run, $line), $destinations);
             } catch (CouldNotCopy $broke) {
                 $twin = $broke->isOfSource() && null === $line->twin ? $this->sources->twin($run, $line) : null;
                 if (null === $twin) {
@@ -102,7 +102,7 @@ final readonly class LineStart
      */
     private function copy(RunUnderWay $run, Passage $passage, WaitingFile $line, SourceFile $source, array $destinations): void
     {
-        $passage->copying->start(CopyOrder::of($line->line, $source, $destinations, WriterMark::of(Task::BringIn, $run->intake, $run->number), new Care($run->wanted->readTwice && !$passage->stamp($line->line) instanceof StampedSource, $run->wanted->sha256)), $run->moved(...));
+        $passage->copying->start(CopyOrder::of($line->line, $source, $destinations, WriterMark::of(Task::BringIn, $run->intake, $run->number), new Care($run->wanted->readTwice && !$passage->stamp($line->line) instanceof StampedCardPicture, $run->wanted->sha256)), $run->moved(...));
     }
 
     /** By its quick print it seems to be held: all its bytes say whether it is, and then nothing is stored twice. */

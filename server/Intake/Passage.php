@@ -7,7 +7,7 @@ namespace VelvetLedger\Server\Intake;
 use VelvetLedger\Core\Card\TakenFromTwin;
 use VelvetLedger\Core\Transfer\Copying;
 use VelvetLedger\Server\Persistence\Intakes\WaitingFile;
-use VelvetLedger\Server\Stamps\StampedSource;
+use VelvetLedger\Server\Stamps\StampedCardPicture;
 
 /** The lines of a run whose files are on their way, and the prints that no other run may bring in meanwhile. */
 final class Passage
@@ -24,7 +24,7 @@ final class Passage
     /** @var array<int, TakenFromTwin> line => that its bytes come from another card in place of its own */
     private array $twins = [];
 
-    /** @var array<int, StampedSource|string> line => what is copied in its place, or why it has no stamp */
+    /** @var array<int, StampedCardPicture|string> line => what is copied in its place, or why it has no stamp */
     private array $stamped = [];
 
     public function __construct(public readonly Copying $copying)
@@ -53,12 +53,12 @@ final class Passage
         $this->twins[$line->line] = $twin;
     }
 
-    public function isStamped(WaitingFile $line, StampedSource|string $as): void
+    public function isStamped(WaitingFile $line, StampedCardPicture|string $as): void
     {
         $this->stamped[$line->line] = $as;
     }
 
-    public function stamp(int $line): StampedSource|string|null
+    public function stamp(int $line): StampedCardPicture|string|null
     {
         return $this->stamped[$line] ?? null;
     }
@@ -83,7 +83,7 @@ final class Passage
     public function drop(WaitingFile $line): array
     {
         $stamped = $this->stamped[$line->line] ?? null;
-        if ($stamped instanceof StampedSource) {
+        if ($stamped instanceof StampedCardPicture) {
             @unlink($stamped->path);
         }
         unset($this->stamped[$line->line], $this->lines[$line->line], $this->owed[$line->line], $this->twins[$line->line]);

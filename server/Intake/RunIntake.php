@@ -67,10 +67,10 @@ final readonly class RunIntake
             $intake = $this->receipts->find($intakeId);
             $run = $this->opens->run($intake, $number, $watch);
             $this->states->begins($intake, $number);
-            $run->say();
+            $run->report();
             $this->preparation->prepare($intake, $run);
             $this->bringIn->bring($run, $this->receipts->waiting($intakeId));
-            $run->saysLast();
+            $run->reportLast();
             $this->states->ends($intakeId, $number, $run->notEntered());
         } catch (Wished $wished) {
             match ($wished->wish) {

@@ -38,23 +38,23 @@ final class RunUnderWay
     /** The same run, for lines of another receipt of the card. */
     public function onBehalfOf(int $intake, int $number): self
     {
-        return new self($intake, $number, $this->source, $this->stores, $this->wanted, $this->runs, fn () => $this->say(), $this->clock);
+        return new self($intake, $number, $this->source, $this->stores, $this->wanted, $this->runs, fn () => $this->report(), $this->clock);
     }
 
     public function moved(int $bytes): void
     {
         $this->bytes += $bytes;
-        $this->say();
+        $this->report();
     }
 
     public function fileDone(): void
     {
         ++$this->files;
-        $this->say();
+        $this->report();
     }
 
     /** @throws Wished */
-    public function say(): void
+    public function report(): void
     {
         $now = (float) $this->clock->now()->format('U.u');
         if ($now - $this->said > self::TICK) {
@@ -85,7 +85,7 @@ final class RunUnderWay
     }
 
     /** All is copied: nobody needs to be asked any more whether to go on. */
-    public function saysLast(): void
+    public function reportLast(): void
     {
         $this->runs->moved($this->intake, $this->number, $this->bytes, $this->files);
     }

@@ -42,7 +42,7 @@ final readonly class SidecarsFollow
     {
         foreach ($frames as $shoot => $ready) {
             try {
-                $this->restamping->shoot($shoot, $run->say(...), $ready, [], false);
+                $this->restamping->shoot($shoot, $run->report(...), $ready, [], false);
             } catch (\Throwable $failure) {
                 if ($failure instanceof OwnershipLost || $failure instanceof StoreAbsent || $failure instanceof Interrupted || $failure instanceof Wished) {
                     throw $failure;

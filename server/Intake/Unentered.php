@@ -39,7 +39,7 @@ final readonly class Unentered
                     if (null !== $because) {
                         throw CouldNotEnter::before($earlier, $because); // brought in after them, they would come in twice
                     }
-                    $this->own->enter($earlier, $number, fn () => $this->say($earlier, \count($lines)));
+                    $this->own->enter($earlier, $number, fn () => $this->enterInDayBook($earlier, \count($lines)));
                 } finally {
                     $this->runs->release($earlier);
                 }
@@ -58,7 +58,7 @@ final readonly class Unentered
         return false;
     }
 
-    private function say(int $earlier, int $files): void
+    private function enterInDayBook(int $earlier, int $files): void
     {
         $receipt = $this->receipts->find($earlier);
         $receipt->sumUp($this->receipts->addUp($receipt));

@@ -43,7 +43,7 @@ final readonly class ChangesNames
             return [$renaming, self::inWords($frames, $renaming)];
         });
         if ($changed > 0) {
-            $this->say(Count::of($changed, 'frame was', 'frames were').' given another name or folder.', $shoot);
+            $this->enterInDayBook(Count::of($changed, 'frame was', 'frames were').' given another name or folder.', $shoot);
         }
 
         return $changed;
@@ -54,7 +54,7 @@ final readonly class ChangesNames
     {
         $names = $this->names();
         $this->changes->takeBack($shoot->id(), $by, $change, static fn (array $frames, array $before): Renaming => Renaming::of($frames, $before, $names));
-        $this->say("Taken back: $change->what.", $shoot);
+        $this->enterInDayBook("Taken back: $change->what.", $shoot);
     }
 
     /** @param list<KeptFrame> $frames */
@@ -87,7 +87,7 @@ final readonly class ChangesNames
         return FolderNames::in(rtrim("$store->path/$folder", '/'));
     }
 
-    private function say(string $what, Shoot $shoot): void
+    private function enterInDayBook(string $what, Shoot $shoot): void
     {
         $this->ledger->persist(DayBookEntry::ofShoot($what, $shoot));
         $this->ledger->flush();

@@ -32,11 +32,11 @@ final readonly class DngsOfPlan
         }
         [$count, $bytes] = [array_sum(array_column($raws, 0)), array_sum(array_column($raws, 1))];
 
-        return new DngEstimateView(0 === $count ? '' : $this->say($raws, $count, $bytes, $wanted));
+        return new DngEstimateView(0 === $count ? '' : $this->estimateInWords($raws, $count, $bytes, $wanted));
     }
 
     /** @param array<array-key, array{int, int}> $raws body => frames, bytes */
-    private function say(array $raws, int $count, int $bytes, DngsWanted $wanted): string
+    private function estimateInWords(array $raws, int $count, int $bytes, DngsWanted $wanted): string
     {
         [$expected, $seconds, $unknown] = [0.0, 0.0, []];
         foreach ($raws as $body => [, $of]) {

@@ -35,7 +35,7 @@ final readonly class ChangeStamps
         $changed = $this->changes->enter($shoot->id(), $by, $change->inWords(), $frames, $change->of(...), $words, $change->remove);
         if ($changed > 0) {
             $this->vocabulary->used($words, $changed * \count($words));
-            $this->say(\sprintf('Stamps of %s changed: %s.', Count::of($changed, 'frame'), $change->inWords()), $shoot);
+            $this->enterInDayBook(\sprintf('Stamps of %s changed: %s.', Count::of($changed, 'frame'), $change->inWords()), $shoot);
         }
 
         return $changed;
@@ -65,16 +65,16 @@ final readonly class ChangeStamps
         $came = $this->restamping->shoot($shoot, $watch, [], $merge, true, $slice);
         $entity = $this->ledger->find(Shoot::class, $shoot);
         if (null !== $entity && [] !== $kept) {
-            $this->say(\sprintf('Edited by another program, and kept beside the original, which is back: %s.', implode(', ', $kept)), $entity);
+            $this->enterInDayBook(\sprintf('Edited by another program, and kept beside the original, which is back: %s.', implode(', ', $kept)), $entity);
         }
         if (null !== $entity && null !== $came && $came[0] + $came[1] > 0) {
-            $this->say(\sprintf('Stamped: %s.%s', Count::of($came[0], 'frame'), 0 === $came[1] ? '' : ' '.Count::of($came[1], 'frame').' could not be, or not wholly; the shoot\'s page says why.'), $entity);
+            $this->enterInDayBook(\sprintf('Stamped: %s.%s', Count::of($came[0], 'frame'), 0 === $came[1] ? '' : ' '.Count::of($came[1], 'frame').' could not be, or not wholly; the shoot\'s page says why.'), $entity);
         }
 
         return null !== $came;
     }
 
-    private function say(string $what, Shoot $shoot): void
+    private function enterInDayBook(string $what, Shoot $shoot): void
     {
         $this->ledger->persist(DayBookEntry::ofShoot($what, $shoot));
         $this->ledger->flush();

@@ -16,7 +16,7 @@ use VelvetLedger\Core\Transfer\WriterMark;
 use VelvetLedger\Server\Pace\Slice;
 use VelvetLedger\Server\Persistence\Stamps\FrameKeywords;
 use VelvetLedger\Server\Persistence\Stamps\FrameToStamp;
-use VelvetLedger\Server\Persistence\Stamps\StampedFile;
+use VelvetLedger\Server\Persistence\Stamps\StampedInScratch;
 use VelvetLedger\Server\Persistence\Stamps\StampEntries;
 use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 use VelvetLedger\Server\Stores\Leftovers;
@@ -124,7 +124,7 @@ final readonly class Restamping
         } finally {
             $copying->abandon();
             $this->end($made, $done, $open, $notes);
-            array_map(static fn (StampedFile $file): bool => @unlink($file->made), $made);
+            array_map(static fn (StampedInScratch $file): bool => @unlink($file->made), $made);
         }
         $this->frames->settle($frames, $notes->rows());
 
@@ -132,7 +132,7 @@ final readonly class Restamping
     }
 
     /** @param non-empty-array<int, OpenStore> $open */
-    private function start(Copying $copying, int $name, StampedFile $file, array $open, WriterMark $mark): void
+    private function start(Copying $copying, int $name, StampedInScratch $file, array $open, WriterMark $mark): void
     {
         $to = [];
         foreach ($open as $number => $store) {
@@ -151,7 +151,7 @@ final readonly class Restamping
      *
      * @throws StoreAbsent where it is the main store
      */
-    private function hasRoom(OpenStore $store, StampedFile $file, bool $isMain): bool
+    private function hasRoom(OpenStore $store, StampedInScratch $file, bool $isMain): bool
     {
         try {
             $store->confirmOwns($store->path($file->path()));
@@ -164,7 +164,7 @@ final readonly class Restamping
     }
 
     /**
-     * @param list<StampedFile>               $made
+     * @param list<StampedInScratch>          $made
      * @param list<Copied>                    $done
      * @param non-empty-array<int, OpenStore> $open
      */

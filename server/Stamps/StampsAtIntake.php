@@ -37,7 +37,7 @@ final class StampsAtIntake
      * @param array<int, array{WaitingFile, SourceFile}> $lines by line
      * @param Care                                       $care  of the intake
      *
-     * @return array<int, StampedSource|string> line => in its place, or why it comes in without a stamp; none for those that are to bear none, or could not be read
+     * @return array<int, StampedCardPicture|string> line => in its place, or why it comes in without a stamp; none for those that are to bear none, or could not be read
      */
     public function stamp(array $lines, Care $care): array
     {
@@ -79,7 +79,7 @@ final class StampsAtIntake
                 if (null === $failure) {
                     touch($to, $source->modifiedAt);
                     clearstatcache(true, $to);
-                    $came[$number] = new StampedSource($to, (int) filesize($to), $source, $read, $embedding->written, $revision, $embedding->picture);
+                    $came[$number] = new StampedCardPicture($to, (int) filesize($to), $source, $read, $embedding->written, $revision, $embedding->picture);
                 } else {
                     $came[$number] = $failure->about($lines[$number][0]->file->path)->getMessage();
                 }

@@ -69,7 +69,7 @@ final readonly class ChangeStores
         if ($now->isPresent()) {
             StoreMark::put($now->path, $store->uuid, $name);
         }
-        $this->say($store, \sprintf('The store %s is now called %s.', $store->name(), $name));
+        $this->enterInDayBook($store, \sprintf('The store %s is now called %s.', $store->name(), $name));
         $store->isCalled($name);
         $this->ledger->flush();
     }
@@ -90,12 +90,12 @@ final readonly class ChangeStores
         if (StoreRole::Former === $role) {
             $this->copies->forgive($store->id());
         }
-        $this->say($store, StoreRole::Former === $role ? \sprintf('The store %s is used no more. What lies there stays.', $store->name()) : \sprintf('The store %s, until now %s, is %s.', $store->name(), $before->value, $role->value));
+        $this->enterInDayBook($store, StoreRole::Former === $role ? \sprintf('The store %s is used no more. What lies there stays.', $store->name()) : \sprintf('The store %s, until now %s, is %s.', $store->name(), $before->value, $role->value));
         $this->ledger->flush();
         $this->owe($store);
         $short = StoreRole::Former === $role ? $this->copies->short() : 0;
         if ($short > 0) {
-            $this->say($store, \sprintf('Without %s %s fewer proven copies than the standing order asks for.', $store->name(), Count::of($short, 'file has', 'files have')));
+            $this->enterInDayBook($store, \sprintf('Without %s %s fewer proven copies than the standing order asks for.', $store->name(), Count::of($short, 'file has', 'files have')));
             $this->ledger->flush();
         }
     }
@@ -103,7 +103,7 @@ final readonly class ChangeStores
     public function provenWithin(LedgerStore $store, ?int $days): void
     {
         $store->isProvenWithin($days);
-        $this->say($store, null === $days ? \sprintf('%s is no longer proven by night.', $store->name()) : \sprintf('A share of %s is proven each night, all of it within %s.', $store->name(), Count::of($days, 'day')));
+        $this->enterInDayBook($store, null === $days ? \sprintf('%s is no longer proven by night.', $store->name()) : \sprintf('A share of %s is proven each night, all of it within %s.', $store->name(), Count::of($days, 'day')));
         $this->ledger->flush();
     }
 
@@ -113,7 +113,7 @@ final readonly class ChangeStores
         foreach (StoreRole::Main === $role ? $this->stores->all() : [] as $store) {
             if (StoreRole::Main === $store->role()) {
                 $store->becomes(StoreRole::Mirror);
-                $this->say($store, \sprintf('The store %s, until now the main one, is a mirror.', $store->name()));
+                $this->enterInDayBook($store, \sprintf('The store %s, until now the main one, is a mirror.', $store->name()));
             }
         }
     }
@@ -122,7 +122,7 @@ final readonly class ChangeStores
     {
         $owed = $store->role()->getsCopies() ? $this->copies->oweAll($store->id()) : 0;
         if ($owed > 0) {
-            $this->say($store, \sprintf('%s is owed %s of what came in before.', $store->name(), Count::of($owed, 'copy', 'copies')));
+            $this->enterInDayBook($store, \sprintf('%s is owed %s of what came in before.', $store->name(), Count::of($owed, 'copy', 'copies')));
             $this->ledger->flush();
         }
     }
@@ -142,7 +142,7 @@ final readonly class ChangeStores
         return '' === $name ? throw CouldNotChoose::noName() : $name;
     }
 
-    private function say(LedgerStore $store, string $entry): void
+    private function enterInDayBook(LedgerStore $store, string $entry): void
     {
         $this->ledger->persist(DayBookEntry::ofStore($entry, $store));
     }

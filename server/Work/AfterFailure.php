@@ -41,11 +41,11 @@ final readonly class AfterFailure
         }
         $this->registry->resetManager();
         if (!$this->runs->isTaken($work->receipt)) {
-            $this->say($work->receipt, $event->willRetry() ? null : $because);
+            $this->enterStop($work->receipt, $event->willRetry() ? null : $because);
         }
     }
 
-    private function say(int $receipt, ?\Throwable $stoppedBy): void
+    private function enterStop(int $receipt, ?\Throwable $stoppedBy): void
     {
         $intake = $this->receipts->find($receipt);
         if (!$intake->state()->isUnderWay()) {

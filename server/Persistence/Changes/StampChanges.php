@@ -59,7 +59,7 @@ final readonly class StampChanges
                 return 0;
             }
             $this->changes->enter(ChangeKind::Stamps, $by, $shoot, $what, $frames);
-            $this->say(array_map(static fn (FrameStamp $stamp): array => $stamp->document(), $stamps));
+            $this->setStamps(array_map(static fn (FrameStamp $stamp): array => $stamp->document(), $stamps));
             $this->keywords->remove(self::pairs($frames, $remove));
             $this->keywords->add(self::pairs($frames, $add));
 
@@ -127,7 +127,7 @@ final readonly class StampChanges
     }
 
     /** @param array<int, array<string, mixed>> $documents by frame */
-    private function say(array $documents): void
+    private function setStamps(array $documents): void
     {
         $rows = array_map(static fn (int $frame, array $document): array => ['id' => $frame, 'stamp' => $document], array_keys($documents), $documents);
         foreach (array_chunk($rows, 1000) as $some) {

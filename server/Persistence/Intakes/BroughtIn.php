@@ -18,9 +18,9 @@ final readonly class BroughtIn
      * @param int                $main    the main store's number: its copy is there
      * @param string             $reason  what is to be known of it
      * @param TakenFromTwin|null $twin    the card that it was taken from in place of this one
-     * @param StampedAs|null     $stamped where it got its stamp on the way
+     * @param CameInStamped|null $stamped where it got its stamp on the way
      */
-    public function __construct(private WaitingFile $waiting, private Copied $copied, private int $main, private array $owed, private string $reason = '', private ?TakenFromTwin $twin = null, private ?StampedAs $stamped = null)
+    public function __construct(private WaitingFile $waiting, private Copied $copied, private int $main, private array $owed, private string $reason = '', private ?TakenFromTwin $twin = null, private ?CameInStamped $stamped = null)
     {
     }
 

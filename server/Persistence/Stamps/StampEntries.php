@@ -25,7 +25,7 @@ final readonly class StampEntries
     /**
      * Before any copy is replaced: what the files are about to be. Cut off in between, they are known by it.
      *
-     * @param list<StampedFile> $files
+     * @param list<StampedInScratch> $files
      */
     public function coming(array $files): void
     {
@@ -49,7 +49,7 @@ final readonly class StampEntries
     }
 
     /** Whether a store's copy of a file is one that may be replaced: what is damaged there is mended by itself, not stamped over, and what is to be moved there is moved before. */
-    public function isGoodAt(StampedFile $file, int $store): bool
+    public function isGoodAt(StampedInScratch $file, int $store): bool
     {
         foreach ($file->file->copies ?? [] as $copy) {
             if ($copy['store'] === $store) {
@@ -61,8 +61,8 @@ final readonly class StampEntries
     }
 
     /**
-     * @param list<array{StampedFile, Copied}> $done
-     * @param list<int>                        $stores all of the ledger
+     * @param list<array{StampedInScratch, Copied}> $done
+     * @param list<int>                             $stores all of the ledger
      */
     public function stamped(array $done, array $stores): void
     {
@@ -82,7 +82,7 @@ final readonly class StampEntries
         }
     }
 
-    /** @param list<array{StampedFile, Copied}> $done */
+    /** @param list<array{StampedInScratch, Copied}> $done */
     private function files(array $done): void
     {
         $changed = $new = [];
@@ -100,8 +100,8 @@ final readonly class StampEntries
     }
 
     /**
-     * @param list<array{StampedFile, Copied}> $done
-     * @param list<int>                        $stores
+     * @param list<array{StampedInScratch, Copied}> $done
+     * @param list<int>                             $stores
      */
     private function copies(array $done, array $stores): void
     {

@@ -9,7 +9,7 @@ use VelvetLedger\Core\Transfer\SourceFile;
 use VelvetLedger\Core\Transfer\WrittenFile;
 
 /** A card's picture with its stamp in it, in the scratch folder: it is copied in the picture's place. */
-final readonly class StampedSource
+final readonly class StampedCardPicture
 {
     /**
      * @param SourceFile  $original the picture on the card

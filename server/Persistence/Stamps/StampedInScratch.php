@@ -9,7 +9,7 @@ use VelvetLedger\Core\Transfer\Checksum;
 use VelvetLedger\Server\Persistence\Shoots\Making;
 
 /** A file with its stamp in it, as it lies in the scratch folder, on its way to the stores. */
-final readonly class StampedFile
+final readonly class StampedInScratch
 {
     public int $bytes;
 
