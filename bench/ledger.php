@@ -11,6 +11,7 @@ declare(strict_types=1);
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Bench\BigLedger;
 use VelvetLedger\Server\Pages\DayBookChain;
+use VelvetLedger\Server\Pages\StillOpenPage;
 use VelvetLedger\Server\Pages\StoresPage;
 use VelvetLedger\Server\Persistence\Cards\HeldRepository;
 use VelvetLedger\Server\Persistence\DayBook\DayBookQuery;
@@ -31,6 +32,7 @@ $names = $ledger->service(NamesRepository::class);
 $stores = $ledger->service(Stores::class);
 $failed = $ledger->service(FailedWork::class);
 $held = $ledger->service(HeldRepository::class);
+$stillOpen = $ledger->service(StillOpenPage::class);
 $storesPage = $ledger->service(StoresPage::class);
 $dayBook = $ledger->service(DayBookRepository::class);
 $chain = $ledger->service(DayBookChain::class);
@@ -41,6 +43,7 @@ $asked = [
     'polled: the copies of a receipt' => static fn () => $receipts->copies($receipts->find(400)),
     'polled: the page of stores' => static fn () => $storesPage->view(),
     'polled: the day book, and its chain' => static fn () => [$dayBook->page(new DayBookQuery(), 0), $dayBook->subjects(), $dayBook->length(), $chain->checked()],
+    'polled: what is still open' => static fn () => $stillOpen->view(),
     'polled: a page of shoots' => static fn () => [$shoots->page(null), $shoots->years()],
     'older receipts' => static fn () => array_map($receipts->summary(...), $receipts->page(40)),
     'older shoots' => static fn () => $shoots->page($shoots->find(40)),

@@ -32,6 +32,7 @@ use VelvetLedger\Server\Pages\CardsPage;
 use VelvetLedger\Server\Pages\DngsOfPlan;
 use VelvetLedger\Server\Pages\ManyPictures;
 use VelvetLedger\Server\Pages\StampsOfPlan;
+use VelvetLedger\Server\Pages\StillOpenPage;
 use VelvetLedger\Server\Pages\StoresOfPlan;
 use VelvetLedger\Server\Persistence\Copies\CopyRepository;
 use VelvetLedger\Server\Persistence\Intakes\Intake;
@@ -89,6 +90,12 @@ final readonly class CardsController
         $folders->putAway($id);
 
         return new JsonResponse(null, 204);
+    }
+
+    #[Route('/api/still-open', methods: ['GET'])]
+    public function stillOpen(StillOpenPage $page): Response
+    {
+        return new JsonResponse($page->view());
     }
 
     #[Route('/api/cards/{id}', methods: ['GET'], requirements: ['id' => '[0-9a-f]{16}'])]

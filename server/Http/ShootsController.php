@@ -8,6 +8,7 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
+use VelvetLedger\Server\Pages\DescriptionsPage;
 use VelvetLedger\Server\Pages\FramesPage;
 use VelvetLedger\Server\Persistence\Copies\StoreSumsRepository;
 use VelvetLedger\Server\Persistence\NotInLedger;
@@ -46,6 +47,12 @@ final readonly class ShootsController
         }
 
         return new JsonResponse(new ShootsView(array_map(static fn (ShootSums $sums): ShootView => new ShootView($sums, $copies[$sums->shoot->id()] ?? [], $fewest[$sums->shoot->id()] ?? 0), $page), $years, \count($found) > \count($page) ? $page[\count($page) - 1]->shoot->id() : null));
+    }
+
+    #[Route('/api/descriptions', methods: ['GET'])]
+    public function descriptions(DescriptionsPage $page): Response
+    {
+        return new JsonResponse($page->view());
     }
 
     #[Route('/api/shoots/{id}', methods: ['GET'], requirements: ['id' => '\d{1,9}'])]

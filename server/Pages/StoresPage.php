@@ -10,13 +10,10 @@ use VelvetLedger\Server\Persistence\Copies\CopyRepository;
 use VelvetLedger\Server\Persistence\Copies\LedgerStore;
 use VelvetLedger\Server\Persistence\Copies\ProvingRepository;
 use VelvetLedger\Server\Persistence\Copies\SightingRepository;
-use VelvetLedger\Server\Persistence\Copies\StepKind;
-use VelvetLedger\Server\Persistence\Copies\StepRepository;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\Copies\StoreSumsRepository;
 use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
 use VelvetLedger\Server\Stores\Drives;
-use VelvetLedger\Server\Stores\MonthOfProofs;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Stores\StoreSums;
 use VelvetLedger\Server\View\DriveView;
@@ -27,7 +24,7 @@ use VelvetLedger\Server\View\StoresView;
 /** All that the page of stores shows, and the command line prints. */
 final readonly class StoresPage
 {
-    public function __construct(private Stores $stores, private Drives $drives, private StoreSumsRepository $sums, private ProvingRepository $provings, private CopyRepository $copies, private IntakeRuns $runs, private SightingRepository $sightings, private StepRepository $steps)
+    public function __construct(private Stores $stores, private Drives $drives, private StoreSumsRepository $cards, private SumsOfStores $sums, private ProvingRepository $provings, private CopyRepository $copies, private IntakeRuns $runs, private SightingRepository $sightings)
     {
     }
 
@@ -35,14 +32,14 @@ final readonly class StoresPage
     {
         $stores = $this->stores->all();
         $main = array_values(array_filter($stores, static fn (LedgerStore $store): bool => StoreRole::Main === $store->role()))[0] ?? null;
-        $lastCard = $this->sums->lastCard();
+        $lastCard = $this->cards->lastCard();
         $drives = [];
         foreach ($stores as $store) {
             $now = $this->stores->at($store);
             $drives[$store->id()] = $now->isPresent() ? $this->drives->of($now->path) : null;
         }
 
-        $moves = $this->steps->waiting(StepKind::Move);
+        $sums = $this->sums->of($stores);
         $elsewhere = [];
         foreach (\in_array(null, $drives, true) ? $this->sightings->elsewhere() : [] as $store => $machine) {
             if (null === ($drives[$store] ?? null)) {
@@ -51,28 +48,15 @@ final readonly class StoresPage
         }
 
         return new StoresView(
-            array_map(fn (LedgerStore $store): StorePageView => $this->store($store, $drives[$store->id()] ?? null, null === $main || $main === $store ? null : $drives[$main->id()] ?? null, $main?->name() ?? '', $lastCard, $moves[$store->id()] ?? 0), $stores),
+            array_map(fn (LedgerStore $store): StorePageView => $this->store($store, $drives[$store->id()] ?? null, null === $main || $main === $store ? null : $drives[$main->id()] ?? null, $main?->name() ?? '', $lastCard, $sums[$store->id()]), $stores),
             array_map(static fn (Drive $drive): DriveView => new DriveView($drive), $this->drives->all()),
             $this->runs->copying(),
             $elsewhere,
         );
     }
 
-    private function store(LedgerStore $store, ?Drive $drive, ?Drive $main, string $mainName, ?int $lastCard, int $toMove): StorePageView
+    private function store(LedgerStore $store, ?Drive $drive, ?Drive $main, string $mainName, ?int $lastCard, StoreSums $sums): StorePageView
     {
-        $states = $this->sums->byState($store->id());
-        $months = $this->sums->months($store->id());
-        $sums = new StoreSums(
-            $states['proven'][0] ?? 0,
-            $states['owed'][0] ?? 0,
-            ($states['missing'][0] ?? 0) + ($states['differs'][0] ?? 0),
-            $toMove,
-            $states['proven'][1] ?? 0,
-            $states['owed'][1] ?? 0,
-            $this->sums->oldestProof($store->id()),
-            array_map(static fn (string $month, int $copies): MonthOfProofs => new MonthOfProofs($month, $copies), array_map(strval(...), array_keys($months)), $months),
-        );
-
         return new StorePageView($store, $this->stores->at($store), $drive, $sums, null === $drive ? [] : Warnings::of($drive, $main, $mainName, $lastCard, $sums->owedBytes), StorePageView::provingOf($this->provings->last($store->id())), $lastCard, $this->copies->isWorkedOn($store->id()));
     }
 }

@@ -164,6 +164,7 @@ test("the same as a list, in the order of any column", async ({ ledger: page }) 
 
 test("raw only departs from the order and is kept until it is dropped; a card can be ejected", async ({ ledger: page }) => {
   await openCard(page, "ORREL_A");
+  await page.keyboard.press("Escape");
   await page.keyboard.press("o");
   await choose(page, /^raw and JPEG/, /^raw only/);
   await expect(page.getByText("45 raw · 49 JPEG · 1 voice note")).toBeVisible();

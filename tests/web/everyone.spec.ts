@@ -48,6 +48,7 @@ test("no screen breaks a rule of WCAG 2.2 AA that a program can check", async ({
 test("nor does the standing order, the result or the matching of clocks", async ({ ledger: page }) => {
   test.setTimeout(120_000); // the checking of many small things takes its time
   await openCard(page, "VANTRY_6");
+  await page.keyboard.press("Escape");
   await page.keyboard.press("o");
   await expect(page.getByRole("list", { name: "Pieces of a name" })).toBeVisible();
   await checkAgainstWcag(page, "standing order");

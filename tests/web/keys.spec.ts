@@ -1,6 +1,6 @@
 import { expect } from "@playwright/test";
 import { cpSync, mkdirSync, renameSync, rmSync } from "node:fs";
-import { openCard, reader, shootOf, test } from "./ledger";
+import { bringIn, openCard, reader, shootOf, test } from "./ledger";
 
 test("no letter alone begins an intake, wherever it is typed", async ({ ledger: page }) => {
   await openCard(page, "TOWER");
@@ -27,15 +27,29 @@ test("no letter alone begins an intake, wherever it is typed", async ({ ledger: 
   await expect(begin).toBeEnabled();
 });
 
-test("Enter in a blank leads to the next one, and after the last to the button that begins", async ({ ledger: page }) => {
+test("a card that is opened is described by keys alone, and Enter leads on to the button that begins", async ({ ledger: page }) => {
+  bringIn("TOWER", "Signal tower");
   await openCard(page, "ORREL_A");
   const blanks = page.getByRole("textbox", { name: /^Description of the shoot/ });
-  await expect(blanks).toHaveCount(4);
-  await blanks.first().focus();
-  for (let i = 0; i < 3; i++) {
-    await page.keyboard.press("Enter");
-    await expect(blanks.nth(i + 1)).toBeFocused();
-  }
+  await expect(blanks.first()).toBeFocused();
+  await page.keyboard.type("tow");
+  await expect(page.getByRole("option", { name: "Signal tower" })).toBeVisible();
+  await page.keyboard.press("ArrowDown");
+  await page.keyboard.press("Enter");
+  await expect(blanks.first()).toHaveValue("Signal tower");
+  await page.keyboard.press("Enter");
+  await expect(blanks.nth(1)).toBeFocused();
+  await page.keyboard.press('"');
+  await expect(blanks.nth(1)).toHaveValue("Signal tower");
+  await expect(blanks.nth(2)).toBeFocused();
+  await page.keyboard.type("Boats");
+  await page.keyboard.press("Shift+Enter");
+  await expect(blanks.nth(3)).toHaveValue("Boats");
+  const begins = page.getByRole("button", { name: /^Bring in \d+ frames/ });
+  await expect(begins).toBeFocused();
+  await page.keyboard.press("z");
+  await expect(blanks.nth(3)).toHaveValue("");
+  await blanks.nth(3).focus();
   await page.keyboard.down("Enter");
   await page.keyboard.down("Enter"); // held down, it leads to the button and begins nothing
   await page.keyboard.up("Enter");

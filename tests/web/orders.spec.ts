@@ -16,6 +16,7 @@ test.beforeEach(() => {
 
 test("an order is composed, departed from, saved, used on the next card, and taken to a file and from one", async ({ ledger: page }) => {
   await openCard(page, "NEXT_1");
+  await page.keyboard.press("Escape");
   await page.keyboard.press("o");
   const order = page.getByRole("region", { name: "Standing order" });
   await choose(page, /^date, description, number$/, /^description, number/);

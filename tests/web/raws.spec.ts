@@ -15,6 +15,7 @@ test.beforeEach(() => {
 test("an order with DNG: its cost before, copying and converting apart, and what it came to", async ({ ledger: page }) => {
   await openCard(page, "PANS");
   await choose(page, /^standing order/, "By the day");
+  await page.keyboard.press("Escape");
   await page.keyboard.press("o");
   const order = page.getByRole("region", { name: "Standing order" });
   await choose(page, /raws become DNGs/, /instead of the raw/);

@@ -12,7 +12,7 @@ test("a card of real size on a fresh ledger, by keys, from the reader to the wor
   await openCard(page, "WEDDING");
   await expect(page.getByRole("button", { name: `Bring in ${PAIRS} frames` })).toBeEnabled({ timeout: 30_000 });
   await expect(page.getByText("It goes on over midnight without a longer rest than before")).toBeVisible();
-  await page.keyboard.press("d");
+  await expect(page.getByRole("textbox", { name: /^Description of the shoot/ })).toBeFocused(); // its text, and one key
   await page.keyboard.type("Tern and Tallow");
   await page.keyboard.press("Enter"); // to the button
   await expect(page.getByText("2026/2026-09-05 Tern and Tallow")).toBeVisible();

@@ -201,17 +201,6 @@ test("a card that comes in is announced on every screen, and a folder is a sourc
   await expect(page.getByRole("row", { name: /from the phone/ })).toHaveCount(0);
 });
 
-test("from one description to the next by one key", async ({ ledger: page }) => {
-  await openCard(page, "ORREL_A");
-  const descriptions = page.getByRole("textbox", { name: /Description of the shoot/ });
-  await page.getByRole("heading", { name: "ORREL_A" }).click();
-  await expect(descriptions.nth(1)).toBeVisible();
-  await page.keyboard.press("d");
-  await expect(descriptions.nth(0)).toBeFocused();
-  await page.keyboard.press("Enter");
-  await expect(descriptions.nth(1)).toBeFocused();
-});
-
 /** What reaches beyond the window's right edge and cannot be scrolled to within its own box. */
 const cutOff = (page: Page) =>
   page.evaluate(() => {

@@ -1,7 +1,8 @@
 import { expect, test } from "vitest";
 import { arrivals, noticed, onArrivals, wavedAway } from "./api/arrivals";
 import type { Plan, Wishes } from "./api/plan";
-import type { CardFrame, Shoot } from "./api/types";
+import type { CardFrame, Description, Shoot } from "./api/types";
+import { offersFor, saidAbove, withoutWords } from "./intake/describing";
 import { keepBegun, keepDesk, NOTHING_SAID, readDesk, takeBackDesk } from "./intake/keptDesk";
 import { isOpen, type Row } from "./intake/rows";
 import { byNearness } from "./intake/ShootFinder";
@@ -85,8 +86,30 @@ test("the button says what it does, or what is to be put right first", () => {
     [{ plan: { ...plan, hasRoom: false } }, false, "Too little room on Anvil"],
     [{ plan: { ...plan, hasRoom: false, store: { ...plan.store, present: false } } }, false, "Anvil is not there"],
     [{ plan: { ...plan, totals: { ...plan.totals, filesToBringIn: 0, framesToBringIn: 0 } } }, false, "Nothing to bring in"],
+    [{ plan: { ...plan, totals: { ...plan.totals, filesToBringIn: 0, framesToBringIn: 0, framesHeld: 3 } } }, true, "May it be formatted?"],
   ];
-  for (const [but, is, says] of table) expect(readinessOf({ ...stands, ...but }), JSON.stringify(but)).toEqual({ is, says });
+  for (const [but, is, says] of table) expect(readinessOf({ ...stands, ...but }), JSON.stringify(but)).toMatchObject({ is, says });
+});
+
+test("what one shoot was called completes the words of another, and is said of those below that have none", () => {
+  const known: Description[] = [
+    { description: "Lantern boats", date: "2026-05-04", said: [{ field: "location", label: "place", text: "north quay" }], keywords: [["water", "lanterns"]] },
+    { description: "Boathouse", date: "2026-05-03", said: [], keywords: [] },
+  ];
+  expect(offersFor("boat", known).map((one) => [one.text, one.hint])).toEqual([
+    ["Lantern boats", "Mon 4 May 2026"],
+    ["Lantern boats", "with north quay, lanterns"],
+    ["Boathouse", "Sun 3 May 2026"],
+  ]);
+  expect([offersFor("oat", known), offersFor("Boathouse", known)]).toEqual([[], []]);
+  const row = (anchor: string, joins: number | null = null, toBringIn = 1) => ({ id: anchor, anchor, shoot: { joins, description: joins === null ? "" : "Held", toBringIn } }) as Row;
+  const rows = [row("a"), row("b"), row("c", 7), row("d", null, 0), row("e")];
+  const wishes = { a: { description: "Boats", keywords: [["sea"]] }, d: { description: "nothing comes in" } };
+  expect(rows.map((_, at) => saidAbove(rows, at, wishes)?.description)).toEqual([undefined, "Boats", "Boats", "Held", "Held"]);
+  expect(withoutWords(rows, 0, wishes).map((one) => one.anchor)).toEqual(["b", "e"]);
+  const now = deskHistory(beginning({ ...NOTHING_SAID, shoots: { b: { keywords: [["own"]] } } }), { do: "describe too", shoots: ["b", "e"], said: wishes.a });
+  expect(now.said.shoots).toEqual({ b: { description: "Boats", keywords: [["own"]] }, e: { description: "Boats", keywords: [["sea"]] } });
+  expect(now.steps.at(-1)?.what).toBe("calling 2 shoots Boats");
 });
 
 test("digits choose one of several, waiting for a second only where there may be one", () => {

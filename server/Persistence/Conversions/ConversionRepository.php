@@ -178,6 +178,22 @@ final readonly class ConversionRepository
         return true === $this->database->fetchOne("SELECT EXISTS (SELECT 1 FROM conversion v JOIN frame r ON r.id = v.frame_id WHERE r.shoot_id = ? AND v.state = 'waiting')", [$shoot]);
     }
 
+    /** @return array<int, array{waiting: int, refused: int}> by receipt, the latest first: raws that are to be DNGs and are not, where there are any */
+    public function open(): array
+    {
+        $found = [];
+        foreach ($this->database->fetchAllAssociative("SELECT intake_id, count(*) FILTER (WHERE state = 'waiting') AS waiting, count(*) FILTER (WHERE state = 'refused') AS refused
+            FROM conversion
+            WHERE state IN ('waiting', 'refused')
+            GROUP BY 1
+            ORDER BY 1 DESC") as $columns) {
+            $row = Row::of($columns);
+            $found[$row->int('intake_id')] = ['waiting' => $row->int('waiting'), 'refused' => $row->int('refused')];
+        }
+
+        return $found;
+    }
+
     /** What became of an intake's raws. */
     public function sum(int $intake): Conversions
     {

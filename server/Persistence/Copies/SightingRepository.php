@@ -52,6 +52,19 @@ final readonly class SightingRepository
         return $found;
     }
 
+    /** @return array<int, \DateTimeImmutable> store => when any machine saw it last */
+    public function lastSeen(): array
+    {
+        $found = [];
+        foreach ($this->database->fetchAllKeyValue('SELECT store_id, max(seen_at)
+            FROM store_sighting
+            GROUP BY 1') as $store => $at) {
+            $found[(int) $store] = new \DateTimeImmutable(Row::word($at));
+        }
+
+        return $found;
+    }
+
     /** What a machine is called; null for this one, and for one that is not known. */
     public function nameOf(?string $machine): ?string
     {

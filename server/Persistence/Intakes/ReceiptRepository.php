@@ -106,6 +106,24 @@ final readonly class ReceiptRepository
         return array_map(WaitingFile::ofRow(...), $rows);
     }
 
+    /** @return list<array{receipt: int, card: string, state: IntakeState, files: int}> intakes that were stopped or paused, with how many files of each still wait and did not come in otherwise, the latest first */
+    public function held(): array
+    {
+        $found = [];
+        foreach ($this->ledger->getConnection()->fetchAllAssociative("SELECT i.id, i.source_label, i.state, count(l.id) AS files
+            FROM intake i
+            JOIN receipt_line l ON l.intake_id = i.id AND l.outcome = 'waiting'
+            WHERE i.state IN (?, ?)
+            AND NOT EXISTS (SELECT 1 FROM original o WHERE o.card_id = i.card_id AND o.path = l.path AND o.bytes = l.bytes AND o.modified_at = l.modified_at)
+            GROUP BY i.id
+            ORDER BY i.id DESC", [IntakeState::Stopped->value, IntakeState::Paused->value]) as $columns) {
+            $row = Row::of($columns);
+            $found[] = ['receipt' => $row->int('id'), 'card' => $row->text('source_label'), 'state' => IntakeState::from($row->text('state')), 'files' => $row->int('files')];
+        }
+
+        return $found;
+    }
+
     /** @return list<int> intakes of a card that stopped, and still wait for files */
     public function stoppedOf(Card $card): array
     {

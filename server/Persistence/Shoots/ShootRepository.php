@@ -80,6 +80,17 @@ final readonly class ShootRepository
         return $found;
     }
 
+    /** @return array{int, Shoot|null} how many with anything in them have no description, and the latest of them */
+    public function undescribed(): array
+    {
+        $ids = Row::numbers($this->ledger->getConnection()->fetchFirstColumn("SELECT id
+            FROM shoot
+            WHERE description = '' AND frames > 0
+            ORDER BY date DESC, id DESC"));
+
+        return [\count($ids), [] === $ids ? null : $this->find($ids[0])];
+    }
+
     public function find(int $id): Shoot
     {
         return $this->ledger->find(Shoot::class, $id) ?? throw NotInLedger::shoot($id);

@@ -109,6 +109,25 @@ final readonly class StampQueue
         return $found;
     }
 
+    /** @return list<array{shoot: int, date: string, description: string, waits: bool}> shoots with frames that are to be stamped, or could not be; the latest first */
+    public function openShoots(): array
+    {
+        $found = [];
+        foreach ($this->database->fetchAllAssociative('SELECT * FROM (
+                SELECT s.id, s.date, s.description,
+                    EXISTS (SELECT 1 FROM frame r WHERE r.shoot_id = s.id AND r.restamp) AS waits,
+                    EXISTS (SELECT 1 FROM frame r WHERE r.shoot_id = s.id AND r.stamp_note IS NOT NULL AND r.stamp_left < r.stamp_revision) AS noted
+                FROM shoot s
+            ) t
+            WHERE waits OR noted
+            ORDER BY date DESC, id DESC') as $columns) {
+            $row = Row::of($columns);
+            $found[] = ['shoot' => $row->int('id'), 'date' => $row->text('date'), 'description' => $row->text('description'), 'waits' => $row->bool('waits')];
+        }
+
+        return $found;
+    }
+
     /** @return list<int> shoots with frames to be stamped, which nothing keeps from it */
     public function shoots(): array
     {

@@ -6,9 +6,9 @@ import type { QueryClient } from "@tanstack/react-query";
  */
 const SHOWN: Record<string, string[]> = {
   cards: ["cards", "receipt"],
-  receipts: ["receipts", "receipt"],
-  shoots: ["shoots"],
-  stores: ["stores", "findings"],
+  receipts: ["receipts", "receipt", "still open"],
+  shoots: ["shoots", "descriptions", "still open"],
+  stores: ["stores", "findings", "still open"],
   "day book": ["day book"],
 };
 

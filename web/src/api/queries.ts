@@ -80,7 +80,7 @@ export const useDesk = (card: string, present: boolean) =>
       return { ...desk, frames: desk.frames.map((frame) => ({ ...frame, plannedAt: frame.takenAt })) };
     },
     enabled: present,
-    refetchInterval: (query) => 
+    refetchInterval: (query) =>
       query.state.data?.complete === false
         ? 200
         : query.state.data?.copiesLooked === false || query.state.data?.frames.some((frame) => frame.held?.comesBack === true) === true
@@ -88,6 +88,14 @@ export const useDesk = (card: string, present: boolean) =>
           : false,
     placeholderData: keepPreviousData,
   });
+
+/** What is still on the photographer. */
+export const useStillOpen = () =>
+  useQuery({ queryKey: ["still open"], queryFn: () => get("/api/still-open", list(schemas.StillOpen)), refetchInterval: () => asksEvery(5000) });
+
+/** What shoots were called, what came in last first. */
+export const useDescriptions = () =>
+  useQuery({ queryKey: ["descriptions"], queryFn: () => get("/api/descriptions", list(schemas.Description)), staleTime: 60_000 });
 
 /** What the previews hint at; measured bit by bit once the card is read, and rested then. */
 export const useHints = (card: string, ready: boolean) =>
@@ -201,7 +209,8 @@ export const useConvertAgain = (number: string) => useReceiptWork(number, "conve
 export const useShoots = ({ words, upTo }: { words: string; upTo: string }) =>
   useInfiniteQuery({
     queryKey: ["shoots", "list", words, upTo],
-    queryFn: ({ pageParam }) => get(`/api/shoots?words=${encodeURIComponent(words)}&upto=${upTo}${pageParam === null ? "" : `&before=${pageParam}`}`, schemas.Shoots),
+    queryFn: ({ pageParam }) =>
+      get(`/api/shoots?words=${encodeURIComponent(words)}&upto=${upTo}${pageParam === null ? "" : `&before=${pageParam}`}`, schemas.Shoots),
     placeholderData: keepPreviousData,
     initialPageParam: null as number | null,
     getNextPageParam: (page) => page.older,

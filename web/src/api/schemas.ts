@@ -217,6 +217,19 @@ export const DayBook: Schema<views.DayBook> = v.object({
   stores: list(Subject),
 });
 
+export const Said: Schema<views.Said> = v.object({
+  field: v.string(),
+  label: v.string(),
+  text: v.string(),
+});
+
+export const Description: Schema<views.Description> = v.object({
+  description: v.string(),
+  date: v.string(),
+  said: list(Said),
+  keywords: list(list(v.string())),
+});
+
 export const OtherFile: Schema<views.OtherFile> = v.object({
   path: v.string(),
   what: v.string(),
@@ -426,12 +439,6 @@ export const PlannedStore: Schema<views.PlannedStore> = v.object({
   freeBytes: v.nullable(v.number()),
   hasRoom: v.boolean(),
   warnings: list(v.string()),
-});
-
-export const Said: Schema<views.Said> = v.object({
-  field: v.string(),
-  label: v.string(),
-  text: v.string(),
 });
 
 export const StampSample: Schema<views.StampSample> = v.object({
@@ -661,6 +668,12 @@ export const StampState: Schema<views.StampState> = v.object({
   left: v.number(),
   canTakeBack: v.nullable(v.string()),
   changed: v.number(),
+});
+
+export const StillOpen: Schema<views.StillOpen> = v.object({
+  sentence: v.string(),
+  isGrave: v.boolean(),
+  page: v.string(),
 });
 
 export const StoreFolders: Schema<views.StoreFolders> = v.object({

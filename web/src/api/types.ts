@@ -5,6 +5,7 @@ export type {
   BodyClock,
   Card,
   Cards,
+  Description,
   Facts,
   FailedPiece,
   FrameHint,

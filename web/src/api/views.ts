@@ -209,6 +209,14 @@ export interface DayBookEntry {
   shoot: number | null;
 }
 
+/** What a shoot was called, when one last was, and what else its pictures say of the occasion. */
+export interface Description {
+  description: string;
+  date: string;
+  said: Said[];
+  keywords: string[][];
+}
+
 /** A card as its desk shows it: the slip's numbers, the frames read so far in order of capture, the rest by name. */
 export interface Desk {
   id: string;
@@ -693,6 +701,13 @@ export interface StampState {
   left: number;
   canTakeBack: string | null;
   changed: number;
+}
+
+/** One thing that is still open: a sentence, and the page on which it is mended or looked at. */
+export interface StillOpen {
+  sentence: string;
+  isGrave: boolean;
+  page: string;
 }
 
 /** A store on the page: its name, whether it is there and why not, bytes free on it. */

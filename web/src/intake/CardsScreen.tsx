@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { useCards, usePutFolderAway, useReceipts, useShootsOfReceipts, useTryAgain } from "../api/queries";
+import { useClearance } from "../api/copies";
+import { useCards, usePutFolderAway, useReceipts, useShootsOfReceipts, useStillOpen, useTryAgain } from "../api/queries";
 import type { Card, FailedPiece, Receipt } from "../api/types";
 import { Key, TextButton } from "../ledger/Field";
 import { Nothing } from "../ledger/Nothing";
@@ -52,7 +53,7 @@ export function CardsScreen() {
           }}
         />
       )}
-      {cards.data && present.length > 0 && <CardTable cards={present} />}
+      {cards.data && present.length > 0 && <CardTable cards={present} asOf={`${cards.data.revision}`} />}
       {cards.data && inReaders.length === 0 && (
         <Nothing heading="No card is in a reader">
           <p>Put one in: it appears here by itself. A card is any volume with a DCIM folder, looked for in</p>
@@ -64,6 +65,7 @@ export function CardsScreen() {
         </Nothing>
       )}
       {cards.isPending && <p className="pl-page text-faded">Looking into the readers…</p>}
+      <StillOpen />
       {written.length > 0 && (
         <Receipts
           receipts={written}
@@ -77,8 +79,7 @@ export function CardsScreen() {
   );
 }
 
-function CardTable({ cards }: { cards: Card[] }) {
-  const putAway = usePutFolderAway();
+function CardTable({ cards, asOf }: { cards: Card[]; asOf: string }) {
   return (
     <div role="table" aria-label="Cards in the readers">
       <div role="row" className="card-columns border-b border-rule-strong pb-1 as-label max-[1000px]:sr-only">
@@ -93,50 +94,94 @@ function CardTable({ cards }: { cards: Card[] }) {
         <span />
       </div>
       {cards.map((card, i) => (
-        <div key={card.id} className="relative border-b border-rule hover:bg-wash">
-          <div role="row" className="card-columns group items-baseline py-[10px]">
-            <span />
-            <span role="cell" className="font-hand text-[20px] leading-[24px] font-semibold group-hover:text-velvet">
-              <Link to={`/intake/${card.id}`} className="after:absolute after:inset-0 focus-visible:outline-none focus-visible:after:outline-2 focus-visible:after:-outline-offset-2">
-                {card.label}
-              </Link>
-              {card.isFolder && <span className="ml-2 font-plain text-body font-normal text-faded">a folder</span>}
-            </span>
-            <span role="cell">
-              {card.firstDate && card.lastDate ? span(card.firstDate, card.lastDate) : <span className="text-faded">no stills on it</span>}
-            </span>
-            <span role="cell" className="text-right">
-              {figure(card.frames)}
-              <span className="min-[1000px]:hidden"> {card.frames === 1 ? "frame" : "frames"}</span>
-            </span>
-            <span role="cell" className={`text-right ${card.new ? "font-semibold" : "text-faded"}`}>
-              {card.new === null ? "…" : card.new === 0 ? "none" : figure(card.new)}
-              <span className="min-[1000px]:hidden"> new</span>
-            </span>
-            <span role="cell" className="text-right max-[1000px]:hidden">
-              {figure(card.files)}
-            </span>
-            <span role="cell" className="text-right">
-              {card.files > 0 ? size(card.bytes) : "—"}
-            </span>
-            <span role="cell" className="text-right text-faded">
-              <Key>{String(i + 1)}</Key>
-            </span>
-          </div>
-          {card.isFolder && (
-            <span className="absolute right-[110px] bottom-[2px] text-label">
-              <TextButton
-                onClick={() => {
-                  putAway.mutate(card.id);
-                }}
-              >
-                put away
-              </TextButton>
-            </span>
-          )}
-        </div>
+        <CardLine key={card.id} card={card} number={i + 1} asOf={asOf} />
       ))}
     </div>
+  );
+}
+
+/** A card in a reader; where nothing of it is new, also whether it may be formatted. */
+function CardLine({ card, number, asOf }: { card: Card; number: number; asOf: string }) {
+  const putAway = usePutFolderAway();
+  const clearance = useClearance({ card: card.id }, card.new === 0 && !card.isFolder, asOf);
+  return (
+    <div className="relative border-b border-rule hover:bg-wash">
+      <div role="row" className="card-columns group items-baseline py-[10px]">
+        <span />
+        <span role="cell" className="font-hand text-[20px] leading-[24px] font-semibold group-hover:text-velvet">
+          <Link
+            to={`/intake/${card.id}`}
+            className="after:absolute after:inset-0 focus-visible:outline-none focus-visible:after:outline-2 focus-visible:after:-outline-offset-2"
+          >
+            {card.label}
+          </Link>
+          {card.isFolder && <span className="ml-2 font-plain text-body font-normal text-faded">a folder</span>}
+        </span>
+        <span role="cell">{card.firstDate && card.lastDate ? span(card.firstDate, card.lastDate) : <span className="text-faded">no stills on it</span>}</span>
+        <span role="cell" className="text-right">
+          {figure(card.frames)}
+          <span className="min-[1000px]:hidden"> {card.frames === 1 ? "frame" : "frames"}</span>
+        </span>
+        <span role="cell" className={`text-right ${card.new ? "font-semibold" : "text-faded"}`}>
+          {card.new === null ? "…" : card.new === 0 ? "none" : figure(card.new)}
+          <span className="min-[1000px]:hidden"> new</span>
+        </span>
+        <span role="cell" className="text-right max-[1000px]:hidden">
+          {figure(card.files)}
+        </span>
+        <span role="cell" className="text-right">
+          {card.files > 0 ? size(card.bytes) : "—"}
+        </span>
+        <span role="cell" className="text-right text-faded">
+          <Key>{String(number)}</Key>
+        </span>
+      </div>
+      {clearance.data && (
+        <p className={`pr-6 pb-[8px] pl-page ${clearance.data.mayBeFormatted ? "text-velvet" : "text-faded"}`}>
+          {clearance.data.sentence}{" "}
+          <Link to={`/clearance/${card.id}`} className="relative z-[1] linked">
+            {clearance.data.mayBeFormatted ? "the proof of it" : "what is missing"}
+          </Link>
+        </p>
+      )}
+      {card.isFolder && (
+        <span className="absolute right-[110px] bottom-[2px] text-label">
+          <TextButton
+            onClick={() => {
+              putAway.mutate(card.id);
+            }}
+          >
+            put away
+          </TextButton>
+        </span>
+      )}
+    </div>
+  );
+}
+
+/** What is still on the photographer, over all cards, shoots and drives; that nothing is, is said too. */
+function StillOpen() {
+  const open = useStillOpen();
+  return (
+    <section aria-label="Still open">
+      <h2 className="border-b border-rule-strong pt-9 pb-1 pl-page text-[20px] font-semibold">Still open</h2>
+      <Trouble error={open.error} />
+      {open.data?.length === 0 && (
+        <p className="py-[7px] pl-page text-faded">Nothing: no run is stopped, no copy, stamp or DNG is owed, and every shoot has its words.</p>
+      )}
+      <ul>
+        {open.data?.map((one) => (
+          <li key={one.sentence} className="receipt-row items-baseline border-b border-rule py-[7px]">
+            <span className="justify-self-center font-hand font-semibold text-brass" aria-hidden="true">
+              {one.isGrave ? "!" : ""}
+            </span>
+            <Link to={one.page} className="col-span-4 linked">
+              {one.sentence}
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -10,6 +10,7 @@ import { useKeys } from "../ledger/useKeys";
 import { StampLine } from "../stamps/StampLine";
 import { PART_NAMES } from "../words/order";
 import { CardSlip } from "./CardSlip";
+import { saidAbove, withoutWords } from "./describing";
 import { DeskFoot } from "./DeskFoot";
 import { ClocksPart } from "./order/ClocksPart";
 import { OrderLine, PartLine } from "./order/OrderLine";
@@ -18,6 +19,7 @@ import { Result } from "./Result";
 import { isOpen, type Opened } from "./rows";
 import { problemsOf, ShootHead, ShootRow } from "./ShootRow";
 import { useDeskOf } from "./useDeskOf";
+import { useOpenedAtFirstBlank } from "./useOpenedAtFirstBlank";
 
 export function DeskScreen() {
   const { card = "" } = useParams();
@@ -42,6 +44,10 @@ function DeskForCard({ card }: { card: string }) {
   };
   const start = () => {
     if (!readiness.is) return;
+    if (readiness.does === "prove") {
+      void go(`/clearance/${card}`);
+      return;
+    }
     begin.mutate(wishes, {
       onSuccess: ({ receipt }) => {
         said.begun();
@@ -53,6 +59,7 @@ function DeskForCard({ card }: { card: string }) {
   const toBegin = () => {
     document.querySelector<HTMLElement>("[data-begins]")?.focus();
   };
+  useOpenedAtFirstBlank(plan !== undefined);
   useKeys({
     b: toBegin,
     z: said.undo,
@@ -151,12 +158,14 @@ function DeskForCard({ card }: { card: string }) {
           </Nothing>
         )}
         {rows.length > 0 && <ShootHead frames={desk.data.frames.filter((frame) => !frame.unreadable)} marks={sheet.marks} />}
-        {rows.map((row) => (
+        {rows.map((row, at) => (
           <ShootRow
             key={row.id}
             card={card}
             row={row}
             shoots={plan?.shoots ?? []}
+            above={saidAbove(rows, at, said.wishes.shoots)}
+            below={withoutWords(rows, at, said.wishes.shoots)}
             problems={problemsOf(plan, row.id)}
             desk={sheet}
             stale={asked.isPlaceholderData}
@@ -169,7 +178,10 @@ function DeskForCard({ card }: { card: string }) {
               setTimeout(() => document.querySelector<HTMLElement>('[aria-label="Clocks"] li:last-child input')?.focus(), 300);
             }}
             onOpen={() => {
-              setOpen((now) => ({ ...now, [row.id]: !(isOpen(row, rows, now) ?? onlyOne) }));
+              setOpen((now) => ({
+                ...now,
+                [row.id]: !(isOpen(row, rows, now) ?? onlyOne),
+              }));
             }}
           />
         ))}

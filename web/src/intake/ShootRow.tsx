@@ -1,11 +1,12 @@
 import { Collapsible } from "radix-ui";
-import { type RefObject, useId, useState } from "react";
-import type { Plan, PlannedShoot, Problem } from "../api/plan";
+import { type RefObject, useState } from "react";
+import type { Plan, PlannedShoot, Problem, ShootWish } from "../api/plan";
 import type { CardFrame, Hints } from "../api/types";
 import { Arrowhead } from "../ledger/Arrowhead";
-import { toNextDescription } from "../ledger/blanks";
 import { count, dated, dateInFull, figure, hours, size } from "../words/format";
 import { ContactSheet } from "./ContactSheet";
+import { comesIn } from "./describing";
+import { DescriptionBlank } from "./DescriptionBlank";
 import { MarkWords } from "./MarkWords";
 import type { Row } from "./rows";
 import { ShootNotices } from "./ShootNotices";
@@ -41,6 +42,10 @@ interface Props {
   card: string;
   row: Row;
   shoots: PlannedShoot[];
+  /** What was said of the shoot above; null where nothing was. */
+  above: ShootWish | null;
+  /** Those below that wait for words. */
+  below: Row[];
   problems: Problem[];
   desk: Desk;
   hints: Hints | undefined;
@@ -55,8 +60,7 @@ interface Props {
 }
 
 /** One shoot of the desk: its date, its description to be written, what it becomes, its sums; opens to its pictures. */
-export function ShootRow({ card, row, shoots, problems, desk, hints, open, present, stale, scroller, onOpen, onClocks }: Props) {
-  const field = useId();
+export function ShootRow({ card, row, shoots, above, below, problems, desk, hints, open, present, stale, scroller, onOpen, onClocks }: Props) {
   const picks = usePicks();
   const [span, setSpan] = useState<Span | null>(null);
   const { frames, shoot, name, anchor } = row;
@@ -72,7 +76,7 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
         takeBack: desk.undo,
       }
     : desk.marks;
-  const nothing = isLeftOut || shoot?.toBringIn === 0;
+  const nothing = !comesIn(row, wish);
   const first = frames[0];
   const last = frames.at(-1);
   const description = wish.description ?? "";
@@ -103,30 +107,24 @@ export function ShootRow({ card, row, shoots, problems, desk, hints, open, prese
             <div className={`text-[14px] font-semibold ${isLeftOut ? "line-through" : ""}`}>{dated(row.date)}</div>
             <div className="as-label">{first && last && hours(first.plannedAt, last.plannedAt)}</div>
           </div>
-          <div>
-            <label htmlFor={field} className="sr-only">
-              Description of the shoot of {name}
-            </label>
-            <textarea
-              id={field}
-              {...(nothing ? {} : { "data-blank": "", "data-description": "" }) /* keys lead to what comes in */}
-              value={description}
-              rows={1}
-              maxLength={300}
-              spellCheck
-              onKeyDown={(event) => {
-                if (event.key === "Enter") {
-                  event.preventDefault();
-                  toNextDescription(event.currentTarget);
-                }
-              }}
-              placeholder={isLeftOut ? "left out" : nothing ? "nothing to bring in" : shoot?.joins ? shoot.description : "what was this?"}
-              onChange={(event) => {
-                desk.say({ do: "describe", shoot: anchor, wish: { ...wish, description: event.target.value.replaceAll("\n", " ") }, name });
-              }}
-              className={`block field-sizing-content w-full resize-none border-b border-dotted border-rule-strong bg-transparent pb-[2px] font-hand text-hand font-semibold placeholder:font-normal placeholder:text-faded placeholder:italic focus:border-solid focus:border-velvet focus:outline-none ${nothing ? "text-faded" : ""} ${nothing && description ? "line-through" : ""}`}
-            />
-          </div>
+          <DescriptionBlank
+            name={name}
+            value={description}
+            placeholder={isLeftOut ? "left out" : nothing ? "nothing to bring in" : shoot?.joins ? shoot.description : "what was this?"}
+            comesIn={!nothing}
+            joins={(shoot?.joins ?? null) !== null}
+            above={above}
+            below={below.length}
+            onText={(text) => {
+              desk.say({ do: "describe", shoot: anchor, wish: { ...wish, description: text }, name });
+            }}
+            onTake={(said) => {
+              desk.say({ do: "describe too", shoots: [anchor], said });
+            }}
+            onBelow={() => {
+              desk.say({ do: "describe too", shoots: below.map((one) => one.anchor), said: wish });
+            }}
+          />
           <div className="as-path break-words" data-becomes={row.date}>
             {shoot?.firstName && !isLeftOut ? (
               <>

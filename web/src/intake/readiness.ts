@@ -14,22 +14,26 @@ export interface Standing {
 }
 
 export interface Readiness {
-  /** Whether it can begin. */
+  /** Whether the button does anything. */
   is: boolean;
+  /** What it does: begins, or leads to the proof of what is held, where nothing else is left to do. */
+  does: "begin" | "prove";
   /** What the button says: what it does, or why it cannot. */
   says: string;
 }
 
 /** Whether the card may be brought in, and what its button says; of what stands in its way, the first to be put right. */
 export function readinessOf({ present, underWay, plan, failed, beginning }: Standing): Readiness {
-  const no = (says: string): Readiness => ({ is: false, says });
+  const no = (says: string): Readiness => ({ is: false, does: "begin", says });
   if (beginning) return no("Beginning…");
   if (underWay !== null) return no("Being brought in");
   if (!present) return no("The card is out");
   if (!plan) return no("Bring in");
+  const nothing = plan.totals.filesToBringIn === 0 && !failed;
+  if (nothing && plan.totals.framesHeld > 0) return { is: true, does: "prove", says: "May it be formatted?" };
   const frames = `Bring in ${count(plan.totals.framesToBringIn, "frame")}`;
   if (!plan.store.present) return no(`${plan.store.name} is not there`);
   if (!plan.hasRoom) return no(`Too little room on ${plan.store.name}`);
-  if (plan.totals.filesToBringIn === 0 && !failed) return no("Nothing to bring in");
-  return { is: !failed, says: frames };
+  if (nothing) return no("Nothing to bring in");
+  return { is: !failed, does: "begin", says: frames };
 }

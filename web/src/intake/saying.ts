@@ -3,6 +3,7 @@ import type { ClockWish, Edit, ShootWish, Wishes } from "../api/plan";
 import type { CardFrame } from "../api/types";
 import { historyOf, type Sayable } from "../said/history";
 import { count } from "../words/format";
+import { saidToo } from "./describing";
 
 /** What the photographer may say on a desk. */
 export type DeskAction =
@@ -10,6 +11,8 @@ export type DeskAction =
   | { do: "mark"; frames: CardFrame[]; as: boolean | "new only" }
   /** While it is typed: the words of a shoot are one step, however many letters they have. */
   | { do: "describe"; shoot: string; wish: ShootWish; name: string }
+  /** Shoots without words are called what another is. */
+  | { do: "describe too"; shoots: string[]; said: ShootWish }
   /** Of several words that it had, these; the others are let go. */
   | { do: "call"; shoot: string; frames: CardFrame[]; words: string }
   | { do: "say of a shoot"; shoot: string; wish: ShootWish; what: string }
@@ -35,6 +38,11 @@ export const desk: Sayable<Wishes, DeskAction> = {
       case "describe":
       case "say of a shoot":
         return { ...now, shoots: { ...now.shoots, [action.shoot]: action.wish } };
+      case "describe too":
+        return {
+          ...now,
+          shoots: { ...now.shoots, ...Object.fromEntries(action.shoots.map((shoot) => [shoot, saidToo(now.shoots[shoot] ?? {}, action.said)])) },
+        };
       case "take in":
         return marked({ ...now, shoots: { ...now.shoots, [action.shoot]: { ...action.wish, leftOut: false } } }, action.frames, action.as);
       case "call":
@@ -62,6 +70,8 @@ export const desk: Sayable<Wishes, DeskAction> = {
         return `${MARKING[`${action.as}`]} ${action.frames.length === 1 ? (action.frames[0]?.name ?? "") : count(action.frames.length, "frame")}`;
       case "describe":
         return `describing the shoot of ${action.name}`;
+      case "describe too":
+        return `calling ${count(action.shoots.length, "shoot")} ${action.said.description ?? ""}`;
       case "take in":
         return "taking a shoot in again";
       case "call":

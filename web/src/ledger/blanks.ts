@@ -1,7 +1,7 @@
 const inView = (selector: string) => [...document.querySelectorAll<HTMLElement>(selector)].filter((one) => one.offsetParent !== null);
 
 /** The button that begins: it says that Enter does it, or what stands in its way, and takes the focus either way. */
-const afterBlanks = () => document.querySelector<HTMLElement>("[data-begins]");
+export const afterBlanks = () => document.querySelector<HTMLElement>("[data-begins]");
 
 const isAfter = (one: Node, other: Node) => (other.compareDocumentPosition(one) & Node.DOCUMENT_POSITION_FOLLOWING) !== 0;
 
@@ -15,8 +15,11 @@ export function toNextBlank(from: HTMLElement): void {
 /** Moves it from one description to the next of a shoot that comes in, whatever blanks stand between; where it is on none, to the first that is empty. */
 export function toNextDescription(from?: HTMLElement): void {
   const all = inView("[data-description]");
-  const empty = all.find((one) => one instanceof HTMLTextAreaElement && one.value === "") ?? all[0];
-  const next = from ? (all.find((one) => isAfter(one, from)) ?? afterBlanks()) : empty;
+  const next = from ? (all.find((one) => isAfter(one, from)) ?? afterBlanks()) : (undescribed() ?? all[0]);
   next?.focus();
   next?.scrollIntoView({ block: "nearest" });
 }
+
+/** The first description that waits for words: a shoot that joins another has that one's. */
+export const undescribed = (): HTMLElement | undefined =>
+  inView("[data-description]").find((one) => one instanceof HTMLTextAreaElement && one.value === "" && one.dataset.description !== "joins");

@@ -1,5 +1,6 @@
 import { type KeyboardEvent, useId, useState } from "react";
 import { useCompletions } from "../api/stamps";
+import { type Offer, Offers } from "../ledger/Offers";
 
 interface Props {
   label: string;
@@ -12,9 +13,8 @@ interface Props {
   note?: (path: string[]) => string | null;
 }
 
-interface Offer {
+interface Word extends Offer {
   path: string[];
-  hint: string;
 }
 
 export const pathInWords = (path: string[]): string => path.join(" › ");
@@ -103,32 +103,16 @@ export function KeywordEntry({ label, keywords, placeholder = "add a keyword", o
           className="w-[170px] border-b border-dotted border-rule-strong bg-transparent px-[2px] placeholder:text-faded placeholder:italic focus:border-solid focus:border-velvet focus:outline-none"
         />
         {open && offers.length > 0 && (
-          <ul
+          <Offers
             id={list}
-            role="listbox"
-            aria-label={`words for ${label}`}
-            className="absolute top-full left-0 z-10 mt-1 max-h-[300px] w-max max-w-[420px] min-w-[200px] overflow-y-auto border border-ink bg-paper py-1"
-          >
-            {offers.map((offer, i) => (
-              <li
-                key={`${offer.path.join("\0")} ${offer.hint}`}
-                id={`${list}-${i}`}
-                role="option"
-                aria-selected={offer === chosen}
-                className={`flex cursor-pointer items-baseline gap-3 px-3 py-[3px] ${offer === chosen ? "bg-wash" : ""}`}
-                onPointerDown={(event) => {
-                  event.preventDefault();
-                  take(offer.path);
-                }}
-                onPointerMove={() => {
-                  setAt(i);
-                }}
-              >
-                <span>{offer.path[offer.path.length - 1]}</span>
-                <span className="ml-auto truncate pl-4 as-label">{offer.hint}</span>
-              </li>
-            ))}
-          </ul>
+            label={`words for ${label}`}
+            offers={offers}
+            at={Math.min(at, offers.length - 1)}
+            onAt={setAt}
+            onTake={(offer) => {
+              take(offer.path);
+            }}
+          />
         )}
       </span>
     </span>
@@ -138,19 +122,20 @@ export function KeywordEntry({ label, keywords, placeholder = "add a keyword", o
 const goesOn = ({ path, synonym }: { path: string[]; synonym: string | null }, typed: string): boolean =>
   ` ${(path[path.length - 1] ?? "").toLowerCase()}`.includes(` ${typed}`) || (synonym ?? "").toLowerCase().startsWith(typed);
 
+const word = (path: string[], hint: string): Word => ({ key: `${path.join("\0")} ${hint}`, text: path[path.length - 1] ?? "", hint, path });
+
 /** What may be taken: the vocabulary's words, then what was typed as a word of its own. */
-function offersOf(typed: string, found: { path: string[]; synonym: string | null }[]): Offer[] {
+function offersOf(typed: string, found: { path: string[]; synonym: string | null }[]): Word[] {
   const parts = typed
     .split(typed.includes("<") ? "<" : ">")
     .map((word) => word.trim())
     .filter((word) => word !== "");
   const own = typed.includes("<") ? parts.reverse() : parts;
-  const known: Offer[] = found.map(({ path, synonym }) => ({
-    path,
-    hint: [synonym && `for ${synonym}`, path.length > 1 && `in ${pathInWords(path.slice(0, -1))}`].filter(Boolean).join(", "),
-  }));
+  const known = found.map(({ path, synonym }) =>
+    word(path, [synonym && `for ${synonym}`, path.length > 1 && `in ${pathInWords(path.slice(0, -1))}`].filter(Boolean).join(", ")),
+  );
   const isKnown = found.some(({ path }) => path[path.length - 1]?.toLowerCase() === own.join(" ").toLowerCase());
   if (own.length === 0 || isKnown) return known;
-  const fresh = { path: own, hint: own.length > 1 ? `new, in ${pathInWords(own.slice(0, -1))}` : "a new word; “< parent” files it" };
+  const fresh = word(own, own.length > 1 ? `new, in ${pathInWords(own.slice(0, -1))}` : "a new word; “< parent” files it");
   return found.length > 0 && own.length === 1 ? [...known, fresh] : [fresh];
 }
