@@ -61,8 +61,14 @@ final class ListsWithLibrary implements ListsFolder
     {
         \assert(null !== $this->library);
         $names = [];
-        $this->library->__errno_location()[0] = 0; // @phpstan-ignore method.notFound, offsetAccess.nonOffsetAccessible
-        while (null !== $entry = $this->library->readdir($handle)) { // @phpstan-ignore method.notFound
+        $errno = $this->library->__errno_location(); // @phpstan-ignore method.notFound
+        while (true) {
+            // Before each: making room for a name may set it, and readdir leaves it as it is at the end.
+            $errno[0] = 0; // @phpstan-ignore offsetAccess.nonOffsetAccessible
+            $entry = $this->library->readdir($handle); // @phpstan-ignore method.notFound
+            if (null === $entry) {
+                break;
+            }
             $name = \FFI::string($entry->d_name); // @phpstan-ignore property.nonObject, argument.type
             if ('.' !== $name && '..' !== $name) {
                 $names[] = $name;

@@ -139,9 +139,11 @@ function CardLine({ card, number, asOf }: { card: Card; number: number; asOf: st
       {clearance.data && (
         <p className={`pr-6 pb-[8px] pl-page ${clearance.data.mayBeFormatted ? "text-velvet" : "text-faded"}`}>
           {clearance.data.sentence}{" "}
-          <Link to={`/clearance/${card.id}`} className="relative z-[1] linked">
-            {clearance.data.mayBeFormatted ? "the proof of it" : "what is missing"}
-          </Link>
+          {clearance.data.files > 0 && (
+            <Link to={`/clearance/${card.id}`} className="relative z-[1] linked">
+              {clearance.data.mayBeFormatted ? "the proof of it" : "what is missing"}
+            </Link>
+          )}
         </p>
       )}
       {card.isFolder && (

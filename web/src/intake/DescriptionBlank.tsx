@@ -6,6 +6,9 @@ import { Key } from "../ledger/Field";
 import { Offers } from "../ledger/Offers";
 import { type Offered, offersFor } from "./describing";
 
+/** Letters beside which, in the same line, there is room to say what keys do. */
+const SHORT = 18;
+
 interface Props {
   /** "Mon 4 May". */
   name: string;
@@ -98,7 +101,10 @@ export function DescriptionBlank({ name, value, placeholder, comesIn, joins, abo
       />
       {offers.length > 0 && <Offers id={`${field}-offers`} label={`what shoots were called, for ${name}`} offers={offers} at={at} onAt={setAt} onTake={take} />}
       {comesIn && offers.length === 0 && (
-        <span aria-hidden className="pointer-events-none absolute top-full left-0 hidden pt-px as-label whitespace-nowrap group-focus-within/blank:block">
+        <span
+          aria-hidden
+          className={`pointer-events-none absolute right-0 hidden bg-paper pl-2 as-label whitespace-nowrap group-focus-within/blank:block ${value.length < SHORT ? "bottom-[6px]" : "top-full z-[5]"}`}
+        >
           {value === "" && above && (
             <>
               as above<Key>"</Key>
@@ -106,7 +112,7 @@ export function DescriptionBlank({ name, value, placeholder, comesIn, joins, abo
           )}
           {value !== "" && below > 0 && (
             <>
-              so for all below<Key>Shift Enter</Key>
+              all below<Key>Shift Enter</Key>
             </>
           )}
         </span>

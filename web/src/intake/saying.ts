@@ -71,7 +71,7 @@ export const desk: Sayable<Wishes, DeskAction> = {
       case "describe":
         return `describing the shoot of ${action.name}`;
       case "describe too":
-        return `calling ${count(action.shoots.length, "shoot")} ${action.said.description ?? ""}`;
+        return `calling ${action.shoots.length === 1 ? "a shoot" : count(action.shoots.length, "shoot")} ${action.said.description ?? ""}`;
       case "take in":
         return "taking a shoot in again";
       case "call":
