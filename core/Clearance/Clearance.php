@@ -58,6 +58,18 @@ final readonly class Clearance
         return [] !== array_filter($this->missing, static fn (Missing $one): bool => $one->lack === $lack);
     }
 
+    /** @return list<Reason> the gravest first */
+    public function reasons(): array
+    {
+        $reasons = [];
+        foreach ($this->missing as $one) {
+            $key = $one->lack->value."\n".$one->because;
+            $reasons[$key] = new Reason($one->lack, $one->remedy, $one->because, 1 + ($reasons[$key]->files ?? 0));
+        }
+
+        return array_values($reasons);
+    }
+
     private static function lackOf(FileToClear $file, int $copies, bool $seenNow): ?Missing
     {
         $devices = $file->devices();

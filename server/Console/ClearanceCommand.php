@@ -14,6 +14,7 @@ use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Failure\CouldNot;
+use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Clearance\CardClearance;
 use VelvetLedger\Server\Clearance\CompareCard;
 use VelvetLedger\Server\Persistence\Cards\CardRepository;
@@ -55,8 +56,13 @@ final class ClearanceCommand extends Command
             $output->writeln(json_encode($clearance, \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR), OutputInterface::OUTPUT_RAW);
         } else {
             $output->writeln($clearance->sentence, OutputInterface::OUTPUT_RAW);
-            foreach ($clearance->missing as $missing) {
-                $output->writeln(PathText::visible(\sprintf('  %s: %s', $missing->path, $missing->because)), OutputInterface::OUTPUT_RAW);
+            foreach ($clearance->reasons() as $reason) {
+                foreach ($reason->isOfFew() ? array_filter($clearance->missing, $reason->isOf(...)) : [] as $missing) {
+                    $output->writeln(PathText::visible(\sprintf('  %s: %s', $missing->path, $missing->because)), OutputInterface::OUTPUT_RAW);
+                }
+                if (!$reason->isOfFew()) {
+                    $output->writeln(PathText::visible(\sprintf('  %s: %s', Count::of($reason->files, 'file'), $reason->because)), OutputInterface::OUTPUT_RAW);
+                }
             }
         }
 

@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\View;
 use VelvetLedger\Core\Clearance\Clearance;
 use VelvetLedger\Core\Clearance\Lack;
 use VelvetLedger\Core\Clearance\Missing;
+use VelvetLedger\Core\Clearance\Reason;
 use VelvetLedger\Server\Cards\Volume;
 
 /** Whether a card may be formatted, and if not, why, by file. */
@@ -24,6 +25,9 @@ final readonly class ClearanceView
     public array $missing;
 
     public int $missingInAll;
+
+    /** @var list<Reason> of all of them */
+    public array $reasons;
 
     /** Whether the ends of files are still being read. */
     public bool $reading;
@@ -45,6 +49,7 @@ final readonly class ClearanceView
         $this->letGo = $clearance->letGo;
         $this->missing = \array_slice($clearance->missing, 0, self::MOST);
         $this->reading = $clearance->lacks(Lack::EndsUnread);
+        $this->reasons = $clearance->reasons();
         $this->missingInAll = \count($clearance->missing);
     }
 }

@@ -125,6 +125,13 @@ export const Missing: Schema<views.Missing> = v.object({
   isStill: v.boolean(),
 });
 
+export const Reason: Schema<views.Reason> = v.object({
+  lack: Lack,
+  remedy: Remedy,
+  because: v.string(),
+  files: v.number(),
+});
+
 export const Comparison: Schema<views.Comparison> = v.object({
   running: v.boolean(),
   files: v.number(),
@@ -144,6 +151,7 @@ export const Clearance: Schema<views.Clearance> = v.object({
   letGo: v.number(),
   missing: list(Missing),
   missingInAll: v.number(),
+  reasons: list(Reason),
   reading: v.boolean(),
   comparison: v.nullable(Comparison),
   mayRemove: v.boolean(),

@@ -109,6 +109,7 @@ export interface Clearance {
   letGo: number;
   missing: Missing[];
   missingInAll: number;
+  reasons: Reason[];
   /** Whether the ends of files are still being read. */
   reading: boolean;
   comparison: Comparison | null;
@@ -514,6 +515,14 @@ export interface Proving {
 
 /** How far a proving is. */
 export type ProvingState = "waiting" | "running" | "stopped" | "done";
+
+/** What keeps a card from being formatted for one cause, however many files it is of. */
+export interface Reason {
+  lack: Lack;
+  remedy: Remedy;
+  because: string;
+  files: number;
+}
 
 /** An intake's receipt: where it stands, its sums, and while it runs, its rate in bytes a second and the seconds left. */
 export interface Receipt {

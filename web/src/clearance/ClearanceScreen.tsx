@@ -3,7 +3,8 @@ import { useClearance } from "../api/copies";
 import { Nothing } from "../ledger/Nothing";
 import { Page } from "../ledger/Page";
 import { Refused } from "../api/client";
-import { ClearanceStamp, MissingList } from "./ClearanceStamp";
+import { ClearanceStamp } from "./ClearanceStamp";
+import { MissingList } from "./MissingList";
 
 /** May this card be formatted; asked for any card in a reader, at any time. */
 export function ClearanceScreen() {

@@ -1,8 +1,6 @@
 import { Link } from "react-router";
 import { Refused } from "../api/client";
-import { useClearance, useCompare, useNod, useTakeBackNods } from "../api/copies";
-import type { Clearance, Missing } from "../api/views";
-import { Glimpse } from "../ledger/Glimpse";
+import { useClearance, useCompare, useTakeBackNods } from "../api/copies";
 import { TextButton } from "../ledger/Field";
 import { Trouble } from "../ledger/Notice";
 import { figure, size } from "../words/format";
@@ -78,78 +76,5 @@ export function ClearanceStamp({ of, ready = true, asOf }: { of: Of; ready?: boo
       )}
       {clearance.mayBeFormatted && clearance.mayRemove && <RemoveOriginals card={clearance.card} label={clearance.label} />}
     </aside>
-  );
-}
-
-const REMEDIES: Partial<Record<Missing["remedy"], string>> = {
-  "bring in": "bring it in",
-  "make copies": "see the stores",
-  prove: "see the stores",
-};
-
-/** What keeps a card from being formatted, with each file's picture and the way to mend it. */
-export function MissingList({ clearance }: { clearance: Clearance }) {
-  const nod = useNod();
-  const letGo = clearance.missing.filter((one) => one.remedy === "nod" || one.lack.startsWith("is a clip"));
-  return (
-    <section aria-label="What is missing" className="pb-10">
-      <div className="in-line justify-between gap-x-6 border-b border-rule-strong pt-6 pr-6 pb-[6px] pl-page">
-        <h2 className="text-hand font-semibold">
-          What is missing{" "}
-          <span className="font-plain text-body font-normal text-faded">
-            {figure(clearance.missingInAll)} of {figure(clearance.files)} files
-          </span>
-        </h2>
-        {letGo.length > 1 && (
-          <TextButton
-            onClick={() => {
-              nod.mutate({ card: clearance.card, files: letGo.map((one) => one.path) });
-            }}
-          >
-            let all {letGo.length} of these go
-          </TextButton>
-        )}
-      </div>
-      <Trouble error={nod.error} />
-      <ul>
-        {clearance.missing.map((one) => (
-          <li
-            key={one.path}
-            className="folds grid grid-cols-[var(--spacing-margin)_72px_minmax(220px,1fr)_minmax(240px,2fr)_170px] items-center gap-x-[14px] border-b border-rule py-[5px] pr-6"
-          >
-            <span className="justify-self-center font-hand font-semibold text-brass" aria-hidden="true">
-              !
-            </span>
-            <span className="block h-[46px] bg-mat p-[3px]">
-              <Glimpse
-                source={one.isStill ? `/api/cards/${clearance.card}/picture?edge=160&file=${encodeURIComponent(one.path)}` : null}
-                className="h-full w-full object-contain"
-              />
-            </span>
-            <span className="as-path break-all">{one.path}</span>
-            <span>
-              {one.lack}
-              {one.because !== one.lack && <span className="text-faded">: {one.because}</span>}
-            </span>
-            <span className="flex flex-wrap justify-end gap-x-4 text-right">
-              {REMEDIES[one.remedy] && (
-                <Link to={one.remedy === "bring in" ? `/intake/${clearance.card}` : "/stores"} className="linked">
-                  {REMEDIES[one.remedy]}
-                </Link>
-              )}
-              {(one.remedy === "nod" || one.remedy === "nod alone" || one.lack.startsWith("is a clip")) && (
-                <TextButton
-                  onClick={() => {
-                    nod.mutate({ card: clearance.card, files: [one.path] });
-                  }}
-                >
-                  let it go
-                </TextButton>
-              )}
-            </span>
-          </li>
-        ))}
-      </ul>
-    </section>
   );
 }

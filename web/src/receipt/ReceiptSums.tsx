@@ -2,7 +2,8 @@ import type { Outcome, Receipt } from "../api/types";
 import { TextButton } from "../ledger/Field";
 import { count, figure, size } from "../words/format";
 
-const ROWS: { outcome: Outcome; name: string; what: (receipt: Receipt) => string }[] = [
+/** What may become of a file, in the order of the sums, and what is said beside. */
+export const SUMS: { outcome: Outcome; name: string; what: (receipt: Receipt) => string }[] = [
   { outcome: "brought in", name: "brought in", what: (receipt) => receipt.copies.map((at) => at.inWords).join("; ") },
   { outcome: "waiting", name: "still to copy", what: (receipt) => `to ${receipt.store}` },
   { outcome: "failed", name: "failed", what: () => "not copied; the lines say why" },
@@ -19,7 +20,7 @@ export function ReceiptSums({ receipt, shown, onShow }: { receipt: Receipt; show
     <table className="w-full">
       <caption className="sr-only">Sums of the receipt</caption>
       <tbody>
-        {ROWS.map((row) => {
+        {SUMS.map((row) => {
           const sum = receipt.sums.find((one) => one.outcome === row.outcome);
           if (!sum) return null;
           const grave = row.outcome === "failed" || row.outcome === "unreadable";
