@@ -79,6 +79,8 @@ final readonly class Piece
             PieceKind::Words, PieceKind::Initials => $this->text,
             PieceKind::Sequence => str_pad((string) $number, $digits, '0', \STR_PAD_LEFT),
             PieceKind::FileNumber => CameraNumber::in($source->originalName) ?? '',
+            PieceKind::WholeNumber => CameraNumber::whole($source->originalName) ?? '',
+            PieceKind::FirstNumber => CameraNumber::whole($source->firstName) ?? '',
             PieceKind::OriginalName => $source->originalName,
             PieceKind::Body => $source->body,
             PieceKind::KindOfWork => $source->kindOfWork,

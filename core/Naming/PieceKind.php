@@ -14,21 +14,25 @@ enum PieceKind: string
     case Initials = 'initials';
     case Sequence = 'sequence';
     case FileNumber = 'camera file number';
+    case WholeNumber = 'whole camera file number';
+
+    /** Of the first frame of a shoot, whole. */
+    case FirstNumber = 'first camera file number';
     case OriginalName = 'original name';
     case Body = 'body';
     case KindOfWork = 'kind of work';
     case CardFolders = 'card folders';
 
-    /** Whether it can stand in a file's name. */
+    /** Whether it can stand in a file's name: the folders' own cannot. */
     public function fitsNames(): bool
     {
-        return self::CardFolders !== $this;
+        return self::CardFolders !== $this && self::FirstNumber !== $this;
     }
 
     /** Whether it can stand in a folder's name: what differs from frame to frame cannot. */
     public function fitsFolders(): bool
     {
-        return self::Sequence !== $this && self::FileNumber !== $this && self::OriginalName !== $this;
+        return self::Sequence !== $this && self::FileNumber !== $this && self::WholeNumber !== $this && self::OriginalName !== $this;
     }
 
     public function isDate(): bool

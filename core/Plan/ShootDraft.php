@@ -95,6 +95,7 @@ final readonly class ShootDraft
             $frame->read->facts->gear->model ?? '',
             mb_scrub($frame->read->frame->lead()->folder(), 'UTF-8'),
             $this->destination->kindOfWork,
+            mb_scrub($this->shoot->frames[0]->read->frame->stem, 'UTF-8'),
         );
     }
 }

@@ -63,6 +63,7 @@ final class PlannerTest extends TestCase
         yield 'one second, several frames: in order' => [$pieces($time), $burst, ['20260504-211409', '20260504-211409_2', '20260504-211409_3', '20260504-211410']];
         yield 'fraction of the second' => [$pieces(['piece' => 'date taken', 'fields' => 'HHmmss-SSS']), $burst, ['211409-100', '211409-350', '211409-600', '211410-000']];
         yield 'camera number, original name' => [$pieces(['piece' => 'camera file number'], ['piece' => 'original name']), $burst, ['0009_ORL_0009', '0010_ORL_0010', '0011_ORL_0011', '0012_ORL_0012']];
+        yield 'the whole number of the camera' => [$pieces(['piece' => 'whole camera file number'], ['piece' => 'camera file number']), ['P1000123' => '2026-05-04 21:00:00', 'ORL_0031' => '2026-05-04 21:00:01', 'IMG12345' => '2026-05-04 21:00:02', 'VID_20260504' => '2026-05-04 21:00:03'], ['1000123_0123', '0031_0031', '12345_2345', '0504_0504']];
         yield 'body, initials, words' => [$pieces(['piece' => 'body'], ['piece' => 'initials', 'text' => 'TT'], ['piece' => 'words', 'text' => 'Night Ferry'], $number('this shoot')), ['A' => '2026-05-04 21:00:00'], ['orrel-m4_TT_night-ferry_001']];
         $twoDays = ['A' => '2026-05-04 21:00:00', 'B' => '2026-05-04 23:59:59', 'C' => '2026-05-05 03:00:00'];
         yield 'numbers of the shoot' => [$pieces(self::DAY, $number('this shoot')), $twoDays, ['2026-05-04_001', '2026-05-04_002', '2026-05-05_001']];
@@ -116,6 +117,7 @@ final class PlannerTest extends TestCase
         yield 'the card\'s own folders' => [$folders([['piece' => 'card folders']]), $boats, 'DCIM/100ORREL/0001.jpg'];
         yield 'by body, below the day' => [$folders([self::DAY], [['piece' => 'body', 'style' => 'as written']]), $boats, '2026-05-04/Orrel M4/0001.jpg'];
         yield 'by the day of the intake, where that is chosen' => [$folders([['piece' => 'date of intake', 'fields' => 'yyyy-MM-dd']]), $boats, '2026-11-23/0001.jpg'];
+        yield 'by the first number of the series' => [$folders([self::DAY, ['piece' => 'first camera file number']]), $boats, '2026-05-04 0001/0001.jpg'];
         yield 'kind of work' => [['destination' => ['kindOfWork' => 'Own projects', 'folder' => 'own/long term']] + $folders([['piece' => 'kind of work', 'style' => 'as written']], [self::DAY]), $boats, 'own/long term/Own projects/2026-05-04/0001.jpg'];
         yield 'a destination of the shoot\'s own' => [$folders([self::DAY]), new ShootWish('', destination: Destination::of('Tests', 'tests')), 'tests/2026-05-04/0001.jpg'];
         yield 'into one folder, as nobody\'s file system takes it' => [$folders([self::DAY]), new ShootWish('', folder: 'jobs/Acme: "x"?/CON'), 'jobs/Acme x/CON_/0001.jpg'];

@@ -9,6 +9,8 @@ export type PieceKind =
   | "initials"
   | "sequence"
   | "camera file number"
+  | "whole camera file number"
+  | "first camera file number"
   | "original name"
   | "body"
   | "kind of work"

@@ -29,6 +29,8 @@ export const PIECES: { value: PieceKind; name: string }[] = [
   { value: "description", name: "description" },
   { value: "sequence", name: "number in sequence" },
   { value: "camera file number", name: "camera's file number" },
+  { value: "whole camera file number", name: "camera's whole number" },
+  { value: "first camera file number", name: "the shoot's first number" },
   { value: "original name", name: "original name" },
   { value: "body", name: "body" },
   { value: "words", name: "words" },
