@@ -9,12 +9,15 @@ use VelvetLedger\Core\Words\Count;
 /**
  * Points out shoots that lie far in time from the rest of a card: forgotten frames of an earlier job, or a clock
  * that was reset. Shoots less than a week apart belong together; the group with most frames is the rest, and a
- * group of at most a quarter as many is a stray (common practice, no published source).
+ * group of at most a quarter as many is a stray; so are a few frames, where the rest are more and of three times as
+ * many days (common practice, no published source).
  */
 final class Strays
 {
     private const APART = 7 * 86400;
     private const SHARE = 4;
+    private const FEW = 24;
+    private const DAYS = 3;
     private const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
     /** Unit => its length in days; weeks measure what is less than twice the next. */
     private const LONGER_UNITS = ['year' => 365.25, 'month' => 30.44];
@@ -40,7 +43,7 @@ final class Strays
         $main = [] === $sizes ? 0 : (int) array_search(max($sizes), $sizes, true);
         $found = [];
         foreach ($groups as $i => $group) {
-            if ($i !== $main && $sizes[$i] * self::SHARE <= $sizes[$main]) {
+            if ($i !== $main && ($sizes[$i] * self::SHARE <= $sizes[$main] || $sizes[$i] <= self::FEW && $sizes[$i] < $sizes[$main] && self::days($group) * self::DAYS <= self::days($groups[$main]))) {
                 foreach ($group as $shoot) {
                     $found[$shoot->id] = self::sentence($shoot, $groups[$main], [...$groups[$i - 1] ?? [], ...$groups[$i + 1] ?? []]);
                 }
@@ -48,6 +51,12 @@ final class Strays
         }
 
         return $found;
+    }
+
+    /** @param list<ProposedShoot> $group */
+    private static function days(array $group): int
+    {
+        return \count(array_unique(array_map(static fn (ProposedShoot $shoot): string => $shoot->date, $group)));
     }
 
     /**

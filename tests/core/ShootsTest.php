@@ -109,6 +109,8 @@ final class ShootsTest extends TestCase
         yield 'weeks before' => [['2026-04-02' => 6, '2026-05-04' => 20, '2026-05-06' => 9], ['6 frames from 2 April, five weeks before the others.']];
         yield 'one frame, a year before' => [['2024-12-31' => 1, '2026-05-04' => 20], ['1 frame from 31 December 2024, 16 months before the others.']];
         yield 'a clock that was reset' => [['2000-01-01' => 4, '2026-05-04' => 20], ['4 frames from 1 January 2000, 26 years before the others.']];
+        yield 'a dozen beside three days of work' => [['2026-04-20' => 12, '2026-05-04' => 9, '2026-05-05' => 5, '2026-05-06' => 6], ['12 frames from 20 April, two weeks before the others.']];
+        yield 'a dozen beside two days of it' => [['2026-04-20' => 12, '2026-05-04' => 9, '2026-05-05' => 11], []];
         yield 'after' => [['2026-05-04' => 20, '2026-05-13' => 2], ['2 frames from 13 May, a week after the others.']];
         yield 'days apart only' => [['2026-05-04' => 20, '2026-05-10' => 2], []];
         yield 'as many as the rest' => [['2026-04-02' => 9, '2026-05-04' => 20], []];
