@@ -15,6 +15,7 @@ use VelvetLedger\Core\Naming\PortableText;
 use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Server\Orders\OrderBook;
+use VelvetLedger\Server\Persistence\Orders\LastUses;
 use VelvetLedger\Server\View\SavedOrderView;
 
 /** Standing orders: all of them, saving, dropping, the default, and each as a file to take elsewhere. */
@@ -24,12 +25,13 @@ final readonly class OrdersController
     {
     }
 
+    /** What was used last comes first. */
     #[Route('/api/orders', methods: ['GET'])]
-    public function orders(): Response
+    public function orders(LastUses $uses): Response
     {
         $default = $this->orders->byDefault()->name;
 
-        return new JsonResponse(array_map(fn (StandingOrder $order): SavedOrderView => new SavedOrderView($order, $order->name === $default, $this->orders->isSaved($order->name)), $this->orders->all()));
+        return new JsonResponse(array_map(fn (StandingOrder $order): SavedOrderView => new SavedOrderView($order, $order->name === $default, $this->orders->isSaved($order->name)), $uses->ordersFirst($this->orders->all(), static fn (StandingOrder $order): string => $order->name)));
     }
 
     /** Saves the order that is sent, under the name it has. */

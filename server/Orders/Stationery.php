@@ -12,12 +12,13 @@ use VelvetLedger\Core\Naming\ReadyMade;
 use VelvetLedger\Core\Order\PatternDocument;
 use VelvetLedger\Core\Order\StationeryKind;
 use VelvetLedger\Core\Stamp\StampTexts;
+use VelvetLedger\Server\Persistence\Orders\LastUses;
 use VelvetLedger\Server\Persistence\Orders\StationeryItem;
 
 /** Saved patterns, sets of subfolders and kinds of work, after the ready-made ones. */
 final readonly class Stationery
 {
-    public function __construct(private EntityManagerInterface $ledger)
+    public function __construct(private EntityManagerInterface $ledger, private LastUses $uses)
     {
     }
 
@@ -30,6 +31,8 @@ final readonly class Stationery
         foreach ($this->ledger->getRepository(StationeryItem::class)->findBy([], ['name' => 'ASC']) as $item) {
             $found[$item->kind->value][] = ['name' => $item->name, 'document' => $item->document(), 'readyMade' => false, 'isDefault' => $item->isDefault(), 'limits' => StationeryKind::Rights === $item->kind ? StampTexts::ofDocument($item->document())->limits() : []];
         }
+
+        $found[StationeryKind::Rights->value] = $this->uses->slipsFirst($found[StationeryKind::Rights->value], static fn (array $slip): string => $slip['name']);
 
         return $found;
     }
