@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Core\Stamp;
 
 /**
- * What can be said of a picture's rights and occasion: fields of the IPTC Photo Metadata Standard, and where each stands in
+ * What can be said of a picture's rights and occasion: fields of the IPTC Photo Metadata Standard, of Dublin Core and of PLUS 1.2.0, and where each stands in
  * XMP (IPTC Core and Extension), in IIM 4.2 and in Exif. docs/stamps.md has the same as a table.
  */
 enum StampField: string
@@ -15,6 +15,8 @@ enum StampField: string
     case Notice = 'notice';
     case UsageTerms = 'usageTerms';
     case WebStatement = 'webStatement';
+    case Licence = 'licence';
+    case Publisher = 'publisher';
     case Status = 'status';
     case Address = 'address';
     case AddressCity = 'addressCity';
@@ -48,6 +50,7 @@ enum StampField: string
             self::Notice => 'copyright notice',
             self::UsageTerms => 'usage terms',
             self::WebStatement => 'web statement',
+            self::Licence => 'open licence',
             self::Status => 'copyright status',
             self::AddressCity => 'city of the address',
             self::AddressCountry => 'country of the address',
@@ -62,6 +65,7 @@ enum StampField: string
         return match ($this) {
             self::Creator => XmpForm::People,
             self::Notice, self::UsageTerms, self::Event, self::Description => XmpForm::LocalText,
+            self::Publisher => XmpForm::Houses,
             self::Status => XmpForm::Status,
             self::Address, self::AddressCity, self::Region, self::Postcode, self::AddressCountry, self::Mail, self::Phone, self::Web => XmpForm::Contact,
             default => XmpForm::Text,
@@ -77,6 +81,8 @@ enum StampField: string
             self::Notice => 'dc:rights',
             self::UsageTerms => 'xmpRights:UsageTerms',
             self::WebStatement => 'xmpRights:WebStatement',
+            self::Licence => 'plus:TermsAndConditionsURL',
+            self::Publisher => 'dc:publisher',
             self::Status => 'xmpRights:Marked',
             self::Address => 'Iptc4xmpCore:CiAdrExtadr',
             self::AddressCity => 'Iptc4xmpCore:CiAdrCity',

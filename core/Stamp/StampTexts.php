@@ -110,7 +110,7 @@ final readonly class StampTexts
     /** @return list<string> one text, or several where it names several people */
     public static function people(StampField $field, string $text): array
     {
-        $parts = XmpForm::People === $field->form() ? preg_split('/\s*;\s*/', $text, -1, \PREG_SPLIT_NO_EMPTY) : [$text];
+        $parts = \in_array($field->form(), [XmpForm::People, XmpForm::Houses], true) ? preg_split('/\s*;\s*/', $text, -1, \PREG_SPLIT_NO_EMPTY) : [$text];
 
         return array_values(array_filter(false === $parts ? [$text] : $parts, static fn (string $part): bool => '' !== $part));
     }

@@ -39,6 +39,7 @@ final readonly class StampsXmp
             } else {
                 match ($field->form()) {
                     XmpForm::People => $tree->setTexts($name, 'Seq', StampTexts::people($field, $text)),
+                    XmpForm::Houses => $tree->setTexts($name, 'Bag', StampTexts::people($field, $text)),
                     XmpForm::LocalText => $tree->setLocalText($name, $text),
                     XmpForm::Status => $tree->setText($name, StampTexts::STATUSES[0] === $text ? 'True' : 'False'),
                     default => $tree->setText($name, $text),

@@ -10,6 +10,8 @@ enum XmpForm
     case Text;
     /** An ordered list; in one text their names are parted by "; " (MWG 2.0). */
     case People;
+    /** A list without an order, in one text as People. */
+    case Houses;
     /** A language alternative, of which the default is written. */
     case LocalText;
     /** A field of Iptc4xmpCore:CreatorContactInfo. */

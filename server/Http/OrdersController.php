@@ -15,7 +15,7 @@ use VelvetLedger\Core\Naming\PortableText;
 use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Server\Orders\OrderBook;
-use VelvetLedger\Server\Persistence\Orders\LastUses;
+use VelvetLedger\Server\Persistence\Orders\UseRepository;
 use VelvetLedger\Server\View\SavedOrderView;
 
 /** Standing orders: all of them, saving, dropping, the default, and each as a file to take elsewhere. */
@@ -27,7 +27,7 @@ final readonly class OrdersController
 
     /** What was used last comes first. */
     #[Route('/api/orders', methods: ['GET'])]
-    public function orders(LastUses $uses): Response
+    public function orders(UseRepository $uses): Response
     {
         $default = $this->orders->byDefault()->name;
 

@@ -12,13 +12,13 @@ use VelvetLedger\Core\Naming\ReadyMade;
 use VelvetLedger\Core\Order\PatternDocument;
 use VelvetLedger\Core\Order\StationeryKind;
 use VelvetLedger\Core\Stamp\StampTexts;
-use VelvetLedger\Server\Persistence\Orders\LastUses;
 use VelvetLedger\Server\Persistence\Orders\StationeryItem;
+use VelvetLedger\Server\Persistence\Orders\UseRepository;
 
 /** Saved patterns, sets of subfolders and kinds of work, after the ready-made ones. */
 final readonly class Stationery
 {
-    public function __construct(private EntityManagerInterface $ledger, private LastUses $uses)
+    public function __construct(private EntityManagerInterface $ledger, private UseRepository $uses)
     {
     }
 

@@ -32,7 +32,7 @@ final class StampedFilesTest extends TestCase
     private const IMAGES = __DIR__.'/../../var/reference/exiftool/t/images';
 
     /** What a stamp writes, what follows from it, and where things lie; the rest of a file's tags stay as they were. */
-    private const OURS = '/^(XMP-(dc:(Creator|Rights|Subject|Description)|xmpRights:(Marked|UsageTerms)|\w+:(City|DateCreated)|iptcExt:Event|iptcCore:Creator.*|mwg-kw:.*|xmp:(Rating|Label)|xmpMM:PreservedFileName|velvet:.*|exif:DateTimeOriginal|x:XMPToolkit|xmpNote:HasExtendedXMP)|IFD0:(Artist|Copyright|ImageDescription)|ExifIFD:DateTimeOriginal|IPTC\d?:.*|\w+:IPTCDigest|(File|System|Composite|ExifTool):.*|SourceFile|.*(Offset|Offsets|Start))$/';
+    private const OURS = '/^(XMP-(dc:(Creator|Rights|Subject|Description|Publisher)|plus:TermsAndConditionsURL|xmpRights:(Marked|UsageTerms)|\w+:(City|DateCreated)|iptcExt:Event|iptcCore:Creator.*|mwg-kw:.*|xmp:(Rating|Label)|xmpMM:PreservedFileName|velvet:.*|exif:DateTimeOriginal|x:XMPToolkit|xmpNote:HasExtendedXMP)|IFD0:(Artist|Copyright|ImageDescription)|ExifIFD:DateTimeOriginal|IPTC\d?:.*|\w+:IPTCDigest|(File|System|Composite|ExifTool):.*|SourceFile|.*(Offset|Offsets|Start))$/';
 
     /** It has records behind its end in ExifTool's own format, which ExifTool keeps in step, and whose tags bear the same names as those before. */
     private const WITH_TRAILERS = 'ExifTool.jpg';
@@ -60,8 +60,8 @@ final class StampedFilesTest extends TestCase
         foreach ($targets as $name => $target) {
             $tags = $after[$name];
             self::assertSame(
-                [['Ada Tern', 'Bêñ Tallow 🚣'], '© 2026 Tern & Tallow', "لا يستخدم\nno < & > use", true, ['CiEmailWork' => 'desk@tern.example'], '灯籠舟', 4, 'ORL_0001.JPG', '2026:05:04 22:14:09', '2026:05:04 21:14:09', 3600],
-                [$tags['XMP-dc:Creator'], $tags['XMP-dc:Rights'], $tags['XMP-xmpRights:UsageTerms'], $tags['XMP-xmpRights:Marked'], array_intersect_key((array) $tags['XMP-iptcCore:CreatorContactInfo'], ['CiEmailWork' => '']), $tags['XMP-dc:Description'], $tags['XMP-xmp:Rating'], $tags['XMP-xmpMM:PreservedFileName'], self::iptc($tags, 'DateCreated'), $tags['XMP-velvet:CameraTime'], $tags['XMP-velvet:ClockCorrection']],
+                [['Ada Tern', 'Bêñ Tallow 🚣'], '© 2026 Tern & Tallow', "لا يستخدم\nno < & > use", true, 'https://licence.example/by/4', ['Quay Press', 'North'], ['CiEmailWork' => 'desk@tern.example'], '灯籠舟', 4, 'ORL_0001.JPG', '2026:05:04 22:14:09', '2026:05:04 21:14:09', 3600],
+                [$tags['XMP-dc:Creator'], $tags['XMP-dc:Rights'], $tags['XMP-xmpRights:UsageTerms'], $tags['XMP-xmpRights:Marked'], $tags['XMP-plus:TermsAndConditionsURL'], $tags['XMP-dc:Publisher'], array_intersect_key((array) $tags['XMP-iptcCore:CreatorContactInfo'], ['CiEmailWork' => '']), $tags['XMP-dc:Description'], $tags['XMP-xmp:Rating'], $tags['XMP-xmpMM:PreservedFileName'], self::iptc($tags, 'DateCreated'), $tags['XMP-velvet:CameraTime'], $tags['XMP-velvet:ClockCorrection']],
                 $name,
             );
             self::assertSame(['Ada Tern; Bêñ Tallow 🚣', '© 2026 Tern & Tallow', '灯籠舟'], [$tags['IFD0:Artist'], $tags['IFD0:Copyright'], $tags['IFD0:ImageDescription']], "$name: and Exif says the same (MWG 2.0)");
@@ -167,7 +167,7 @@ final class StampedFilesTest extends TestCase
 
     private static function stamp(StampStyle $style): Stamp
     {
-        $texts = StampTexts::of(StampField::Creator, 'Ada Tern; Bêñ Tallow 🚣')->with(StampField::Notice, '© 2026 Tern & Tallow')->with(StampField::UsageTerms, "لا يستخدم\nno < & > use")->with(StampField::Status, 'copyrighted')->with(StampField::Mail, 'desk@tern.example')->with(StampField::City, 'Quillhaven')->with(StampField::Event, 'Lantern boats')->with(StampField::Description, '灯籠舟');
+        $texts = StampTexts::of(StampField::Creator, 'Ada Tern; Bêñ Tallow 🚣')->with(StampField::Notice, '© 2026 Tern & Tallow')->with(StampField::UsageTerms, "لا يستخدم\nno < & > use")->with(StampField::Status, 'copyrighted')->with(StampField::Licence, 'https://licence.example/by/4')->with(StampField::Publisher, 'Quay Press; North')->with(StampField::Mail, 'desk@tern.example')->with(StampField::City, 'Quillhaven')->with(StampField::Event, 'Lantern boats')->with(StampField::Description, '灯籠舟');
 
         return new Stamp($texts, [new Keyword(['places', 'Quillhaven', 'north quay'], ['places']), new Keyword(['lanterns'])], $style, 4, 'Second', new Origin('ORL_0001.JPG', '2026-05-04T21:14:09', '2026-05-04T22:14:09', 3600, '3', '7'));
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Format\Xmp;
 
-/** The name of an XMP property: a namespace (ISO 16684-1 section 6.2; XMP Part 2; IPTC Photo Metadata Standard; MWG 2.0) and a name in it. */
+/** The name of an XMP property: a namespace (ISO 16684-1 section 6.2; XMP Part 2; IPTC Photo Metadata Standard; PLUS 1.2.0; MWG 2.0) and a name in it. */
 final readonly class XmpName
 {
     public const RDF = 'http://www.w3.org/1999/02/22-rdf-syntax-ns#';
@@ -22,6 +22,7 @@ final readonly class XmpName
         'exif' => 'http://ns.adobe.com/exif/1.0/',
         'Iptc4xmpCore' => 'http://iptc.org/std/Iptc4xmpCore/1.0/xmlns/',
         'Iptc4xmpExt' => 'http://iptc.org/std/Iptc4xmpExt/2008-02-29/',
+        'plus' => 'http://ns.useplus.org/ldf/xmp/1.0/',
         'mwg-kw' => 'http://www.metadataworkinggroup.com/schemas/keywords/',
         'velvet' => self::VELVET,
     ];

@@ -13,6 +13,8 @@ export const PERSON: FieldOf[] = [
   { name: "notice", label: "copyright notice", hint: "[year] is the year of capture" },
   { name: "usageTerms", label: "usage terms", long: true },
   { name: "webStatement", label: "web statement", hint: "an address" },
+  { name: "licence", label: "open licence", hint: "its address" },
+  { name: "publisher", label: "publisher", hint: "several, parted by ;" },
   { name: "credit", label: "credit" },
   { name: "source", label: "source" },
   { name: "instructions", label: "instructions", long: true },

@@ -8,7 +8,7 @@ use Doctrine\DBAL\Connection;
 use VelvetLedger\Server\Persistence\Row;
 
 /** Which order and which rights slip was used when, by the receipts. */
-final readonly class LastUses
+final readonly class UseRepository
 {
     public function __construct(private Connection $database)
     {
