@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Order;
 
-/** What an order makes of each file that comes in: how many copies, what is stamped on them, and which become DNGs. */
+/** What an order makes of each file that comes in: how many copies, what is stamped on them, which become DNGs; and what is done when all are in. */
 final readonly class Made
 {
     public CopiesWanted $copies;
     public DngsWanted $dngs;
 
-    public function __construct(?CopiesWanted $copies = null, public StampsWanted $stamps = new StampsWanted(), ?DngsWanted $dngs = null)
+    public function __construct(?CopiesWanted $copies = null, public StampsWanted $stamps = new StampsWanted(), ?DngsWanted $dngs = null, public Afterwards $afterwards = new Afterwards())
     {
         $this->dngs = $dngs ?? DngsWanted::none();
         $this->copies = $copies ?? CopiesWanted::two();

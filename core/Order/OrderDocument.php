@@ -32,6 +32,7 @@ final class OrderDocument
             'copies' => ['number' => $order->made->copies->number, 'readTwice' => $order->made->copies->readTwice, 'sha256' => $order->made->copies->sha256, 'seenNow' => $order->made->copies->seenNow],
             'stamps' => $order->made->stamps->document(),
             'dng' => $order->made->dngs->document(),
+            'afterwards' => $order->made->afterwards->document(),
         ];
     }
 
@@ -59,7 +60,7 @@ final class OrderDocument
             $fields->has('folders') ? PatternDocument::readFolders($fields->object('folders')) : $plain->folders,
             self::subfolders($fields->object('subfolders')),
             $fields->has('names') ? PatternDocument::readNames($fields->object('names')) : $plain->names,
-            new Made(self::copies($fields->object('copies')), StampsWanted::read($fields->object('stamps')), DngsWanted::read($fields->object('dng'))),
+            new Made(self::copies($fields->object('copies')), StampsWanted::read($fields->object('stamps')), DngsWanted::read($fields->object('dng')), Afterwards::read($fields->object('afterwards'))),
         ));
     }
 

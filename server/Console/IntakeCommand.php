@@ -26,6 +26,7 @@ use VelvetLedger\Server\Persistence\Intakes\Intake;
 use VelvetLedger\Server\Persistence\Intakes\IntakeState;
 use VelvetLedger\Server\Persistence\Intakes\RunsElsewhere;
 use VelvetLedger\Server\View\ReceiptView;
+use VelvetLedger\Server\Work\DoesAfterwards;
 
 /**
  * Brings in all stills of a source and prints the receipt. Ends with 0 only when all that was to be done is done; with 1
@@ -46,6 +47,7 @@ final class IntakeCommand extends Command implements SignalableCommandInterface
         private readonly OrderArgument $orders,
         private readonly RunIntake $run,
         private readonly ReceiptText $receipts,
+        private readonly DoesAfterwards $afterwards,
     ) {
         parent::__construct();
     }
@@ -83,6 +85,7 @@ final class IntakeCommand extends Command implements SignalableCommandInterface
         }
         try {
             $ended = $this->run->run($intake, fn (int $bytes, int $files) => $this->show($bytes, $files, $notes));
+            $this->afterwards->of($ended);
         } catch (RunsElsewhere $elsewhere) {
             $notes->writeln(PathText::visible($elsewhere->getMessage()), OutputInterface::OUTPUT_RAW);
 

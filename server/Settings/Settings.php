@@ -11,14 +11,15 @@ final readonly class Settings
     public const PICTURE_ROOM = 20_000_000_000;
 
     /**
-     * @param list<string>     $readers         folders whose subfolders are mounted volumes; "*" stands for any one name
-     * @param list<StorePlace> $stores          that a new ledger begins with; later they are kept on the page of stores
-     * @param list<string>     $eject           a command and its arguments, "{volume}" standing for the volume's path; empty where there is none
-     * @param string|null      $simulatedDrives a folder whose subfolders count as drives, each a device of its own: for trying things out
-     * @param bool             $removeOriginals whether originals may be removed from a card that is cleared
-     * @param int              $pictureRoom     bytes that pictures for the screen may take in the ledger's home
+     * @param list<string>                          $readers         folders whose subfolders are mounted volumes; "*" stands for any one name
+     * @param list<StorePlace>                      $stores          that a new ledger begins with; later they are kept on the page of stores
+     * @param list<string>                          $eject           a command and its arguments, "{volume}" standing for the volume's path; empty where there is none
+     * @param string|null                           $simulatedDrives a folder whose subfolders count as drives, each a device of its own: for trying things out
+     * @param bool                                  $removeOriginals whether originals may be removed from a card that is cleared
+     * @param int                                   $pictureRoom     bytes that pictures for the screen may take in the ledger's home
+     * @param array<string, non-empty-list<string>> $programs        name => a command and its arguments, "{paths}" standing for the folders or files that are opened in it
      */
-    public function __construct(public array $readers, public array $stores = [], public array $eject = [], public ?string $simulatedDrives = null, public bool $removeOriginals = false, public int $pictureRoom = self::PICTURE_ROOM)
+    public function __construct(public array $readers, public array $stores = [], public array $eject = [], public ?string $simulatedDrives = null, public bool $removeOriginals = false, public int $pictureRoom = self::PICTURE_ROOM, public array $programs = [])
     {
     }
 }

@@ -46,7 +46,26 @@ final readonly class SettingsFile
             throw BadSettings::inFile($file, '"picture_room" must be a number of gigabytes, 0.1 or more.');
         }
 
-        return new Settings(array_values(array_filter($readers, \is_string(...))), self::stores($file, $parsed['stores'] ?? []), array_values(array_filter($eject, \is_string(...))), $simulated, $remove, (int) ($room * 1e9));
+        return new Settings(array_values(array_filter($readers, \is_string(...))), self::stores($file, $parsed['stores'] ?? []), array_values(array_filter($eject, \is_string(...))), $simulated, $remove, (int) ($room * 1e9), self::programs($file, $parsed['programs'] ?? []));
+    }
+
+    /**
+     * A name and a command each.
+     *
+     * @return array<string, non-empty-list<string>>
+     */
+    private static function programs(string $file, mixed $programs): array
+    {
+        $found = [];
+        foreach (\is_array($programs) ? $programs : [null] as $name => $command) {
+            $words = \is_array($command) ? array_values(array_filter($command, \is_string(...))) : [];
+            if (!\is_array($command) || [] === $words || \count($words) !== \count($command)) {
+                throw BadSettings::inFile($file, '"programs" must have a name and a command as a list of words for each.');
+            }
+            $found[(string) $name] = $words;
+        }
+
+        return $found;
     }
 
     /**

@@ -43,6 +43,9 @@ final class OrdersTest extends TestCase
           },
           "dng": {
             "mode": "instead of the raw", "previewEdge": 1024, "embedRaw": true, "cardWaits": true
+          },
+          "afterwards": {
+            "open": "editor", "eject": true
           }
         }
         JSON;
@@ -68,8 +71,8 @@ final class OrdersTest extends TestCase
     {
         yield 'a comma is missing' => ['"version": 1,', '"version": 1', 4, 'a "," is missing', true];
         yield 'a name without quotes' => ['"bring":', 'bring:', 5, 'a name in double quotes is missing', true];
-        yield 'not closed' => ["  }\n}", '  }', 27, 'a "," is missing', true];
-        yield 'something follows' => ["  }\n}", "  }\n}\n\nEND", 30, 'something follows its end', true];
+        yield 'not closed' => ["  }\n}", '  }', 30, 'a "," is missing', true];
+        yield 'something follows' => ["  }\n}", "  }\n}\n\nEND", 33, 'something follows its end', true];
         yield 'a wrong word' => ['"raw only"', '"raw"', 5, 'must be one of "raw and JPEG", "raw only", "JPEG only"', true];
         yield 'a field that nobody knows' => ['"dayTurnsAt": 4', '"dayTurns": 4', 6, '"shoots/dayTurns" is not known here', true];
         yield 'out of range' => ['"digits": 5', '"digits": 50', 14, '1 to 8 digits, not 50', true];

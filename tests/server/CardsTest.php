@@ -174,7 +174,7 @@ final class CardsTest extends LedgerTestCase
     public function testSettingsThatCannotBeUsedAreRefusedByNameOfFileAndReason(): void
     {
         $file = Home::fromEnvironment()->path.'/settings.yaml';
-        $cases = ["readers: [a\n" => 'line', "readers: ['relative']\nstores: { main: { name: A, path: /a } }" => '"readers" must be', "readers: []\nstores: { main: { name: A } }" => '"stores: main:"', "readers: []\nstores: { main: { name: A, path: /a } }\neject: umount" => '"eject" must be'];
+        $cases = ["readers: [a\n" => 'line', "readers: ['relative']\nstores: { main: { name: A, path: /a } }" => '"readers" must be', "readers: []\nstores: { main: { name: A } }" => '"stores: main:"', "readers: []\nstores: { main: { name: A, path: /a } }\neject: umount" => '"eject" must be', "readers: []\nprograms: { editor: run }" => '"programs" must have'];
         foreach ($cases as $yaml => $words) {
             file_put_contents($file, $yaml);
             try {

@@ -47,6 +47,13 @@ export interface StampsWanted {
   iim: boolean;
 }
 
+/** What is done by itself when all of a card is in. */
+export interface Afterwards {
+  /** A program of the settings; "" for none. */
+  open: string;
+  eject: boolean;
+}
+
 export type SlipTexts = Partial<Record<string, string>>;
 
 export type Between = "_" | "-" | " " | "";
@@ -96,6 +103,7 @@ export interface OrderParts {
   copies: CopiesWanted;
   stamps: StampsWanted;
   dng: DngsWanted;
+  afterwards: Afterwards;
 }
 
 export type OrderPart = keyof OrderParts;

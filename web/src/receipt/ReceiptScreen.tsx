@@ -7,6 +7,7 @@ import type { Outcome, Receipt } from "../api/types";
 import { TextButton } from "../ledger/Field";
 import { Nothing } from "../ledger/Nothing";
 import { Notice, Trouble } from "../ledger/Notice";
+import { OpenElsewhere } from "../ledger/OpenElsewhere";
 import { Page } from "../ledger/Page";
 import { dateOf, moment, size, timeOfDay } from "../words/format";
 import { Conversions } from "./Conversions";
@@ -99,7 +100,7 @@ function ReceiptNumber({ number }: { number: string }) {
 function Exports({ number }: { number: string }) {
   const link = "linked";
   return (
-    <p className="mb-4 flex gap-x-6">
+    <p className="in-line mb-4 gap-x-6 gap-y-1">
       <Link className={link} to={`/receipts/${number}/sheet`}>
         as a sheet to print
       </Link>
@@ -109,6 +110,7 @@ function Exports({ number }: { number: string }) {
       <a className={link} href={`/api/receipts/${number}.json`} download>
         as JSON
       </a>
+      <OpenElsewhere of={{ receipt: Number(number) }} what="its shoots" />
     </p>
   );
 }

@@ -7,6 +7,7 @@ import type { ShootFrame } from "../api/types";
 import { Field, Key, TextButton } from "../ledger/Field";
 import { Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
+import { OpenElsewhere } from "../ledger/OpenElsewhere";
 import { type GridPicture, PictureGrid } from "../ledger/PictureGrid";
 import { useKeys } from "../ledger/useKeys";
 import { StampsOfShoot } from "../stamps/StampsOfShoot";
@@ -58,6 +59,10 @@ export function ShootScreen() {
               <div className="in-line w-full justify-between gap-x-6">
                 <h1 className="text-title font-semibold">{shoot.description || "Without a description"}</h1>
                 <span className="in-line gap-x-6">
+                  <OpenElsewhere
+                    of={picked.size > 0 ? { shoot: shoot.id, frames: [...picked].map(Number) } : { shoot: shoot.id }}
+                    what={picked.size > 0 ? "what is picked" : "the shoot"}
+                  />
                   <TextButton
                     disabled={prove.isPending}
                     onClick={() => {

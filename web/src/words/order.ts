@@ -14,6 +14,7 @@ export const PART_NAMES: Record<keyof OrderParts, string> = {
   copies: "copies",
   stamps: "stamps",
   dng: "DNG",
+  afterwards: "when all is in",
 };
 
 export const BETWEEN = [

@@ -8,6 +8,7 @@ import { Key, TextButton } from "../../ledger/Field";
 import { Choice } from "../../ledger/Menu";
 import { Mark, Trouble } from "../../ledger/Notice";
 import { orderInWords, PART_NAMES } from "../../words/order";
+import { AfterwardsPart } from "./AfterwardsPart";
 import { BringPart, ClipsPart, OthersPart, ShootsPart } from "./BringAndShoots";
 import { CopiesPart } from "./CopiesPart";
 import { DngPart } from "./DngPart";
@@ -31,7 +32,8 @@ interface Props {
 export function OrderLine({ plan, name, changed, open, onOpen, onOrder, children }: Props) {
   const orders = useOrders();
   const save = useSaveOrder();
-  const order = changed ?? orders.data?.find((one) => one.name === name)?.document ?? plan?.order;
+  // What the browser kept of an earlier version may lack a part.
+  const order = (changed && plan ? { ...plan.order, ...changed } : changed) ?? orders.data?.find((one) => one.name === name)?.document ?? plan?.order;
   const departs = plan?.departs ?? [];
   const saved = orders.data ?? [];
   const change = <P extends OrderPart>(part: P, value: OrderParts[P]) => {
@@ -180,6 +182,14 @@ export function OrderLine({ plan, name, changed, open, onOpen, onOrder, children
                   estimate={plan?.dngs.sentence ?? ""}
                   onChange={(value) => {
                     change("dng", value);
+                  }}
+                />
+              </Part>
+              <Part name="afterwards" departs={departs}>
+                <AfterwardsPart
+                  value={order.afterwards}
+                  onChange={(value) => {
+                    change("afterwards", value);
                   }}
                 />
               </Part>

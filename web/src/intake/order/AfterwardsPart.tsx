@@ -1,0 +1,37 @@
+import type { Afterwards } from "../../api/orders";
+import { usePrograms } from "../../api/programs";
+import { Choice } from "../../ledger/Menu";
+
+const NONE = "*none";
+
+/** What is done by itself when all of a card is in. */
+export function AfterwardsPart({ value, onChange }: { value: Afterwards; onChange: (value: Afterwards) => void }) {
+  const programs = usePrograms();
+  const names = programs.data ?? [];
+  return (
+    <span className="in-line gap-x-6 gap-y-1">
+      <Choice
+        label="the card is"
+        value={value.eject ? "ejected" : "left"}
+        options={[
+          { value: "left", name: "left in its reader" },
+          { value: "ejected", name: "ejected, if it is cleared", hint: "by the command in the settings" },
+        ]}
+        onChoose={(which) => {
+          onChange({ ...value, eject: which === "ejected" });
+        }}
+      />
+      <Choice
+        label="its shoots are"
+        value={value.open || NONE}
+        options={[
+          { value: NONE, name: "not opened" },
+          ...(value.open && !names.includes(value.open) ? [value.open, ...names] : names).map((name) => ({ value: name, name: `opened in ${name}` })),
+        ]}
+        onChoose={(name) => {
+          onChange({ ...value, open: name === NONE ? "" : name });
+        }}
+      />
+    </span>
+  );
+}
