@@ -17,10 +17,10 @@ run_tests() {
   return "$failed"
 }
 
-# Style and types are looked at beside the tests that wait for drives, databases and browsers.
+# Style and types are looked at beside the tests, in what time they leave: they wait for drives, databases and browsers.
 test_all() {
   local failed=0 beside
-  (measured style nice -n 5 bash -c 'source "$ROOT/ops/common.sh"; source "$ROOT/ops/server.sh"; source "$ROOT/ops/test.sh"; test_style') >"$PART_LOGS/style.said" 2>&1 & beside=$!
+  (measured style nice -n 19 bash -c 'source "$ROOT/ops/common.sh"; source "$ROOT/ops/server.sh"; source "$ROOT/ops/test.sh"; test_style') >"$PART_LOGS/style.said" 2>&1 & beside=$!
   measured rules test_rules || failed=1
   measured unit test_unit || failed=1
   measured web test_web || failed=1
