@@ -18,4 +18,7 @@ enum Task: string
 
     /** One raw's DNG, by the conversion. */
     case Convert = 'c';
+
+    /** A few pictures of a card, to a folder of the photographer's. */
+    case CopyApart = 'l';
 }

@@ -44,7 +44,7 @@ final readonly class SourceFolders
      */
     public function pick(string $path): Volume
     {
-        $real = $this->within($path);
+        $real = $this->real($path);
         $identity = $this->summaries->fresh($real)->identity;
         $this->keep([$real => $identity] + $this->kept());
 
@@ -68,7 +68,7 @@ final readonly class SourceFolders
         if ('' === $path) {
             return ['', array_map(PathText::of(...), $this->roots())];
         }
-        $real = $this->within($path);
+        $real = $this->real($path);
 
         return [PathText::of($real), array_map(PathText::of(...), FolderNames::toChooseFrom($real))];
     }
@@ -90,7 +90,12 @@ final readonly class SourceFolders
         return array_values(array_unique(array_filter($roots, static fn (string $root): bool => '' !== $root && '/' !== $root && is_dir($root))));
     }
 
-    private function within(string $path): string
+    /**
+     * A folder that may be picked, of no link.
+     *
+     * @throws NoSuchCard
+     */
+    public function real(string $path): string
     {
         $path = str_contains($path, "\0") ? '' : PathText::toPath($path);
         $real = str_starts_with($path, '/') ? realpath($path) : false;

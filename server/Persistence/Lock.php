@@ -31,6 +31,9 @@ enum Lock: int
     /** Cards that are read in full, by card. */
     case Comparison = 7409;
 
+    /** A few pictures of a card that are copied to a folder, by a number of their own. */
+    case Apart = 7410;
+
     /** The tree of keywords. */
     case Vocabulary = 7408;
 }

@@ -41,6 +41,7 @@ final readonly class Leftovers
             Task::BringIn => $this->runs->isLive($by->about, $by->run),
             Task::MakeCopies => $this->locks->isTaken(Lock::Copies, $by->about),
             Task::Stamp => $this->locks->isTaken(Lock::Stamps, $by->about),
+            Task::CopyApart => $this->locks->isTaken(Lock::Apart, $by->about),
             Task::Convert => $this->locks->isTaken(Lock::Conversion, $by->about),
             null => false,
         };

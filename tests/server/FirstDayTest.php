@@ -35,7 +35,7 @@ use VelvetLedger\Tests\Stills;
 /** What bites on the first day: a wedding on a fresh ledger, an edit or a damage that is to be merged, drives that are no second copy. */
 final class FirstDayTest extends LedgerTestCase
 {
-    private const WEDDING = 430;
+    private const WEDDING = 260;
     private const FOLDER = '2026/2026-05-04';
 
     /** Of real size, for on a fresh ledger the database has no figures to go by, and gives rows in another order than on a warm one. */

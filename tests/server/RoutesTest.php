@@ -195,6 +195,7 @@ final class RoutesTest extends LedgerTestCase
         return array_map(static fn (array $good): array => array_is_list($good) ? $good : [$good], [
             '/api/cards/{id}/plan' => $wishes, '/api/cards/{id}/plan/lines' => $wishes, '/api/cards/{id}/intakes' => $wishes,
             '/api/sources' => ['path' => '/nowhere'], '/api/cards/{id}/put-back' => ['frames' => [$frame]], '/api/copies/mend' => ['copies' => [1]],
+            '/api/elsewhere' => [['program' => 'none', 'shoot' => 1, 'frames' => [1]], ['receipt' => 1]], '/api/cards/{id}/apart' => ['frames' => [$frame], 'folder' => $this->store->path],
             '/api/cards/{id}/clearance/nod' => ['files' => ['DCIM/100ORREL/ORL_0001.JPG']],
             '/api/cards/{id}/clearance/nod/back' => ['files' => ['DCIM/100ORREL/ORL_0001.JPG']],
             '/api/cards/{id}/clearance/remove' => ['label' => 'CARD'],

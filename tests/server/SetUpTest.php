@@ -71,11 +71,8 @@ final class SetUpTest extends TestCase
         $home->put('run/nginx.pid', (string) $stranger->getPid());
         self::shell('end_process "$LEDGER_HOME/run/nginx.pid" "$LEDGER_HOME"', $home);
         self::assertTrue($stranger->isRunning(), 'the pid file names a process that is not ours');
-        $ours = new Process(['sleep', '61']);
-        $ours->start();
-        $home->put('run/nginx.pid', (string) $ours->getPid());
-        self::shell('end_process "$LEDGER_HOME/run/nginx.pid" "sleep 61"', $home);
-        self::assertFalse($ours->isRunning());
+        [, $pid] = self::shell('sleep 61 & echo $! >"$LEDGER_HOME/run/nginx.pid"; cat "$LEDGER_HOME/run/nginx.pid"; end_process "$LEDGER_HOME/run/nginx.pid" "sleep 61"', $home);
+        self::assertFalse(posix_kill((int) $pid, 0));
         $stranger->stop(0);
     }
 

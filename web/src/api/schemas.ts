@@ -4,6 +4,15 @@ import { given, list, type Schema } from "./checks";
 import type { OrderDocument, OrderPart } from "./standingOrder";
 import type * as views from "./views";
 
+export const Apart: Schema<views.Apart> = v.object({
+  files: v.number(),
+  done: v.number(),
+  failed: list(v.string()),
+  ended: v.boolean(),
+  name: v.string(),
+  folder: v.string(),
+});
+
 export const CopyState: Schema<views.CopyState> = v.picklist(["owed", "proven", "missing", "differs", "set aside", "let go"]);
 
 export const BadCopy: Schema<views.BadCopy> = v.object({

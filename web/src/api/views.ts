@@ -4,6 +4,16 @@ import type { OrderDocument, OrderPart } from "./standingOrder";
 /** What a problem of a plan is about. */
 export type About = "a changed name" | "more digits" | "a long path" | "a collision" | "a gap" | "a time" | "a stray" | "a night over midnight" | "damage" | "a picture that is cut off" | "what is held" | "a shoot that is joined" | "frames held in part" | "companions that stay";
 
+/** How far the copying of a few pictures to a folder is. */
+export interface Apart {
+  files: number;
+  done: number;
+  failed: string[];
+  ended: boolean;
+  name: string;
+  folder: string;
+}
+
 /** A copy that is missing or different, and whether there is another to mend it from. */
 export interface BadCopy {
   id: number;

@@ -1,52 +1,21 @@
-import { useState } from "react";
 import { useNavigate } from "react-router";
-import { usePickFolder, useSourceFolders } from "../api/queries";
+import { usePickFolder } from "../api/queries";
 import { TextButton } from "../ledger/Field";
-import { Trouble } from "../ledger/Notice";
+import { FolderPicker } from "./FolderPicker";
 
-/** Picks any folder below the readers, the stores and the drives as a source, one level at a time. */
+/** Picks any folder as a source. */
 export function FolderSource({ onClose }: { onClose: () => void }) {
-  const [path, setPath] = useState("");
-  const found = useSourceFolders(path);
   const pick = usePickFolder();
   const go = useNavigate();
-  const root = path.slice(0, path.lastIndexOf("/"));
   return (
-    <section aria-label="A folder as source" className="mr-6 mb-4 ml-page max-w-[680px] border border-ink bg-sheet max-md:mr-3">
-      <Trouble error={found.error ?? pick.error} />
-      <p className="border-b border-rule px-3 py-[5px] as-path break-all">{path === "" ? "from where?" : `${path}/`}</p>
-      <ul className="max-h-[220px] overflow-y-auto py-1">
-        {path !== "" && (
-          <li>
-            <button
-              type="button"
-              className="w-full px-3 py-[2px] text-left as-path hover:bg-wash"
-              onClick={() => {
-                setPath(found.error || root === "" ? "" : root);
-              }}
-            >
-              ../
-            </button>
-          </li>
-        )}
-        {found.data?.folders.map((folder) => (
-          <li key={folder}>
-            <button
-              type="button"
-              className="w-full px-3 py-[2px] text-left as-path break-all hover:bg-wash"
-              onClick={() => {
-                setPath(path === "" ? folder : `${path}/${folder}`);
-              }}
-            >
-              {folder}/
-            </button>
-          </li>
-        ))}
-        {found.data?.folders.length === 0 && <li className="px-3 py-[2px] text-faded">no folders in it</li>}
-      </ul>
-      <p className="flex flex-wrap gap-x-6 border-t border-rule px-3 py-[5px]">
+    <FolderPicker
+      label="A folder as source"
+      ask="from where?"
+      error={pick.error}
+      onClose={onClose}
+      button={(path, isThere) => (
         <TextButton
-          disabled={path === "" || found.error !== null || pick.isPending}
+          disabled={!isThere || pick.isPending}
           onClick={() => {
             pick.mutate(path, {
               onSuccess: ({ card }) => {
@@ -57,17 +26,7 @@ export function FolderSource({ onClose }: { onClose: () => void }) {
         >
           {pick.isPending ? "looking into it…" : "look at what is in this folder"}
         </TextButton>
-        {path !== "" && (
-          <TextButton
-            onClick={() => {
-              setPath("");
-            }}
-          >
-            begin again
-          </TextButton>
-        )}
-        <TextButton onClick={onClose}>not now</TextButton>
-      </p>
-    </section>
+      )}
+    />
   );
 }

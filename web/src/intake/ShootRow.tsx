@@ -158,6 +158,7 @@ export function ShootRow({ card, row, shoots, above, below, problems, desk, hint
           {!shoot && <div aria-hidden className="h-[60px] bg-wash" /> /* the place of what is said of it, once it is planned */}
           {shoot && (
             <ShootTools
+              card={card}
               shoot={shoot}
               shoots={shoots}
               frames={frames}

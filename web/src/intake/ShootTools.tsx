@@ -8,12 +8,14 @@ import { TextButton } from "../ledger/Field";
 import { Actions, Choice } from "../ledger/Menu";
 import { ShootStamps } from "../stamps/ShootStamps";
 import { count, dated, dateInFull, hour } from "../words/format";
+import { CopyApart } from "./CopyApart";
 import { byNearness, ShootFinder } from "./ShootFinder";
 import { FolderBrowser } from "./order/FolderBrowser";
 import type { Picks } from "./usePicks";
 import type { Marks } from "./useWishes";
 
 interface Props {
+  card: string;
   shoot: PlannedShoot;
   shoots: PlannedShoot[];
   frames: CardFrame[];
@@ -38,12 +40,13 @@ const NEAREST = 8;
 export const titleOf = (shoot: PlannedShoot): string => shoot.description || `${dated(shoot.day)}, ${hour(shoot.from)}`;
 
 /** What can be done with one shoot as a whole: leave it out, join it, send it elsewhere, give it another order. */
-export function ShootTools({ shoot, shoots, frames, wish, picks, marks, onSay, onJoin, onMove, onDate, onClock }: Props) {
+export function ShootTools({ card, shoot, shoots, frames, wish, picks, marks, onSay, onJoin, onMove, onDate, onClock }: Props) {
   const orders = useOrders();
   const held = useAllShoots();
   const stationery = useStationery();
   const [browsing, setBrowsing] = useState(false);
   const [finding, setFinding] = useState(false);
+  const [apart, setApart] = useState<string[] | null>(null);
   const isLeftOut = wish.leftOut === true;
   const others = shoots.filter((one) => one.id !== shoot.id);
   const place = shoots.indexOf(shoot);
@@ -181,6 +184,15 @@ export function ShootTools({ shoot, shoots, frames, wish, picks, marks, onSay, o
             {picked.length > 0 && (
               <TextButton
                 onClick={() => {
+                  setApart(picked);
+                }}
+              >
+                copy them to a folder…
+              </TextButton>
+            )}
+            {picked.length > 0 && (
+              <TextButton
+                onClick={() => {
                   onClock(frames.filter((frame) => picks.picked.has(frame.key)));
                   picks.turn(false);
                 }}
@@ -217,6 +229,15 @@ export function ShootTools({ shoot, shoots, frames, wish, picks, marks, onSay, o
           </TextButton>
         )}
       </div>
+      {apart && (
+        <CopyApart
+          card={card}
+          frames={apart}
+          onClose={() => {
+            setApart(null);
+          }}
+        />
+      )}
       <ShootStamps wish={wish} title={titleOf(shoot)} onSay={onSay} />
       {finding && (
         <div className="pr-6 pb-2 pl-page max-md:pr-3">

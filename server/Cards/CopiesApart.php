@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Cards;
+
+use Psr\Cache\CacheItemPoolInterface;
+use VelvetLedger\Core\Card\CardFile;
+use VelvetLedger\Core\Card\FolderNames;
+use VelvetLedger\Core\Card\ReadFrame;
+use VelvetLedger\Core\Failure\CouldNot;
+use VelvetLedger\Core\Transfer\Copier;
+use VelvetLedger\Core\Transfer\CopyOrder;
+use VelvetLedger\Core\Transfer\SourceFile;
+use VelvetLedger\Core\Transfer\Task;
+use VelvetLedger\Core\Transfer\WriterMark;
+use VelvetLedger\Server\Persistence\Lock;
+use VelvetLedger\Server\Persistence\Locks;
+
+/**
+ * Copies a few pictures of a card to any folder that may be picked, under their names on the card, read back as every copy
+ * is: a look without consequence. Nothing is entered: no shoot, no promise, and the card is not brought in by it.
+ */
+final readonly class CopiesApart
+{
+    /** More than so many are an intake. */
+    public const MOST = 60;
+    private const KEPT = 3600;
+
+    public function __construct(private Readers $readers, private CardReadings $readings, private SourceFolders $folders, private Copier $copier, private Locks $locks, private CacheItemPoolInterface $cache)
+    {
+    }
+
+    /**
+     * That this can be asked for.
+     *
+     * @param list<string> $frames keys
+     *
+     * @return string the folder, of no link
+     *
+     * @throws NoSuchCard|CouldNotCopyApart
+     */
+    public function check(Volume $volume, array $frames, string $folder): string
+    {
+        $real = $this->folders->real($folder);
+        foreach ([$volume, ...$this->readers->volumes()] as $card) {
+            if (FolderNames::isWithin($real, [$card->path])) {
+                throw CouldNotCopyApart::ontoACard($card->label());
+            }
+        }
+        if ([] === $frames || \count($frames) > self::MOST) {
+            throw CouldNotCopyApart::tooMany(self::MOST);
+        }
+
+        return $real;
+    }
+
+    /**
+     * @param list<string> $frames keys
+     * @param string       $folder as check() gave it
+     * @param string       $name   that its progress is asked for by
+     */
+    public function copy(string $card, array $frames, string $folder, string $name): void
+    {
+        $done = 0;
+        $failed = [];
+        $files = [];
+        $number = random_int(1, 1 << 30);
+        $this->locks->take(Lock::Apart, $number);
+        try {
+            $this->clear($folder);
+            $volume = $this->readers->volume($card);
+            $files = $this->files($volume, $frames);
+            $mark = WriterMark::of(Task::CopyApart, $number, 0);
+            foreach ($files as $i => $file) {
+                $this->keep($name, new Apart(\count($files), $done, $failed, false));
+                $copied = $this->copier->copy(CopyOrder::of($i, new SourceFile($volume->path.'/'.$file->path, $file->bytes, $file->modifiedAt), [$folder.'/'.$file->name()], $mark));
+                $done += [] === $copied->failed ? 1 : 0;
+                array_push($failed, ...array_map(static fn (CouldNot $failure): string => $failure->getMessage(), array_values($copied->failed)));
+            }
+        } catch (CouldNot $failure) {
+            $failed[] = $failure->getMessage();
+        } finally {
+            $this->locks->release(Lock::Apart, $number);
+        }
+        $this->keep($name, new Apart(\count($files), $done, $failed, true));
+    }
+
+    public function of(string $name): Apart
+    {
+        $found = $this->cache->getItem(self::key($name))->get();
+
+        return $found instanceof Apart ? $found : new Apart(0, 0, [], false);
+    }
+
+    /**
+     * @param list<string> $frames
+     *
+     * @return list<CardFile> all that a frame has, its sidecar too
+     */
+    private function files(Volume $volume, array $frames): array
+    {
+        $found = array_filter($this->readings->whole($volume)->frames, static fn (ReadFrame $frame): bool => \in_array($frame->frame->key, $frames, true));
+
+        return array_merge(...array_map(static fn (ReadFrame $frame): array => $frame->frame->files, array_values($found)));
+    }
+
+    /** What earlier ones left there that were cut off. */
+    private function clear(string $folder): void
+    {
+        foreach (FolderNames::in($folder) as $name) {
+            $mark = WriterMark::in($name);
+            if (Task::CopyApart === $mark?->task && !$this->locks->isTaken(Lock::Apart, $mark->about)) {
+                @unlink("$folder/$name");
+            }
+        }
+    }
+
+    private function keep(string $name, Apart $now): void
+    {
+        $this->cache->save($this->cache->getItem(self::key($name))->set($now)->expiresAfter(self::KEPT));
+    }
+
+    private static function key(string $name): string
+    {
+        return 'apart.'.hash('xxh128', $name);
+    }
+}

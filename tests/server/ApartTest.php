@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests\server;
+
+use VelvetLedger\Core\Transfer\Task;
+use VelvetLedger\Core\Transfer\WriterMark;
+use VelvetLedger\Server\Cards\CardReadings;
+use VelvetLedger\Tests\Stills;
+
+/** A look without consequence: a few pictures of a card are copied to a folder, and nothing of it is entered. */
+final class ApartTest extends LedgerTestCase
+{
+    public function testPicturesAreCopiedAsTheyAreAndNothingIsEntered(): void
+    {
+        $this->drives();
+        $this->store->put('Stick/for the printer/other.txt', 'theirs');
+        $folder = $this->store->path.'/Stick/for the printer';
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:01', 1));
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.ORW', Stills::raw('2026-05-04 21:14:01'));
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0002.JPG', Stills::jpeg('2026-05-04 21:14:02', 2));
+        $cut = $this->store->put('Stick/for the printer/'.WriterMark::of(Task::CopyApart, 7, 0)->nameFor('ORL_0009.JPG'), 'what an earlier one left');
+        $card = $this->card('CARD');
+        $keys = array_map(static fn (object $frame): string => $frame->frame->key, $this->service(CardReadings::class)->whole($card)->frames);
+        $rows = fn (): array => $this->column('SELECT count(*) FROM frame UNION ALL SELECT count(*) FROM intake UNION ALL SELECT count(*) FROM receipt_line UNION ALL SELECT count(*) FROM day_book_entry');
+        $before = $rows();
+
+        $asked = $this->ask(['frames' => [$keys[0]], 'folder' => $folder]);
+        self::assertSame(201, $asked[0]);
+        $done = $this->ask([], '/api/apart/'.(\is_string($name = $asked[1]['name'] ?? '') ? $name : ''), 'GET')[1];
+        self::assertSame([2, 2, [], true], [$done['files'], $done['done'], $done['failed'], $done['ended']]);
+        foreach (['ORL_0001.JPG', 'ORL_0001.ORW'] as $file) {
+            self::assertFileEquals($this->reader->path."/CARD/DCIM/100ORREL/$file", "$folder/$file");
+        }
+        self::assertFileDoesNotExist($cut);
+        self::assertSame($before, $rows());
+
+        file_put_contents("$folder/ORL_0001.JPG", 'theirs by now');
+        $again = $this->ask(['frames' => $keys, 'folder' => $folder])[1];
+        $done = $this->ask([], '/api/apart/'.(\is_string($name = $again['name'] ?? '') ? $name : ''), 'GET')[1];
+        self::assertSame([3, 2, true], [$done['files'], $done['done'], $done['ended']]);
+        self::assertStringContainsString('ORL_0001.JPG', json_encode($done['failed'], \JSON_THROW_ON_ERROR), 'what lies there stays');
+        self::assertStringEqualsFile("$folder/ORL_0001.JPG", 'theirs by now');
+        foreach ([[$this->reader->path.'/CARD/DCIM', $keys, 'That folder is on the card CARD. Nothing is ever written to a card.'], ['/etc', $keys, 'There is no folder /etc below'], [$folder, [], 'Pick 1 to 60 frames']] as [$to, $of, $said]) {
+            [$status, $answer] = $this->ask(['frames' => $of, 'folder' => $to]);
+            self::assertGreaterThanOrEqual(400, $status);
+            self::assertStringContainsString($said, \is_string($error = $answer['error'] ?? null) ? $error : '');
+        }
+    }
+
+    /**
+     * @param array<string, mixed> $what
+     *
+     * @return array{int, array<mixed>} status and answer
+     */
+    private function ask(array $what, ?string $address = null, string $method = 'POST'): array
+    {
+        $browser = $this->browser();
+        $browser->request($method, $address ?? '/api/cards/'.$this->card('CARD')->id.'/apart', content: 'POST' === $method ? json_encode($what, \JSON_THROW_ON_ERROR) : null);
+
+        return [$browser->getResponse()->getStatusCode(), (array) json_decode((string) $browser->getResponse()->getContent(), true)];
+    }
+}

@@ -1,0 +1,16 @@
+import { useMutation, useQuery } from "@tanstack/react-query";
+import { get, post } from "./client";
+import * as schemas from "./schemas";
+
+/** A few pictures of a card, copied to a folder; answers the name that its progress is asked for by. */
+export const useCopyApart = (card: string) =>
+  useMutation({ mutationFn: (what: { frames: string[]; folder: string }) => post(`/api/cards/${card}/apart`, what, schemas.Apart) });
+
+/** How far that is; asked for until it has ended. */
+export const useApart = (name: string | null) =>
+  useQuery({
+    queryKey: ["apart", name],
+    queryFn: () => get(`/api/apart/${name ?? ""}`, schemas.Apart),
+    enabled: name !== null,
+    refetchInterval: (query) => (query.state.data?.ended ? false : 300),
+  });
