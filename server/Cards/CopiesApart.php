@@ -74,9 +74,13 @@ final readonly class CopiesApart
             $mark = WriterMark::of(Task::CopyApart, $number, 0);
             foreach ($files as $i => $file) {
                 $this->keep($name, new Apart(\count($files), $done, $failed, false));
-                $copied = $this->copier->copy(CopyOrder::of($i, new SourceFile($volume->path.'/'.$file->path, $file->bytes, $file->modifiedAt), [$folder.'/'.$file->name()], $mark));
-                $done += [] === $copied->failed ? 1 : 0;
-                array_push($failed, ...array_map(static fn (CouldNot $failure): string => $failure->getMessage(), array_values($copied->failed)));
+                try {
+                    $copied = $this->copier->copy(CopyOrder::of($i, new SourceFile($volume->path.'/'.$file->path, $file->bytes, $file->modifiedAt), [$folder.'/'.$file->name()], $mark));
+                    $done += [] === $copied->failed ? 1 : 0;
+                    array_push($failed, ...array_map(static fn (CouldNot $failure): string => $failure->getMessage(), array_values($copied->failed)));
+                } catch (CouldNot $failure) {
+                    $failed[] = $failure->getMessage();
+                }
             }
         } catch (CouldNot $failure) {
             $failed[] = $failure->getMessage();
