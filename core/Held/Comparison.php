@@ -6,6 +6,7 @@ namespace VelvetLedger\Core\Held;
 
 use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\Frame;
+use VelvetLedger\Core\Card\Kind;
 use VelvetLedger\Core\Card\ReadFrame;
 
 /**
@@ -29,6 +30,9 @@ final class Comparison
     /** @var array<string, HeldAs> */
     private array $sameExposure = [];
 
+    /** @var array<string, array{HeldAs, Kind}> */
+    private array $companions = [];
+
     /** @var array<string, array<array-key, string>> quick print => frame key => path, of what came before on the card */
     private array $seen = [];
 
@@ -48,7 +52,7 @@ final class Comparison
             $comparison->compare($frame);
         }
 
-        return new Holdings($comparison->files, $comparison->promised, $comparison->again, $comparison->twins, $comparison->sameExposure, $known->places, $known->leftOut);
+        return new Holdings($comparison->files, $comparison->promised, $comparison->again, $comparison->twins, $comparison->sameExposure, $known->places, $known->leftOut, $comparison->companions);
     }
 
     private function compare(ReadFrame $read): void
@@ -84,7 +88,13 @@ final class Comparison
         }
         $identity = [] === $this->known->exposures ? null : ExposureIdentity::of($read->facts, $frame->stem);
         if (null !== $identity && isset($this->known->exposures[$identity]) && [] === array_intersect_key($this->files, array_fill_keys(array_map(static fn (CardFile $file): string => $file->path, $frame->files), true))) {
-            $this->sameExposure[$frame->key] = $this->known->exposures[$identity];
+            $as = $this->known->exposures[$identity];
+            $kind = $this->known->places->frame($as->frame)?->companionKind($frame);
+            if (null === $kind) {
+                $this->sameExposure[$frame->key] = $as;
+            } else {
+                $this->companions[$frame->key] = [$as, $kind];
+            }
         }
     }
 

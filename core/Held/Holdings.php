@@ -6,21 +6,23 @@ namespace VelvetLedger\Core\Held;
 
 use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\Frame;
+use VelvetLedger\Core\Card\Kind;
 use VelvetLedger\Core\Card\ReadFrame;
 
 /** Which of a card's files are held or promised, which stand on it or elsewhere a second time, and which frames were held before with other bytes. */
 final readonly class Holdings
 {
     /**
-     * @param array<string, HeldAs>     $files        path on the card => what the ledger holds
-     * @param array<string, PromisedBy> $promised     path on the card => the intake that will bring it in
-     * @param array<string, Twin>       $again        path on the card => where the same file stands on it before
-     * @param array<string, Twin>       $twins        frame key => where the same frame stands
-     * @param array<string, HeldAs>     $sameExposure frame key => the held frame of the same exposure with other bytes
-     * @param InLedger                  $places       where what is held lies
-     * @param array<string, int>        $leftOut      path on the card => the receipt whose order left it out
+     * @param array<string, HeldAs>              $files        path on the card => what the ledger holds
+     * @param array<string, PromisedBy>          $promised     path on the card => the intake that will bring it in
+     * @param array<string, Twin>                $again        path on the card => where the same file stands on it before
+     * @param array<string, Twin>                $twins        frame key => where the same frame stands
+     * @param array<string, HeldAs>              $sameExposure frame key => the held frame of the same exposure with other bytes
+     * @param InLedger                           $places       where what is held lies
+     * @param array<string, int>                 $leftOut      path on the card => the receipt whose order left it out
+     * @param array<string, array{HeldAs, Kind}> $companions   frame key => the held frame whose other half it is, and which kind of still that one has
      */
-    public function __construct(private array $files = [], private array $promised = [], private array $again = [], private array $twins = [], private array $sameExposure = [], public InLedger $places = new InLedger(), private array $leftOut = [])
+    public function __construct(private array $files = [], private array $promised = [], private array $again = [], private array $twins = [], private array $sameExposure = [], public InLedger $places = new InLedger(), private array $leftOut = [], private array $companions = [])
     {
     }
 
@@ -77,6 +79,9 @@ final readonly class Holdings
     /** The frame in the ledger that has some of the frame's stills and not all of its files: the rest would join it. */
     public function partlyHeldAs(Frame $frame): ?HeldFrame
     {
+        if (isset($this->companions[$frame->key])) {
+            return $this->places->frame($this->companions[$frame->key][0]->frame);
+        }
         if ([] === $this->files) {
             return null;
         }
@@ -89,6 +94,12 @@ final readonly class Holdings
         }
 
         return $rest ? $held : null;
+    }
+
+    /** Which kind of still its other half has, that came from another card. */
+    public function companionKind(Frame $frame): ?Kind
+    {
+        return $this->companions[$frame->key][1] ?? null;
     }
 
     /** The receipt whose order left a companion on the card that held the rest of the frame. */

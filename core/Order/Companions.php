@@ -19,8 +19,9 @@ enum Companions: string
      * Why a file of a frame stays on the card; null where it is wanted.
      *
      * @param array<string, string> $unreadable path => why: what cannot be read is brought in no other's place
+     * @param Kind|null             $elsewhere  the still that its other half has, which is held
      */
-    public function reasonToLeave(CardFile $file, Frame $frame, array $unreadable = []): ?string
+    public function reasonToLeave(CardFile $file, Frame $frame, array $unreadable = [], ?Kind $elsewhere = null): ?string
     {
         $unwanted = match ($this) {
             self::Both => null,
@@ -29,6 +30,9 @@ enum Companions: string
         };
         if (null === $unwanted || $file->kind !== $unwanted) {
             return null;
+        }
+        if (null !== $elsewhere && $elsewhere !== $unwanted) {
+            return $this->value.': its '.(Kind::StillRaw === $elsewhere ? 'raw' : 'JPEG').' is held';
         }
         foreach ($frame->files as $other) {
             if ($other->kind->isStill() && $other->kind !== $unwanted && !isset($unreadable[$other->path])) {

@@ -41,7 +41,7 @@ final readonly class FrameIntents
         $held = $asked ? null : $this->holdings->heldAs($file);
         $promise = $asked ? null : $this->holdings->promisedBy($file);
         $again = $asked ? null : $this->holdings->againAs($file);
-        $unwanted = $this->bring->reasonToLeave($file, $timed->read->frame, $timed->read->unreadable);
+        $unwanted = $this->bring->reasonToLeave($file, $timed->read->frame, $timed->read->unreadable, $this->holdings->companionKind($frame));
 
         return match (true) {
             null !== $reason => PlanLine::unreadable($file, $timed, $reason),

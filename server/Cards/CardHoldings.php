@@ -69,9 +69,10 @@ final class CardHoldings
         $strange = array_filter($frames, static fn (ReadFrame $frame): bool => [] === array_filter($frame->frame->files, static fn (CardFile $file): bool => $file->kind->isStill() && isset($prints[$file->path], $held[$prints[$file->path]]))); // of what is held as it is no other bytes are looked for
         $identities = array_values(array_filter(array_map(static fn (ReadFrame $frame): ?string => ExposureIdentity::of($frame->facts, $frame->frame->stem), $strange), \is_string(...)));
         $days = array_values(array_unique(array_map(static fn (ReadFrame $frame): string => $frame->takenAt()->date(), $frames)));
-        $places = $this->held->places(array_values(array_unique(array_map(static fn (HeldAs $as): int => $as->frame, array_merge(...array_values($held))))), $days);
+        $exposures = $this->held->byExposure($identities);
+        $places = $this->held->places(array_values(array_unique(array_map(static fn (HeldAs $as): int => $as->frame, array_merge(array_values($exposures), ...array_values($held))))), $days);
 
-        return Comparison::of($frames, $prints, new Known($held, $this->held->byExposure($identities), $labels, $this->held->promised($unique) + $promised, $places, $this->leftByOrders($volume, $frames)));
+        return Comparison::of($frames, $prints, new Known($held, $exposures, $labels, $this->held->promised($unique) + $promised, $places, $this->leftByOrders($volume, $frames)));
     }
 
     /**

@@ -48,6 +48,9 @@ final readonly class CardFrameView
     /** Held already, as a whole: its name at the store and since when. */
     public ?HeldAs $held;
 
+    /** The name of the frame that is held in part, which it joins. */
+    public ?string $joins;
+
     /** Held before with other bytes: the photographer decides. */
     public ?HeldAs $sameExposure;
 
@@ -65,6 +68,7 @@ final readonly class CardFrameView
     public function __construct(ReadFrame $frame, Holdings $holdings)
     {
         $this->held = $holdings->frameHeldAs($frame->frame);
+        $this->joins = $holdings->partlyHeldAs($frame->frame)?->stem;
         $this->sameExposure = $holdings->sameExposureAs($frame->frame);
         $this->twin = $holdings->twinOf($frame->frame);
         $this->promised = $holdings->framePromisedBy($frame->frame);

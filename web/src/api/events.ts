@@ -31,7 +31,7 @@ export function follow(queries: QueryClient, make: (address: string) => EventSou
   let again: ReturnType<typeof setTimeout> | undefined;
   const askAnew = () => {
     gathering = undefined;
-    for (const topic of told) for (const key of SHOWN[topic] ?? []) void queries.invalidateQueries({ queryKey: [key] });
+    for (const key of new Set([...told].flatMap((topic) => SHOWN[topic] ?? []))) void queries.invalidateQueries({ queryKey: [key] });
     told.clear();
   };
   const gather = (topics: string[]) => {

@@ -87,6 +87,7 @@ export const CardFrame: Schema<views.CardFrame> = v.object({
   facts: v.nullable(Facts),
   version: v.string(),
   held: v.nullable(HeldAs),
+  joins: v.nullable(v.string()),
   sameExposure: v.nullable(HeldAs),
   twin: v.nullable(Twin),
   promised: v.nullable(PromisedBy),

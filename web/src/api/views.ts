@@ -87,6 +87,8 @@ export interface CardFrame {
   version: string;
   /** Held already, as a whole: its name at the store and since when. */
   held: HeldAs | null;
+  /** The name of the frame that is held in part, which it joins. */
+  joins: string | null;
   /** Held before with other bytes: the photographer decides. */
   sameExposure: HeldAs | null;
   twin: Twin | null;

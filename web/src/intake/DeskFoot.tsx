@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import type { Plan } from "../api/plan";
 import type { Desk } from "../api/types";
+import { Cut } from "../ledger/Cut";
 import { Field, Key, TextButton } from "../ledger/Field";
 import { count, figure, size } from "../words/format";
 import { kindsOf } from "../words/kinds";
@@ -32,10 +33,15 @@ export function DeskFoot({ desk, plan, failed, present, readiness, underWay, sta
           {(plan?.stores ?? []).map((one) => (
             <Field key={one.name} label={one.role}>
               {one.present ? (
-                <span title={one.warnings.join(" ")}>
+                <span className="flex">
                   {one.name}, {size(one.freeBytes ?? 0)} free
                   {!one.hasRoom && <b className="text-brass">: too little</b>}
-                  {one.warnings.length > 0 && <b className="text-brass"> !</b>}
+                  {one.warnings.length > 0 && (
+                    <Cut whole={one.warnings.join(" ")} className="min-w-6 text-center" upwards>
+                      <b className="text-brass">!</b>
+                      <span className="sr-only">what is to be known of {one.name}</span>
+                    </Cut>
+                  )}
                 </span>
               ) : (
                 <b className="text-brass">

@@ -4,6 +4,7 @@ import { type ReactNode, type RefObject, useMemo, useState } from "react";
 import { usePlanLines } from "../api/queries";
 import type { Plan, PlanLine, Wishes } from "../api/plan";
 import { Arrowhead } from "../ledger/Arrowhead";
+import { Cut } from "../ledger/Cut";
 import { Entry } from "../ledger/Entry";
 import { useTop } from "../ledger/useTop";
 import { count, figure, size } from "../words/format";
@@ -139,8 +140,8 @@ function Names({ card, wishes, scroller }: { card: string; wishes: Wishes; scrol
                 className={`${GRID} absolute right-0 left-0 border-b border-rule`}
                 style={{ top: item.start - top, height: ROW }}
               >
-                <span role="cell" className="truncate as-path" title={line.from}>
-                  {line.from.split("/").at(-1)}
+                <span role="cell" className="min-w-0 as-path">
+                  <Cut whole={line.from}>{line.from.split("/").at(-1)}</Cut>
                 </span>
                 <span role="cell" className="truncate">
                   {line.name ? (
@@ -151,8 +152,8 @@ function Names({ card, wishes, scroller }: { card: string; wishes: Wishes; scrol
                     </i>
                   )}
                 </span>
-                <span role="cell" className="truncate as-path text-faded" title={line.folder ?? ""}>
-                  {line.folder !== null ? `${line.folder}/` : ""}
+                <span role="cell" className="min-w-0 as-path text-faded">
+                  {line.folder !== null && <Cut whole={`${line.folder}/${line.name ?? ""}`}>{line.folder}/</Cut>}
                 </span>
                 <span role="cell" className="text-right">
                   {size(line.bytes)}

@@ -1,11 +1,11 @@
 import * as v from "valibot";
 import type { Schema } from "../api/checks";
 import type { CardFrame, Facts, FrameHint, HintName } from "../api/types";
-import { clock, size } from "../words/format";
+import { clock, figure, size } from "../words/format";
 import { hintsInWords } from "../words/hints";
 import { RECORDED, REMARKS } from "../words/recorded";
 
-export type FactName = "name" | "time" | "exposure" | "iso" | "focal" | "lens" | "body" | "size" | "files" | "stars" | "keywords";
+export type FactName = "name" | "time" | "exposure" | "iso" | "focal" | "lens" | "body" | "size" | "bytes" | "pixels" | "files" | "stars" | "keywords";
 export type SortName = "time" | "name" | "size" | "kind";
 export type ShowName = "all" | "new" | "held" | "left out" | "incomplete" | `body ${string}` | `kinds ${string}` | `hint ${HintName}`;
 
@@ -18,7 +18,7 @@ export interface View {
 }
 
 export const SIZES = [104, 136, 184, 248, 332];
-const FACT_NAMES: FactName[] = ["name", "time", "exposure", "iso", "focal", "lens", "body", "size", "files", "stars", "keywords"];
+const FACT_NAMES: FactName[] = ["name", "time", "exposure", "iso", "focal", "lens", "body", "size", "bytes", "pixels", "files", "stars", "keywords"];
 export const VIEW: Schema<View> = v.object({
   captions: v.array(v.picklist(FACT_NAMES)),
   size: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(SIZES.length - 1)),
@@ -42,6 +42,8 @@ export const FACTS: { value: FactName; name: string; of: (frame: CardFrame) => s
   recorded("lens", RECORDED.lens),
   recorded("body", RECORDED.body),
   { value: "size", name: "size", of: (frame) => size(frame.bytes) },
+  { value: "bytes", name: "bytes", of: (frame) => `${figure(frame.bytes)} B` },
+  recorded("pixels", RECORDED.pixels),
   { value: "files", name: "kinds", of: (frame) => kinds(frame) },
   recorded("stars", REMARKS.stars),
   recorded("keywords", REMARKS.keywords),
@@ -64,6 +66,7 @@ export function stamp(frame: CardFrame, marked: boolean, hints: FrameHint[] | un
     frame.held && !marked ? (frame.held.isThere ? "held" : frame.held.comesBack ? "held, comes back" : "held, no good copy") : frame.held ? "held, again" : null,
     frame.promised && !frame.held ? `comes by receipt ${frame.promised.receipt}` : null,
     frame.sameExposure ? "held, other bytes" : null,
+    frame.joins ? (brief ? "joins its other half" : `joins ${frame.joins}`) : null,
     !marked && !frame.unmarked ? "left out" : null,
     frame.incomplete ? "incomplete" : null,
     frame.caution ? "look here" : frame.datedByFile ? "file time" : null,

@@ -1,6 +1,7 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { type RefObject, useMemo } from "react";
 import type { ReceiptLine } from "../api/types";
+import { Cut } from "../ledger/Cut";
 import { useTop } from "../ledger/useTop";
 import { lineInWords } from "./lineInWords";
 import { dateInFull, size, timeOfDay } from "../words/format";
@@ -58,8 +59,8 @@ function Line({ line }: { line: ReceiptLine }) {
       <span className="as-path break-all">{line.outcome === "brought in" || line.outcome === "waiting" ? line.name : "—"}</span>
       <span className="text-right">{size(line.bytes)}</span>
       <span className="text-right">{line.provenAt ? timeOfDay(line.provenAt) : ""}</span>
-      <span className="as-path text-faded" title={line.checksum ?? undefined}>
-        {line.checksum ? `${line.checksum.slice(0, 4)}…${line.checksum.slice(-4)}` : ""}
+      <span className="as-path text-faded">
+        {line.checksum && <Cut whole={line.checksum}>{`${line.checksum.slice(0, 4)}…${line.checksum.slice(-4)}`}</Cut>}
       </span>
     </div>
   );
