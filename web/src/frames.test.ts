@@ -19,6 +19,7 @@ const frame = (over: Partial<CardFrame>): CardFrame => ({
   bytes: 10,
   picture: null,
   unreadable: false,
+  joins: null,
   incomplete: null,
   wholeOn: null,
   caution: null,
