@@ -12,7 +12,7 @@ copy_cluster() { :; }
 bench_desk() {
   cd "$ROOT" || return 1
   install_debian_packages chromium
-  web_cards && web_ledger 9 || return 1
+  web_cards && web_ledger 9 && cp -a "$ROOT/var/test-cards/more/MANY" "$LEDGER_HOME/reader/" || return 1
   node bench/desk.mjs
   local result=$?
   end_home

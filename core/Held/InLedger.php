@@ -10,6 +10,13 @@ use VelvetLedger\Core\Shoot\TimedFrame;
 /** Where the frames that a card's are compared with lie in the ledger, and what it has of the card's days. */
 final readonly class InLedger
 {
+    /** Fewer frames have no hours of their own. */
+    private const SOME = 3;
+
+    /** Seconds that two bodies begin and end apart at one event, and that an event lasts at the least. */
+    private const ABOUT = 600;
+    private const LONG = 1800;
+
     /**
      * @param array<int, HeldFrame>     $frames by number
      * @param array<int, ExistingShoot> $shoots by number, of those frames and spans
@@ -45,7 +52,79 @@ final readonly class InLedger
             $found = $shoot ?? $found;
         }
 
+        $found ??= $this->ofTheirHours($coming);
+
         return null === $found ? null : $this->shoots[$found] ?? null;
+    }
+
+    /**
+     * The shoot of other bodies that frames were taken in the hours of: where half of their time or more is in one's, and in no other's.
+     *
+     * @param list<TimedFrame> $coming in order of capture
+     */
+    private function ofTheirHours(array $coming): ?int
+    {
+        if (\count($coming) < self::SOME) {
+            return null;
+        }
+        [$from, $to] = self::hours($coming);
+        $within = [];
+        foreach ($this->hoursOfShoots() as $shoot => [$first, $last]) {
+            $common = min($to, $last) - max($from, $first);
+            if ($common >= 0) {
+                $within[$shoot] = 2 * $common >= $to - $from;
+            }
+        }
+
+        return 1 === \count($within) && reset($within) ? array_key_first($within) : null;
+    }
+
+    /**
+     * A shoot of other bodies whose first and last frames lie an hour from these, both: a clock that was not put on, or put on twice, in spring or autumn.
+     *
+     * @param list<TimedFrame> $coming in order of capture
+     *
+     * @return array{ExistingShoot, int}|null and how many hours these are later
+     */
+    public function anHourFrom(array $coming): ?array
+    {
+        if (\count($coming) < self::SOME) {
+            return null;
+        }
+        [$from, $to] = self::hours($coming);
+        foreach ($this->hoursOfShoots() as $shoot => [$first, $last]) {
+            foreach ([1, -1] as $hours) {
+                $isOff = static fn (int $seconds): bool => abs($seconds - 3600 * $hours) <= self::ABOUT;
+                if ($last - $first >= self::LONG && $isOff($from - $first) && $isOff($to - $last) && isset($this->shoots[$shoot])) {
+                    return [$this->shoots[$shoot], $hours];
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array<int, array{int, int}> shoot => from when to when any body took frames of it, clock seconds */
+    private function hoursOfShoots(): array
+    {
+        $hours = [];
+        foreach ($this->spans as $span) {
+            $hours[$span->shoot] = [min($span->from, $hours[$span->shoot][0] ?? $span->from), max($span->to, $hours[$span->shoot][1] ?? $span->to)];
+        }
+
+        return $hours;
+    }
+
+    /**
+     * @param list<TimedFrame> $frames
+     *
+     * @return array{int, int} clock seconds
+     */
+    private static function hours(array $frames): array
+    {
+        $at = array_map(static fn (TimedFrame $frame): int => $frame->at->clockSeconds(), $frames);
+
+        return [] === $at ? [0, 0] : [min($at), max($at)];
     }
 
     /**

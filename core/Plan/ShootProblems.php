@@ -145,6 +145,11 @@ final class ShootProblems
             $into = $this->draft->wish->into;
             $this->add(About::Joined, \sprintf('%s to "%s" by %s, held in %s: %s there, numbers going on.', 1 === $coming ? '1 frame here belongs' : Count::figure($coming).' frames here belong', '' === $into->description ? $into->date : $into->description, 1 === $coming ? 'its time' : 'their times', $into->folder, 1 === $coming ? 'it goes' : 'they go'));
         }
+        $hour = $holdings->places->anHourFrom($this->draft->coming);
+        if (null !== $hour) {
+            [$shoot, $hours] = $hour;
+            $this->add(About::Time, \sprintf('Their first and their last frame lie an hour %s those of "%s", which is held: if the clock was an hour %s, put it right.', $hours > 0 ? 'after' : 'before', '' === $shoot->description ? $shoot->date : $shoot->description, $hours > 0 ? 'ahead' : 'behind'));
+        }
         $joining = \count($this->draft->joining);
         if ($joining > 0) {
             $this->add(About::Part, \sprintf('Of %s here a part is held: what comes joins it under its name.', self::count($joining, 'frame')));

@@ -115,6 +115,24 @@ final class JoiningTest extends TestCase
         self::assertNull($joins([], '2026-05-04 21:00:00'));
     }
 
+    public function testASecondBodyIsProposedForTheShootOfItsHours(): void
+    {
+        $span = static fn (int $shoot, string $from, string $to): HeldSpan => new HeldSpan($shoot, 'Orrel M4, no. 7', self::seconds("2026-05-04 $from"), self::seconds("2026-05-04 $to"));
+        $plan = static function (array $times, HeldSpan ...$spans): array {
+            $frames = array_map(static fn (mixed $at, int|string $i): ReadFrame => OnCard::frame("VAN_000$i", '2026-05-04 '.(\is_string($at) ? $at : ''), ['JPG'], 'Vantry 6'), $times, array_keys($times));
+            $plan = Planner::plan(new CardContents($frames, [], []), new Wishes(), new StoreOf(), Comparison::of($frames, [], new Known(places: new InLedger([], [7 => self::shoot(), 8 => self::shoot()], array_values($spans)))));
+
+            return [$plan->shoots[0]->place->joins, self::said($plan, About::Time)];
+        };
+        $hour = static fn (string $after, string $clock): array => ["Their first and their last frame lie an hour $after those of \"Lantern boats\", which is held: if the clock was an hour $clock, put it right."];
+        self::assertSame([7, []], $plan(['20:10:00', '20:50:00', '21:40:00'], $span(7, '20:00:00', '21:30:00')));
+        self::assertSame([null, []], $plan(['20:10:00', '20:50:00'], $span(7, '20:00:00', '21:30:00')), 'two frames have no hours');
+        self::assertSame([null, []], $plan(['21:20:00', '22:10:00', '23:40:00'], $span(7, '20:00:00', '21:30:00')), 'the end of one');
+        self::assertSame([null, []], $plan(['20:10:00', '20:50:00', '21:20:00'], $span(7, '20:00:00', '20:45:00'), $span(8, '20:40:00', '21:30:00')), 'hours of two');
+        self::assertSame([null, $hour('after', 'ahead')], $plan(['21:02:00', '21:50:00', '22:28:00'], $span(7, '20:00:00', '21:30:00')));
+        self::assertSame([null, $hour('before', 'behind')], $plan(['19:05:00', '19:50:00', '20:26:00'], $span(7, '20:00:00', '21:30:00')));
+    }
+
     public function testNeighboursInSeveralShootsLeaveItOpen(): void
     {
         $frames = array_map(self::pair(...), [1, 2, 3, 4]);
