@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Pages;
 
+use VelvetLedger\Core\Order\StampsWanted;
 use VelvetLedger\Core\Stamp\Keyword;
 use VelvetLedger\Core\Stamp\StampField;
 use VelvetLedger\Server\Persistence\Changes\ChangeRepository;
@@ -11,6 +12,7 @@ use VelvetLedger\Server\Persistence\Changes\StampChanges;
 use VelvetLedger\Server\Persistence\Shoots\Shoot;
 use VelvetLedger\Server\Persistence\Stamps\FrameKeywords;
 use VelvetLedger\Server\Persistence\Stamps\StampQueue;
+use VelvetLedger\Server\Stamps\SlipBook;
 use VelvetLedger\Server\View\CommonFieldView;
 use VelvetLedger\Server\View\CommonKeywordView;
 use VelvetLedger\Server\View\CommonStampsView;
@@ -19,7 +21,7 @@ use VelvetLedger\Server\View\StampStateView;
 /** What selected frames have in common, and how far a shoot's stamps are. */
 final readonly class StampsPage
 {
-    public function __construct(private StampChanges $changes, private ChangeRepository $journal, private StampQueue $frames, private FrameKeywords $keywords)
+    public function __construct(private StampChanges $changes, private ChangeRepository $journal, private StampQueue $frames, private FrameKeywords $keywords, private SlipBook $slips)
     {
     }
 
@@ -62,6 +64,6 @@ final readonly class StampsPage
         [$waiting, $noted, $left] = $this->frames->sums($shoot->id());
         $last = $this->journal->last($shoot->id());
 
-        return new StampStateView($waiting, $noted, $left, $last?->what, $last->frames ?? 0);
+        return new StampStateView($waiting, $noted, $left, $last?->what, $last->frames ?? 0, $this->frames->withoutRights($shoot->id()), $this->slips->of(new StampsWanted())?->name);
     }
 }

@@ -279,7 +279,7 @@ final class StampsTest extends LedgerTestCase
         self::assertSame([2, 'Ada Tern; Ben Tallow', null, null, true], [$common['frames'], $fields['creator'], $fields['event'], $common['rating'], $common['ratingDiffers']]);
         self::assertSame([[['boats'], 2], [['quay'], 1]], array_map(null, self::each($common['keywords'], 'path'), self::each($common['keywords'], 'frames')));
         [, $state] = $ask("/api/shoots/$id/stamps");
-        self::assertSame(['waiting' => 1, 'noted' => 0, 'left' => 0, 'canTakeBack' => 'event; 1 keyword added; stars', 'changed' => 1], $state);
+        self::assertSame(['waiting' => 1, 'noted' => 0, 'left' => 0, 'canTakeBack' => 'event; 1 keyword added; stars', 'changed' => 1, 'withoutRights' => [], 'slip' => 'Tern & Tallow'], $state);
         [, $found] = $ask('/api/keywords/completing?typed=qu');
         self::assertSame([['quay']], self::each($found, 'path'));
         self::assertSame([400, 404, 400], [$ask("/api/shoots/$id/stamps", ['frames' => []])[0], $ask("/api/shoots/$id/stamps", ['frames' => $frames, 'slip' => 'none such'])[0], $ask("/api/shoots/$id/stamps", ['frames' => $frames, 'texts' => ['status' => 'mine']])[0]]);

@@ -109,6 +109,16 @@ final readonly class StampQueue
         return $found;
     }
 
+    /** @return list<int> frames of a shoot of which nobody's rights are said: they came in before there was a slip, or without one */
+    public function withoutRights(int $shoot): array
+    {
+        return Row::numbers($this->database->fetchFirstColumn("SELECT id
+            FROM frame
+            WHERE shoot_id = ? AND NOT along
+            AND coalesce(stamp->'texts'->>'creator', stamp->'texts'->>'notice', stamp->'texts'->>'usageTerms', stamp->'texts'->>'credit') IS NULL
+            ORDER BY id", [$shoot]));
+    }
+
     /** @return list<array{shoot: int, date: string, description: string, waits: bool}> shoots with frames that are to be stamped, or could not be; the latest first */
     public function openShoots(): array
     {

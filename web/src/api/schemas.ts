@@ -686,6 +686,8 @@ export const StampState: Schema<views.StampState> = v.object({
   left: v.number(),
   canTakeBack: v.nullable(v.string()),
   changed: v.number(),
+  withoutRights: list(v.number()),
+  slip: v.nullable(v.string()),
 });
 
 export const StillOpen: Schema<views.StillOpen> = v.object({

@@ -722,6 +722,8 @@ export interface StampState {
   left: number;
   canTakeBack: string | null;
   changed: number;
+  withoutRights: number[];
+  slip: string | null;
 }
 
 /** One thing that is still open: a sentence, and the page on which it is mended or looked at. */

@@ -1,6 +1,6 @@
 import { useEffect } from "react";
 import { useQueryClient } from "@tanstack/react-query";
-import { useSettleStamps, useTakeStampsBack } from "../api/stamps";
+import { useChangeStamps, useSettleStamps, useTakeStampsBack } from "../api/stamps";
 import type { ShootFrame } from "../api/types";
 import type { StampState } from "../api/views";
 import { Key, TextButton } from "../ledger/Field";
@@ -23,6 +23,7 @@ export function StampsOfShoot({ shoot, frames, picked, state, onAll, onNone }: P
   const queries = useQueryClient();
   const back = useTakeStampsBack(shoot);
   const settle = useSettleStamps(shoot);
+  const change = useChangeStamps(shoot);
   const noted = frames.filter((frame) => frame.stamp.note !== null);
   const edited = noted.filter((frame) => frame.stamp.found === "edit");
   const framesWaiting = frames.filter((frame) => frame.stamp.waits).length;
@@ -48,10 +49,23 @@ export function StampsOfShoot({ shoot, frames, picked, state, onAll, onNone }: P
             <Key>N</Key>
           </span>
         </div>
-        <Trouble error={back.error ?? settle.error} />
+        <Trouble error={back.error ?? settle.error ?? change.error} />
         <p role="status" className="text-faded">
           {waiting > 0 ? `${count(waiting, "frame")} still to be stamped; it goes on by itself.` : noted.length > 0 || state === undefined ? "" : state.left > 0 ? `Every file says what it should, but for ${count(state.left, "frame")} left as another program changed them.` : "Every file says what it should."}
         </p>
+        {state?.slip && state.withoutRights.length > 0 && (
+          <p>
+            {count(state.withoutRights.length, "frame")} {state.withoutRights.length === 1 ? "says" : "say"} nobody's rights.{" "}
+            <TextButton
+              disabled={change.isPending}
+              onClick={() => {
+                change.mutate({ frames: state.withoutRights, slip: state.slip ?? "" });
+              }}
+            >
+              stamp {state.withoutRights.length === 1 ? "it" : "them"} with {state.slip}
+            </TextButton>
+          </p>
+        )}
         {state?.canTakeBack && (
           <p>
             Last change: {state.canTakeBack}, of {count(state.changed, "frame")}.{" "}
