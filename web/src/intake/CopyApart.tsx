@@ -12,10 +12,15 @@ export function CopyApart({ card, frames, onClose }: { card: string; frames: str
     const done = now.ended
       ? `${count(now.done, "file")} copied to ${copy.data.folder}, read back and equal to the card. Nothing of it was entered.`
       : `Copying to ${copy.data.folder}: ${now.done} of ${now.files}…`;
-    return (
-      <Notice grave={now.failed.length > 0} {...(now.ended ? { action: <TextButton onClick={onClose}>well</TextButton> } : {})}>
+    const well = now.ended && <TextButton onClick={onClose}>well</TextButton>;
+    return now.failed.length > 0 ? (
+      <Notice grave action={well}>
         {done} {now.failed.join(" ")}
       </Notice>
+    ) : (
+      <p role="status" className="in-line gap-x-6 pr-6 pb-2 pl-page">
+        {done} {well}
+      </p>
     );
   }
   return (

@@ -123,7 +123,7 @@ function Summary({ receipt, lines }: { receipt: Receipt; lines: ReceiptLine[] })
 function Part({ heading, children }: { heading: string; children: React.ReactNode }) {
   return (
     <table className="mt-5 w-full break-inside-avoid">
-      <caption className="pb-1 text-left text-hand font-semibold">{heading}</caption>
+      <caption className="pb-1 text-left font-hand text-hand font-semibold">{heading}</caption>
       <tbody>{children}</tbody>
     </table>
   );
