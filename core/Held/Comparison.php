@@ -30,7 +30,7 @@ final class Comparison
     /** @var array<string, HeldAs> */
     private array $sameExposure = [];
 
-    /** @var array<string, array{HeldAs, Kind}> */
+    /** @var array<string, array{HeldFrame, Kind}> */
     private array $companions = [];
 
     /** @var array<string, array<array-key, string>> quick print => frame key => path, of what came before on the card */
@@ -86,15 +86,24 @@ final class Comparison
                 $this->seen[$this->prints[$file->path]][$frame->key] ??= $file->text();
             }
         }
-        $identity = [] === $this->known->exposures ? null : ExposureIdentity::of($read->facts, $frame->stem);
-        if (null !== $identity && isset($this->known->exposures[$identity]) && [] === array_intersect_key($this->files, array_fill_keys(array_map(static fn (CardFile $file): string => $file->path, $frame->files), true))) {
-            $as = $this->known->exposures[$identity];
-            $kind = $this->known->places->frame($as->frame)?->companionKind($frame);
-            if (null === $kind) {
-                $this->sameExposure[$frame->key] = $as;
-            } else {
-                $this->companions[$frame->key] = [$as, $kind];
-            }
+        $this->compareExposure($read);
+    }
+
+    /** What is known of the exposure of a frame of which no file is: its other half, on its way maybe, or one with other bytes. */
+    private function compareExposure(ReadFrame $read): void
+    {
+        $frame = $read->frame;
+        $identity = [] === $this->known->exposures && [] === $this->known->coming ? null : ExposureIdentity::of($read->facts, $frame->stem);
+        if (null === $identity || [] !== array_intersect_key($this->files, array_fill_keys(array_map(static fn (CardFile $file): string => $file->path, $frame->files), true))) {
+            return;
+        }
+        $as = $this->known->exposures[$identity] ?? null;
+        $half = null === $as ? $this->known->coming[$identity] ?? null : $this->known->places->frame($as->frame);
+        $kind = $half?->companionKind($frame);
+        if (null !== $half && null !== $kind) {
+            $this->companions[$frame->key] = [$half, $kind];
+        } elseif (null !== $as) {
+            $this->sameExposure[$frame->key] = $as;
         }
     }
 

@@ -13,14 +13,14 @@ use VelvetLedger\Core\Card\ReadFrame;
 final readonly class Holdings
 {
     /**
-     * @param array<string, HeldAs>              $files        path on the card => what the ledger holds
-     * @param array<string, PromisedBy>          $promised     path on the card => the intake that will bring it in
-     * @param array<string, Twin>                $again        path on the card => where the same file stands on it before
-     * @param array<string, Twin>                $twins        frame key => where the same frame stands
-     * @param array<string, HeldAs>              $sameExposure frame key => the held frame of the same exposure with other bytes
-     * @param InLedger                           $places       where what is held lies
-     * @param array<string, int>                 $leftOut      path on the card => the receipt whose order left it out
-     * @param array<string, array{HeldAs, Kind}> $companions   frame key => the held frame whose other half it is, and which kind of still that one has
+     * @param array<string, HeldAs>                 $files        path on the card => what the ledger holds
+     * @param array<string, PromisedBy>             $promised     path on the card => the intake that will bring it in
+     * @param array<string, Twin>                   $again        path on the card => where the same file stands on it before
+     * @param array<string, Twin>                   $twins        frame key => where the same frame stands
+     * @param array<string, HeldAs>                 $sameExposure frame key => the held frame of the same exposure with other bytes
+     * @param InLedger                              $places       where what is held lies
+     * @param array<string, int>                    $leftOut      path on the card => the receipt whose order left it out
+     * @param array<string, array{HeldFrame, Kind}> $companions   frame key => the frame in the ledger whose other half it is, and which kind of still that one has
      */
     public function __construct(private array $files = [], private array $promised = [], private array $again = [], private array $twins = [], private array $sameExposure = [], public InLedger $places = new InLedger(), private array $leftOut = [], private array $companions = [])
     {
@@ -80,7 +80,7 @@ final readonly class Holdings
     public function partlyHeldAs(Frame $frame): ?HeldFrame
     {
         if (isset($this->companions[$frame->key])) {
-            return $this->places->frame($this->companions[$frame->key][0]->frame);
+            return $this->companions[$frame->key][0];
         }
         if ([] === $this->files) {
             return null;

@@ -14,8 +14,9 @@ final readonly class Known
      * @param array<string, PromisedBy>   $promised   quick print => the intake under way that will bring it in
      * @param InLedger                    $places     where what is held lies
      * @param array<string, int>          $leftOut    path on the card => the receipt whose order left it out
+     * @param array<string, HeldFrame>    $coming     exposure identity => a frame that an intake under way brings in, of which nothing is there yet
      */
-    public function __construct(public array $prints = [], public array $exposures = [], public array $otherCards = [], public array $promised = [], public InLedger $places = new InLedger(), public array $leftOut = [])
+    public function __construct(public array $prints = [], public array $exposures = [], public array $otherCards = [], public array $promised = [], public InLedger $places = new InLedger(), public array $leftOut = [], public array $coming = [])
     {
     }
 }

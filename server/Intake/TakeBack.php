@@ -62,7 +62,12 @@ final readonly class TakeBack
     public function free(Intake $intake): void
     {
         $this->database->executeStatement("UPDATE receipt_line SET outcome = 'left out', reason = ? WHERE intake_id = ? AND outcome IN ('waiting', 'failed')", [self::SAID, $intake->id()]);
-        $this->database->executeStatement('DELETE FROM frame r WHERE intake_id = ? AND NOT EXISTS (SELECT 1 FROM original o WHERE o.frame_id = r.id) AND NOT EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id)', [$intake->id()]);
+        // A frame that another receipt brings the other half of stays for that one; where that one is taken back as well, it goes.
+        $this->database->executeStatement("DELETE FROM frame r
+            WHERE (intake_id = :of OR id IN (SELECT frame_id FROM receipt_line WHERE intake_id = :of))
+            AND NOT EXISTS (SELECT 1 FROM original o WHERE o.frame_id = r.id)
+            AND NOT EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id)
+            AND NOT EXISTS (SELECT 1 FROM receipt_line l WHERE l.frame_id = r.id AND l.intake_id <> :of AND l.outcome IN ('waiting', 'failed', 'unreadable'))", ['of' => $intake->id()]);
         $intake->isTakenBack($this->receipts->addUp($intake));
         $this->ledger->persist(DayBookEntry::ofIntake("Receipt {$intake->id()} was ".self::SAID.'.', $intake));
         $this->ledger->flush();

@@ -9,6 +9,7 @@ use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Server\Cards\EjectCard;
 use VelvetLedger\Server\Cards\Readers;
+use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Clearance\CardClearance;
 use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
 use VelvetLedger\Server\Persistence\Intakes\Intake;
@@ -41,8 +42,9 @@ final readonly class DoesAfterwards
     private function ejected(Intake $intake): bool
     {
         $volume = $this->readers->sourceOf($intake);
-        if (!$this->clearance->of($volume)->mayBeFormatted) {
-            return false; // it stays where it is, to be looked at
+        $isCard = [] !== array_filter($this->readers->volumes(), static fn (Volume $one): bool => $one->id === $volume->id);
+        if (!$isCard || !$this->clearance->of($volume)->mayBeFormatted) {
+            return false; // a folder is not let go of, and what is not cleared stays where it is, to be looked at
         }
         $this->eject->eject($volume);
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Tests\server;
 
 use PHPUnit\Framework\Attributes\TestWith;
+use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Plan\PlanLine;
 use VelvetLedger\Core\Plan\ShootWish;
 use VelvetLedger\Core\Plan\Wishes;
@@ -12,6 +13,8 @@ use VelvetLedger\Server\Cards\CardHoldings;
 use VelvetLedger\Server\Cards\CardReadings;
 use VelvetLedger\Server\Clearance\CardClearance;
 use VelvetLedger\Server\Intake\Plans;
+use VelvetLedger\Server\Intake\TakeBack;
+use VelvetLedger\Server\Persistence\Intakes\IntakeState;
 use VelvetLedger\Tests\OnCard;
 use VelvetLedger\Tests\Stills;
 
@@ -47,6 +50,36 @@ final class TwoSlotsTest extends LedgerTestCase
             self::assertSame([$frames, 0], [$plan->totals->frames->held, $plan->totals->frames->toBringIn], $card);
             self::assertTrue($this->service(CardClearance::class)->of($this->card($card))->mayBeFormatted, $card);
         }
+    }
+
+    public function testTheOtherHalfOfWhatIsStillOnItsWayIsTheSameFrame(): void
+    {
+        $this->start('RAWS', new Wishes(otherwise: 'boats'));
+        self::assertSame(IntakeState::Done, $this->bringIn('JPEGS')->state());
+        self::assertSame(IntakeState::Done, $this->bringOn(1)->state());
+        self::assertSame([3, 6], [...$this->column('SELECT count(*) FROM frame'), ...$this->column('SELECT count(DISTINCT path) FROM copy')]);
+        self::assertSame(['2026-05-04_boats_0001.jpg', '2026-05-04_boats_0001.orw'], \array_slice(FolderNames::in($this->onDrive('Anvil', '2026/2026-05-04 boats')), 0, 2));
+    }
+
+    public function testWhatIsTakenBackLeavesTheOtherHalfItsFrame(): void
+    {
+        $this->start('RAWS', new Wishes(otherwise: 'boats'));
+        $this->start('JPEGS');
+        $this->service(TakeBack::class)->takeBack(1);
+        self::assertSame([3], $this->column('SELECT count(*) FROM frame'));
+        self::assertSame(IntakeState::Done, $this->bringOn(2)->state());
+        $this->bringIn('RAWS', new Wishes(otherwise: 'boats'));
+        self::assertSame([3, 6], [...$this->column('SELECT count(*) FROM frame'), ...$this->column('SELECT count(DISTINCT path) FROM copy')]);
+        self::assertSame(['proven'], $this->column('SELECT DISTINCT state FROM copy'));
+    }
+
+    public function testWhereBothAreTakenBackNothingStays(): void
+    {
+        $this->start('RAWS', new Wishes(otherwise: 'boats'));
+        $this->start('JPEGS');
+        $this->service(TakeBack::class)->takeBack(1);
+        $this->service(TakeBack::class)->takeBack(2);
+        self::assertSame([0], $this->column('SELECT count(*) FROM frame'));
     }
 
     public function testAnOrderThatWantsRawsOnlyLeavesTheirJpegsOnTheOtherCard(): void

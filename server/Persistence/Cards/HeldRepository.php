@@ -28,6 +28,9 @@ final readonly class HeldRepository
     /** Of several copies, and of several frames of the same bytes, one that is there, at the main store before others; else the earliest. */
     private const BEST = StoreRole::IN_USE." DESC, c.state = 'proven' DESC, ".StepRepository::TO_MEND." DESC, s.role = 'main' DESC";
 
+    /** Of the frame's files, and of those that are on their way. */
+    private const ENDINGS = "(SELECT string_agg(e.ending, chr(10)) FROM (SELECT lower(f.ending) AS ending FROM file f WHERE f.frame_id = r.id UNION SELECT lower(substring(l.name FROM '\\.[^.]*$')) FROM receipt_line l WHERE l.frame_id = r.id AND l.outcome = 'waiting') e)";
+
     public function __construct(private Connection $database, private ShootRepository $shoots)
     {
     }
@@ -134,6 +137,34 @@ final readonly class HeldRepository
         return $promised;
     }
 
+    /**
+     * Frames that intakes under way bring in and of which nothing is there yet.
+     *
+     * @param list<string> $identities
+     *
+     * @return array<string, HeldFrame> exposure identity => the earliest
+     */
+    public function coming(array $identities): array
+    {
+        $found = [];
+        foreach ([] === $identities ? [] : $this->database->fetchAllAssociative('SELECT r.exposure_identity, r.id, r.shoot_id, r.folder, r.stem, '.self::ENDINGS.' AS endings
+            FROM frame r
+            JOIN intake i ON i.id = r.intake_id
+            WHERE i.state '.IntakeState::IS_UNDER_WAY.' AND r.exposure_identity = ANY(CAST(? AS text[]))
+            AND NOT EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id)
+            ORDER BY r.id', [self::all($identities)]) as $row) {
+            $found[self::text($row, 'exposure_identity')] ??= self::frame($row);
+        }
+
+        return $found;
+    }
+
+    /** @param array<string, mixed> $row */
+    private static function frame(array $row): HeldFrame
+    {
+        return new HeldFrame(self::int($row, 'id'), self::int($row, 'shoot_id'), self::text($row, 'folder'), self::text($row, 'stem'), explode("\n", self::text($row, 'endings')));
+    }
+
     /** Another after every intake that began or ended, and after all else that the day book tells of. */
     public function revision(): int
     {
@@ -151,10 +182,10 @@ final readonly class HeldRepository
     public function places(array $numbers, array $days): InLedger
     {
         $frames = $shoots = $spans = [];
-        foreach ([] === $numbers ? [] : $this->database->fetchAllAssociative('SELECT r.id, r.shoot_id, r.folder, r.stem, (SELECT string_agg(lower(f.ending), chr(10)) FROM file f WHERE f.frame_id = r.id) AS endings
+        foreach ([] === $numbers ? [] : $this->database->fetchAllAssociative('SELECT r.id, r.shoot_id, r.folder, r.stem, '.self::ENDINGS.' AS endings
             FROM frame r
             WHERE r.id = ANY(CAST(? AS bigint[]))', [self::all($numbers)]) as $row) {
-            $frames[self::int($row, 'id')] = new HeldFrame(self::int($row, 'id'), self::int($row, 'shoot_id'), self::text($row, 'folder'), self::text($row, 'stem'), explode("\n", self::text($row, 'endings')));
+            $frames[self::int($row, 'id')] = self::frame($row);
             $shoots[self::int($row, 'shoot_id')] = true;
         }
         $seconds = static fn (string $local): int => (new \DateTimeImmutable($local, new \DateTimeZone('UTC')))->getTimestamp();

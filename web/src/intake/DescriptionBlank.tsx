@@ -44,7 +44,14 @@ export function DescriptionBlank({ name, value, placeholder, comesIn, joins, abo
     onTake(offer.said);
     setOpen(false);
   };
+  const ditto = (blank: HTMLTextAreaElement): boolean => {
+    if (!above) return false;
+    onTake(above);
+    toNextDescription(blank);
+    return true;
+  };
   const pressed = (event: KeyboardEvent<HTMLTextAreaElement>) => {
+    if (event.nativeEvent.isComposing) return; // Enter takes the word that is being put together
     const isHeld = event.repeat;
     if (event.key === "Enter") {
       event.preventDefault();
@@ -55,9 +62,7 @@ export function DescriptionBlank({ name, value, placeholder, comesIn, joins, abo
       } else toNextDescription(event.currentTarget);
     } else if (event.key === '"' && value === "" && above && comesIn) {
       event.preventDefault();
-      if (isHeld) return;
-      onTake(above);
-      toNextDescription(event.currentTarget);
+      if (!isHeld) ditto(event.currentTarget);
     } else if (event.key === "ArrowDown" && offersFor(value, known.data ?? []).length > 0) {
       event.preventDefault();
       setOpen(true);
@@ -93,6 +98,8 @@ export function DescriptionBlank({ name, value, placeholder, comesIn, joins, abo
           setOpen(false);
         }}
         onChange={(event) => {
+          // Where the mark is put together of two keys, it comes as a text.
+          if (event.target.value === '"' && value === "" && comesIn && ditto(event.target)) return;
           onText(event.target.value.replaceAll("\n", " "));
           setAt(-1);
           setOpen(true);
