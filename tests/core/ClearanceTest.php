@@ -13,6 +13,7 @@ use VelvetLedger\Core\Clearance\Clearance;
 use VelvetLedger\Core\Clearance\CopyOfFile;
 use VelvetLedger\Core\Clearance\FileToClear;
 use VelvetLedger\Core\Clearance\Lack;
+use VelvetLedger\Core\Clearance\Reason;
 use VelvetLedger\Core\Clearance\Remedy;
 use VelvetLedger\Core\Receipt\CopiesAt;
 use VelvetLedger\Core\Receipt\Outcome;
@@ -90,6 +91,15 @@ final class ClearanceTest extends TestCase
         $clearance = Clearance::of('CARD', $files, [], 2);
         self::assertSame(['c.JPG', 'a.JPG', 'b.JPG'], array_map(static fn ($missing): string => $missing->path, $clearance->missing));
         self::assertSame('Not yet: keep CARD as it is. Of 3 files, 1 cannot be read, 1 is nowhere but on this card, 1 was left out and is nowhere else.', $clearance->sentence);
+    }
+
+    public function testManyFilesOfOneCauseAreOneReason(): void
+    {
+        $anvil = new CopyOfFile('Anvil', 'sda', true);
+        $files = array_map(static fn (int $n): FileToClear => new FileToClear(new CardFile("DCIM/100ORREL/ORL_000$n.JPG", 9, 0), 3 !== $n, 3 === $n ? [] : [$anvil]), range(1, 9));
+        $clearance = Clearance::of('TOWER', $files, [], 2);
+        self::assertSame([['is nowhere but on this card', 1, true], ['1 of 2: on Anvil', 8, false]], array_map(static fn (Reason $reason): array => [$reason->because, $reason->files, $reason->isOfFew()], $clearance->reasons()));
+        self::assertCount(8, array_filter($clearance->missing, $clearance->reasons()[1]->isOf(...)));
     }
 
     public function testAReceiptSaysWhereItsFilesAreAndWhatIsOwed(): void
