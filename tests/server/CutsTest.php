@@ -31,7 +31,7 @@ use VelvetLedger\Tests\Stills;
 /** Cut and gone on is as never cut: raws, pairs and JPEGs with stamps, cut off at random places in each way, and held against an intake that was not. */
 final class CutsTest extends LedgerTestCase
 {
-    private const PLACES = 8; // "bin/ledger bench faults" is at many more
+    private const PLACES = 6; // "bin/ledger bench faults" is at many more
     private const ROWS = [
         'SELECT r.stem, f.ending, f.making, f.bytes, f.checksum, f.stamp_revision, f.bears, o.path FROM file f JOIN frame r ON r.id = f.frame_id LEFT JOIN original o ON o.id = f.original_id ORDER BY 1, 2',
         'SELECT c.path, c.store_id, c.state, c.checksum, c.because FROM copy c ORDER BY 1, 2',

@@ -89,22 +89,22 @@ test("a long copy survives a reload, stops when the card is pulled, and goes on"
   test.setTimeout(240_000); // a slow drive takes its time
   putInMany();
   await openCard(page, "MANY");
-  await expect(page.getByRole("button", { name: "Bring in 1,500 frames" })).toBeEnabled({ timeout: 20_000 });
-  await page.getByRole("button", { name: "Bring in 1,500 frames" }).click();
+  await expect(page.getByRole("button", { name: "Bring in 3,000 frames" })).toBeEnabled({ timeout: 20_000 });
+  await page.getByRole("button", { name: "Bring in 3,000 frames" }).click();
   const bar = page.getByRole("progressbar", { name: "Copied" });
   await expect(bar).toBeVisible({ timeout: 20_000 });
-  await expect(page.getByText(/[1-9]\d* of 1,500 files.* a second, about/s)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/[1-9]\d* of 3,000 files.* a second, about/s)).toBeVisible({ timeout: 20_000 });
   await page.getByRole("button", { name: "pause" }).click();
   await expect(page.getByText("It is paused, by your wish.")).toBeVisible();
   await page.reload();
   await expect(page.getByRole("heading", { name: "Paused" })).toBeVisible();
   // The other slot's card holds a frame that is still to come: it is promised, and not brought in twice.
   mkdirSync(`${reader}/SLOT_2/DCIM/100ORREL`, { recursive: true });
-  cpSync(`${reader}/MANY/DCIM/100ORREL/ORL_1490.JPG`, `${reader}/SLOT_2/DCIM/100ORREL/ORL_1490.JPG`, { preserveTimestamps: true });
+  cpSync(`${reader}/MANY/DCIM/100ORREL/ORL_2990.JPG`, `${reader}/SLOT_2/DCIM/100ORREL/ORL_2990.JPG`, { preserveTimestamps: true });
   const other = await page.context().newPage();
   await openCard(other, "SLOT_2");
   await expect(other.getByText("1 frame on the card, 1 already held: 0 to bring in")).toBeVisible();
-  await expect(other.getByRole("option", { name: /ORL_1490.*comes by receipt \d+/ })).toBeVisible();
+  await expect(other.getByRole("option", { name: /ORL_2990.*comes by receipt \d+/ })).toBeVisible();
   await other.close();
   await expect(page.getByRole("complementary", { name: "May the card be formatted" })).toContainText("are nowhere but on this card");
   const copied = () => readdirSync(`${store}/2026/2026-08-21`).filter((name) => name.endsWith(".jpg")).length;
@@ -117,8 +117,8 @@ test("a long copy survives a reload, stops when the card is pulled, and goes on"
   putBack("MANY");
   await page.getByRole("button", { name: "go on" }).click();
   await expect(page.getByRole("heading", { name: "Two proven copies" })).toBeVisible({ timeout: 200_000 });
-  await expect(page.getByRole("row", { name: /brought in 1,500/ })).toBeVisible();
-  expect(readdirSync(`${store}/2026/2026-08-21`).filter((name) => name.endsWith(".jpg")).length).toBe(1500);
+  await expect(page.getByRole("row", { name: /brought in 3,000/ })).toBeVisible();
+  expect(readdirSync(`${store}/2026/2026-08-21`).filter((name) => name.endsWith(".jpg")).length).toBe(3000);
 });
 
 test("a store that is away is said before anything is begun", async ({ ledger: page }) => {

@@ -46,7 +46,7 @@ export const takeOut = (card: string) => {
   rmSync(`${reader}/${card}`, { recursive: true, force: true });
 };
 
-/** Puts in half of the card of 3,000 frames (the bench's desk has all of it): not in the reader of every test, for looking at all of its pictures takes a while. */
+/** Puts in the card of 3,000 frames: not in the reader of every test, for looking at all of its pictures takes a while. */
 export const putInMany = () => {
   cpSync(`${cards}/../more/MANY`, `${home}/making`, { recursive: true, preserveTimestamps: true, filter: (path) => !/ORL_(150[1-9]|15[1-9]\d|1[6-9]\d\d|[23]\d{3})\.JPG$/.test(path) });
   renameSync(`${home}/making`, `${reader}/MANY`);
