@@ -48,7 +48,7 @@ export const takeOut = (card: string) => {
 
 /** Puts in the card of 3,000 frames: not in the reader of every test, for looking at all of its pictures takes a while. */
 export const putInMany = () => {
-  cpSync(`${cards}/../more/MANY`, `${home}/making`, { recursive: true, preserveTimestamps: true, filter: (path) => !/ORL_(150[1-9]|15[1-9]\d|1[6-9]\d\d|[23]\d{3})\.JPG$/.test(path) });
+  cpSync(`${cards}/../more/MANY`, `${home}/making`, { recursive: true, preserveTimestamps: true });
   renameSync(`${home}/making`, `${reader}/MANY`);
 };
 
