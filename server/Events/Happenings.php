@@ -21,6 +21,9 @@ final class Happenings
     /** @var array<string, string> topic => digest of what can be seen of it without the ledger */
     private array $seen = [];
 
+    /** Bytes free at the main store, as they were told last. */
+    private int $free = 0;
+
     public function __construct(private readonly EntityManagerInterface $ledger, private readonly CardsPage $page)
     {
     }
@@ -75,7 +78,10 @@ final class Happenings
         $digest = static fn (mixed $of): string => hash('xxh128', json_encode($of, \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE));
 
         $cards = $this->page->view(static fn () => null);
+        $free = $cards->store->freeBytes ?? 0;
+        // From what was told last on: near a round number it would else be told with every line that is written.
+        $this->free = abs($free - $this->free) >= self::SEEN ? $free : $this->free;
 
-        return [Topic::Cards->value => $digest([$cards->cards, $cards->readers, $cards->revision, $cards->storesThere, intdiv($cards->store->freeBytes ?? 0, self::SEEN)]), Topic::Stores->value => $digest($cards->storesThere)];
+        return [Topic::Cards->value => $digest([$cards->cards, $cards->readers, $cards->revision, $cards->storesThere, $this->free]), Topic::Stores->value => $digest($cards->storesThere)];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Tests\server;
 
+use PHPUnit\Framework\Attributes\Group;
 use VelvetLedger\Core\Keeping\Wanted;
 use VelvetLedger\Server\Events\Happenings;
 use VelvetLedger\Server\Events\Topic;
@@ -14,7 +15,8 @@ use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Work\Proofs;
 use VelvetLedger\Tests\Stills;
 
-/** A page is told what is another by now: once for all that a transaction did, and nothing while nothing happens. */
+/** A page is told what is another by now: once for all that a transaction did, and nothing while nothing happens; alone, for room on the drive that others take is told too. */
+#[Group('alone')]
 final class EventsTest extends LedgerTestCase
 {
     public function testAPageIsToldWhatHappensInTheLedgerInTheReadersAndOnTheDrives(): void
