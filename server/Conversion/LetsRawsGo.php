@@ -9,7 +9,7 @@ use VelvetLedger\Core\Store\Device;
 use VelvetLedger\Core\Transfer\Checksum;
 use VelvetLedger\Core\Transfer\Medium;
 use VelvetLedger\Core\Words\Count;
-use VelvetLedger\Server\Persistence\Conversions\ConversionRepository;
+use VelvetLedger\Server\Persistence\Conversions\LetGoRepository;
 use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
 use VelvetLedger\Server\Persistence\Intakes\Intake;
 use VelvetLedger\Server\Stores\Drives;
@@ -25,7 +25,7 @@ final readonly class LetsRawsGo
 {
     private const AT_ONCE = 200;
 
-    public function __construct(private ConversionRepository $conversions, private Stores $stores, private PutsInList $lists, private EntityManagerInterface $ledger, private Drives $drives, private Medium $medium)
+    public function __construct(private LetGoRepository $raws, private Stores $stores, private PutsInList $lists, private EntityManagerInterface $ledger, private Drives $drives, private Medium $medium)
     {
     }
 
@@ -33,13 +33,13 @@ final readonly class LetsRawsGo
     public function letGo(): int
     {
         $went = $shoots = [];
-        foreach ($this->conversions->mayLetGo(self::AT_ONCE) as $id) {
-            $raw = $this->conversions->toLetGo($id);
+        foreach ($this->raws->mayLetGo(self::AT_ONCE) as $id) {
+            $raw = $this->raws->toLetGo($id);
             if (null !== $raw && $this->isSafe($raw['copies'], $raw['wanted'])) {
                 $gone = array_keys(array_filter($this->paths($raw['copies']), self::isTaken(...)));
                 if (\count($gone) < \count($raw['copies'])) {
-                    $this->conversions->goneAt($raw['file'], $gone); // the drive did not let it go: it stays there, and is tried again
-                } elseif ($this->conversions->letGo($id, $raw['file'])) {
+                    $this->raws->goneAt($raw['file'], $gone); // the drive did not let it go: it stays there, and is tried again
+                } elseif ($this->raws->letGo($id, $raw['file'])) {
                     $went[$raw['intake']] = ($went[$raw['intake']] ?? 0) + 1;
                 }
                 $shoots[$raw['shoot']] = true;

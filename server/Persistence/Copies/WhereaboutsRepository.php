@@ -21,8 +21,7 @@ final readonly class WhereaboutsRepository
         return CopyRow::all($this->database->fetchAllAssociative('SELECT '.CopyRow::COLUMNS.", floor(extract(epoch FROM c.proven_at))::bigint AS proven_epoch, o.modified_at
             FROM frame r
             JOIN file f ON f.frame_id = r.id
-            LEFT
-            JOIN original o ON o.id = f.original_id
+            LEFT JOIN original o ON o.id = f.original_id
             JOIN copy c ON c.file_id = f.id
             WHERE r.shoot_id = ? AND c.store_id = ? AND c.state IN ('proven', 'missing', 'differs')", [$shoot, $store]));
     }

@@ -14,12 +14,9 @@ final readonly class DayBookRepository
 
     private const ENTRIES = 'SELECT e.id, e.at, e.kind, e.entry, e.intake_id, e.shoot_id, s.name AS store, c.label AS card, h.description AS shoot
         FROM day_book_entry e
-        LEFT
-        JOIN store s ON s.id = e.store_id
-        LEFT
-        JOIN card c ON c.id = e.card_id
-        LEFT
-        JOIN shoot h ON h.id = e.shoot_id';
+        LEFT JOIN store s ON s.id = e.store_id
+        LEFT JOIN card c ON c.id = e.card_id
+        LEFT JOIN shoot h ON h.id = e.shoot_id';
 
     public function __construct(private Connection $database)
     {

@@ -98,8 +98,7 @@ final readonly class ReceiptRepository
     {
         $rows = $this->ledger->getConnection()->fetchAllAssociative('SELECT l.id, l.frame_id, l.path, l.kind, l.bytes, l.modified_at, l.quick_print, l.folder, l.name, l.again, l.twin, f.stem
             FROM receipt_line l
-            LEFT
-            JOIN frame f ON f.id = l.frame_id
+            LEFT JOIN frame f ON f.id = l.frame_id
             WHERE l.intake_id = ? AND l.outcome = ?
             ORDER BY l.position', [$intake, Outcome::Waiting->value]);
 

@@ -149,8 +149,7 @@ final readonly class ShootRepository
         $query = $this->ledger->createQuery('SELECT f, l, o, c
             FROM '.LedgerFrame::class.' f
             JOIN f.files l
-            LEFT
-            JOIN l.original o
+            LEFT JOIN l.original o
             JOIN l.copies c
             WHERE f.shoot = :shoot AND f.along = false
             ORDER BY f.time.takenAt, f.facts.subsecond, f.id, l.ending, l.id');
