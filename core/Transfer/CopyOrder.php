@@ -12,8 +12,9 @@ final readonly class CopyOrder
      * @param array<int, Target> $targets  store => where; without the first none counts
      * @param Care               $care     what is done beyond reading once and reading the copies back
      * @param list<string>|null  $replaces XXH128 of files that it may take the place of; null where a taken name is no one's to take
+     * @param int|null           $after    the order that it goes with: both are settled at once, and it gets its name only where that one got its own
      */
-    private function __construct(public int $name, public SourceFile $source, public array $targets, public Care $care, public ?array $replaces = null)
+    private function __construct(public int $name, public SourceFile $source, public array $targets, public Care $care, public ?array $replaces = null, public ?int $after = null)
     {
     }
 
@@ -24,7 +25,13 @@ final readonly class CopyOrder
      */
     public function replacing(array $checksums): self
     {
-        return new self($this->name, $this->source, $this->targets, $this->care, $checksums);
+        return new self($this->name, $this->source, $this->targets, $this->care, $checksums, $this->after);
+    }
+
+    /** The same, of a file that goes with another that is under way, and begins after it. */
+    public function after(int $name): self
+    {
+        return new self($this->name, $this->source, $this->targets, $this->care, $this->replaces, $name);
     }
 
     /**

@@ -83,8 +83,8 @@ final class Copying
                     $this->read[$name][$path] = $reading;
                 }
             }
-            $outstanding = array_flip($this->reading);
-            $ready = \count($this->orders) - \count($outstanding);
+            $outstanding = $this->outstanding();
+            $ready = \count(array_filter($this->orders, static fn (CopyOrder $order): bool => null === $order->after && !isset($outstanding[$order->name])));
             $isWorthIt = 0 < $ready && (self::LUMP <= $ready || microtime(true) - $this->settledAt > self::SECONDS);
         } while ($wait && !$isWorthIt && [] !== $outstanding);
         if (!$isWorthIt && !$wait) {
@@ -95,7 +95,8 @@ final class Copying
         $done = $folders = [];
         foreach ($this->orders as $name => $order) {
             if (!isset($outstanding[$name])) {
-                $done[] = $copied = $this->publish($order, $this->written[$name], $this->read[$name] ?? []);
+                $before = null === $order->after ? null : ($done[$order->after] ?? null);
+                $done[$name] = $copied = $this->publish($order, $this->written[$name], $this->read[$name] ?? [], null === $before ? null : $before->failed[array_key_first($before->order->targets)] ?? null);
                 foreach ($copied->copies as $copy) {
                     $folders[\dirname($copy->path)] = true;
                 }
@@ -108,7 +109,29 @@ final class Copying
             LastingFolders::flush($folder);
         }
 
-        return $done;
+        return array_values($done);
+    }
+
+    /**
+     * What cannot be settled yet: it is being read back, or what it goes with is.
+     *
+     * @return array<int, int> name of an order => the same of one that is being read back
+     */
+    private function outstanding(): array
+    {
+        $outstanding = [];
+        foreach ($this->reading as $name) {
+            $outstanding[$name] = $name;
+        }
+        foreach ($this->orders as $name => $order) {
+            if (null !== $order->after && isset($outstanding[$name])) {
+                $outstanding[$order->after] ??= $name;
+            } elseif (null !== $order->after && isset($outstanding[$order->after])) {
+                $outstanding[$name] = $order->after;
+            }
+        }
+
+        return $outstanding;
     }
 
     /** Takes away what is under way; nothing of it stands under a final name. */
@@ -131,8 +154,11 @@ final class Copying
         $this->readsBack->ask($path, $flush);
     }
 
-    /** @param array<array-key, ReadBack> $read */
-    private function publish(CopyOrder $order, WrittenFile $written, array $read): Copied
+    /**
+     * @param array<array-key, ReadBack> $read
+     * @param CouldNot|null              $because why what it goes with did not get its name
+     */
+    private function publish(CopyOrder $order, WrittenFile $written, array $read, ?CouldNot $because): Copied
     {
         $copies = [];
         $failed = $written->failed;
@@ -143,8 +169,8 @@ final class Copying
                 continue;
             }
             try {
-                if (isset($failed[$first])) {
-                    throw $failed[$first];
+                if (null !== $because ??= $failed[$first] ?? null) {
+                    throw $because;
                 }
                 if (null !== $second && $second->checksum !== $written->checksum) {
                     throw CouldNotCopy::readsTwoWays($order->source->path, $written->checksum, $second);

@@ -92,7 +92,9 @@ final readonly class BringInLines
             }
         }
         $known = $this->names->look($mine, $run->stores->main);
-        $stamping = self::groups(array_values(array_filter($mine, static fn (WaitingFile $line): bool => null === $known[$line->line]->rival && (null === $known[$line->line]->held || $line->again))));
+        $coming = array_values(array_filter($mine, static fn (WaitingFile $line): bool => null === $known[$line->line]->rival && (null === $known[$line->line]->held || $line->again)));
+        $this->start->look($passage, $coming);
+        $stamping = self::groups($coming);
         $ahead = new \ArrayIterator($mine);
         $asked = 0;
         foreach ($mine as $line) {

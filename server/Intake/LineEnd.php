@@ -9,6 +9,7 @@ use Doctrine\DBAL\Exception\DriverException;
 use Psr\Log\LoggerInterface;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Transfer\Copied;
+use VelvetLedger\Core\Transfer\ProvenCopy;
 use VelvetLedger\Server\Cards\SourceGone;
 use VelvetLedger\Server\Persistence\Intakes\BroughtIn;
 use VelvetLedger\Server\Persistence\Intakes\CameInStamped;
@@ -34,9 +35,15 @@ final readonly class LineEnd
     public function end(RunUnderWay $run, Passage $passage, array $done): array
     {
         $run->stores->confirm();
-        $prints = [];
+        $prints = $along = [];
+        foreach ($done as $i => $copied) {
+            if (null !== $copied->order->after) {
+                $along[$copied->order->after] = $copied;
+                unset($done[$i]);
+            }
+        }
         $cameIn = array_filter($done, static fn (Copied $copied): bool => !isset($copied->failed[$run->stores->main]));
-        $came = $this->enter($run, array_map(fn (Copied $copied): BroughtIn => $this->broughtIn($run, $passage, $copied), array_values($cameIn)), $passage);
+        $came = $this->enter($run, array_map(fn (Copied $copied): BroughtIn => $this->broughtIn($run, $passage, $copied, $along[$copied->order->name] ?? null), array_values($cameIn)), $passage);
         foreach (array_diff_key($done, $cameIn) as $copied) {
             $this->failed->explain($run, $passage->line($copied->order->name), $copied->failed[$run->stores->main]); // it may end the run
         }
@@ -73,7 +80,7 @@ final readonly class LineEnd
     private function enter(RunUnderWay $run, array $came, Passage $passage): array
     {
         try {
-            $this->entries->broughtIn($run->intake, $run->number, $came);
+            $this->entries->broughtIn($run->intake, $run->number, $came, $run->stores->all());
 
             return $came;
         } catch (OwnershipLost $ends) {
@@ -99,27 +106,29 @@ final readonly class LineEnd
         return $failure instanceof ConnectionException || ($failure instanceof DriverException && \in_array(substr((string) $failure->getSQLState(), 0, 2), ['08', '53', '57', '58'], true));
     }
 
-    private function broughtIn(RunUnderWay $run, Passage $passage, Copied $copied): BroughtIn
+    private function broughtIn(RunUnderWay $run, Passage $passage, Copied $copied, ?Copied $along): BroughtIn
     {
-        $copies = $copied->copies;
         $owed = $passage->owed($copied->order->name) + array_map(static fn (CouldNot $failure): string => rtrim($failure->getMessage(), '.'), $copied->failed);
-        foreach ($copies as $store => $copy) {
-            if (!$run->stores->holds($store, $copy->path)) {
-                unset($copies[$store]);
-            }
-        }
+        $sidecar = $passage->sidecar($copied->order->name);
         $twin = $passage->twin($copied->order->name);
         $line = $passage->line($copied->order->name);
         $stamp = $passage->stamp($copied->order->name);
 
         return new BroughtIn(
             $line,
-            new Copied($copied->order, $copied->written, $copies, $copied->failed),
+            self::held($run, $copied),
             $run->stores->main,
             $owed + $run->stores->lost(),
             trim($twin?->inWords().' '.(\is_string($stamp) ? $stamp : '')),
             $twin,
             $stamp instanceof StampedCardPicture ? new CameInStamped($stamp->read, $stamp->bytes, $stamp->written, $stamp->revision, $stamp->picture) : null,
+            null === $sidecar || !isset($along->copies[$run->stores->main]) ? null : [$sidecar, self::held($run, $along)],
         );
+    }
+
+    /** Without the copies that their stores do not hold any more. */
+    private static function held(RunUnderWay $run, Copied $copied): Copied
+    {
+        return new Copied($copied->order, $copied->written, array_filter($copied->copies, static fn (ProvenCopy $copy, int $store): bool => $run->stores->holds($store, $copy->path), \ARRAY_FILTER_USE_BOTH), $copied->failed);
     }
 }

@@ -26,8 +26,14 @@ use VelvetLedger\Server\Stores\StoreAbsent;
 /** Begins to bring in the file of one line. What cannot be begun ends on that line, in words; the run goes on with the next. */
 final readonly class LineStart
 {
-    public function __construct(private Entries $entries, private SourceOfLine $sources, private FailedLine $failed, private CardReadingRepository $readings)
+    public function __construct(private Entries $entries, private SourceOfLine $sources, private FailedLine $failed, private CardReadingRepository $readings, private SidecarsAlong $sidecars)
     {
+    }
+
+    /** @param list<WaitingFile> $lines that come next */
+    public function look(Passage $passage, array $lines): void
+    {
+        $this->sidecars->look($passage, $lines);
     }
 
     /**
@@ -102,7 +108,9 @@ final readonly class LineStart
      */
     private function copy(RunUnderWay $run, Passage $passage, WaitingFile $line, SourceFile $source, array $destinations): void
     {
-        $passage->copying->start(CopyOrder::of($line->line, $source, $destinations, WriterMark::of(Task::BringIn, $run->intake, $run->number), new Care($run->wanted->readTwice && !$passage->stamp($line->line) instanceof StampedCardPicture, $run->wanted->sha256)), $run->moved(...));
+        $mark = WriterMark::of(Task::BringIn, $run->intake, $run->number);
+        $passage->copying->start(CopyOrder::of($line->line, $source, $destinations, $mark, new Care($run->wanted->readTwice && !$passage->stamp($line->line) instanceof StampedCardPicture, $run->wanted->sha256)), $run->moved(...));
+        $this->sidecars->start($run, $passage, $line, $mark);
     }
 
     /** By its quick print it seems to be held: all its bytes say whether it is, and then nothing is stored twice. */

@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Intake;
 
 use VelvetLedger\Core\Card\TakenFromTwin;
+use VelvetLedger\Core\Stamp\Keyword;
 use VelvetLedger\Core\Transfer\Copying;
 use VelvetLedger\Server\Persistence\Intakes\WaitingFile;
+use VelvetLedger\Server\Persistence\Stamps\FrameToStamp;
+use VelvetLedger\Server\Persistence\Stamps\StampedInScratch;
 use VelvetLedger\Server\Stamps\StampedCardPicture;
 
 /** The lines of a run whose files are on their way, and the prints that no other run may bring in meanwhile. */
@@ -26,6 +29,12 @@ final class Passage
 
     /** @var array<int, StampedCardPicture|string> line => what is copied in its place, or why it has no stamp */
     private array $stamped = [];
+
+    /** @var array<int, array{FrameToStamp, list<Keyword>}> line => what a sidecar beside its raw is to say */
+    private array $beside = [];
+
+    /** @var array<int, StampedInScratch> line => the sidecar that is on its way with it */
+    private array $along = [];
 
     public function __construct(public readonly Copying $copying)
     {
@@ -63,6 +72,28 @@ final class Passage
         return $this->stamped[$line] ?? null;
     }
 
+    /** @param list<Keyword> $keywords */
+    public function isToBear(WaitingFile $line, FrameToStamp $frame, array $keywords): void
+    {
+        $this->beside[$line->line] = [$frame, $keywords];
+    }
+
+    /** @return array{FrameToStamp, list<Keyword>}|null */
+    public function toBear(int $line): ?array
+    {
+        return $this->beside[$line] ?? null;
+    }
+
+    public function comesWith(WaitingFile $line, StampedInScratch $sidecar): void
+    {
+        $this->along[$line->line] = $sidecar;
+    }
+
+    public function sidecar(int $line): ?StampedInScratch
+    {
+        return $this->along[$line] ?? null;
+    }
+
     public function line(int $line): WaitingFile
     {
         return $this->lines[$line];
@@ -82,23 +113,34 @@ final class Passage
     /** @return list<string> prints to be let go of */
     public function drop(WaitingFile $line): array
     {
-        $stamped = $this->stamped[$line->line] ?? null;
-        if ($stamped instanceof StampedCardPicture) {
-            @unlink($stamped->path);
-        }
-        unset($this->stamped[$line->line], $this->lines[$line->line], $this->owed[$line->line], $this->twins[$line->line]);
+        $this->forget($line);
+        unset($this->along[$line->line], $this->beside[$line->line], $this->stamped[$line->line], $this->lines[$line->line], $this->owed[$line->line], $this->twins[$line->line]);
         $prints = array_map(strval(...), array_keys($this->prints, $line->line, true));
         $this->prints = array_diff_key($this->prints, array_flip($prints));
 
         return $prints;
     }
 
-    /** @return list<string> all prints, to be let go of */
+    /** @return list<string> all prints, to be let go of; what was made for lines that are given up is taken away */
     public function takeAll(): array
     {
+        foreach ($this->lines as $line) {
+            $this->forget($line);
+        }
         $prints = array_map(strval(...), array_keys($this->prints));
         $this->prints = [];
 
         return $prints;
+    }
+
+    private function forget(WaitingFile $line): void
+    {
+        $stamped = $this->stamped[$line->line] ?? null;
+        if ($stamped instanceof StampedCardPicture) {
+            @unlink($stamped->path);
+        }
+        if (isset($this->along[$line->line])) {
+            @unlink($this->along[$line->line]->made);
+        }
     }
 }

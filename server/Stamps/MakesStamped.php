@@ -19,7 +19,6 @@ use VelvetLedger\Core\Stamp\StampsXmp;
 use VelvetLedger\Core\Stamp\Written;
 use VelvetLedger\Core\Transfer\Checksum;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
-use VelvetLedger\Core\Transfer\SystemReason;
 use VelvetLedger\Core\Transfer\WorkingCopy;
 use VelvetLedger\Server\Persistence\Stamps\FileToStamp;
 use VelvetLedger\Server\Persistence\Stamps\FrameToStamp;
@@ -30,7 +29,7 @@ use VelvetLedger\Server\Stores\StoreAbsent;
 /** Makes files with stamps in them, in the scratch folder, from what lies in the stores; nothing in a store is touched. */
 final readonly class MakesStamped
 {
-    public function __construct(private Embeds $embeds, private StampsXmp $stamps, private Scratch $scratch, private OriginalPictures $pictures, private LoggerInterface $log)
+    public function __construct(private Embeds $embeds, private StampsXmp $stamps, private Scratch $scratch, private NewSidecars $sidecars, private OriginalPictures $pictures, private LoggerInterface $log)
     {
     }
 
@@ -181,13 +180,7 @@ final readonly class MakesStamped
                 throw CouldNotStamp::changedSince($path);
             }
         }
-        $written = $this->stamps->into($tree, $stamp, $file->written ?? new Written());
-        $made = $this->scratch->path(Place::SIDECAR);
-        $text = $tree->sidecar();
-        error_clear_last();
-        if (\strlen($text) !== @file_put_contents($made, $text)) {
-            throw CouldNotStamp::embed($path, SystemReason::last());
-        }
+        [$made, $written] = $this->sidecars->from($tree, $stamp, $file->written ?? new Written(), $path);
 
         return $this->made($frame, $file, $file->ending ?? Place::SIDECAR, $made, null === $file ? $base : [$file->checksum, ...$base], $written);
     }

@@ -9,6 +9,7 @@ use VelvetLedger\Core\Stamp\CouldNotStamp;
 use VelvetLedger\Core\Stamp\Embedding;
 use VelvetLedger\Core\Stamp\Embeds;
 use VelvetLedger\Core\Stamp\Place;
+use VelvetLedger\Core\Stamp\StampStyle;
 use VelvetLedger\Core\Stamp\StampsXmp;
 use VelvetLedger\Core\Transfer\Care;
 use VelvetLedger\Core\Transfer\Checksum;
@@ -41,6 +42,7 @@ final class StampsAtIntake
      */
     public function stamp(array $lines, Care $care): array
     {
+        $lines = array_filter($lines, static fn (array $line): bool => Place::Inside === Place::of($line[0]->to, new StampStyle(dngSidecar: false)));
         $asked = $this->frames->asked(array_values(array_unique(array_filter(array_map(static fn (array $line): ?int => $line[0]->frame, $lines), \is_int(...)))));
         $keywords = $this->keywords->of(array_keys($asked));
         $came = $under = [];

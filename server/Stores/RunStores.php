@@ -40,6 +40,12 @@ final class RunStores
         return $this->lost;
     }
 
+    /** @return list<int> all of the ledger, wherever they are */
+    public function all(): array
+    {
+        return [...array_keys($this->open), ...array_keys($this->lost)];
+    }
+
     /**
      * Where a file goes: to the main store, and to those that are there and have room for it.
      *

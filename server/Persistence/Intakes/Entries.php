@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Persistence\Intakes;
 
 use Doctrine\DBAL\Connection;
+use VelvetLedger\Server\Persistence\Stamps\StampEntries;
+use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 
 /**
  * Enters what came of a receipt's lines, many in one statement: each line, its original, file, copies and proofs and the
@@ -37,19 +39,20 @@ final readonly class Entries
         UPDATE receipt_line l SET outcome = 'brought in', reason = r.reason, twin = r.twin, twin_agreed = r.twin_agreed, checksum = r.checksum, proven_at = r.at, quick_print = r.print, file_id = r.file FROM r WHERE l.id = r.line";
 
     /** A frame that is to say something has files now that may not say it yet; asked after they are entered, for whoever settled it just before waits for that. */
-    private const TO_STAMP = 'UPDATE frame SET restamp = true
-        WHERE id = ANY(CAST(? AS int[])) AND stamp IS NOT NULL AND NOT restamp';
+    private const TO_STAMP = 'UPDATE frame r SET restamp = true
+        WHERE r.id = ANY(CAST(? AS int[])) AND NOT r.restamp AND '.StampQueue::LACKS;
 
-    public function __construct(private Connection $database)
+    public function __construct(private Connection $database, private StampEntries $stamps)
     {
     }
 
     /**
      * @param list<BroughtIn> $files
+     * @param list<int>       $stores all of the ledger
      *
      * @throws OwnershipLost
      */
-    public function broughtIn(int $intake, int $run, array $files): void
+    public function broughtIn(int $intake, int $run, array $files, array $stores): void
     {
         if ([] === $files) {
             return;
@@ -57,9 +60,10 @@ final readonly class Entries
         $rows = array_map(static fn (BroughtIn $file): array => $file->row(), $files);
         $copies = array_merge(...array_map(static fn (BroughtIn $file): array => $file->copies(), $files));
         $values = ['files' => json_encode($rows, \JSON_THROW_ON_ERROR), 'copies' => json_encode($copies, \JSON_THROW_ON_ERROR)];
-        $this->database->transactional(function () use ($intake, $run, $values, $files): void {
+        $this->database->transactional(function () use ($intake, $run, $values, $files, $stores): void {
             $this->database->executeStatement(self::QUICKLY);
             $this->enter(self::BROUGHT_IN, $intake, $run, $values, \count($files));
+            $this->stamps->along(array_values(array_filter(array_map(static fn (BroughtIn $file): ?array => $file->sidecar, $files))), $stores);
             $frames = '{'.implode(',', array_unique(array_filter(array_map(static fn (BroughtIn $file): ?int => $file->frame(), $files), \is_int(...)))).'}';
             $this->database->executeStatement(self::TO_STAMP, [$frames]);
         });

@@ -75,11 +75,33 @@ final readonly class StampEntries
                     FROM copy
                     WHERE file_id IN (?)
                     ORDER BY id FOR NO KEY UPDATE', [$files], [ArrayParameterType::INTEGER]);
-                $this->files($done);
-                $this->copies($done, $stores);
-                $this->steps->follow(array_values(array_unique(array_map(static fn (array $one): int => $one[0]->frame->id, $done))));
+                $this->enter($done, $stores);
             });
         }
+    }
+
+    /**
+     * Sidecars that came in with their raws, in the transaction that enters those.
+     *
+     * @param list<array{StampedInScratch, Copied}> $done
+     * @param list<int>                             $stores all of the ledger
+     */
+    public function along(array $done, array $stores): void
+    {
+        if ([] !== $done) {
+            $this->enter($done, $stores);
+        }
+    }
+
+    /**
+     * @param list<array{StampedInScratch, Copied}> $done
+     * @param list<int>                             $stores
+     */
+    private function enter(array $done, array $stores): void
+    {
+        $this->files($done);
+        $this->copies($done, $stores);
+        $this->steps->follow(array_values(array_unique(array_map(static fn (array $one): int => $one[0]->frame->id, $done))));
     }
 
     /** @param list<array{StampedInScratch, Copied}> $done */

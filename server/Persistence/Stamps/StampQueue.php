@@ -10,7 +10,6 @@ use VelvetLedger\Core\Stamp\PictureChange;
 use VelvetLedger\Core\Transfer\Task;
 use VelvetLedger\Core\Transfer\WriterMark;
 use VelvetLedger\Server\Persistence\Copies\StepRepository;
-use VelvetLedger\Server\Persistence\Intakes\Entries;
 use VelvetLedger\Server\Persistence\Lock;
 use VelvetLedger\Server\Persistence\Locks;
 use VelvetLedger\Server\Persistence\Row;
@@ -23,11 +22,11 @@ final readonly class StampQueue
                 'copies', (SELECT json_agg(json_build_object('id', c.id, 'store', c.store_id, 'path', c.path, 'state', c.state, 'checksum', c.checksum) ORDER BY c.id) FROM copy c WHERE c.file_id = f.id)) ORDER BY f.ending, f.id) FROM file f LEFT JOIN original o ON o.id = f.original_id WHERE f.frame_id = r.id) AS files
         FROM frame r";
 
-    /** Nothing of the frame is still on its way from the card. Counted frame by frame: as "NOT EXISTS" all lines that wait are joined to a few frames, in a ledger that has no figures yet. */
-    private const IS_IN = "(SELECT count(*) FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE l.frame_id = r.id AND l.outcome = 'waiting' AND i.state IN ('waiting', 'running', 'paused')) = 0";
+    /** Nothing of the frame is still on its way from the card. Counted frame by frame, of all its lines: in a ledger that has no figures yet, all lines that wait would be gone through for each. */
+    private const IS_IN = "(SELECT count(*) FILTER (WHERE l.outcome = 'waiting' AND i.state IN ('waiting', 'running', 'paused')) FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE l.frame_id = r.id) = 0";
 
     /** A file of the frame does not say yet what it should: by the files that there are, not by what was noted of them. */
-    private const LACKS = "(r.stamp IS NOT NULL AND (
+    public const LACKS = "(r.stamp IS NOT NULL AND (
             EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id AND f.bears = 'inside' AND f.stamp_revision < r.stamp_revision)
             OR (EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id AND f.bears IN ('beside', 'itself')) AND coalesce((SELECT max(f.stamp_revision) FROM file f WHERE f.frame_id = r.id AND f.bears = 'itself'), -1) < r.stamp_revision)))";
 
@@ -109,6 +108,29 @@ final readonly class StampQueue
         return $found;
     }
 
+    /**
+     * Of these frames those that are to say something, have no sidecar, and get the first file that it lies beside just now,
+     * and no sidecar from a card.
+     *
+     * @param list<int> $frames
+     *
+     * @return array<int, FrameToStamp> by frame, without files
+     */
+    public function withoutSidecar(array $frames): array
+    {
+        $found = [];
+        foreach ([] === $frames ? [] : $this->byKey("SELECT r.id, r.shoot_id, r.folder, r.stem, r.stamp, r.stamp_revision, r.original_name, r.camera_time, r.taken_at, r.clock_correction, r.facts, r.intake_id, NULL AS files
+            FROM frame r
+            WHERE r.id IN (?) AND r.stamp IS NOT NULL
+            AND NOT EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id AND f.bears IN ('beside', 'itself'))
+            AND (SELECT count(*) FILTER (WHERE l.outcome = 'waiting' AND (l.kind = 'still raw' OR lower(l.name) LIKE '%.xmp')) FROM receipt_line l WHERE l.frame_id = r.id) = 1", [$frames], [ArrayParameterType::INTEGER]) as $row) {
+            $frame = new FrameToStamp($row);
+            $found[$frame->id] = $frame;
+        }
+
+        return $found;
+    }
+
     /** @return list<int> frames of a shoot of which nobody's rights are said: they came in before there was a slip, or without one */
     public function withoutRights(int $shoot): array
     {
@@ -181,9 +203,9 @@ final readonly class StampQueue
                 ORDER BY id FOR UPDATE', [array_column($rows, 'id')], [ArrayParameterType::INTEGER]);
             $this->database->executeStatement('UPDATE frame r SET restamp = false, stamp_note = j.note, stamp_found = j.found
                 FROM json_to_recordset(?) AS j(id int, folder text, stem text, revision int, note text, found text)
-                WHERE r.id = j.id AND r.stamp_revision = j.revision
+                WHERE r.id IN (?) AND r.id = j.id AND r.stamp_revision = j.revision
                 AND (r.folder, r.stem) = (j.folder, j.stem)
-                AND (j.note IS NOT NULL OR NOT '.self::OWES.')', [json_encode($rows, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
+                AND (j.note IS NOT NULL OR NOT '.self::OWES.')', [json_encode($rows, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), array_column($rows, 'id')], [1 => ArrayParameterType::INTEGER]);
         });
     }
 
@@ -209,7 +231,7 @@ final readonly class StampQueue
     }
 
     /**
-     * By the keys of what is asked for, also in a ledger so young that the planner has no figures of it, see Entries.
+     * By the keys of what is asked for, also in a ledger so young that the planner has no figures of it.
      *
      * @param list<mixed>                            $of
      * @param array<int<0, max>, ArrayParameterType> $types
