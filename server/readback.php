@@ -9,7 +9,7 @@ use VelvetLedger\Server\Tools\PageCache;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
-const AT_ONCE = 64;
+const AT_ONCE = 256;
 const BYTES_AT_ONCE = 64_000_000;
 
 foreach ([\SIGINT, \SIGTERM, \SIGQUIT] as $signal) {

@@ -52,7 +52,9 @@ final readonly class StampsXmp
         self::keywords($tree, $stamp, $before);
         self::judgement($tree, XmpName::of('xmp:Rating'), null === $stamp->rating ? null : (string) $stamp->rating, $before->rating);
         self::judgement($tree, XmpName::of('xmp:Label'), $stamp->label, $before->label);
-        $this->origin($tree, $stamp->origin);
+        if (null !== $stamp->origin) {
+            $this->origin($tree, $stamp->origin);
+        }
 
         return $stamp->asWritten()->without($theirs);
     }
@@ -89,11 +91,9 @@ final readonly class StampsXmp
         }
     }
 
-    private function origin(XmpTree $tree, ?Origin $origin): void
+    /** Where a frame came from, which is what differs between the sidecars of a shoot. */
+    public function origin(XmpTree $tree, Origin $origin): void
     {
-        if (null === $origin) {
-            return;
-        }
         $tree->setText(XmpName::of('xmpMM:PreservedFileName'), $origin->name);
         $tree->setText(XmpName::of('velvet:Intake'), $origin->intake);
         $tree->setText(XmpName::of('velvet:Shoot'), $origin->shoot);

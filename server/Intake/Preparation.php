@@ -26,6 +26,7 @@ final readonly class Preparation
 
     public function prepare(Intake $intake, RunUnderWay $run): void
     {
+        $this->entries->countAnew($run->intake);
         foreach ($run->stores->open() as $store) {
             $this->leftovers->clear($store, $this->receipts->foldersOf($intake));
         }

@@ -32,7 +32,7 @@ final readonly class AsksForStamps
         $year = (int) substr($line->frame->at->local ?? $shoot->title->date, 0, 4);
         $wanted = true === $line->frame?->read->isClip() ? null : $this->wanted($shoot->title->stamps, 0 === $year ? null : $year);
         if (null !== $wanted) {
-            $frame->isToSay($wanted->document());
+            $frame->comesToSay($wanted->document());
         }
     }
 

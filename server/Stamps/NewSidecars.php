@@ -16,9 +16,12 @@ use VelvetLedger\Server\Persistence\Stamps\FrameToStamp;
 use VelvetLedger\Server\Persistence\Stamps\StampedInScratch;
 
 /** Makes sidecars, in the scratch folder: new ones, and those that say more than one did before. */
-final readonly class NewSidecars
+final class NewSidecars
 {
-    public function __construct(private StampsXmp $stamps, private Scratch $scratch)
+    /** @var array{string, XmpTree, Written}|null the stamp of the last new one, and what it becomes: frame by frame only the origin differs */
+    private ?array $last = null;
+
+    public function __construct(private readonly StampsXmp $stamps, private readonly Scratch $scratch)
     {
     }
 
@@ -32,7 +35,17 @@ final readonly class NewSidecars
      */
     public function of(FrameToStamp $frame, array $keywords, string $name): StampedInScratch
     {
-        [$made, $written] = $this->from(XmpTree::blank(), $frame->stamp->carrying($frame->rating, $frame->remarks, $keywords, $frame->origin->of($name)), new Written(), $frame->path(Place::SIDECAR));
+        $stamp = $frame->stamp->carrying($frame->rating, $frame->remarks, $keywords, null);
+        $key = serialize($stamp);
+        if (null === $this->last || $key !== $this->last[0]) {
+            $blank = XmpTree::blank();
+            $written = $this->stamps->into($blank, $stamp, new Written());
+            $this->last = [$key, $blank, $written];
+        }
+        [, $same, $written] = $this->last;
+        $tree = $same->copy();
+        $this->stamps->origin($tree, $frame->origin->of($name));
+        $made = $this->write($tree, $frame->path(Place::SIDECAR));
 
         return new StampedInScratch($frame, null, Place::SIDECAR, $made, [], $written);
     }
@@ -49,6 +62,12 @@ final readonly class NewSidecars
     public function from(XmpTree $tree, Stamp $stamp, Written $before, string $path): array
     {
         $written = $this->stamps->into($tree, $stamp, $before);
+
+        return [$this->write($tree, $path), $written];
+    }
+
+    private function write(XmpTree $tree, string $path): string
+    {
         $made = $this->scratch->path(Place::SIDECAR);
         $text = $tree->sidecar();
         error_clear_last();
@@ -56,6 +75,6 @@ final readonly class NewSidecars
             throw CouldNotStamp::embed($path, SystemReason::last());
         }
 
-        return [$made, $written];
+        return $made;
     }
 }

@@ -37,6 +37,15 @@ final class XmpTree
         return self::parse('<x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="'.XmpName::RDF.'"/></x:xmpmeta>');
     }
 
+    /** Another packet that says the same. */
+    public function copy(): self
+    {
+        $document = clone $this->document;
+        $rdf = $document->getElementsByTagNameNS(XmpName::RDF, 'RDF')->item(0);
+
+        return $rdf instanceof \DOMElement ? new self($document, $rdf, $this->outline) : self::blank();
+    }
+
     /** @throws BrokenFile where it is not the XML and RDF that a packet must be */
     public static function parse(string $packet): self
     {

@@ -42,8 +42,9 @@ final readonly class ConversionRepository
         return [] === $frames ? [] : self::ids($this->database->fetchFirstColumn(
             "INSERT INTO conversion (frame_id, intake_id, file_id, instead, embeds, preview_edge, state, raw_bytes, raw_checksum, asked_at)
              SELECT r.id, i.id, f.id, i.standing_order->'dng'->>'mode' = '".DngMode::Instead->value."', (i.standing_order->'dng'->>'embedRaw')::boolean, (i.standing_order->'dng'->>'previewEdge')::int, 'waiting', f.bytes, f.checksum, now()
-             FROM frame r JOIN intake i ON i.id = r.intake_id JOIN file f ON f.frame_id = r.id JOIN original o ON o.id = f.original_id
-             WHERE r.id IN (?) AND i.standing_order->'dng'->>'mode' <> '".DngMode::Off->value."' AND o.kind = '".Kind::StillRaw->value."' AND f.making = '".Making::AsItIs->value."'
+             FROM frame r JOIN intake i ON i.id = r.intake_id AND i.standing_order->'dng'->>'mode' <> '".DngMode::Off->value."',
+                LATERAL (SELECT f.* FROM file f WHERE f.frame_id = r.id AND f.making = '".Making::AsItIs->value."' AND (SELECT o.kind FROM original o WHERE o.id = f.original_id) = '".Kind::StillRaw->value."' OFFSET 0) f
+             WHERE r.id IN (?)
              ON CONFLICT (file_id) DO NOTHING RETURNING id",
             [$frames],
             [ArrayParameterType::INTEGER],

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Persistence\Intakes;
 
 use Doctrine\DBAL\Connection;
+use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Stamps\StampEntries;
 use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 
@@ -38,9 +39,13 @@ final readonly class Entries
         p AS (INSERT INTO proof (copy_id, checksum, holds, at) SELECT copy, checksum, true, at FROM k WHERE at IS NOT NULL)
         UPDATE receipt_line l SET outcome = 'brought in', reason = r.reason, twin = r.twin, twin_agreed = r.twin_agreed, checksum = r.checksum, proven_at = r.at, quick_print = r.print, file_id = r.file FROM r WHERE l.id = r.line";
 
-    /** A frame that is to say something has files now that may not say it yet; asked after they are entered, for whoever settled it just before waits for that. */
-    private const TO_STAMP = 'UPDATE frame r SET restamp = true
-        WHERE r.id = ANY(CAST(? AS int[])) AND NOT r.restamp AND '.StampQueue::LACKS;
+    /** Whether a frame has files now that do not say what they should; asked after they are entered, for whoever settled it just before waits for that. */
+    private const TO_STAMP = 'UPDATE frame r SET restamp = t.lacks, stamp_note = CASE WHEN t.lacks THEN r.stamp_note END, stamp_found = CASE WHEN t.lacks THEN r.stamp_found END
+        FROM (SELECT r.id, '.StampQueue::LACKS.' AS lacks FROM frame r WHERE r.id = ANY(CAST(? AS int[])) AND r.stamp IS NOT NULL) t
+        WHERE r.id = t.id AND r.restamp <> t.lacks';
+
+    /** Lines of a receipt that a plan made for an empty table would be slow with. */
+    private const MANY = 200;
 
     public function __construct(private Connection $database, private StampEntries $stamps)
     {
@@ -112,6 +117,19 @@ final readonly class Entries
                 UPDATE receipt_line l SET quick_print = j.print
                 FROM own, json_to_recordset(:prints) AS j(line int, print text)
                 WHERE l.id = j.line', $intake, $run, ['prints' => json_encode($rows, \JSON_THROW_ON_ERROR)], \count($prints));
+        }
+    }
+
+    /**
+     * Has the planner look at the tables that a receipt of many lines was just entered in, all at once: if it looked while that
+     * was under way it found pages without rows in them, takes the tables for empty, and goes through all of them for each row.
+     */
+    public function countAnew(int $intake): void
+    {
+        if (self::MANY <= Row::number($this->database->fetchOne('SELECT count(*)
+            FROM receipt_line
+            WHERE intake_id = ?', [$intake]))) {
+            $this->database->executeStatement('ANALYZE receipt_line, frame');
         }
     }
 

@@ -65,11 +65,11 @@ final class Version20261129235500 extends AbstractMigration
         $this->throwIrreversibleMigrationException('Each entry would count the whole shoot again.');
     }
 
-    /** Frames are found by their numbers, never by their shoot: in a young ledger the planner would read all of it for each part. */
+    /** Frames are found by their numbers, never by their shoot: in a young ledger the planner would read all of it for each part; and each time it is planned anew, for a plan made in an empty ledger would be kept. */
     private function addUpParts(): void
     {
         $this->addSql(<<<'SQL'
-            CREATE FUNCTION add_up_parts(of INT, parts INT[]) RETURNS VOID LANGUAGE plpgsql AS $$
+            CREATE FUNCTION add_up_parts(of INT, parts INT[]) RETURNS VOID LANGUAGE plpgsql SET plan_cache_mode = force_custom_plan AS $$
             BEGIN
                 WITH t AS MATERIALIZED (
                         SELECT p.part, count(DISTINCT r.id) FILTER (WHERE NOT r.along) AS frames, count(f.id) FILTER (WHERE NOT f.gone) AS files, coalesce(sum(f.bytes) FILTER (WHERE NOT f.gone), 0)::bigint AS bytes,
@@ -99,7 +99,7 @@ final class Version20261129235500 extends AbstractMigration
     {
         $this->addSql('DROP FUNCTION add_up_shoot(INT)');
         $this->addSql(<<<'SQL'
-            CREATE FUNCTION add_up_shoot(of INT, touched INT[] DEFAULT NULL) RETURNS BOOLEAN LANGUAGE plpgsql AS $$
+            CREATE FUNCTION add_up_shoot(of INT, touched INT[] DEFAULT NULL) RETURNS BOOLEAN LANGUAGE plpgsql SET plan_cache_mode = force_custom_plan AS $$
             DECLARE changed INT; more INT;
             BEGIN
                 PERFORM 1 FROM shoot WHERE id = of FOR NO KEY UPDATE;

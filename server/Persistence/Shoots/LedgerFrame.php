@@ -106,7 +106,14 @@ class LedgerFrame
         return $this->id;
     }
 
-    /** @param array<string, mixed> $stamp as Stamps\FrameStamp writes it */
+    /** @param array<string, mixed> $stamp as Stamps\FrameStamp writes it; files that come in are given it on their way, or say then that they lack it */
+    public function comesToSay(array $stamp): void
+    {
+        $this->stamp = $stamp;
+        $this->stampRevision = 1;
+    }
+
+    /** @param array<string, mixed> $stamp the same, of one whose files are in */
     public function isToSay(array $stamp): void
     {
         $this->stamp = $stamp;

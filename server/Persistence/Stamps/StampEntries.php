@@ -18,6 +18,9 @@ use VelvetLedger\Server\Persistence\Shoots\Making;
 /** Enters what came of stamping: files with new bytes, sidecars that are new, their copies and proofs. */
 final readonly class StampEntries
 {
+    private const FORM = 'frame int, ending text, making text, bytes bigint, checksum text, sha256 text, revision int, written json, bears text, picture text';
+    private const COPIES = 'lacks text, frame int, ending text, store int, path text, checksum text, because text, at timestamptz';
+
     public function __construct(private Connection $database, private CopyRepository $copies, private StepRepository $steps)
     {
     }
@@ -75,7 +78,9 @@ final readonly class StampEntries
                     FROM copy
                     WHERE file_id IN (?)
                     ORDER BY id FOR NO KEY UPDATE', [$files], [ArrayParameterType::INTEGER]);
-                $this->enter($done, $stores);
+                $this->files($done);
+                $this->copies($done, $stores);
+                $this->steps->follow(array_values(array_unique(array_map(static fn (array $one): int => $one[0]->frame->id, $done))));
             });
         }
     }
@@ -88,31 +93,28 @@ final readonly class StampEntries
      */
     public function along(array $done, array $stores): void
     {
-        if ([] !== $done) {
-            $this->enter($done, $stores);
+        if ([] === $done) {
+            return;
         }
-    }
-
-    /**
-     * @param list<array{StampedInScratch, Copied}> $done
-     * @param list<int>                             $stores
-     */
-    private function enter(array $done, array $stores): void
-    {
-        $this->files($done);
-        $this->copies($done, $stores);
-        $this->steps->follow(array_values(array_unique(array_map(static fn (array $one): int => $one[0]->frame->id, $done))));
+        $files = array_map(self::row(...), $done);
+        $this->database->executeStatement('WITH r AS MATERIALIZED (SELECT nextval(pg_get_serial_sequence(\'file\', \'id\'))::int AS file, j.* FROM json_to_recordset(?) AS j('.self::FORM.")),
+             k AS MATERIALIZED (SELECT nextval(pg_get_serial_sequence('copy', 'id'))::int AS copy, r.file, j.* FROM json_to_recordset(?) AS j(".self::COPIES.') JOIN r ON r.frame = j.frame),
+             f AS (INSERT INTO file (id, frame_id, making, ending, bytes, checksum, sha256, stamp_revision, written, bears) SELECT file, frame, making, ending, bytes, checksum, sha256, revision, written, bears FROM r),
+             c AS (INSERT INTO copy (id, file_id, store_id, path, state, checksum, proven_at, because) SELECT copy, file, store, '.StepRepository::freePlace('store', 'k.path').", CASE WHEN at IS NULL THEN 'owed' ELSE 'proven' END, CASE WHEN at IS NOT NULL THEN checksum END, at, because FROM k)
+             INSERT INTO proof (copy_id, checksum, holds, at) SELECT copy, checksum, true, at FROM k WHERE at IS NOT NULL", [json_encode($files, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), json_encode(self::copyRows($done, $stores), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
+        $this->steps->follow(array_map(static fn (array $one): int => $one[0]->frame->id, $done));
     }
 
     /** @param list<array{StampedInScratch, Copied}> $done */
     private function files(array $done): void
     {
         $changed = $new = [];
-        foreach ($done as [$file, $copied]) {
-            $row = ['frame' => $file->frame->id, 'ending' => $file->ending, 'making' => $file->making()->value, 'bytes' => $file->bytes, 'checksum' => $file->checksum, 'sha256' => $copied->written->sha256, 'revision' => $file->frame->revision, 'written' => $file->written->document(), 'bears' => Place::ofEnding($file->ending, Making::Dng === $file->making() ? $file->frame->stamp->style->ofOurs() : $file->frame->stamp->style)->value, 'picture' => $file->picture];
+        foreach ($done as $one) {
+            [$file] = $one;
+            $row = self::row($one);
             null === $file->file ? $new[] = $row : $changed[] = ['id' => $file->file->id] + $row;
         }
-        $form = 'frame int, ending text, making text, bytes bigint, checksum text, sha256 text, revision int, written json, bears text, picture text';
+        $form = self::FORM;
         $this->database->executeStatement("UPDATE file f SET making = j.making, bytes = j.bytes, checksum = j.checksum, sha256 = j.sha256, stamp_revision = j.revision, written = j.written, picture = coalesce(j.picture, f.picture), coming = NULL
             FROM json_to_recordset(?) AS j(id int, $form)
             WHERE f.id = j.id", [json_encode($changed, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
@@ -122,10 +124,41 @@ final readonly class StampEntries
     }
 
     /**
+     * @param array{StampedInScratch, Copied} $one
+     *
+     * @return array<string, mixed> as FORM has it
+     */
+    private static function row(array $one): array
+    {
+        [$file, $copied] = $one;
+
+        return ['frame' => $file->frame->id, 'ending' => $file->ending, 'making' => $file->making()->value, 'bytes' => $file->bytes, 'checksum' => $file->checksum, 'sha256' => $copied->written->sha256, 'revision' => $file->frame->revision, 'written' => $file->written->document(), 'bears' => Place::ofEnding($file->ending, Making::Dng === $file->making() ? $file->frame->stamp->style->ofOurs() : $file->frame->stamp->style)->value, 'picture' => $file->picture];
+    }
+
+    /**
      * @param list<array{StampedInScratch, Copied}> $done
      * @param list<int>                             $stores
      */
     private function copies(array $done, array $stores): void
+    {
+        $this->database->executeStatement(
+            'WITH r AS MATERIALIZED (SELECT j.*, f.id AS file FROM json_to_recordset(?) AS j('.self::COPIES.") JOIN file f ON f.frame_id = j.frame AND f.ending = j.ending),
+             u AS (UPDATE copy c SET state = CASE WHEN r.at IS NULL THEN r.lacks ELSE 'proven' END, checksum = CASE WHEN r.at IS NULL THEN c.checksum ELSE r.checksum END, proven_at = coalesce(r.at, c.proven_at), because = r.because
+                   FROM r WHERE c.file_id = r.file AND c.store_id = r.store AND (r.at IS NOT NULL OR c.state IN ('proven', 'owed')) RETURNING c.id, r.checksum, r.at),
+             i AS (INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at, because) SELECT file, store, ".StepRepository::freePlace('store', 'r.path').", CASE WHEN at IS NULL THEN 'owed' ELSE 'proven' END, CASE WHEN at IS NOT NULL THEN checksum END, at, because FROM r
+                   WHERE NOT EXISTS (SELECT 1 FROM copy c WHERE c.file_id = r.file AND c.store_id = r.store) RETURNING id, checksum, proven_at)
+             INSERT INTO proof (copy_id, checksum, holds, at) SELECT id, checksum, true, at FROM u WHERE at IS NOT NULL UNION ALL SELECT id, checksum, true, proven_at FROM i WHERE proven_at IS NOT NULL",
+            [json_encode(self::copyRows($done, $stores), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)],
+        );
+    }
+
+    /**
+     * @param list<array{StampedInScratch, Copied}> $done
+     * @param list<int>                             $stores
+     *
+     * @return list<array<string, int|string|null>> as COPIES has it
+     */
+    private static function copyRows(array $done, array $stores): array
     {
         $rows = [];
         foreach ($done as [$file, $copied]) {
@@ -136,14 +169,7 @@ final readonly class StampEntries
                 $rows[] = ['lacks' => $failure instanceof CouldNotPublish && $failure->isChanged ? CopyState::Differs->value : CopyState::Owed->value, 'frame' => $file->frame->id, 'ending' => $file->ending, 'store' => $store, 'path' => $file->path(), 'checksum' => $file->checksum, 'because' => null === $copy ? rtrim($because ?? 'its stamp was changed while the drive was away', '.') : null, 'at' => $copy?->provenAt->format('Y-m-d H:i:s.uP')];
             }
         }
-        $this->database->executeStatement(
-            "WITH r AS MATERIALIZED (SELECT j.*, f.id AS file FROM json_to_recordset(?) AS j(lacks text, frame int, ending text, store int, path text, checksum text, because text, at timestamptz) JOIN file f ON f.frame_id = j.frame AND f.ending = j.ending),
-             u AS (UPDATE copy c SET state = CASE WHEN r.at IS NULL THEN r.lacks ELSE 'proven' END, checksum = CASE WHEN r.at IS NULL THEN c.checksum ELSE r.checksum END, proven_at = coalesce(r.at, c.proven_at), because = r.because
-                   FROM r WHERE c.file_id = r.file AND c.store_id = r.store AND (r.at IS NOT NULL OR c.state IN ('proven', 'owed')) RETURNING c.id, r.checksum, r.at),
-             i AS (INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at, because) SELECT file, store, ".StepRepository::freePlace('store', 'r.path').", CASE WHEN at IS NULL THEN 'owed' ELSE 'proven' END, CASE WHEN at IS NOT NULL THEN checksum END, at, because FROM r
-                   WHERE NOT EXISTS (SELECT 1 FROM copy c WHERE c.file_id = r.file AND c.store_id = r.store) RETURNING id, checksum, proven_at)
-             INSERT INTO proof (copy_id, checksum, holds, at) SELECT id, checksum, true, at FROM u WHERE at IS NOT NULL UNION ALL SELECT id, checksum, true, proven_at FROM i WHERE proven_at IS NOT NULL",
-            [json_encode($rows, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)],
-        );
+
+        return $rows;
     }
 }
