@@ -20,9 +20,32 @@ final readonly class SourceFile
      * @param int         $modifiedAt Unix seconds
      * @param string|null $print      quick print that it had, where that is known
      * @param string|null $checksum   XXH128 that its bytes must have, where it is a copy of the ledger's
+     * @param string|null $text       all its bytes, where it is a text of ours
      */
-    public function __construct(public string $path, public int $bytes, public int $modifiedAt, public ?string $print = null, public ?string $checksum = null)
+    public function __construct(public string $path, public int $bytes, public int $modifiedAt, public ?string $print = null, public ?string $checksum = null, private ?string $text = null)
     {
+    }
+
+    /** A file that was just made here, as it lies now: measured and hashed. */
+    public static function ours(string $path): self
+    {
+        clearstatcache(true, $path);
+
+        return new self($path, (int) filesize($path), (int) filemtime($path), null, Checksum::ofFile($path));
+    }
+
+    /** A text that is to become a file, and lies nowhere yet. */
+    public static function ofText(string $path, string $text): self
+    {
+        return new self($path, \strlen($text), time(), null, hash('xxh128', $text), $text);
+    }
+
+    /** Takes away a file of ours that has served. */
+    public function discard(): void
+    {
+        if (null === $this->text) {
+            @unlink($this->path);
+        }
     }
 
     /**
@@ -32,6 +55,14 @@ final readonly class SourceFile
      */
     public function open(): mixed
     {
+        if (null !== $this->text) {
+            $stream = fopen('php://memory', 'w+');
+            \assert(false !== $stream);
+            fwrite($stream, $this->text);
+            rewind($stream);
+
+            return $stream;
+        }
         $listed = $this->stat();
         error_clear_last();
         // Without blocking, for a pipe put in the file's place just now would wait for ever to be written to.
@@ -58,6 +89,9 @@ final readonly class SourceFile
      */
     public function confirm(mixed $stream): void
     {
+        if (null !== $this->text) {
+            return;
+        }
         $read = fstat($stream);
         $now = $this->stat();
         if (false === $read || $read['ino'] !== $now['ino'] || $read['size'] !== $this->bytes || $read['mtime'] !== $this->modifiedAt) {

@@ -9,7 +9,7 @@ use VelvetLedger\Core\Stamp\Keyword;
 use VelvetLedger\Core\Transfer\Copying;
 use VelvetLedger\Server\Persistence\Intakes\WaitingFile;
 use VelvetLedger\Server\Persistence\Stamps\FrameToStamp;
-use VelvetLedger\Server\Persistence\Stamps\StampedInScratch;
+use VelvetLedger\Server\Persistence\Stamps\StampedFile;
 use VelvetLedger\Server\Stamps\StampedCardPicture;
 
 /** The lines of a run whose files are on their way, and the prints that no other run may bring in meanwhile. */
@@ -33,7 +33,7 @@ final class Passage
     /** @var array<int, array{FrameToStamp, list<Keyword>}> line => what a sidecar beside its raw is to say */
     private array $beside = [];
 
-    /** @var array<int, StampedInScratch> line => the sidecar that is on its way with it */
+    /** @var array<int, StampedFile> line => the sidecar that is on its way with it */
     private array $along = [];
 
     public function __construct(public readonly Copying $copying)
@@ -84,12 +84,12 @@ final class Passage
         return $this->beside[$line] ?? null;
     }
 
-    public function comesWith(WaitingFile $line, StampedInScratch $sidecar): void
+    public function comesWith(WaitingFile $line, StampedFile $sidecar): void
     {
         $this->along[$line->line] = $sidecar;
     }
 
-    public function sidecar(int $line): ?StampedInScratch
+    public function sidecar(int $line): ?StampedFile
     {
         return $this->along[$line] ?? null;
     }
@@ -113,7 +113,10 @@ final class Passage
     /** @return list<string> prints to be let go of */
     public function drop(WaitingFile $line): array
     {
-        $this->forget($line);
+        $stamped = $this->stamped[$line->line] ?? null;
+        if ($stamped instanceof StampedCardPicture) {
+            @unlink($stamped->path);
+        }
         unset($this->along[$line->line], $this->beside[$line->line], $this->stamped[$line->line], $this->lines[$line->line], $this->owed[$line->line], $this->twins[$line->line]);
         $prints = array_map(strval(...), array_keys($this->prints, $line->line, true));
         $this->prints = array_diff_key($this->prints, array_flip($prints));
@@ -121,26 +124,12 @@ final class Passage
         return $prints;
     }
 
-    /** @return list<string> all prints, to be let go of; what was made for lines that are given up is taken away */
+    /** @return list<string> all prints, to be let go of */
     public function takeAll(): array
     {
-        foreach ($this->lines as $line) {
-            $this->forget($line);
-        }
         $prints = array_map(strval(...), array_keys($this->prints));
         $this->prints = [];
 
         return $prints;
-    }
-
-    private function forget(WaitingFile $line): void
-    {
-        $stamped = $this->stamped[$line->line] ?? null;
-        if ($stamped instanceof StampedCardPicture) {
-            @unlink($stamped->path);
-        }
-        if (isset($this->along[$line->line])) {
-            @unlink($this->along[$line->line]->made);
-        }
     }
 }

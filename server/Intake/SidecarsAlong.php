@@ -6,12 +6,10 @@ namespace VelvetLedger\Server\Intake;
 
 use Psr\Log\LoggerInterface;
 use VelvetLedger\Core\Card\Kind;
-use VelvetLedger\Core\Stamp\CouldNotStamp;
 use VelvetLedger\Core\Stamp\Place;
 use VelvetLedger\Core\Transfer\Care;
 use VelvetLedger\Core\Transfer\CopyOrder;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
-use VelvetLedger\Core\Transfer\SourceFile;
 use VelvetLedger\Core\Transfer\WriterMark;
 use VelvetLedger\Server\Persistence\Intakes\WaitingFile;
 use VelvetLedger\Server\Persistence\Stamps\FrameKeywords;
@@ -63,10 +61,9 @@ final readonly class SidecarsAlong
         try {
             $sidecar = $this->making->of($asked[0], $asked[1], basename($line->file->path));
             $passage->comesWith($line, $sidecar);
-            [$to] = $run->stores->destinations($sidecar->path(), $sidecar->bytes);
-            $source = new SourceFile($sidecar->made, $sidecar->bytes, (int) filemtime($sidecar->made), null, $sidecar->checksum);
-            $passage->copying->start(CopyOrder::of(-$line->line, $source, $to, $mark, new Care(false, $run->wanted->sha256))->after($line->line), static fn (int $bytes) => null);
-        } catch (CouldNotStamp|CouldNotCopy $failure) {
+            [$to] = $run->stores->destinations($sidecar->path(), $sidecar->bytes());
+            $passage->copying->start(CopyOrder::of(-$line->line, $sidecar->made, $to, $mark, new Care(false, $run->wanted->sha256))->after($line->line), static fn (int $bytes) => null);
+        } catch (CouldNotCopy $failure) {
             $this->log->info('The sidecar of {file} follows later: {reason}', ['file' => $line->file->path, 'reason' => $failure->getMessage()]);
         }
     }

@@ -19,10 +19,11 @@ use VelvetLedger\Core\Stamp\StampsXmp;
 use VelvetLedger\Core\Stamp\Written;
 use VelvetLedger\Core\Transfer\Checksum;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
+use VelvetLedger\Core\Transfer\SourceFile;
 use VelvetLedger\Core\Transfer\WorkingCopy;
 use VelvetLedger\Server\Persistence\Stamps\FileToStamp;
 use VelvetLedger\Server\Persistence\Stamps\FrameToStamp;
-use VelvetLedger\Server\Persistence\Stamps\StampedInScratch;
+use VelvetLedger\Server\Persistence\Stamps\StampedFile;
 use VelvetLedger\Server\Stores\OpenStore;
 use VelvetLedger\Server\Stores\StoreAbsent;
 
@@ -41,7 +42,7 @@ final readonly class MakesStamped
      * @param non-empty-array<int, OpenStore> $open     the main store first: what is there is stamped
      * @param list<int>                       $adopt    frames whose files another program changed, and which are to be merged with
      *
-     * @return array{list<StampedInScratch>, StampNotes} files, and what could not be done
+     * @return array{list<StampedFile>, StampNotes} files, and what could not be done
      */
     public function make(array $frames, array $keywords, array $open, array $adopt): array
     {
@@ -69,7 +70,7 @@ final readonly class MakesStamped
                 [$frame, $file, $base, $target, $from, $embedding] = $asked[$name];
                 unset($left[$name]);
                 @unlink($from);
-                null === $failure ? $made[] = $this->made($frame, $file, $file->ending, $target, [$file->checksum, $base], $embedding->written, $embedding->picture) : $notes->add($frame, $failure);
+                null === $failure ? $made[] = $this->made($frame, $file, $file->ending, SourceFile::ours($target), [$file->checksum, $base], $embedding->written, $embedding->picture) : $notes->add($frame, $failure);
             }
         }
 
@@ -157,7 +158,7 @@ final readonly class MakesStamped
      * @param non-empty-array<int, OpenStore> $open
      * @param list<Keyword>                   $words
      */
-    private function sidecar(FrameToStamp $frame, ?FileToStamp $file, array $open, array $words, bool $isAdopted, StampNotes $notes): StampedInScratch
+    private function sidecar(FrameToStamp $frame, ?FileToStamp $file, array $open, array $words, bool $isAdopted, StampNotes $notes): StampedFile
     {
         $path = $open[array_key_first($open)]->path($frame->path($file->ending ?? Place::SIDECAR));
         $open[array_key_first($open)]->confirmOwns($path);
@@ -192,8 +193,8 @@ final readonly class MakesStamped
     }
 
     /** @param list<string> $replaces */
-    private function made(FrameToStamp $frame, ?FileToStamp $file, string $ending, string $made, array $replaces, Written $written, ?string $picture = null): StampedInScratch
+    private function made(FrameToStamp $frame, ?FileToStamp $file, string $ending, SourceFile $made, array $replaces, Written $written, ?string $picture = null): StampedFile
     {
-        return new StampedInScratch($frame, $file, $ending, $made, array_values(array_unique(array_filter([...$replaces, $file?->coming], \is_string(...)))), $written, $picture);
+        return new StampedFile($frame, $file, $ending, $made, array_values(array_unique(array_filter([...$replaces, $file?->coming], \is_string(...)))), $written, $picture);
     }
 }

@@ -5,23 +5,22 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Stamps;
 
 use VelvetLedger\Core\Format\Xmp\XmpTree;
-use VelvetLedger\Core\Stamp\CouldNotStamp;
 use VelvetLedger\Core\Stamp\Keyword;
 use VelvetLedger\Core\Stamp\Place;
 use VelvetLedger\Core\Stamp\Stamp;
 use VelvetLedger\Core\Stamp\StampsXmp;
 use VelvetLedger\Core\Stamp\Written;
-use VelvetLedger\Core\Transfer\SystemReason;
+use VelvetLedger\Core\Transfer\SourceFile;
 use VelvetLedger\Server\Persistence\Stamps\FrameToStamp;
-use VelvetLedger\Server\Persistence\Stamps\StampedInScratch;
+use VelvetLedger\Server\Persistence\Stamps\StampedFile;
 
-/** Makes sidecars, in the scratch folder: new ones, and those that say more than one did before. */
+/** Makes sidecars, as texts: new ones, and those that say more than one did before. */
 final class NewSidecars
 {
     /** @var array{string, XmpTree, Written}|null the stamp of the last new one, and what it becomes: frame by frame only the origin differs */
     private ?array $last = null;
 
-    public function __construct(private readonly StampsXmp $stamps, private readonly Scratch $scratch)
+    public function __construct(private readonly StampsXmp $stamps)
     {
     }
 
@@ -30,10 +29,8 @@ final class NewSidecars
      *
      * @param list<Keyword> $keywords
      * @param string        $name     that its raw has on the card
-     *
-     * @throws CouldNotStamp
      */
-    public function of(FrameToStamp $frame, array $keywords, string $name): StampedInScratch
+    public function of(FrameToStamp $frame, array $keywords, string $name): StampedFile
     {
         $stamp = $frame->stamp->carrying($frame->rating, $frame->remarks, $keywords, null);
         $key = serialize($stamp);
@@ -45,9 +42,8 @@ final class NewSidecars
         [, $same, $written] = $this->last;
         $tree = $same->copy();
         $this->stamps->origin($tree, $frame->origin->of($name));
-        $made = $this->write($tree, $frame->path(Place::SIDECAR));
 
-        return new StampedInScratch($frame, null, Place::SIDECAR, $made, [], $written);
+        return new StampedFile($frame, null, Place::SIDECAR, SourceFile::ofText($frame->path(Place::SIDECAR), $tree->sidecar()), [], $written);
     }
 
     /**
@@ -55,26 +51,12 @@ final class NewSidecars
      * @param Written $before what of that is ours
      * @param string  $path   where it will lie
      *
-     * @return array{string, Written} where it lies, and what of it is ours
-     *
-     * @throws CouldNotStamp
+     * @return array{SourceFile, Written} the sidecar, and what of it is ours
      */
     public function from(XmpTree $tree, Stamp $stamp, Written $before, string $path): array
     {
         $written = $this->stamps->into($tree, $stamp, $before);
 
-        return [$this->write($tree, $path), $written];
-    }
-
-    private function write(XmpTree $tree, string $path): string
-    {
-        $made = $this->scratch->path(Place::SIDECAR);
-        $text = $tree->sidecar();
-        error_clear_last();
-        if (\strlen($text) !== @file_put_contents($made, $text)) {
-            throw CouldNotStamp::embed($path, SystemReason::last());
-        }
-
-        return $made;
+        return [SourceFile::ofText($path, $tree->sidecar()), $written];
     }
 }

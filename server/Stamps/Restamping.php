@@ -11,12 +11,11 @@ use VelvetLedger\Core\Transfer\Copied;
 use VelvetLedger\Core\Transfer\Copier;
 use VelvetLedger\Core\Transfer\Copying;
 use VelvetLedger\Core\Transfer\CopyOrder;
-use VelvetLedger\Core\Transfer\SourceFile;
 use VelvetLedger\Core\Transfer\WriterMark;
 use VelvetLedger\Server\Pace\Slice;
 use VelvetLedger\Server\Persistence\Stamps\FrameKeywords;
 use VelvetLedger\Server\Persistence\Stamps\FrameToStamp;
-use VelvetLedger\Server\Persistence\Stamps\StampedInScratch;
+use VelvetLedger\Server\Persistence\Stamps\StampedFile;
 use VelvetLedger\Server\Persistence\Stamps\StampEntries;
 use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 use VelvetLedger\Server\Stores\Leftovers;
@@ -124,7 +123,7 @@ final readonly class Restamping
         } finally {
             $copying->abandon();
             $this->end($made, $done, $open, $notes);
-            array_map(static fn (StampedInScratch $file): bool => @unlink($file->made), $made);
+            array_map(static fn (StampedFile $file) => $file->made->discard(), $made);
         }
         $this->frames->settle($frames, $notes->rows());
 
@@ -132,7 +131,7 @@ final readonly class Restamping
     }
 
     /** @param non-empty-array<int, OpenStore> $open */
-    private function start(Copying $copying, int $name, StampedInScratch $file, array $open, WriterMark $mark): void
+    private function start(Copying $copying, int $name, StampedFile $file, array $open, WriterMark $mark): void
     {
         $to = [];
         foreach ($open as $number => $store) {
@@ -141,8 +140,7 @@ final readonly class Restamping
                 $to[$number] = $store->path($file->path());
             }
         }
-        $source = new SourceFile($file->made, $file->bytes, (int) filemtime($file->made), null, $file->checksum);
-        $order = CopyOrder::of($name, $source, $to, $mark, new Care(false, true === $file->file?->sha256))->replacing($file->replaces);
+        $order = CopyOrder::of($name, $file->made, $to, $mark, new Care(false, true === $file->file?->sha256))->replacing($file->replaces);
         $copying->start($order, static fn (int $bytes) => null);
     }
 
@@ -151,11 +149,11 @@ final readonly class Restamping
      *
      * @throws StoreAbsent where it is the main store
      */
-    private function hasRoom(OpenStore $store, StampedInScratch $file, bool $isMain): bool
+    private function hasRoom(OpenStore $store, StampedFile $file, bool $isMain): bool
     {
         try {
             $store->confirmOwns($store->path($file->path()));
-            $store->checkRoom($file->bytes);
+            $store->checkRoom($file->bytes());
 
             return true;
         } catch (StoreAbsent $full) {
@@ -164,7 +162,7 @@ final readonly class Restamping
     }
 
     /**
-     * @param list<StampedInScratch>          $made
+     * @param list<StampedFile>               $made
      * @param list<Copied>                    $done
      * @param non-empty-array<int, OpenStore> $open
      */

@@ -21,7 +21,7 @@ use VelvetLedger\Server\Persistence\Lock;
 use VelvetLedger\Server\Persistence\Locks;
 use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Shoots\Making;
-use VelvetLedger\Server\Persistence\Stamps\StampedInScratch;
+use VelvetLedger\Server\Persistence\Stamps\StampedFile;
 
 /** Raws that are to become DNGs, by the standing order that they came in by, and what came of it. */
 final readonly class ConversionRepository
@@ -130,7 +130,7 @@ final readonly class ConversionRepository
     /**
      * The DNG is a file of the frame, with a copy at every store: those that are away are owed it.
      *
-     * @param array<string, mixed> $stamp  revision and written, as StampedInScratch has them
+     * @param array<string, mixed> $stamp  revision and written, as StampedFile has them
      * @param array<int, string>   $stores store => path of its copy
      */
     public function proven(ConversionRow $row, Converted $made, Copied $copied, array $stamp, array $stores, float $seconds): void

@@ -9,18 +9,18 @@ use VelvetLedger\Core\Stamp\Place;
 use VelvetLedger\Core\Stamp\StampStyle;
 use VelvetLedger\Core\Transfer\Copied;
 use VelvetLedger\Server\Persistence\Shoots\Making;
-use VelvetLedger\Server\Persistence\Stamps\StampedInScratch;
+use VelvetLedger\Server\Persistence\Stamps\StampedFile;
 
 /** A file that came in: what passed from the card, the copies that there are of it, and those that are owed. */
 final readonly class BroughtIn
 {
     /**
-     * @param array<int, string>                   $owed    store => why its copy is still to be made
-     * @param int                                  $main    the main store's number: its copy is there
-     * @param string                               $reason  what is to be known of it
-     * @param TakenFromTwin|null                   $twin    the card that it was taken from in place of this one
-     * @param CameInStamped|null                   $stamped where it got its stamp on the way
-     * @param array{StampedInScratch, Copied}|null $sidecar that came in with it
+     * @param array<int, string>              $owed    store => why its copy is still to be made
+     * @param int                             $main    the main store's number: its copy is there
+     * @param string                          $reason  what is to be known of it
+     * @param TakenFromTwin|null              $twin    the card that it was taken from in place of this one
+     * @param CameInStamped|null              $stamped where it got its stamp on the way
+     * @param array{StampedFile, Copied}|null $sidecar that came in with it
      */
     public function __construct(private WaitingFile $waiting, private Copied $copied, private int $main, private array $owed, private string $reason = '', private ?TakenFromTwin $twin = null, private ?CameInStamped $stamped = null, public ?array $sidecar = null)
     {

@@ -28,14 +28,14 @@ final readonly class StampEntries
     /**
      * Before any copy is replaced: what the files are about to be. Cut off in between, they are known by it.
      *
-     * @param list<StampedInScratch> $files
+     * @param list<StampedFile> $files
      */
     public function coming(array $files): void
     {
         $rows = [];
         foreach ($files as $file) {
             if (null !== $file->file) {
-                $rows[] = ['id' => $file->file->id, 'coming' => $file->checksum];
+                $rows[] = ['id' => $file->file->id, 'coming' => $file->checksum()];
             }
         }
         if ([] !== $rows) {
@@ -52,7 +52,7 @@ final readonly class StampEntries
     }
 
     /** Whether a store's copy of a file is one that may be replaced: what is damaged there is mended by itself, not stamped over, and what is to be moved there is moved before. */
-    public function isGoodAt(StampedInScratch $file, int $store): bool
+    public function isGoodAt(StampedFile $file, int $store): bool
     {
         foreach ($file->file->copies ?? [] as $copy) {
             if ($copy['store'] === $store) {
@@ -64,8 +64,8 @@ final readonly class StampEntries
     }
 
     /**
-     * @param list<array{StampedInScratch, Copied}> $done
-     * @param list<int>                             $stores all of the ledger
+     * @param list<array{StampedFile, Copied}> $done
+     * @param list<int>                        $stores all of the ledger
      */
     public function stamped(array $done, array $stores): void
     {
@@ -88,8 +88,8 @@ final readonly class StampEntries
     /**
      * Sidecars that came in with their raws, in the transaction that enters those.
      *
-     * @param list<array{StampedInScratch, Copied}> $done
-     * @param list<int>                             $stores all of the ledger
+     * @param list<array{StampedFile, Copied}> $done
+     * @param list<int>                        $stores all of the ledger
      */
     public function along(array $done, array $stores): void
     {
@@ -105,7 +105,7 @@ final readonly class StampEntries
         $this->steps->follow(array_map(static fn (array $one): int => $one[0]->frame->id, $done));
     }
 
-    /** @param list<array{StampedInScratch, Copied}> $done */
+    /** @param list<array{StampedFile, Copied}> $done */
     private function files(array $done): void
     {
         $changed = $new = [];
@@ -124,7 +124,7 @@ final readonly class StampEntries
     }
 
     /**
-     * @param array{StampedInScratch, Copied} $one
+     * @param array{StampedFile, Copied} $one
      *
      * @return array<string, mixed> as FORM has it
      */
@@ -132,12 +132,12 @@ final readonly class StampEntries
     {
         [$file, $copied] = $one;
 
-        return ['frame' => $file->frame->id, 'ending' => $file->ending, 'making' => $file->making()->value, 'bytes' => $file->bytes, 'checksum' => $file->checksum, 'sha256' => $copied->written->sha256, 'revision' => $file->frame->revision, 'written' => $file->written->document(), 'bears' => Place::ofEnding($file->ending, Making::Dng === $file->making() ? $file->frame->stamp->style->ofOurs() : $file->frame->stamp->style)->value, 'picture' => $file->picture];
+        return ['frame' => $file->frame->id, 'ending' => $file->ending, 'making' => $file->making()->value, 'bytes' => $file->bytes(), 'checksum' => $file->checksum(), 'sha256' => $copied->written->sha256, 'revision' => $file->frame->revision, 'written' => $file->written->document(), 'bears' => Place::ofEnding($file->ending, Making::Dng === $file->making() ? $file->frame->stamp->style->ofOurs() : $file->frame->stamp->style)->value, 'picture' => $file->picture];
     }
 
     /**
-     * @param list<array{StampedInScratch, Copied}> $done
-     * @param list<int>                             $stores
+     * @param list<array{StampedFile, Copied}> $done
+     * @param list<int>                        $stores
      */
     private function copies(array $done, array $stores): void
     {
@@ -153,8 +153,8 @@ final readonly class StampEntries
     }
 
     /**
-     * @param list<array{StampedInScratch, Copied}> $done
-     * @param list<int>                             $stores
+     * @param list<array{StampedFile, Copied}> $done
+     * @param list<int>                        $stores
      *
      * @return list<array<string, int|string|null>> as COPIES has it
      */
@@ -166,7 +166,7 @@ final readonly class StampEntries
                 $copy = $copied->copies[$store] ?? null;
                 $failure = $copied->failed[$store] ?? null;
                 $because = $failure?->getMessage();
-                $rows[] = ['lacks' => $failure instanceof CouldNotPublish && $failure->isChanged ? CopyState::Differs->value : CopyState::Owed->value, 'frame' => $file->frame->id, 'ending' => $file->ending, 'store' => $store, 'path' => $file->path(), 'checksum' => $file->checksum, 'because' => null === $copy ? rtrim($because ?? 'its stamp was changed while the drive was away', '.') : null, 'at' => $copy?->provenAt->format('Y-m-d H:i:s.uP')];
+                $rows[] = ['lacks' => $failure instanceof CouldNotPublish && $failure->isChanged ? CopyState::Differs->value : CopyState::Owed->value, 'frame' => $file->frame->id, 'ending' => $file->ending, 'store' => $store, 'path' => $file->path(), 'checksum' => $file->checksum(), 'because' => null === $copy ? rtrim($because ?? 'its stamp was changed while the drive was away', '.') : null, 'at' => $copy?->provenAt->format('Y-m-d H:i:s.uP')];
             }
         }
 

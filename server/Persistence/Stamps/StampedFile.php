@@ -5,29 +5,32 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Persistence\Stamps;
 
 use VelvetLedger\Core\Stamp\Written;
-use VelvetLedger\Core\Transfer\Checksum;
+use VelvetLedger\Core\Transfer\SourceFile;
 use VelvetLedger\Server\Persistence\Shoots\Making;
 
-/** A file with its stamp in it, as it lies in the scratch folder, on its way to the stores. */
-final readonly class StampedInScratch
+/** A file with its stamp in it, on its way to the stores: in the scratch folder, or a sidecar's text. */
+final readonly class StampedFile
 {
-    public int $bytes;
-
-    /** XXH128. */
-    public string $checksum;
-
     /**
      * @param FileToStamp|null $file     that it takes the place of; null for a sidecar that is new
      * @param string           $ending   of its name, behind the frame's stem
-     * @param string           $made     where it lies now, whole: it is measured and hashed there
+     * @param SourceFile       $made     of ours, whole
      * @param list<string>     $replaces checksums of the files that it may take the place of
      * @param string|null      $picture  digest of its coded pictures; null for a sidecar
      */
-    public function __construct(public FrameToStamp $frame, public ?FileToStamp $file, public string $ending, public string $made, public array $replaces, public Written $written, public ?string $picture = null)
+    public function __construct(public FrameToStamp $frame, public ?FileToStamp $file, public string $ending, public SourceFile $made, public array $replaces, public Written $written, public ?string $picture = null)
     {
-        clearstatcache(true, $made);
-        $this->bytes = (int) filesize($made);
-        $this->checksum = Checksum::ofFile($made);
+    }
+
+    public function bytes(): int
+    {
+        return $this->made->bytes;
+    }
+
+    /** XXH128. */
+    public function checksum(): string
+    {
+        return (string) $this->made->checksum;
     }
 
     public function path(): string
@@ -47,6 +50,6 @@ final readonly class StampedInScratch
     /** Nothing is to be written: it says already what it should. */
     public function isAsItWas(): bool
     {
-        return $this->file?->checksum === $this->checksum;
+        return $this->file?->checksum === $this->checksum();
     }
 }
