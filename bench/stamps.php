@@ -118,7 +118,7 @@ $measure = static function (string $card, string $creator) use ($ledger, $databa
 };
 foreach (['CARD' => 'raws, with sidecars', 'SMALL' => sprintf('JPEGs of %.0f kB, stamped inside', strlen($small) / 1e3)] as $card => $what) {
     // Turn by turn, and the best of each: other programs use the drive, too.
-    $without = $with = INF;
+    $without = $with = \INF;
     for ($turn = 0; $turn < 2; ++$turn) {
         $without = min($without, $measure($card, ''));
         $with = min($with, $measure($card, 'Ada Tern'));

@@ -23,8 +23,9 @@ final readonly class BringInLines
     /** So many lines are looked up at a time. */
     private const AT_ONCE = 64;
 
-    /** So much is stamped at a time, before it is copied. */
-    private const BYTES_STAMPED = 256_000_000;
+    /** So much is stamped at a time, before it is copied, while as much is stamped of what comes after it. */
+    private const BYTES_STAMPED = 128_000_000;
+    private const STAMPED = 16;
 
     /** The drive may read so much of what comes next. */
     private const BYTES_AHEAD = 64_000_000;
@@ -59,6 +60,7 @@ final readonly class BringInLines
             $this->end->rest($run);
         } finally {
             $passage->copying->abandon();
+            $this->stamps->abandon();
             $this->names->release($passage->takeAll());
             $this->lists->renew($run);
         }
@@ -94,7 +96,8 @@ final readonly class BringInLines
         $known = $this->names->look($mine, $run->stores->main);
         $coming = array_values(array_filter($mine, static fn (WaitingFile $line): bool => null === $known[$line->line]->rival && (null === $known[$line->line]->held || $line->again)));
         $this->start->look($passage, $coming);
-        $stamping = self::groups($coming);
+        $groups = self::groups($coming);
+        $begun = 0;
         $ahead = new \ArrayIterator($mine);
         $asked = 0;
         foreach ($mine as $line) {
@@ -106,8 +109,12 @@ final readonly class BringInLines
             while ($passage->copying->isFull()) {
                 $this->settle($run, $passage, true);
             }
-            if (isset($stamping[$line->line])) {
-                $this->stampSome($run, $passage, $stamping[$line->line]);
+            if (isset($groups[0]) && $line === $groups[0][0]) {
+                for (; $begun < 2 && isset($groups[$begun]); ++$begun) {
+                    $this->stamp($run, $groups[$begun]);
+                }
+                $this->isStamped($passage, array_shift($groups));
+                --$begun;
             }
             if (!$this->start->start($run, $passage, $line, $known[$line->line])) {
                 $this->names->release($passage->drop($line));
@@ -124,34 +131,40 @@ final readonly class BringInLines
      *
      * @param list<WaitingFile> $lines that will come in
      *
-     * @return array<int, non-empty-list<WaitingFile>> by the first of their lines
+     * @return list<non-empty-list<WaitingFile>>
      */
     private static function groups(array $lines): array
     {
-        $groups = [];
-        $first = null;
+        $groups = $group = [];
         $bytes = 0;
         foreach ($lines as $line) {
-            if (null === $first || $bytes + $line->file->bytes > self::BYTES_STAMPED) {
-                $first = $line->line;
+            if ([] !== $group && (self::STAMPED === \count($group) || $bytes + $line->file->bytes > self::BYTES_STAMPED)) {
+                $groups[] = $group;
+                $group = [];
                 $bytes = 0;
             }
-            $groups[$first][] = $line;
+            $group[] = $line;
             $bytes += $line->file->bytes;
         }
 
-        return $groups;
+        return [] === $group ? $groups : [...$groups, $group];
     }
 
-    /** @param array<WaitingFile> $lines that will come in */
-    private function stampSome(RunUnderWay $run, Passage $passage, array $lines): void
+    /** @param non-empty-list<WaitingFile> $lines that will come in */
+    private function stamp(RunUnderWay $run, array $lines): void
     {
         $sources = [];
         foreach ($lines as $line) {
             $sources[$line->line] = [$line, $this->sources->of($run, $line)];
         }
-        foreach ($this->stamps->stamp($sources, new Care($run->wanted->readTwice)) as $number => $stamped) {
-            $passage->isStamped($sources[$number][0], $stamped);
+        $this->stamps->begin($sources, new Care($run->wanted->readTwice));
+    }
+
+    /** @param non-empty-list<WaitingFile> $lines */
+    private function isStamped(Passage $passage, array $lines): void
+    {
+        foreach ($this->stamps->end(array_map(static fn (WaitingFile $line): int => $line->line, $lines)) as $number => $stamped) {
+            $passage->isStamped($number, $stamped);
         }
     }
 

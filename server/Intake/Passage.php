@@ -62,9 +62,9 @@ final class Passage
         $this->twins[$line->line] = $twin;
     }
 
-    public function isStamped(WaitingFile $line, StampedCardPicture|string $as): void
+    public function isStamped(int $line, StampedCardPicture|string $as): void
     {
-        $this->stamped[$line->line] = $as;
+        $this->stamped[$line] = $as;
     }
 
     public function stamp(int $line): StampedCardPicture|string|null

@@ -6,10 +6,14 @@ namespace VelvetLedger\Server\Stamps;
 
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Server\Settings\Home;
+use VelvetLedger\Server\Tools\MemoryDrive;
 
 /** A folder of this process for files that are being made, and gone when it ends; those of processes that were killed are cleared by the next. */
 final class Scratch
 {
+    /** Bytes that lie there at a time, and some: see BringInLines. */
+    private const MOST = 600_000_000;
+
     private ?string $folder = null;
     private int $made = 0;
 
@@ -22,7 +26,7 @@ final class Scratch
     {
         if (null === $this->folder || !is_dir($this->folder)) {
             $this->clear();
-            $this->folder = $this->home->path.'/scratch/'.getmypid().'-'.bin2hex(random_bytes(4));
+            $this->folder = (null === MemoryDrive::with(self::MOST) ? $this->onDisk() : $this->inMemory()).'/'.getmypid().'-'.bin2hex(random_bytes(4));
             @mkdir($this->folder, 0o700, true);
         }
 
@@ -31,12 +35,22 @@ final class Scratch
 
     private function clear(): void
     {
-        foreach (self::in($this->home->path.'/scratch') as $left) {
+        foreach ([...self::in($this->onDisk()), ...self::in($this->inMemory())] as $left) {
             if (self::isOver($left)) {
                 array_map(static fn (string $file): bool => @unlink($file), self::in($left));
                 @rmdir($left);
             }
         }
+    }
+
+    private function onDisk(): string
+    {
+        return $this->home->path.'/scratch';
+    }
+
+    private function inMemory(): string
+    {
+        return MemoryDrive::PLACE.'/velvet-scratch-'.hash('xxh64', $this->home->path);
     }
 
     /** Whether its process has ended; another may have its number since (proc(5): a process's folder is as old as it is). */
@@ -59,6 +73,7 @@ final class Scratch
         if (null !== $this->folder) {
             array_map(static fn (string $file): bool => @unlink($file), self::in($this->folder));
             @rmdir($this->folder);
+            @rmdir(\dirname($this->folder));
         }
     }
 }

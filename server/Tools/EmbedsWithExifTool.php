@@ -18,6 +18,9 @@ final class EmbedsWithExifTool implements Embeds
 {
     private const PROCESSES = 2;
 
+    /** Bytes that lie in its folder at a time: heads and packets of as many files as are asked for at once. */
+    private const MOST = 64_000_000;
+
     /** Files that are to have the same fields of Exif and IIM are written by one command, so many at a time. */
     private const AT_ONCE = 16;
 
@@ -146,7 +149,7 @@ final class EmbedsWithExifTool implements Embeds
     private function folder(): string
     {
         if (null === $this->folder) {
-            $this->folder = sys_get_temp_dir().'/velvet-stamps-'.getmypid().'-'.bin2hex(random_bytes(4));
+            $this->folder = (MemoryDrive::with(self::MOST) ?? sys_get_temp_dir()).'/velvet-stamps-'.getmypid().'-'.bin2hex(random_bytes(4));
             mkdir($this->folder, 0o700);
         }
 
