@@ -40,6 +40,6 @@ while (!$ended || [] !== $asked) {
         $readings->ask($path, 'F' === $line[0]);
     }
     foreach ($readings->each() as $path => $reading) {
-        fwrite(\STDOUT, base64_encode($path).' '.($reading->checksum ?? '!'.base64_encode($reading->reason))."\n");
+        fwrite(\STDOUT, base64_encode($path).' '.($reading->checksum ?? '!'.base64_encode($reading->reason)).' '.$reading->nanoseconds."\n");
     }
 }

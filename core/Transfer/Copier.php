@@ -18,9 +18,9 @@ final readonly class Copier
     }
 
     /** Any number of files, and beside others that were begun, the next being read while those before are flushed and read back. */
-    public function begin(MadeFolders $folders = new MadeFolders()): Copying
+    public function begin(MadeFolders $folders = new MadeFolders(), Timings $timings = new Timings()): Copying
     {
-        return new Copying($this->writer, $this->readings, $this->publisher, $folders);
+        return new Copying($this->writer, $this->readings, $this->publisher, $folders, $timings);
     }
 
     /**

@@ -42,4 +42,16 @@ final readonly class CopyOrder
     {
         return new self($name, $source, array_map(static fn (string $to): Target => Target::at($to, $mark), $destinations), $care);
     }
+
+    /** The store that a file of it lies at; 0 for its source. */
+    public function storeOf(string $path): int
+    {
+        foreach ($this->targets as $store => $target) {
+            if ($target->temporary === $path) {
+                return $store;
+            }
+        }
+
+        return 0;
+    }
 }

@@ -32,7 +32,7 @@ final class Copying
     private int $bytes = 0;
     private float $settledAt = 0.0;
 
-    public function __construct(private readonly Writer $writer, private readonly ReadingsApart $readsBack, private readonly Publisher $publisher, private readonly MadeFolders $folders = new MadeFolders())
+    public function __construct(private readonly Writer $writer, private readonly ReadingsApart $readsBack, private readonly Publisher $publisher, private readonly MadeFolders $folders = new MadeFolders(), public readonly Timings $timings = new Timings())
     {
     }
 
@@ -43,7 +43,7 @@ final class Copying
      */
     public function start(CopyOrder $order, \Closure $moved): void
     {
-        $written = $this->writer->write($order, $moved, $this->folders);
+        $written = $this->writer->write($order, $moved, $this->folders, $this->timings);
         $this->orders[$order->name] = $order;
         $this->written[$order->name] = $written;
         $this->bytes += $order->source->bytes;
@@ -76,10 +76,14 @@ final class Copying
     public function settle(bool $wait): array
     {
         do {
-            foreach ($this->readsBack->answers($this->reading, $wait && [] !== $this->reading) as $path => $reading) {
+            $since = hrtime(true);
+            $answers = $this->readsBack->answers($this->reading, $wait && [] !== $this->reading);
+            $this->timings->waited($since);
+            foreach ($answers as $path => $reading) {
                 $name = $this->reading[$path] ?? null;
                 unset($this->reading[$path]);
                 if (null !== $name) {
+                    $this->timings->wasReadBack($this->orders[$name]->storeOf((string) $path), $reading->nanoseconds);
                     $this->read[$name][$path] = $reading;
                 }
             }

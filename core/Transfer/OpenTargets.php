@@ -16,7 +16,7 @@ final class OpenTargets
     private readonly int $first;
 
     /** @param array<int, Target> $targets */
-    public function __construct(private readonly array $targets, private readonly MadeFolders $folders = new MadeFolders())
+    public function __construct(private readonly array $targets, private readonly MadeFolders $folders = new MadeFolders(), private readonly Timings $timings = new Timings())
     {
         $this->first = array_key_first($targets) ?? throw new \LogicException('A copy goes somewhere.');
     }
@@ -94,6 +94,7 @@ final class OpenTargets
      */
     private function at(int $store, \Closure $do): void
     {
+        $since = hrtime(true);
         try {
             $do();
         } catch (CouldNotCopy $failure) {
@@ -105,6 +106,8 @@ final class OpenTargets
             }
             unset($this->streams[$store]);
             $this->failed[$store] = $failure;
+        } finally {
+            $this->timings->wrote($store, $since);
         }
     }
 

@@ -39,20 +39,26 @@ final class ReadsBackHere implements ReadsBack
         $asked = $this->asked;
         $this->asked = [];
         $paths = array_map(strval(...), array_keys($asked));
-        $refused = $this->flush(array_map(strval(...), array_keys(array_filter($asked))));
+        $took = [];
+        $refused = $this->flush(array_map(strval(...), array_keys(array_filter($asked))), $took);
         array_walk($paths, fn (string $path) => $this->medium->forget($path));
         array_walk($paths, fn (string $path) => $this->medium->willRead($path));
         foreach ($paths as $path) {
-            yield $path => isset($refused[$path]) ? ReadBack::failed('it could not be flushed to the drive: '.$refused[$path]) : self::read($path);
+            $since = hrtime(true);
+            $reading = isset($refused[$path]) ? ReadBack::failed('it could not be flushed to the drive: '.$refused[$path]) : self::read($path);
+            yield $path => $reading->within(hrtime(true) - $since + ($took[$path] ?? 0));
         }
     }
 
     /**
-     * @param list<string> $paths
+     * @param list<string>          $paths
+     * @param array<array-key, int> $took  path => its part of the time, in nanoseconds
+     *
+     * @param-out array<array-key, int> $took
      *
      * @return array<array-key, string> path => why it could not be
      */
-    private function flush(array $paths): array
+    private function flush(array $paths, array &$took): array
     {
         $small = $alone = [];
         foreach ($paths as $path) {
@@ -64,18 +70,23 @@ final class ReadsBackHere implements ReadsBack
             }
         }
         foreach ($small as $files) {
+            $since = hrtime(true);
             if (\count($files) < self::MANY || !$this->medium->flushAll($files[0])) {
                 array_push($alone, ...$files);
+            } else {
+                $took = array_fill_keys($files, intdiv((int) (hrtime(true) - $since), \count($files))) + $took;
             }
         }
         array_walk($alone, fn (string $path) => $this->medium->startFlush($path));
         $refused = [];
         foreach ($alone as $path) {
+            $since = hrtime(true);
             error_clear_last();
             $file = @fopen($path, 'rn');
             if (false === $file || !@fsync($file)) {
                 $refused[$path] = SystemReason::last();
             }
+            $took[$path] = (int) (hrtime(true) - $since);
         }
 
         return $refused;

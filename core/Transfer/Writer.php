@@ -25,13 +25,13 @@ final readonly class Writer
      *
      * @throws CouldNotCopy by the source, or the first store; nothing is left of it
      */
-    public function write(CopyOrder $order, \Closure $moved, MadeFolders $folders = new MadeFolders()): WrittenFile
+    public function write(CopyOrder $order, \Closure $moved, MadeFolders $folders = new MadeFolders(), Timings $timings = new Timings()): WrittenFile
     {
-        $outs = new OpenTargets($order->targets, $folders);
+        $outs = new OpenTargets($order->targets, $folders, $timings);
         try {
             $in = $order->source->open();
             $outs->open();
-            $written = $this->pass($order, $in, $outs, $moved);
+            $written = $this->pass($order, $in, $outs, $moved, $timings);
             $keepsTime = $outs->close($order->source->modifiedAt);
             foreach ($order->source->bytes < self::FLUSHED_ALONE ? [] : array_keys($keepsTime) as $store) {
                 $this->medium->startFlush($order->targets[$store]->temporary);
@@ -50,14 +50,20 @@ final readonly class Writer
      *
      * @return array{checksum: string, print: string, sha256: string|null}
      */
-    private function pass(CopyOrder $order, mixed $in, OpenTargets $outs, \Closure $moved): array
+    private function pass(CopyOrder $order, mixed $in, OpenTargets $outs, \Closure $moved, Timings $timings): array
     {
         $source = $order->source;
         $hash = hash_init('xxh128');
         $sha256 = $order->care->sha256 ? hash_init('sha256') : null;
         $position = 0;
         $head = $tail = '';
-        while (($position < $source->bytes || !feof($in)) && '' !== $piece = self::piece($in, $source, $position)) {
+        while ($position < $source->bytes || !feof($in)) {
+            $since = hrtime(true);
+            $piece = self::piece($in, $source, $position);
+            $timings->read($since, \strlen($piece));
+            if ('' === $piece) {
+                break;
+            }
             $outs->write($piece, $position);
             hash_update($hash, $piece);
             null === $sha256 || hash_update($sha256, $piece);

@@ -41,6 +41,9 @@ final readonly class ReceiptText
         }
         $lines[] = $view->sentence.(null === $view->bytesPerSecond ? '' : \sprintf(' %s at %s a second.', Size::of($view->bytesCopied), Size::of((int) $view->bytesPerSecond)));
 
+        if ('' !== $view->waits->slow) {
+            $lines[] = $view->waits->slow;
+        }
         if (null !== $view->conversions) {
             $lines[] = $view->conversions->sentence;
         }

@@ -41,7 +41,7 @@ final readonly class BringInLines
      */
     public function bring(RunUnderWay $run, array $lines): void
     {
-        $passage = new Passage($this->copier->begin($run->folders));
+        $passage = new Passage($this->copier->begin($run->folders, $run->timings));
         try {
             while ([] !== $lines) {
                 $later = [];
@@ -113,7 +113,9 @@ final readonly class BringInLines
                 for (; $begun < 2 && isset($groups[$begun]); ++$begun) {
                     $this->stamp($run, $groups[$begun]);
                 }
+                $since = hrtime(true);
                 $this->isStamped($passage, array_shift($groups));
+                $run->timings->stamped($since);
                 --$begun;
             }
             if (!$this->start->start($run, $passage, $line, $known[$line->line])) {
@@ -157,7 +159,7 @@ final readonly class BringInLines
         foreach ($lines as $line) {
             $sources[$line->line] = [$line, $this->sources->of($run, $line)];
         }
-        $this->stamps->begin($sources, new Care($run->wanted->readTwice));
+        $this->stamps->begin($sources, new Care($run->wanted->readTwice), $run->timings);
     }
 
     /** @param non-empty-list<WaitingFile> $lines */

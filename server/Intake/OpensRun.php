@@ -30,7 +30,10 @@ final readonly class OpensRun
      */
     public function run(Intake $intake, int $number, \Closure $watch): RunUnderWay
     {
-        return new RunUnderWay($intake->id(), $number, $this->readers->sourceOf($intake)->path, $this->storesOf($intake), $this->wanted($intake), $this->runs, $watch, $this->clock);
+        $source = $this->readers->sourceOf($intake)->path;
+        $this->runs->opens($intake->id(), $number, $this->drives->portOf($source));
+
+        return new RunUnderWay($intake->id(), $number, $source, $this->storesOf($intake), $this->wanted($intake), $this->runs, $watch, $this->clock);
     }
 
     private function storesOf(Intake $intake): RunStores

@@ -7,8 +7,11 @@ namespace VelvetLedger\Server\Intake;
 use Symfony\Component\Clock\ClockInterface;
 use VelvetLedger\Core\Order\CopiesWanted;
 use VelvetLedger\Core\Transfer\MadeFolders;
+use VelvetLedger\Core\Transfer\Timings;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
+use VelvetLedger\Server\Persistence\Intakes\IntakeWish;
+use VelvetLedger\Server\Persistence\Intakes\Waited;
 use VelvetLedger\Server\Stores\RunStores;
 
 /** One run of an intake, and how far it is: said in the database and to whoever watches, several times a second. */
@@ -25,6 +28,8 @@ final class RunUnderWay
     private array $notEntered = [];
 
     public readonly MadeFolders $folders;
+    public readonly Timings $timings;
+    private int|float $begun;
 
     /**
      * @param string                    $source where the card is mounted
@@ -33,6 +38,8 @@ final class RunUnderWay
     public function __construct(public readonly int $intake, public readonly int $number, public readonly string $source, public readonly RunStores $stores, public readonly CopiesWanted $wanted, private readonly IntakeRuns $runs, private readonly \Closure $watch, private readonly ClockInterface $clock)
     {
         $this->folders = new MadeFolders();
+        $this->timings = new Timings();
+        $this->begun = hrtime(true);
     }
 
     /** The same run, for lines of another receipt of the card. */
@@ -59,7 +66,7 @@ final class RunUnderWay
         $now = (float) $this->clock->now()->format('U.u');
         if ($now - $this->said > self::TICK) {
             $this->said = $now;
-            $wish = $this->runs->moved($this->intake, $this->number, $this->bytes, $this->files);
+            $wish = $this->tell();
             ($this->watch)($this->bytes, $this->files);
             if (null !== $wish) {
                 throw Wished::to($wish);
@@ -87,6 +94,11 @@ final class RunUnderWay
     /** All is copied: nobody needs to be asked any more whether to go on. */
     public function reportLast(): void
     {
-        $this->runs->moved($this->intake, $this->number, $this->bytes, $this->files);
+        $this->tell();
+    }
+
+    private function tell(): ?IntakeWish
+    {
+        return $this->runs->moved($this->intake, $this->number, $this->bytes, $this->files, new Waited((hrtime(true) - $this->begun) / 1e9, $this->timings->bytes(), $this->timings->seconds()));
     }
 }

@@ -35,7 +35,7 @@ final readonly class ReceiptPage
             null === $conversions ? null : new ConversionsView(...$conversions),
             $this->receipts->cutOff($intake),
             $this->receipts->fromTwins($intake),
-            $waits ? new WaitsView(array_values(array_diff($this->runs->copying(), [$intake->id()])), $this->sightings->nameOf($intake->machine)) : new WaitsView(now: null === $intake->stoppedBecause() ? null : $this->now($intake)),
+            $waits ? new WaitsView(array_values(array_diff($this->runs->copying(), [$intake->id()])), $this->sightings->nameOf($intake->machine)) : new WaitsView([], null, null === $intake->stoppedBecause() ? null : $this->now($intake), $this->runs->slowOne($intake->id())->sentence()),
         );
     }
 

@@ -18,6 +18,7 @@ use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Transfer\Medium;
 use VelvetLedger\Core\Transfer\SourceFile;
 use VelvetLedger\Core\Transfer\Task;
+use VelvetLedger\Core\Transfer\Timings;
 use VelvetLedger\Core\Transfer\Writer;
 use VelvetLedger\Core\Transfer\WriterMark;
 use VelvetLedger\Core\Transfer\WrittenFile;
@@ -47,7 +48,7 @@ final class StampsAtIntake
      * @param array<int, array{WaitingFile, SourceFile}> $lines by line
      * @param Care                                       $care  of the intake
      */
-    public function begin(array $lines, Care $care): void
+    public function begin(array $lines, Care $care, Timings $timings): void
     {
         $lines = array_filter($lines, static fn (array $line): bool => Place::Inside === Place::of($line[0]->to, new StampStyle(dngSidecar: false)));
         $asked = $this->frames->asked(array_values(array_unique(array_filter(array_map(static fn (array $line): ?int => $line[0]->frame, $lines), \is_int(...)))));
@@ -60,7 +61,7 @@ final class StampsAtIntake
             $from = $this->scratch->path();
             try {
                 $order = CopyOrder::of($number, $source, [$from], WriterMark::of(Task::BringIn, $number, 0));
-                $read = (new Writer($this->medium))->write($order, static fn (int $bytes) => null);
+                $read = (new Writer($this->medium))->write($order, static fn (int $bytes) => null, timings: $timings);
                 $from = $order->targets[0]->temporary;
                 if ($care->readTwice) {
                     $this->readAgain($source, $read->checksum);

@@ -42,6 +42,14 @@ final readonly class Drives
         return null === $mount ? null : $this->ofMount($mount);
     }
 
+    /** Megabits a second of the USB port that a folder's drive is at; null where that is not known. */
+    public function portOf(string $folder): ?int
+    {
+        $mount = null === $this->settings->simulatedDrives ? $this->mounts->of($folder) : null;
+
+        return null === $mount ? null : $this->disks->port($mount);
+    }
+
     private function ofMount(Mount $mount): Drive
     {
         $free = @disk_free_space($mount->point);

@@ -36,6 +36,20 @@ final readonly class Disks
         return implode(Device::AND, $disks);
     }
 
+    /** The megabits a second that the USB port gives which a mount's disk is at (sysfs, "speed" of its USB device); null where it is at none. */
+    public function port(Mount $mount): ?int
+    {
+        $block = $this->block($mount);
+        $folder = null === $block ? '' : (string) realpath($block);
+        for (; \strlen($folder) > \strlen($this->sys); $folder = \dirname($folder)) {
+            if (is_file($folder.'/idVendor') && is_file($folder.'/speed')) {
+                return max(1, (int) self::line($folder.'/speed'));
+            }
+        }
+
+        return null;
+    }
+
     /** Its folder in sysfs. File systems on several devices, and those of FUSE, have a number of their own: then by the device that they are said to be mounted from. */
     private function block(Mount $mount): ?string
     {

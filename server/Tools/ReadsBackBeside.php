@@ -11,8 +11,8 @@ use VelvetLedger\Core\Transfer\ReadsBackHere;
 
 /**
  * Reads back in a second process, server/readback.php, while this one reads the card and writes. A line for each file to
- * it ("F" where it is to be flushed, or "R", and the path in base64), a line for each back (path and checksum, or "!" and
- * the reason). Where that process cannot be had, or dies, files are read back here.
+ * it ("F" where it is to be flushed, or "R", and the path in base64), a line for each back (path, checksum or "!" and the reason, and the
+ * nanoseconds that it took). Where that process cannot be had, or dies, files are read back here.
  */
 final class ReadsBackBeside implements ReadsBack
 {
@@ -45,8 +45,8 @@ final class ReadsBackBeside implements ReadsBack
         $found = [];
         do {
             foreach (null === $this->beside || $this->cannot ? [] : $this->beside->lines($wait && [] !== $this->asked) as $line) {
-                [$path, $said] = [...explode(' ', $line, 2), ''];
-                $found[(string) base64_decode($path, true)] = '!' === ($said[0] ?? '!') ? ReadBack::failed((string) base64_decode(substr($said, 1), true)) : ReadBack::of($said);
+                [$path, $said, $took] = [...explode(' ', $line, 3), '', ''];
+                $found[(string) base64_decode($path, true)] = ('!' === ($said[0] ?? '!') ? ReadBack::failed((string) base64_decode(substr($said, 1), true)) : ReadBack::of($said))->within((int) $took);
             }
             $this->asked = array_diff_key($this->asked, $found);
             $this->cannot = $this->cannot || null === $this->beside || !$this->beside->isAlive();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Tests\core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\CardIdentity;
@@ -15,6 +16,7 @@ use VelvetLedger\Core\Naming\ExtensionCase;
 use VelvetLedger\Core\Plan\JoinedName;
 use VelvetLedger\Core\Receipt\CopiesAt;
 use VelvetLedger\Core\Receipt\Outcome;
+use VelvetLedger\Core\Receipt\SlowOne;
 use VelvetLedger\Core\Receipt\Sum;
 use VelvetLedger\Core\Receipt\Summary;
 use VelvetLedger\Core\Receipt\Verdict;
@@ -74,6 +76,19 @@ final class WordsTest extends TestCase
         self::assertSame(['Two proven copies', false], [Verdict::of($summary, $copies, cutOff: 1)->heading, Verdict::of($summary, $copies, cutOff: 1)->isTroubled], 'what there was is as safe as the rest');
         self::assertStringContainsString('say "not yet"', Verdict::begins()->sentence);
         self::assertStringContainsString('Nothing was copied', Verdict::takenBack()->sentence);
+    }
+
+    /** @param array{float, float, array<string, float>, int|null} $waited for the card, the stamps, each store, and the reader's port */
+    #[TestWith(['', 4.9, [4.9, 0.0, [], null]])]
+    #[TestWith(['The card was the slow one: of 5 min 30 s, 4 min 10 s were waited for it, 40 s for Anvil, 21 s for Bellows.', 330.0, [250.0, 0.2, ['Bellows' => 21.4, 'Anvil' => 40.0], 5000]])]
+    #[TestWith(['Its reader was the slow one, at a port of 480 Mbit/s, which gave 40.0 MB a second: of 5 min 30 s, 4 min 10 s were waited for it.', 330.0, [250.0, 0.0, ['Anvil' => 0.4], 480]])]
+    #[TestWith(['Bellows was the slow one: of 1 min, 50 s were waited for it, 5 s for its reader.', 60.0, [5.0, 0.0, ['Anvil' => 0.4, 'Bellows' => 50.0], 480]])]
+    #[TestWith(['The stamps were the slow one: of 1 min, 31 s were waited for them, 12 s for the card.', 60.0, [12.0, 31.0, [], null]])]
+    #[TestWith(['Neither card nor drives were waited for long: of 1 min, 12 s for the card.', 60.0, [12.0, 0.0, [], null]])]
+    public function testAReceiptSaysWhichWasTheSlowOne(string $words, float $seconds, array $waited): void
+    {
+        [$card, $stamps, $stores, $port] = $waited;
+        self::assertSame($words, (new SlowOne($seconds, 10_000_000_000, $card, $stamps, array_map(static fn (string $name, float $time): array => [$name, $time], array_keys($stores), $stores), $port))->sentence());
     }
 
     public function testFilesThatJoinAFrameTakeItsNameAndAreToldApart(): void

@@ -170,6 +170,10 @@ final class RunsTest extends LedgerTestCase
         self::assertSame([], glob($this->store->path.'/2026/*/.*.part'));
         $this->bringOn($intake);
         self::assertSame(array_fill(0, 140, Outcome::BroughtIn), $this->outcomes());
+        $waits = $this->ledger()->getConnection()->fetchAllAssociative("SELECT run, bytes, (waited->>'0')::float > 0 AND (waited->>'1')::float > 0 AS is_told FROM intake_wait WHERE intake_id = ? ORDER BY run", [$intake]);
+        self::assertSame([[1, true], [2, true]], array_map(static fn (array $row): array => [$row['run'], $row['is_told']], $waits), 'both runs say whom they waited for');
+        $read = $this->ledger()->getConnection()->fetchOne('SELECT sum(bytes)::bigint FROM original');
+        self::assertGreaterThanOrEqual($read, array_sum(array_column($waits, 'bytes')));
     }
 
     public function testAnotherCardAtTheSamePlaceIsNotCopiedFrom(): void

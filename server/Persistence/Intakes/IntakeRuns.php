@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Persistence\Intakes;
 
 use Doctrine\DBAL\Connection;
+use VelvetLedger\Core\Receipt\SlowOne;
 use VelvetLedger\Server\Machines\Machine;
 use VelvetLedger\Server\Persistence\Lock;
 use VelvetLedger\Server\Persistence\Locks;
@@ -105,7 +106,7 @@ final readonly class IntakeRuns
      *
      * @throws OwnershipLost
      */
-    public function moved(int $intake, int $run, int $bytes, int $files): ?IntakeWish
+    public function moved(int $intake, int $run, int $bytes, int $files, Waited $waited): ?IntakeWish
     {
         $row = $this->database->fetchAssociative('UPDATE intake SET bytes_moved = ?, files_moved = ?
             WHERE id = ? AND run = ?
@@ -113,8 +114,48 @@ final readonly class IntakeRuns
         if (false === $row) {
             throw OwnershipLost::ofRun($intake, $run);
         }
+        $this->database->executeStatement('UPDATE intake_wait SET seconds = ?, bytes = ?, waited = ?
+            WHERE intake_id = ? AND run = ?', [$waited->seconds, $waited->bytes, json_encode($waited->by, \JSON_THROW_ON_ERROR | \JSON_FORCE_OBJECT), $intake, $run]);
 
         return \is_string($row['wish']) ? IntakeWish::tryFrom($row['wish']) : null;
+    }
+
+    /** @param int|null $port megabits a second of the one that the card's reader is at, where it is known */
+    public function opens(int $intake, int $run, ?int $port): void
+    {
+        $this->database->executeStatement('INSERT INTO intake_wait (intake_id, run, port) VALUES (?, ?, ?)
+            ON CONFLICT (intake_id, run) DO NOTHING', [$intake, $run, $port]);
+    }
+
+    /** For whom all runs of an intake waited. */
+    public function slowOne(int $intake): SlowOne
+    {
+        $seconds = $card = $stamps = 0.0;
+        $bytes = 0;
+        $port = null;
+        $stores = [];
+        $last = null;
+        foreach ($this->database->fetchAllAssociative('SELECT w.run, w.port, w.seconds::text, w.bytes, j.key AS who, s.name, j.value::text AS waited
+            FROM intake_wait w LEFT JOIN jsonb_each(w.waited) j ON true LEFT JOIN store s ON s.id::text = j.key
+            WHERE w.intake_id = ?
+            ORDER BY w.run', [$intake]) as $columns) {
+            $row = Row::of($columns);
+            if ($row->int('run') !== $last) {
+                $last = $row->int('run');
+                $port = $row->intOrNull('port');
+                $seconds += (float) $row->text('seconds');
+                $bytes += $row->int('bytes');
+            }
+            $time = (float) $row->textOrNull('waited');
+            match ($row->textOrNull('who')) {
+                null => null,
+                '0' => $card += $time,
+                '-1' => $stamps += $time,
+                default => $stores[] = [$row->textOrNull('name') ?? 'a store that is gone', $time],
+            };
+        }
+
+        return new SlowOne($seconds, $bytes, $card, $stamps, $stores, $port);
     }
 
     /** What the photographer wishes of an intake that runs; the run hears it with its next word. */

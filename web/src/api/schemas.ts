@@ -565,6 +565,7 @@ export const Waits: Schema<views.Waits> = v.object({
   copying: list(v.number()),
   machine: v.nullable(v.string()),
   now: v.nullable(v.string()),
+  slow: v.string(),
 });
 
 export const Receipt: Schema<views.Receipt> = v.object({

@@ -846,11 +846,12 @@ export interface Verdict {
   isTroubled: boolean;
 }
 
-/** What work waits for, where it does. */
+/** What work waits for, where it does, and what it waited for. */
 export interface Waits {
   copying: number[];
   machine: string | null;
   now: string | null;
+  slow: string;
 }
 
 /** What a year holds, all of it, whatever part of it is shown. */

@@ -81,6 +81,7 @@ function ReceiptNumber({ number }: { number: string }) {
             <p className="mt-1 mb-4 text-faded">{subline(data)}</p>
             {moving && <Progress receipt={data} number={number} />}
             {!moving && <Exports number={number} />}
+            {data.waits.slow && <p className="mb-4 max-w-[60ch]">{data.waits.slow}</p>}
             {data.conversions && <Conversions of={data.conversions} number={number} waits={waitsFor(data.state === "running" ? [...data.waits.copying, data.number] : data.waits.copying)} />}
             <ReceiptSums receipt={data} shown={shown} onShow={setShown} />
           </div>

@@ -70,6 +70,7 @@ function Summary({ receipt, lines }: { receipt: Receipt; lines: ReceiptLine[] })
       <p className="mt-1">
         <b>{receipt.verdict.heading}.</b> {receipt.verdict.sentence}
       </p>
+      {receipt.waits.slow && <p className="mt-1">{receipt.waits.slow}</p>}
       {receipt.conversions && <p className="mt-1">{receipt.conversions.sentence}</p>}
       <Part heading="Files on the card">
         {SUMS.flatMap((row) => {
