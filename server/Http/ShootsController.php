@@ -67,6 +67,16 @@ final readonly class ShootsController
         return new JsonResponse(new ShootPageView(new ShootView($this->shoots->one($shoot), $copies[$id] ?? [], $this->sums->fewest($copies)[$id] ?? 0), $page->frames($shoot), $looked));
     }
 
+    /** As much of it as a screen shows, for the time until all is there. */
+    #[Route('/api/shoots/{id}/first', methods: ['GET'], requirements: ['id' => '\d{1,9}'])]
+    public function first(int $id, FramesPage $page): Response
+    {
+        $shoot = $this->shoots->find($id);
+        $copies = $this->sums->ofShoots([$id]);
+
+        return new JsonResponse(new ShootPageView(new ShootView($this->shoots->one($shoot), $copies[$id] ?? [], $this->sums->fewest($copies)[$id] ?? 0), $page->first($shoot), true));
+    }
+
     /** Looks through the stores for copies of a shoot that are not where the ledger left them. */
     #[Route('/api/shoots/{id}/look-for', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
     public function lookFor(int $id, Sights $sights): Response
@@ -83,6 +93,13 @@ final readonly class ShootsController
         $sights->askToFollow($this->shoots->find($id)->id());
 
         return new JsonResponse(null, 202);
+    }
+
+    /** @throws NotInLedger */
+    #[Route('/api/frames/{id}/facts', methods: ['GET'], requirements: ['id' => '\d{1,9}'])]
+    public function facts(int $id, FramesPage $page): Response
+    {
+        return new JsonResponse($page->facts($id));
     }
 
     /** @throws NotInLedger|StoreAbsent|CouldNotMakePicture */

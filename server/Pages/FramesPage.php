@@ -4,39 +4,79 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Pages;
 
+use Doctrine\ORM\EntityManagerInterface;
+use VelvetLedger\Core\Hint\FrameHint;
 use VelvetLedger\Core\Hint\Hints;
 use VelvetLedger\Core\Stamp\Keyword;
+use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\Shoots\LedgerFrame;
 use VelvetLedger\Server\Persistence\Shoots\MeasurementRepository;
 use VelvetLedger\Server\Persistence\Shoots\Shoot;
-use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
+use VelvetLedger\Server\Persistence\Shoots\ShownFrame;
+use VelvetLedger\Server\Persistence\Shoots\ShownFrameRepository;
 use VelvetLedger\Server\Persistence\Stamps\FrameKeywords;
 use VelvetLedger\Server\Persistence\Stamps\StampQueue;
+use VelvetLedger\Server\View\FactsView;
+use VelvetLedger\Server\View\FrameFactsView;
 use VelvetLedger\Server\View\FrameStampView;
 use VelvetLedger\Server\View\ShootFrameView;
 
-/** The frames of a shoot with what each says. */
+/**
+ * The frames of a shoot with what each says.
+ *
+ * @phpstan-import-type SaidInShort from StampQueue
+ */
 final readonly class FramesPage
 {
-    public function __construct(private ShootRepository $shoots, private StampQueue $stamps, private FrameKeywords $keywords, private MeasurementRepository $measurements)
+    /** As many pictures as a large screen shows at once. */
+    private const FIRST = 60;
+
+    public function __construct(private EntityManagerInterface $ledger, private ShownFrameRepository $shown, private StampQueue $stamps, private FrameKeywords $keywords, private MeasurementRepository $measurements)
     {
     }
 
     /** @return list<ShootFrameView> in the order they were taken */
     public function frames(Shoot $shoot): array
     {
-        $frames = $this->shoots->frames($shoot);
-        $says = $this->stamps->ofShoot($shoot->id());
-        $keywords = $this->keywords->of(array_map(static fn (LedgerFrame $frame): int => $frame->id(), $frames));
+        return $this->views($this->shown->ofShoot($shoot->id()), $this->stamps->ofShoot($shoot->id()), Hints::of(...$this->measurements->ofShoot($shoot->id())));
+    }
 
-        $hints = Hints::of(...$this->measurements->ofShoot($shoot->id()));
+    /**
+     * Those that a page shows before all are there, without the hints that only all of them give.
+     *
+     * @return list<ShootFrameView>
+     */
+    public function first(Shoot $shoot): array
+    {
+        $frames = $this->shown->ofShoot($shoot->id(), self::FIRST);
 
-        return array_map(static function (LedgerFrame $frame) use ($says, $keywords, $hints): ShootFrameView {
-            $said = $says[$frame->id()] ?? ['rating' => null, 'label' => null, 'waits' => false, 'note' => null, 'found' => null];
-            $words = array_map(static fn (Keyword $keyword): string => $keyword->word(), array_values($keywords[$frame->id()] ?? []));
-            $found = array_map(static fn (array $path): string => (string) end($path), $frame->facts->facts()->remarks->keywords ?? []);
+        return $this->views($frames, $this->stamps->ofShoot($shoot->id(), array_map(static fn (ShownFrame $frame): int => $frame->id, $frames)), []);
+    }
 
-            return new ShootFrameView($frame, new FrameStampView($said['rating'], $said['label'], array_values(array_unique([...$words, ...$found])), $said['waits'], $said['note'], $said['found']), $hints[$frame->id()] ?? []);
+    /**
+     * @param list<ShownFrame>                  $frames
+     * @param array<int, SaidInShort>           $says   by frame
+     * @param array<array-key, list<FrameHint>> $hints  the same
+     *
+     * @return list<ShootFrameView>
+     */
+    private function views(array $frames, array $says, array $hints): array
+    {
+        $keywords = $this->keywords->of(array_map(static fn (ShownFrame $frame): int => $frame->id, $frames));
+
+        return array_map(static function (ShownFrame $frame) use ($says, $keywords, $hints): ShootFrameView {
+            $said = $says[$frame->id] ?? ['rating' => null, 'label' => null, 'waits' => false, 'note' => null, 'found' => null];
+            $words = array_map(static fn (Keyword $keyword): string => $keyword->word(), array_values($keywords[$frame->id] ?? []));
+
+            return new ShootFrameView($frame, new FrameStampView($said['rating'], $said['label'], array_values(array_unique([...$words, ...$frame->keywords])), $said['waits'], $said['note'], $said['found']), $hints[$frame->id] ?? []);
         }, $frames);
+    }
+
+    /** @throws NotInLedger */
+    public function facts(int $frame): FrameFactsView
+    {
+        $facts = ($this->ledger->find(LedgerFrame::class, $frame) ?? throw NotInLedger::frame($frame))->facts->facts();
+
+        return new FrameFactsView($frame, null === $facts ? null : new FactsView($facts));
     }
 }

@@ -14,7 +14,11 @@ use VelvetLedger\Server\Persistence\Lock;
 use VelvetLedger\Server\Persistence\Locks;
 use VelvetLedger\Server\Persistence\Row;
 
-/** Frames whose files are to be given their stamp, with these files and their copies. */
+/**
+ * Frames whose files are to be given their stamp, with these files and their copies.
+ *
+ * @phpstan-type SaidInShort array{rating: int|null, label: string|null, waits: bool, note: string|null, found: PictureChange|null}
+ */
 final readonly class StampQueue
 {
     private const ROWS = "SELECT r.id, r.shoot_id, r.folder, r.stem, r.stamp, r.stamp_revision, r.original_name, r.camera_time, r.taken_at, r.clock_correction, r.facts, r.intake_id,
@@ -170,14 +174,16 @@ final readonly class StampQueue
     }
 
     /**
-     * @return array<int, array{rating: int|null, label: string|null, waits: bool, note: string|null, found: PictureChange|null}> frame => what it says, in short; by what its file said before it came where nothing else was said
+     * @param list<int> $of these frames only, where any are given
+     *
+     * @return array<int, SaidInShort> frame => what it says, in short; by what its file said before it came where nothing else was said
      */
-    public function ofShoot(int $shoot): array
+    public function ofShoot(int $shoot, array $of = []): array
     {
         $found = [];
         foreach ($this->database->iterateAssociative("SELECT r.id, coalesce(stamp->>'rating', facts->>'rating') AS rating, coalesce(stamp->>'label', facts->'remarks'->>'label') AS label, restamp AND ".self::OWES.' AS waits, CASE WHEN NOT restamp THEN stamp_note END AS stamp_note, stamp_found
             FROM frame r
-            WHERE shoot_id = ?', [$shoot]) as $row) {
+            WHERE shoot_id = ?'.([] === $of ? '' : ' AND id IN (?)'), [$shoot, ...([] === $of ? [] : [$of])], [1 => ArrayParameterType::INTEGER]) as $row) {
             $found[Row::number($row['id'])] = ['rating' => Row::numberOrNull($row['rating']), 'label' => \is_string($row['label']) ? $row['label'] : null, 'waits' => true === $row['waits'], 'note' => \is_string($row['stamp_note']) ? $row['stamp_note'] : null, 'found' => \is_string($row['stamp_found']) ? PictureChange::tryFrom($row['stamp_found']) : null];
         }
 

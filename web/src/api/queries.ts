@@ -1,4 +1,4 @@
-import { keepPreviousData, useInfiniteQuery, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useInfiniteQuery, useMutation, useQueries, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef } from "react";
 import { noticed, unsettled } from "./arrivals";
 import { list } from "./checks";
@@ -233,10 +233,32 @@ export const useAllShoots = () =>
     staleTime: 30_000,
   });
 
-export const useShoot = (id: string) =>
-  useQuery({
+const frameFacts = (frame: number) => ({
+  queryKey: ["frame", frame, "facts"],
+  queryFn: () => get(`/api/frames/${frame}/facts`, schemas.FrameFacts),
+  staleTime: Infinity, // what was recorded does not change
+});
+
+/** What was recorded of a frame, and of those beside it for when they are looked at. */
+export const useFrameFacts = (frame: number, beside: number[]) => {
+  useQueries({ queries: beside.map(frameFacts) });
+  return useQuery(frameFacts(frame));
+};
+
+/** A shoot with its frames: the first screen of them at once, and then all. */
+export const useShoot = (id: string) => {
+  const isKnown = useQueryClient().getQueryData(["shoot", id]) !== undefined;
+  const first = useQuery({
+    queryKey: ["shoot first", id],
+    queryFn: () => get(`/api/shoots/${id}/first`, schemas.ShootPage),
+    enabled: id !== "" && !isKnown,
+    gcTime: 0,
+  });
+  const whole = useQuery({
     queryKey: ["shoot", id],
     queryFn: () => get(`/api/shoots/${id}`, schemas.ShootPage),
-    enabled: id !== "",
+    enabled: id !== "" && (isKnown || first.isFetched),
     refetchInterval: (query) => (query.state.data?.looked === false ? 700 : false),
   });
+  return { data: whole.data ?? first.data, error: whole.error, isWhole: whole.data !== undefined };
+};

@@ -302,6 +302,11 @@ export const Findings: Schema<views.Findings> = v.object({
   copying: list(v.number()),
 });
 
+export const FrameFacts: Schema<views.FrameFacts> = v.object({
+  frame: v.number(),
+  facts: v.nullable(Facts),
+});
+
 export const PictureChange: Schema<views.PictureChange> = v.picklist(["said", "damage", "edit", "unknown"]);
 
 export const FrameStamp: Schema<views.FrameStamp> = v.object({
@@ -634,7 +639,6 @@ export const ShootFrame: Schema<views.ShootFrame> = v.object({
   bytes: v.number(),
   names: list(v.string()),
   originals: list(v.string()),
-  facts: v.nullable(Facts),
   stamp: FrameStamp,
   hints: list(FrameHint),
 });

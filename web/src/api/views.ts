@@ -311,6 +311,12 @@ export interface Findings {
 /** How a folder of the resulting tree comes about. */
 export type FolderState = "new" | "exists" | "joined";
 
+/** What was recorded of a frame. */
+export interface FrameFacts {
+  frame: number;
+  facts: Facts | null;
+}
+
 /** A hint on one frame; for a burst or bracket also which of how many it is, counted from 1. */
 export interface FrameHint {
   hint: Hint;
@@ -670,7 +676,7 @@ export interface Shoot {
   copiesOfEach: number;
 }
 
-/** A frame of a shoot: what it is called now, what it was called, and its copies. */
+/** A frame of a shoot among all others: what it is called now, what it was called, and what it says. What was recorded is asked for when one looks at it. */
 export interface ShootFrame {
   id: number;
   stem: string;
@@ -680,7 +686,6 @@ export interface ShootFrame {
   bytes: number;
   names: string[];
   originals: string[];
-  facts: Facts | null;
   stamp: FrameStamp;
   hints: FrameHint[];
 }

@@ -1,4 +1,5 @@
 import type { ShootFrame } from "../api/types";
+import { useFrameFacts } from "../api/queries";
 import { Look, LookFact } from "../ledger/Look";
 import { clock, count, dateInFull, size } from "../words/format";
 import { RECORDED } from "../words/recorded";
@@ -18,6 +19,10 @@ const near = (frame: ShootFrame | undefined): string | null => (frame?.hasPictur
 export function FrameLook({ frames, frame, picked, onStep, onPick, onClose }: Props) {
   const at = frames.indexOf(frame);
   const { rating, label, keywords, note } = frame.stamp;
+  const facts = useFrameFacts(
+    frame.id,
+    [frames[at + 1], frames[at - 1]].flatMap((one) => (one ? [one.id] : [])),
+  ).data?.facts;
   return (
     <Look
       name={frame.names[0] ?? frame.stem}
@@ -46,7 +51,7 @@ export function FrameLook({ frames, frame, picked, onStep, onPick, onClose }: Pr
         <LookFact name="label" value={label ?? ""} />
         <LookFact name="keywords" value={keywords.join(", ")} />
         {Object.values(RECORDED).map((fact) => (
-          <LookFact key={fact.name} name={fact.name} value={frame.facts ? fact.of(frame.facts) : ""} />
+          <LookFact key={fact.name} name={fact.name} value={facts ? fact.of(facts) : ""} />
         ))}
         <LookFact name="files" value={`${frame.names.map((name) => name.split(".").at(-1) ?? "").join(" + ")}, ${size(frame.bytes)}`} />
       </dl>

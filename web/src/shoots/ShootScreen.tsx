@@ -30,6 +30,7 @@ export function ShootScreen() {
   const pictures = useMemo(() => (frames ?? []).map((frame) => picture(frame, picked.has(String(frame.id)))), [frames, picked]);
   const shoot = found.data?.shoot;
   const all = () => {
+    if (!found.isWhole) return; // the first screen of them is not all
     setPicked(new Set((frames ?? []).map((frame) => String(frame.id))));
   };
   const none = () => {
