@@ -26,7 +26,7 @@ final readonly class HeldRepository
     private const HELD = "r.id AS frame_id, r.shoot_id, c.path, c.proven_at, c.state = 'proven' AND ".StoreRole::IN_USE.' AS is_there, '.StepRepository::TO_MEND.' AS comes_back, s.name AS store, i.asked_at AS since';
     private const COPY = ' JOIN intake i ON i.id = r.intake_id JOIN copy c ON c.file_id = f.id AND c.state '.CopyState::LIES_THERE.' JOIN store s ON s.id = c.store_id';
     /** Of several copies, and of several frames of the same bytes, one that is there, at the main store before others; else the earliest. */
-    private const BEST = StoreRole::IN_USE." DESC, c.state = 'proven' DESC, ".StepRepository::TO_MEND." DESC, s.role = 'main' DESC";
+    private const BEST = '8 * ('.StoreRole::IN_USE.")::int + 4 * (c.state = 'proven')::int + 2 * (".StepRepository::TO_MEND.")::int + (s.role = 'main')::int";
 
     /** Of the frame's files, and of those that are on their way. */
     private const ENDINGS = "(SELECT string_agg(e.ending, chr(10)) FROM (SELECT lower(f.ending) AS ending FROM file f WHERE f.frame_id = r.id UNION SELECT lower(substring(l.name FROM '\\.[^.]*$')) FROM receipt_line l WHERE l.frame_id = r.id AND l.outcome = 'waiting') e)";
@@ -64,16 +64,18 @@ final readonly class HeldRepository
     public function byPrint(array $prints): array
     {
         $held = [];
-        foreach ($this->rows('SELECT %s AS key, '.self::HELD.'
-            FROM original o
-            JOIN file f ON f.original_id = o.id
-            JOIN frame r ON r.id = o.frame_id'.self::COPY.'
-            WHERE o.quick_print = ANY(CAST(? AS text[]))
-            ORDER BY '.self::BEST.', o.id', 'o.quick_print', $prints) as [$key, $as]) {
-            $held[$key][$as->frame] ??= $as;
+        foreach ($this->rows('SELECT *
+            FROM (SELECT DISTINCT ON (o.quick_print, r.id) o.quick_print AS key, '.self::HELD.', '.self::BEST.' AS best, o.id AS original
+                FROM original o
+                JOIN file f ON f.original_id = o.id
+                JOIN frame r ON r.id = o.frame_id'.self::COPY.'
+                WHERE o.quick_print = ANY(CAST(? AS text[]))
+                ORDER BY o.quick_print, r.id, best DESC, o.id) t
+            ORDER BY best DESC, original', $prints) as [$key, $as]) {
+            $held[$key][] = $as;
         }
 
-        return array_map(array_values(...), $held);
+        return $held;
     }
 
     /**
@@ -84,12 +86,12 @@ final readonly class HeldRepository
     public function byExposure(array $identities): array
     {
         $held = [];
-        foreach ($this->rows('SELECT %s AS key, '.self::HELD.'
+        foreach ($this->rows('SELECT DISTINCT ON (r.exposure_identity) r.exposure_identity AS key, '.self::HELD.', '.self::BEST.' AS best
             FROM frame r
             JOIN file f ON f.frame_id = r.id'.self::COPY.'
             WHERE r.exposure_identity = ANY(CAST(? AS text[]))
-            ORDER BY '.self::BEST.', r.id, f.ending, f.id', 'r.exposure_identity', $identities) as [$key, $as]) {
-            $held[$key] ??= $as;
+            ORDER BY r.exposure_identity, best DESC, r.id, f.ending, f.id', $identities) as [$key, $as]) {
+            $held[$key] = $as;
         }
 
         return $held;
@@ -251,9 +253,9 @@ final readonly class HeldRepository
      *
      * @return iterable<array{string, HeldAs}>
      */
-    private function rows(string $query, string $key, array $keys): iterable
+    private function rows(string $query, array $keys): iterable
     {
-        foreach ([] === $keys ? [] : $this->database->fetchAllAssociative(\sprintf($query, $key), [self::all($keys)]) as $row) {
+        foreach ([] === $keys ? [] : $this->database->fetchAllAssociative($query, [self::all($keys)]) as $row) {
             yield [Row::word($row['key']), new HeldAs(Row::word($row['path']), substr(self::text($row, 'since'), 0, 10), Row::number($row['frame_id']), self::int($row, 'shoot_id'), true === $row['is_there'], self::text($row, 'store'), substr(self::text($row, 'proven_at'), 0, 10), true === $row['comes_back'])];
         }
     }
