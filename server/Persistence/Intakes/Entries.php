@@ -32,7 +32,10 @@ final readonly class Entries
                 FROM own, json_to_recordset(:files) AS j(line int, frame int, path text, kind text, bytes bigint, modified bigint, print text, original text, checksum text, size bigint, making text, written json, revision int, bears text, bears_jpeg text, bears_dng text, picture text, sha256 text, ending text, reason text, twin text, twin_agreed bigint, at timestamptz) JOIN frame f ON f.id = j.frame
                 ORDER BY j.frame, j.line) t),
         k AS MATERIALIZED (
-            SELECT r.file, r.checksum, nextval(pg_get_serial_sequence('copy', 'id'))::int AS copy, j.store, j.path, j.because, j.at FROM json_to_recordset(:copies) AS j(line int, store int, path text, because text, at timestamptz) JOIN r ON r.line = j.line),
+            SELECT t.*, nextval(pg_get_serial_sequence('copy', 'id'))::int AS copy FROM (
+                SELECT r.file, r.checksum, j.store, j.path, j.because, j.at
+                FROM ROWS FROM (json_to_recordset(:copies) AS (line int, store int, path text, because text, at timestamptz)) WITH ORDINALITY AS j(line, store, path, because, at, place) JOIN r ON r.line = j.line
+                ORDER BY r.file, j.place) t),
         o AS (INSERT INTO original (id, card_id, frame_id, path, kind, bytes, modified_at, quick_print, checksum) SELECT original_id, card_id, frame, path, kind, bytes, modified, print, original FROM r),
         f AS (INSERT INTO file (id, frame_id, original_id, making, ending, bytes, checksum, sha256, stamp_revision, written, bears, picture) SELECT file, frame, original_id, making, ending, size, checksum, sha256, revision, written, place, picture FROM r),
         c AS (INSERT INTO copy (id, file_id, store_id, path, state, checksum, proven_at, because) SELECT copy, file, store, path, CASE WHEN at IS NULL THEN 'owed' ELSE 'proven' END, CASE WHEN at IS NOT NULL THEN checksum END, at, because FROM k),

@@ -98,7 +98,9 @@ final readonly class StampEntries
         }
         $files = array_map(self::row(...), $done);
         $this->database->executeStatement('WITH r AS MATERIALIZED (SELECT nextval(pg_get_serial_sequence(\'file\', \'id\'))::int AS file, j.* FROM json_to_recordset(?) AS j('.self::FORM.")),
-             k AS MATERIALIZED (SELECT nextval(pg_get_serial_sequence('copy', 'id'))::int AS copy, r.file, j.* FROM json_to_recordset(?) AS j(".self::COPIES.') JOIN r ON r.frame = j.frame),
+             k AS MATERIALIZED (SELECT nextval(pg_get_serial_sequence('copy', 'id'))::int AS copy, t.* FROM (
+                SELECT r.file, j.* FROM ROWS FROM (json_to_recordset(?) AS (".self::COPIES.')) WITH ORDINALITY AS j(lacks, frame, ending, store, path, checksum, because, at, place) JOIN r ON r.frame = j.frame
+                ORDER BY r.file, j.place) t),
              f AS (INSERT INTO file (id, frame_id, making, ending, bytes, checksum, sha256, stamp_revision, written, bears) SELECT file, frame, making, ending, bytes, checksum, sha256, revision, written, bears FROM r),
              c AS (INSERT INTO copy (id, file_id, store_id, path, state, checksum, proven_at, because) SELECT copy, file, store, '.StepRepository::freePlace('store', 'k.path').", CASE WHEN at IS NULL THEN 'owed' ELSE 'proven' END, CASE WHEN at IS NOT NULL THEN checksum END, at, because FROM k)
              INSERT INTO proof (copy_id, checksum, holds, at) SELECT copy, checksum, true, at FROM k WHERE at IS NOT NULL", [json_encode($files, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), json_encode(self::copyRows($done, $stores), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
