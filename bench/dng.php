@@ -61,20 +61,28 @@ foreach (['real.cr2', 'demo.orw'] as $name) {
         return array_sum(array_map(static fn (Area $tile): int => strlen($coder->encode($mosaic->tile($tile, $pattern), $tiling->width, $tiling->height)), $tiling->tiles));
     };
     $encode(); // once to be compiled
-    $begun = microtime(true);
-    $size = $encode();
-    $ours = microtime(true) - $begun;
+    $ours = \INF;
+    $size = 0;
+    for ($turn = 0; $turn < 5; ++$turn) { // the best of five, of both: other programs use the processors, too
+        $begun = microtime(true);
+        $size = $encode();
+        $ours = min($ours, microtime(true) - $begun);
+    }
 
     file_put_contents("$place/pixels", $mosaic->samples);
     file_put_contents("$place/dump", "(0008,0016) UI =SecondaryCaptureImageStorage\n(0008,0018) UI 1.2.3\n(0028,0002) US 1\n(0028,0004) CS MONOCHROME2\n(0028,0010) US $mosaic->height\n(0028,0011) US $mosaic->width\n(0028,0100) US 16\n(0028,0101) US 16\n(0028,0102) US 15\n(0028,0103) US 0\n(7fe0,0010) OW =pixels\n");
     $run('dump2dcm', 'dump', 'in.dcm');
     $theirs = $least = \INF;
+    $smallest = '1';
     foreach (range(1, 7) as $predictor) {
-        $seconds = $timed(static fn () => $run('dcmcjpeg', '+el', '+sv', (string) $predictor, 'in.dcm', 'out.dcm'));
+        $run('dcmcjpeg', '+el', '+sv', (string) $predictor, 'in.dcm', 'out.dcm');
         clearstatcache();
         if ((int) filesize("$place/out.dcm") < $least) {
-            [$theirs, $least] = [$seconds, (int) filesize("$place/out.dcm")];
+            [$smallest, $least] = [(string) $predictor, (int) filesize("$place/out.dcm")];
         }
+    }
+    for ($turn = 0; $turn < 5; ++$turn) {
+        $theirs = min($theirs, $timed(static fn () => $run('dcmcjpeg', '+el', '+sv', $smallest, 'in.dcm', 'out.dcm')));
     }
     printf("%s, %.1f megapixels: coded in %.2f s, %.1f megapixels a second, %.2f MB; dcmtk, its smallest of seven: %.2f s, %.2f MB; ratio of time %.2f, of size %.2f; LibRaw decodes the raw in %.2f s\n", $name, $megapixels, $ours, $megapixels / $ours, $size / 1e6, $theirs, $least / 1e6, $theirs / $ours, $size / $least, $libRaw);
 

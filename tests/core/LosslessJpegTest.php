@@ -87,7 +87,7 @@ final class LosslessJpegTest extends TestCase
         }
         self::assertSame([0 => 1, 1 => 2, 2 => 2, 3 => 0, 4 => 0, 5 => 0, 6 => 0, 7 => 0, 8 => 1, 9 => 1, 10 => 0, 11 => 0, 12 => 0, 13 => 0, 14 => 0, 15 => 2, 16 => 1], Differences::byCategory($found));
         $code = HuffmanCode::of(Differences::byCategory($found));
-        $table = Differences::table($found, $code);
+        $table = Differences::table($code);
         $more = static fn (int $difference, int $category): string => decbin($table[$difference & 0xFFFF] >> 6 & (1 << $category) - 1);
         self::assertSame(['1', '0', '10', '0', '11111111', '11111111', '111111111111111', '0'], [$more(1, 1), $more(-1, 1), $more(2, 2), $more(-3, 2), $more(255, 8), $more(-256, 9), $more(32767, 15), $more(-32767, 15)]);
         self::assertSame($code->lengths[16], $table[32768] & 63);

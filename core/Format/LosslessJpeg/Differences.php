@@ -51,26 +51,25 @@ final class Differences
     }
 
     /**
-     * Code and further bits of each difference that occurs, as one number: the bits above the lowest six, their count in these.
+     * Code and further bits of each difference, as one number: the bits above the lowest six, their count in these; 0 where its
+     * category has no code. The differences of a category follow each other, and so do their bits: those above 0, and those
+     * below 0, which are written less one (F.1.2.1.1).
      *
-     * @param array<int, int> $found difference => how often
-     *
-     * @return array<int, int>
+     * @return list<int>
      */
-    public static function table(array $found, HuffmanCode $code): array
+    public static function table(HuffmanCode $code): array
     {
-        $categories = self::categories();
-        $table = array_fill(0, 0x10000, 0);
-        foreach ($found as $difference => $often) {
-            if (0 !== $often) {
-                $category = $categories[$difference];
-                $more = 16 === $category ? 0 : $category; // 32,768 needs no further bits (H.1.2.2)
-                $bits = ($difference >= 0x8000 ? $difference - 1 : $difference) & (1 << $more) - 1;
-                $table[$difference] = ($code->codes[$category] << $more | $bits) << 6 | ($code->lengths[$category] + $more);
-            }
+        $above = $below = [];
+        for ($category = 15; $category > 0; --$category) {
+            $many = 1 << $category - 1;
+            $entry = ($code->codes[$category] ?? 0) << $category + 6 | ($code->lengths[$category] ?? 0) + $category;
+            $hasCode = isset($code->codes[$category]);
+            $above[] = $hasCode ? range($entry + ($many << 6), $entry + ((2 * $many - 1) << 6), 64) : array_fill(0, $many, 0);
+            $below[] = $hasCode ? range($entry, $entry + (($many - 1) << 6), 64) : array_fill(0, $many, 0);
         }
+        $single = static fn (int $category): int => isset($code->codes[$category]) ? $code->codes[$category] << 6 | $code->lengths[$category] : 0; // 32,768 needs no further bits (H.1.2.2)
 
-        return $table;
+        return array_merge([$single(0)], ...array_reverse($above), ...[[$single(16)]], ...$below);
     }
 
     /**

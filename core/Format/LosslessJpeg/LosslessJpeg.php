@@ -9,6 +9,13 @@ final readonly class LosslessJpeg
 {
     private const TRIED_LINES = 8;
 
+    /** From so many lines on, one of so many is counted for the code: the others are much like it. */
+    private const MANY_LINES = 64;
+    private const COUNTED = 4;
+
+    /** Predictors that are tried on each tile, of those that suit the picture best. */
+    private const KEPT = 2;
+
     /**
      * @param list<Arrangement> $arrangements of which the smallest is taken
      * @param list<Predictor>   $predictors
@@ -18,21 +25,23 @@ final readonly class LosslessJpeg
     }
 
     /**
-     * One arrangement for all tiles of a picture: the one that makes these samples smallest.
+     * For all tiles of a picture: the arrangement that makes these samples smallest, and the predictors that do so with it, of which
+     * each tile takes its own.
      *
      * @param string $samples uint16 LE, row major, $width x $height
      */
     public function settledOn(string $samples, int $width, int $height): self
     {
-        [$best, $least] = [$this->arrangements[0], \INF];
+        [$best, $least, $bits] = [$this->arrangements[0], \INF, []];
         foreach ($this->arrangements as $arrangement) {
-            $size = $arrangement->fits($width, $height) ? $this->best(Lines::of($samples, $width, $height, $arrangement))[1] : \INF;
-            if ($size < $least) {
-                [$best, $least] = [$arrangement, $size];
+            $sizes = $arrangement->fits($width, $height) ? $this->bits(Lines::of($samples, $width, $height, $arrangement)) : [\INF];
+            if (min($sizes) < $least) {
+                [$best, $least, $bits] = [$arrangement, min($sizes), $sizes];
             }
         }
+        asort($bits);
 
-        return new self([$best], $this->predictors);
+        return new self([$best], [] === $bits ? $this->predictors : array_map(fn (int $one): Predictor => $this->predictors[$one], \array_slice(array_keys($bits), 0, self::KEPT)));
     }
 
     /**
@@ -44,22 +53,34 @@ final readonly class LosslessJpeg
     {
         $arrangement = \count($this->arrangements) > 1 ? $this->settledOn($samples, $width, $height)->arrangements[0] : $this->arrangements[0];
         $lines = Lines::of($samples, $width, $height, $arrangement->fits($width, $height) ? $arrangement : new Arrangement());
-        $predictor = \count($this->predictors) > 1 ? $this->best($lines)[0] : $this->predictors[0];
+        $predictor = \count($this->predictors) > 1 ? $this->best($lines) : $this->predictors[0];
         [$coded, $found, $above] = [[], array_fill(0, 0x10000, 0), null];
-        foreach ($lines->fours as $line) {
+        $each = \count($lines->fours) < self::MANY_LINES ? 1 : self::COUNTED;
+        foreach ($lines->fours as $y => $line) {
             $coded[] = $differences = $predictor->differences($line, $above, $lines->components);
-            Differences::count($differences, $lines->width, $found);
+            if (0 === $y % $each) {
+                Differences::count($differences, $lines->width, $found);
+            }
             $above = $line;
         }
-        $code = HuffmanCode::of(Differences::byCategory($found));
+        // Of lines that were not counted, any category may come.
+        $code = HuffmanCode::of(array_map(static fn (int $often): int => 1 === $each ? $often : $often + 1, Differences::byCategory($found)));
 
-        return self::header($lines, $predictor, $code).Differences::bits($coded, $lines->width, Differences::table($found, $code))."\xFF\xD9";
+        return self::header($lines, $predictor, $code).Differences::bits($coded, $lines->width, Differences::table($code))."\xFF\xD9";
     }
 
-    /** @return array{Predictor, float} judged by some lines out of all parts; and bits a sample, by the entropy of the differences' categories */
-    private function best(Lines $lines): array
+    /** Judged by some lines out of all parts. */
+    private function best(Lines $lines): Predictor
     {
-        [$best, $least] = [$this->predictors[0], \INF];
+        $bits = $this->bits($lines);
+
+        return $this->predictors[(int) array_search(min($bits), $bits, true)];
+    }
+
+    /** @return non-empty-list<float> predictor by predictor, bits a sample, by the entropy of the differences' categories */
+    private function bits(Lines $lines): array
+    {
+        $sizes = [];
         foreach ($this->predictors as $predictor) {
             $found = array_fill(0, 0x10000, 0);
             for ($i = 0, $count = \count($lines->fours); $i < min($count, self::TRIED_LINES); ++$i) {
@@ -71,12 +92,10 @@ final readonly class LosslessJpeg
             foreach ($categories as $category => $often) {
                 $bits += $often * (max(1.0, -log($often / $all, 2)) + $category % 16);
             }
-            if ($bits / $all < $least) {
-                [$best, $least] = [$predictor, $bits / $all];
-            }
+            $sizes[] = $bits / $all;
         }
 
-        return [$best, $least];
+        return [] === $sizes ? [\INF] : $sizes;
     }
 
     /** What stands before the coded samples: SOI, SOF3, DHT, SOS (B.2.2 to B.2.4). */
