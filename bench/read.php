@@ -41,7 +41,7 @@ $timed = static function (string $command): float {
     return (hrtime(true) - $start) / 1e9;
 };
 $ledger = escapeshellarg(dirname(__DIR__).'/bin/ledger');
-$ours = $theirs = INF;
+$ours = $theirs = \INF;
 for ($turn = 0; $turn < 3; ++$turn) { // turn by turn, and the best of each
     $ours = min($ours, $timed("$ledger read --json $some"));
     $theirs = min($theirs, $timed("exiftool -fast2 -json $some"));

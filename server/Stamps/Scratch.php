@@ -35,12 +35,8 @@ final class Scratch
 
     private function clear(): void
     {
-        foreach ([...self::in($this->onDisk()), ...self::in($this->inMemory())] as $left) {
-            if (self::isOver($left)) {
-                array_map(static fn (string $file): bool => @unlink($file), self::in($left));
-                @rmdir($left);
-            }
-        }
+        MemoryDrive::clear($this->onDisk(), '');
+        MemoryDrive::clear($this->inMemory(), '');
     }
 
     private function onDisk(): string
@@ -51,15 +47,6 @@ final class Scratch
     private function inMemory(): string
     {
         return MemoryDrive::PLACE.'/velvet-scratch-'.hash('xxh64', $this->home->path);
-    }
-
-    /** Whether its process has ended; another may have its number since (proc(5): a process's folder is as old as it is). */
-    private static function isOver(string $folder): bool
-    {
-        $process = '/proc/'.(int) basename($folder);
-        clearstatcache();
-
-        return !is_dir($process) || (int) @filectime($process) > (int) @filemtime($folder) + 60;
     }
 
     /** @return list<string> hidden ones too: a writer's temporary files are */

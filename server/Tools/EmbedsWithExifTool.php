@@ -149,7 +149,9 @@ final class EmbedsWithExifTool implements Embeds
     private function folder(): string
     {
         if (null === $this->folder) {
-            $this->folder = (MemoryDrive::with(self::MOST) ?? sys_get_temp_dir()).'/velvet-stamps-'.getmypid().'-'.bin2hex(random_bytes(4));
+            $in = MemoryDrive::with(self::MOST) ?? sys_get_temp_dir();
+            MemoryDrive::clear($in, 'velvet-stamps-');
+            $this->folder = $in.'/velvet-stamps-'.getmypid().'-'.bin2hex(random_bytes(4));
             mkdir($this->folder, 0o700);
         }
 

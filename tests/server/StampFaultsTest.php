@@ -320,12 +320,16 @@ final class StampFaultsTest extends LedgerTestCase
         file_put_contents($home->path.'/scratch/999999999-dead/.velvet-1.part', 'a writer of it was killed');
         @mkdir($home->path.'/scratch/'.getmypid().'-before', 0o700, true); // of another that had our number
         touch($home->path.'/scratch/'.getmypid().'-before', time() - 100 * 86_400);
+        @mkdir($home->path.'/photos');
+        file_put_contents($home->path.'/photos/1', 'nobody\'s to take away');
+        symlink($home->path.'/photos', $home->path.'/scratch/999999998-link');
         $scratch = new Scratch($home);
         [$first, $second] = [$scratch->path('.a'), $scratch->path('.a')];
         self::assertNotSame($first, $second);
         file_put_contents($first, 'made');
         self::assertDirectoryDoesNotExist($home->path.'/scratch/999999999-dead');
         self::assertDirectoryDoesNotExist($home->path.'/scratch/'.getmypid().'-before');
+        self::assertFileExists($home->path.'/photos/1', 'through a link nothing is cleared');
         unset($scratch);
         self::assertFileDoesNotExist($first);
     }
