@@ -101,16 +101,18 @@ final class Copying
             if (!isset($outstanding[$name])) {
                 $before = null === $order->after ? null : ($done[$order->after] ?? null);
                 $done[$name] = $copied = $this->publish($order, $this->written[$name], $this->read[$name] ?? [], null === $before ? null : $before->failed[array_key_first($before->order->targets)] ?? null);
-                foreach ($copied->copies as $copy) {
-                    $folders[\dirname($copy->path)] = true;
+                foreach ($copied->copies as $store => $copy) {
+                    $folders[\dirname($copy->path)] = $store;
                 }
                 unset($this->orders[$name], $this->written[$name], $this->read[$name]);
                 $this->bytes -= $order->source->bytes;
             }
         }
 
-        foreach (array_keys($folders) as $folder) {
+        foreach ($folders as $folder => $store) {
+            $since = hrtime(true);
             LastingFolders::flush($folder);
+            $this->timings->wrote($store, $since);
         }
 
         return array_values($done);
@@ -172,6 +174,7 @@ final class Copying
             if (isset($failed[$store])) {
                 continue;
             }
+            $since = hrtime(true);
             try {
                 if (null !== $because ??= $failed[$first] ?? null) {
                     throw $because;
@@ -183,6 +186,8 @@ final class Copying
             } catch (CouldNot $failure) {
                 @unlink($target->temporary);
                 $failed[$store] = $failure;
+            } finally {
+                $this->timings->wrote($store, $since);
             }
         }
 

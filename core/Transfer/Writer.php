@@ -34,7 +34,9 @@ final readonly class Writer
             $written = $this->pass($order, $in, $outs, $moved, $timings);
             $keepsTime = $outs->close($order->source->modifiedAt);
             foreach ($order->source->bytes < self::FLUSHED_ALONE ? [] : array_keys($keepsTime) as $store) {
+                $since = hrtime(true);
                 $this->medium->startFlush($order->targets[$store]->temporary);
+                $timings->wrote($store, $since);
             }
 
             return new WrittenFile($written['checksum'], $written['print'], $written['sha256'], $keepsTime, $outs->failed());
