@@ -344,13 +344,14 @@ final class RunsTest extends LedgerTestCase
     }
 
     /** What happened to it is mended, and the command is given again; or a new intake is begun on a desk. */
-    #[TestWith([true])]
-    #[TestWith([false])]
-    public function testAnIntakeThatAFaultOfTheStoreStoppedIsGoneOnWithByTheNext(bool $command): void
+    #[TestWith([true, 2])]
+    #[TestWith([false, 2])]
+    #[TestWith([false, 1])]
+    public function testAnIntakeThatAFaultOfTheStoreStoppedIsGoneOnWithByTheNext(bool $command, int $place): void
     {
         $this->card_('CARD', 1, 2, 3);
         $intake = $this->start('CARD')->id();
-        $clock = new CuttingClock(2, fn () => rename($this->store->path, $this->store->path.'.away'));
+        $clock = new CuttingClock($place, fn () => rename($this->store->path, $this->store->path.'.away'));
         self::getContainer()->set('clock', $clock);
         self::assertSame(IntakeState::Stopped, $this->bringOn($intake)->state());
         rename($this->store->path.'.away', $this->store->path);

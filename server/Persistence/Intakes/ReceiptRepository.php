@@ -221,6 +221,11 @@ final readonly class ReceiptRepository
      */
     public function settlePromises(): void
     {
+        // A run that was cut off before it read the ends of its files: they are those that the same card has there since.
+        $this->ledger->getConnection()->executeStatement("UPDATE receipt_line l SET quick_print = o.quick_print
+            FROM intake i, original o
+            WHERE i.id = l.intake_id AND i.state = 'stopped' AND l.outcome = 'waiting' AND l.quick_print IS NULL AND NOT l.again
+            AND o.card_id = i.card_id AND (o.path, o.bytes, o.modified_at) = (l.path, l.bytes, l.modified_at)");
         $settled = $this->ledger->getConnection()->fetchFirstColumn(
             "WITH settled AS (
                 UPDATE receipt_line l SET outcome = 'held', reason = 'held since ' || to_char(now(), 'Dy FMDD FMMonth YYYY') || ' as ' || (SELECT c.path FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id AND c.state ".CopyState::LIES_THERE." WHERE o.quick_print = l.quick_print ORDER BY o.id, c.id LIMIT 1)
