@@ -217,7 +217,7 @@ final class RunsTest extends LedgerTestCase
         copy($this->reader->path.'/CARD/DCIM/100ORREL/ORL_0001.JPG', $named);
         touch($named, (int) filemtime($this->reader->path.'/CARD/DCIM/100ORREL/ORL_0001.JPG'));
         $this->bringIn('CARD');
-        self::assertSame([Outcome::BroughtIn, Outcome::Waiting, Outcome::Waiting, Outcome::Held, Outcome::BroughtIn, Outcome::BroughtIn], $this->outcomes());
+        self::assertSame([Outcome::BroughtIn, Outcome::Held, Outcome::Held, Outcome::Held, Outcome::BroughtIn, Outcome::BroughtIn], $this->outcomes());
         $there = array_values(array_filter(FolderNames::in(\dirname($named)), static fn (string $name): bool => str_ends_with($name, '.jpg')));
         $known = $this->ledger()->getConnection()->fetchFirstColumn("SELECT path FROM copy WHERE state = 'proven' ORDER BY path");
         self::assertSame($known, array_map(static fn (string $name): string => '2026/2026-05-04/'.$name, $there), 'every file there is the ledger\'s');
