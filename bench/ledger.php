@@ -50,7 +50,7 @@ $asked = [
     'the last number in a shoot' => static fn () => $names->lastNumberInShoot('2026/shoot 7', '2025-01-15', 'shoot 7'),
     'the last number on a day' => static fn () => $names->lastNumberOnDay('2025-01-15'),
     'the last number running on' => static fn () => $names->lastNumberRunning(),
-    'the names in a folder of 222 frames' => static fn () => $names->inFolder('2026/shoot 7'),
+    'the names in a folder of 223 frames' => static fn () => $names->inFolder('2026/shoot 7'),
     'what is promised of a card' => static fn () => $held->promisedOf('volume 1'),
 ];
 $most = 0.0;
