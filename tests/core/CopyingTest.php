@@ -52,6 +52,35 @@ final class CopyingTest extends TestCase
         self::assertTrue($this->copying->isEmpty());
     }
 
+    /** A sidecar goes with its raw: settled when both are read back, and named only where the raw was. */
+    public function testWhatGoesWithAFileIsNamedAfterItOrNotAtAll(): void
+    {
+        $this->start(1);
+        $this->along(1);
+        $this->readsBack->atATime = 3;
+        self::assertSame([], $this->copying->settle(false));
+        self::assertNotContains('1.jpg', $this->names($this->main), 'the raw is read back at both, its sidecar at one');
+        [$raw, $sidecar] = $this->copying->settle(true);
+        self::assertSame([1, -1, 1], [$raw->order->name, $sidecar->order->name, $sidecar->order->after]);
+        self::assertSame([['1.jpg', '1.xmp'], ['1.jpg', '1.xmp']], [$this->names($this->main), $this->names($this->mirror)]);
+        self::assertStringEqualsFile($this->mirror->path.'/1.xmp', 'what is said of 1');
+
+        $this->readsBack->says[$this->main->path.'/.2.jpg.i7-3.part'] = ReadBack::failed('it gave an input error');
+        $this->start(2);
+        $this->along(2);
+        foreach ($this->settleAll() as $copied) {
+            self::assertSame([[], [self::MAIN, self::MIRROR]], [$copied->copies, array_keys($copied->failed)]);
+        }
+        self::assertNotContains('2.xmp', [...$this->names($this->main), ...$this->names($this->mirror)]);
+
+        $this->main->put('3.xmp', "somebody else's");
+        $this->start(3);
+        $this->along(3);
+        self::assertSame([[3, []], [-3, [self::MAIN, self::MIRROR]]], array_map(static fn (Copied $copied): array => [$copied->order->name, array_keys($copied->failed)], $this->settleAll()), 'the raw comes without it');
+        self::assertStringEqualsFile($this->main->path.'/3.xmp', "somebody else's");
+        self::assertSame([], array_filter([...$this->names($this->main), ...$this->names($this->mirror)], static fn (string $name): bool => str_ends_with($name, '.part')));
+    }
+
     public function testAFileWaitsForTheSlowerOfItsStores(): void
     {
         $this->start(1);
@@ -163,6 +192,23 @@ final class CopyingTest extends TestCase
         self::assertSame([[], [], [], true], [$this->names($this->main), $this->names($this->mirror), $this->readsBack->asked, $this->copying->isEmpty()]);
         $this->start(4);
         self::assertCount(1, $this->copying->settle(true));
+    }
+
+    private function along(int $name): void
+    {
+        $to = [self::MAIN => $this->main->path."/$name.xmp", self::MIRROR => $this->mirror->path."/$name.xmp"];
+        $this->copying->start(OrderTo::places(-$name, SourceFile::ofText("$name.xmp", "what is said of $name"), $to)->after($name), static fn (int $bytes) => null);
+    }
+
+    /** @return list<Copied> */
+    private function settleAll(): array
+    {
+        $all = [];
+        while (!$this->copying->isEmpty()) {
+            array_push($all, ...$this->copying->settle(true));
+        }
+
+        return $all;
     }
 
     private function start(int $number, Care $care = new Care()): void
