@@ -16,7 +16,6 @@ use VelvetLedger\Core\Transfer\Task;
 use VelvetLedger\Core\Transfer\WriterMark;
 use VelvetLedger\Server\Persistence\Lock;
 use VelvetLedger\Server\Persistence\Locks;
-use VelvetLedger\Server\Stores\Stores;
 
 /**
  * Copies a few pictures of a card to any folder that may be picked, under their names on the card, read back as every copy
@@ -28,7 +27,7 @@ final readonly class CopiesApart
     public const MOST = 60;
     private const KEPT = 3600;
 
-    public function __construct(private Readers $readers, private CardReadings $readings, private SourceFolders $folders, private Copier $copier, private Locks $locks, private CacheItemPoolInterface $cache, private Stores $stores)
+    public function __construct(private Readers $readers, private CardReadings $readings, private SourceFolders $folders, private Copier $copier, private Locks $locks, private CacheItemPoolInterface $cache)
     {
     }
 
@@ -47,11 +46,6 @@ final readonly class CopiesApart
         foreach ([$volume, ...$this->readers->volumes()] as $card) {
             if (FolderNames::isWithin($real, [$card->path])) {
                 throw CouldNotCopyApart::ontoACard($card->label());
-            }
-        }
-        foreach ($this->stores->all() as $store) {
-            if (FolderNames::isWithin($real, [$this->stores->at($store)->path])) {
-                throw CouldNotCopyApart::intoAStore($store->name());
             }
         }
         if ([] === $frames || \count($frames) > self::MOST) {

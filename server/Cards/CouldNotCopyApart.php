@@ -18,11 +18,6 @@ final class CouldNotCopyApart extends \RuntimeException implements CouldNot
         return new self("That folder is on the card $label. Nothing is ever written to a card.");
     }
 
-    public static function intoAStore(string $store): self
-    {
-        return new self("That folder is in the store $store, where every file is the ledger's: what is copied apart there would be nobody's. Pick one beside it, or bring the pictures in.");
-    }
-
     public static function tooMany(int $most): self
     {
         return new self("Pick 1 to $most frames to copy. What is more is brought in.");
