@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 /*
  * Writes what the server's answers look like, from the classes in server/View and those of the core that they carry: what is
- * said of a shape is said once. As TypeScript's types, and as schemas (valibot) that an answer is held against.
- * "php ops/types.php types" or "schemas" prints it, "php ops/types.php types FILE" writes it.
+ * said of a shape is said once. As TypeScript's types, and as schemas (valibot) that an answer is held against: a pair of files
+ * for each folder of server/View, one for what several of them carry, and one that has them all.
+ * "php ops/types.php FOLDER" writes them there, see bin/ledger types.
  */
 
 use Symfony\Component\TypeInfo\Type;
@@ -28,8 +29,17 @@ final class TypeScriptOfViews
     /** @var array<string, string> name => schema, each after those that it is made of */
     private array $schemas = [];
 
-    /** @var array<string, true> names that stand in web/src/api/standingOrder.ts */
-    private array $imported = [];
+    /** @var array<string, array<string, true>> name => names that it is made of */
+    private array $carries = [];
+
+    /** @var array<string, string> name of a view => its folder, as its files are called */
+    private array $parts = [];
+
+    /** @var array<string, array<string, true>> name => names of web/src/api/standingOrder.ts in it */
+    private array $orders = [];
+
+    /** What is being read, and so carries what is named next. */
+    private string $reading = '';
 
     private readonly TypeResolver $resolver;
 
@@ -38,45 +48,97 @@ final class TypeScriptOfViews
         $this->resolver = TypeResolver::create();
     }
 
-    public function types(): string
+    /** @return array<string, string> path => text */
+    public function files(): array
     {
         $this->read();
-        ksort($this->written);
+        $parts = $this->divided();
+        $files = [];
+        foreach ($parts as $part => $names) {
+            $types = implode("\n", array_map(fn (string $name): string => $this->written[$name], $names));
+            $files["views/$part.ts"] = self::HEAD.$this->imports($types, $parts, $part, false)."\n".$types;
+            $schemas = implode("\n", array_map(fn (string $name): string => $this->schemas[$name], array_values(array_intersect(array_keys($this->schemas), $names))));
+            $files["schemas/$part.ts"] = self::HEAD.$this->imports($schemas, $parts, $part, true)."\n".$schemas;
+        }
+        foreach (['views', 'schemas'] as $kind) {
+            $files["$kind.ts"] = self::HEAD.implode('', array_map(static fn (string $part): string => "export * from \"./$kind/$part\";\n", array_keys($parts)));
+        }
 
-        return self::HEAD.$this->import()."\n".implode("\n", $this->written);
-    }
-
-    public function schemas(): string
-    {
-        $this->read();
-
-        return self::HEAD."import * as v from \"valibot\";\nimport { given, list, type Schema } from \"./checks\";\n".$this->import()."import type * as views from \"./views\";\n\n".implode("\n", $this->schemas);
+        return $files;
     }
 
     private function read(): void
     {
-        $files = glob(dirname(__DIR__).'/server/View/*View.php');
+        $files = glob(dirname(__DIR__).'/server/View/*/*View.php');
         foreach (false === $files ? [] : $files as $file) {
-            $class = 'VelvetLedger\Server\View\\'.basename($file, '.php');
+            $folder = basename(dirname($file));
+            $class = 'VelvetLedger\Server\View\\'.$folder.'\\'.basename($file, '.php');
             if (class_exists($class)) {
-                $this->name(new ReflectionClass($class));
+                $this->parts[$this->name(new ReflectionClass($class))] = strtolower($folder);
             }
         }
-        ksort($this->imported);
+        ksort($this->written);
     }
 
-    private function import(): string
+    /**
+     * A view is in the part of its folder, what it carries of the core as well; what several parts carry is shared by them.
+     *
+     * @return array<string, list<string>> part => names
+     */
+    private function divided(): array
     {
-        return [] === $this->imported ? '' : 'import type { '.implode(', ', array_keys($this->imported))." } from \"./standingOrder\";\n";
+        $of = array_map(static fn (string $part): array => [$part => true], $this->parts);
+        do {
+            $before = $of;
+            foreach ($this->carries as $name => $carried) {
+                foreach (array_diff(array_keys($carried), array_keys($this->parts)) as $one) {
+                    $of[$one] = ($of[$one] ?? []) + ($of[$name] ?? []);
+                }
+            }
+        } while ($before !== $of);
+        $parts = [];
+        foreach (array_keys($this->written) as $name) {
+            $parts[1 === count($of[$name]) ? array_key_first($of[$name]) : 'shared'][] = $name;
+        }
+        ksort($parts);
+
+        return $parts;
+    }
+
+    /** @param array<string, list<string>> $parts */
+    private function imports(string $text, array $parts, string $mine, bool $areSchemas): string
+    {
+        $carried = $orders = [];
+        foreach ($parts[$mine] as $name) {
+            $carried += $this->carries[$name] ?? [];
+            $orders += $this->orders[$name] ?? [];
+        }
+        ksort($orders);
+        $lines = [];
+        if ($areSchemas) {
+            $checks = array_filter(['given', 'list'], static fn (string $check): bool => 1 === preg_match('/\b'.$check.'[<(]/', $text));
+            $lines[] = "import * as v from \"valibot\";\nimport { ".implode(', ', [...$checks, 'type Schema'])." } from \"../checks\";\n";
+        }
+        $lines[] = [] === $orders ? '' : 'import type { '.implode(', ', array_keys($orders))." } from \"../standingOrder\";\n";
+        $lines[] = $areSchemas ? "import type * as views from \"../views/$mine\";\n" : '';
+        foreach (array_diff_key($parts, [$mine => true]) as $part => $names) {
+            $needed = array_intersect($names, array_keys($carried));
+            $lines[] = [] === $needed ? '' : 'import '.($areSchemas ? '' : 'type ').'{ '.implode(', ', $needed)." } from \"./$part\";\n";
+        }
+
+        return implode('', $lines);
     }
 
     /** @param ReflectionClass<object> $class */
     private function name(ReflectionClass $class): string
     {
         $name = preg_replace('/View$/', '', $class->getShortName()) ?? '';
+        $this->carries[$this->reading][$name] = true;
         if (!isset($this->written[$name])) {
+            [$before, $this->reading] = [$this->reading, $name];
             $this->written[$name] = ''; // it may name itself
             $this->written[$name] = is_subclass_of($class->getName(), UnitEnum::class) ? $this->choices($name, new ReflectionEnum($class->getName())) : $this->fields($name, $class);
+            $this->reading = $before;
         }
 
         return $name;
@@ -100,7 +162,7 @@ final class TypeScriptOfViews
             $as = $property->getAttributes(WrittenAs::class)[0] ?? null;
             if (null !== $as) {
                 $type = $as->newInstance()->type;
-                $this->imported[rtrim($type, '[]')] = true;
+                $this->orders[$name][rtrim($type, '[]')] = true;
                 $check = "given<$type>()";
             } else {
                 $check = $this->check($this->resolver->resolve($property));
@@ -173,7 +235,8 @@ final class TypeScriptOfViews
     }
 }
 
-$views = new TypeScriptOfViews();
-$text = 'schemas' === ($argv[1] ?? '') ? $views->schemas() : $views->types();
-$file = $argv[2] ?? null;
-null === $file ? print $text : file_put_contents($file, $text);
+$folder = rtrim($argv[1] ?? throw new LogicException('Say in which folder they are to be written.'), '/');
+foreach ((new TypeScriptOfViews())->files() as $path => $text) {
+    is_dir(dirname("$folder/$path")) || mkdir(dirname("$folder/$path"), 0o777, true);
+    file_put_contents("$folder/$path", $text);
+}

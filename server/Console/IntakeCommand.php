@@ -25,7 +25,7 @@ use VelvetLedger\Server\Intake\StopIntake;
 use VelvetLedger\Server\Persistence\Intakes\Intake;
 use VelvetLedger\Server\Persistence\Intakes\IntakeState;
 use VelvetLedger\Server\Persistence\Intakes\RunsElsewhere;
-use VelvetLedger\Server\View\ReceiptView;
+use VelvetLedger\Server\View\Receipts\ReceiptView;
 use VelvetLedger\Server\Work\DoesAfterwards;
 
 /**

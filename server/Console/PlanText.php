@@ -15,8 +15,8 @@ use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Size;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Stores\Store;
-use VelvetLedger\Server\View\PlannedShootView;
-use VelvetLedger\Server\View\TotalsView;
+use VelvetLedger\Server\View\Desk\PlannedShootView;
+use VelvetLedger\Server\View\Desk\TotalsView;
 
 /** A plan as text for a terminal, or as JSON for another program. */
 final class PlanText

@@ -22,8 +22,8 @@ use VelvetLedger\Server\Persistence\Copies\ProvingRepository;
 use VelvetLedger\Server\Persistence\Copies\ProvingRow;
 use VelvetLedger\Server\Persistence\Copies\ProvingState;
 use VelvetLedger\Server\Stores\Stores;
-use VelvetLedger\Server\View\BadCopyView;
-use VelvetLedger\Server\View\ProvingView;
+use VelvetLedger\Server\View\Stores\BadCopyView;
+use VelvetLedger\Server\View\Stores\ProvingView;
 
 /** Proves stores again. Ends with 0 when all copies are as the ledger has them and every file has as many as its order asks for, with 1 when not, with 2 when a store could not be proven. */
 #[AsCommand('prove', 'Read the copies at STORE again, or at all stores that are there, and compare them with the ledger.')]

@@ -11,8 +11,8 @@ use VelvetLedger\Server\Persistence\Intakes\Intake;
 use VelvetLedger\Server\Persistence\Intakes\ReceiptLine;
 use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
 use VelvetLedger\Server\Stores\Stores;
-use VelvetLedger\Server\View\ReceiptLineView;
-use VelvetLedger\Server\View\ReceiptView;
+use VelvetLedger\Server\View\Receipts\ReceiptLineView;
+use VelvetLedger\Server\View\Receipts\ReceiptView;
 
 /** A receipt as text for a terminal, or as JSON for another program. */
 final readonly class ReceiptText

@@ -13,7 +13,7 @@ use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Size;
 use VelvetLedger\Server\Pages\StoresPage;
 use VelvetLedger\Server\Persistence\Copies\CopyRepository;
-use VelvetLedger\Server\View\StorePageView;
+use VelvetLedger\Server\View\Stores\StorePageView;
 
 /** Lists the stores. Ends with 0 when all are there, nothing is owed and nothing is bad, and every file has as many proven copies as its order asks for; else with 1. */
 #[AsCommand('stores', 'List the stores: what they hold, and what they are owed.')]

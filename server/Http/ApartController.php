@@ -13,7 +13,7 @@ use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Server\Cards\CopiesApart;
 use VelvetLedger\Server\Cards\Readers;
-use VelvetLedger\Server\View\ApartView;
+use VelvetLedger\Server\View\Cards\ApartView;
 use VelvetLedger\Server\Work\CopyApart;
 
 /** A look without consequence: a few pictures of a card, copied to a folder; and how far that is. */

@@ -12,9 +12,9 @@ use VelvetLedger\Server\Pages\DayBookChain;
 use VelvetLedger\Server\Persistence\DayBook\DayBookKind;
 use VelvetLedger\Server\Persistence\DayBook\DayBookQuery;
 use VelvetLedger\Server\Persistence\DayBook\DayBookRepository;
-use VelvetLedger\Server\View\DayBookEntryView;
-use VelvetLedger\Server\View\DayBookView;
-use VelvetLedger\Server\View\SubjectView;
+use VelvetLedger\Server\View\Book\DayBookEntryView;
+use VelvetLedger\Server\View\Book\DayBookView;
+use VelvetLedger\Server\View\Book\SubjectView;
 
 /** The day book: a page of it, or all of it as a table. */
 final readonly class DayBookController

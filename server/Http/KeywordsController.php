@@ -13,8 +13,8 @@ use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Server\Persistence\Stamps\KeywordRepository;
 use VelvetLedger\Server\Stamps\Vocabulary;
-use VelvetLedger\Server\View\CompletionView;
-use VelvetLedger\Server\View\KeywordsView;
+use VelvetLedger\Server\View\Stamps\CompletionView;
+use VelvetLedger\Server\View\Stamps\KeywordsView;
 use VelvetLedger\Server\Work\WriteStamps;
 
 /** The vocabulary: its words, those that complete what is typed, and its changes; frames that these touch are stamped anew in the background. */

@@ -16,7 +16,7 @@ use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Server\Orders\OrderBook;
 use VelvetLedger\Server\Persistence\Orders\UseRepository;
-use VelvetLedger\Server\View\SavedOrderView;
+use VelvetLedger\Server\View\Book\SavedOrderView;
 
 /** Standing orders: all of them, saving, dropping, the default, and each as a file to take elsewhere. */
 final readonly class OrdersController

@@ -18,10 +18,10 @@ use VelvetLedger\Server\Persistence\Shoots\ShootSums;
 use VelvetLedger\Server\Stores\FramePictures;
 use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Tools\CouldNotMakePicture;
-use VelvetLedger\Server\View\ShootPageView;
-use VelvetLedger\Server\View\ShootsView;
-use VelvetLedger\Server\View\ShootView;
-use VelvetLedger\Server\View\YearView;
+use VelvetLedger\Server\View\Shoots\ShootPageView;
+use VelvetLedger\Server\View\Shoots\ShootsView;
+use VelvetLedger\Server\View\Shoots\ShootView;
+use VelvetLedger\Server\View\Shoots\YearView;
 use VelvetLedger\Server\Work\Sights;
 
 /** Shoots: a page of them, one with its frames, and the frames' pictures from the store that they were brought in to. */

@@ -15,7 +15,7 @@ use VelvetLedger\Server\Orders\Stationery;
 use VelvetLedger\Server\Stamps\SlipBook;
 use VelvetLedger\Server\Stores\StoreFolders;
 use VelvetLedger\Server\Stores\Stores;
-use VelvetLedger\Server\View\StoreFoldersView;
+use VelvetLedger\Server\View\Stores\StoreFoldersView;
 
 /** Stationery: patterns, sets of subfolders and kinds of work; and the folders of the main store, to choose one from. */
 final readonly class StationeryController

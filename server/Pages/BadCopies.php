@@ -8,7 +8,7 @@ use VelvetLedger\Server\Copies\CopiesOnCards;
 use VelvetLedger\Server\Persistence\Copies\CopyRepository;
 use VelvetLedger\Server\Persistence\Copies\CopyRow;
 use VelvetLedger\Server\Stores\Stores;
-use VelvetLedger\Server\View\BadCopyView;
+use VelvetLedger\Server\View\Stores\BadCopyView;
 
 /** Copies that are missing or different, and where there are good ones. */
 final readonly class BadCopies

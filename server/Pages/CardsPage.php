@@ -14,9 +14,9 @@ use VelvetLedger\Server\Persistence\Cards\HeldRepository;
 use VelvetLedger\Server\Persistence\Copies\LedgerStore;
 use VelvetLedger\Server\Settings\Settings;
 use VelvetLedger\Server\Stores\Stores;
-use VelvetLedger\Server\View\CardsView;
-use VelvetLedger\Server\View\CardView;
-use VelvetLedger\Server\View\StoreView;
+use VelvetLedger\Server\View\Cards\CardsView;
+use VelvetLedger\Server\View\Cards\CardView;
+use VelvetLedger\Server\View\Stores\StoreView;
 
 /** What is in the readers now, and which folders were picked beside them. */
 final readonly class CardsPage

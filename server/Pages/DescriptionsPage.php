@@ -8,8 +8,8 @@ use VelvetLedger\Core\Stamp\Keyword;
 use VelvetLedger\Core\Stamp\StampField;
 use VelvetLedger\Server\Persistence\Shoots\DescriptionRepository;
 use VelvetLedger\Server\Persistence\Stamps\FrameKeywords;
-use VelvetLedger\Server\View\DescriptionView;
-use VelvetLedger\Server\View\SaidView;
+use VelvetLedger\Server\View\Desk\DescriptionView;
+use VelvetLedger\Server\View\Stamps\SaidView;
 
 /** What shoots were called, and what was said of them: offered while another is described. */
 final readonly class DescriptionsPage

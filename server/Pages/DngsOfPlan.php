@@ -12,7 +12,7 @@ use VelvetLedger\Core\Plan\Plan;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Size;
 use VelvetLedger\Server\Persistence\Conversions\ConversionRepository;
-use VelvetLedger\Server\View\DngEstimateView;
+use VelvetLedger\Server\View\Desk\DngEstimateView;
 
 /** Says what the DNGs of a plan's raws will cost in time and save in room, by what frames of the same bodies gave before. */
 final readonly class DngsOfPlan

@@ -16,10 +16,10 @@ use VelvetLedger\Server\Persistence\Shoots\ShownFrame;
 use VelvetLedger\Server\Persistence\Shoots\ShownFrameRepository;
 use VelvetLedger\Server\Persistence\Stamps\FrameKeywords;
 use VelvetLedger\Server\Persistence\Stamps\StampQueue;
-use VelvetLedger\Server\View\FactsView;
-use VelvetLedger\Server\View\FrameFactsView;
-use VelvetLedger\Server\View\FrameStampView;
-use VelvetLedger\Server\View\ShootFrameView;
+use VelvetLedger\Server\View\Cards\FactsView;
+use VelvetLedger\Server\View\Shoots\FrameFactsView;
+use VelvetLedger\Server\View\Shoots\FrameStampView;
+use VelvetLedger\Server\View\Shoots\ShootFrameView;
 
 /**
  * The frames of a shoot with what each says.

@@ -11,9 +11,9 @@ use VelvetLedger\Server\Persistence\Intakes\Intake;
 use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
 use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
 use VelvetLedger\Server\Stores\Stores;
-use VelvetLedger\Server\View\ConversionsView;
-use VelvetLedger\Server\View\ReceiptView;
-use VelvetLedger\Server\View\WaitsView;
+use VelvetLedger\Server\View\Receipts\ConversionsView;
+use VelvetLedger\Server\View\Receipts\ReceiptView;
+use VelvetLedger\Server\View\Receipts\WaitsView;
 
 /** A receipt as pages and commands show it. */
 final readonly class ReceiptPage

@@ -12,8 +12,8 @@ use VelvetLedger\Core\Stamp\StampField;
 use VelvetLedger\Core\Stamp\StampTexts;
 use VelvetLedger\Server\Stamps\AsksForStamps;
 use VelvetLedger\Server\Stamps\SlipBook;
-use VelvetLedger\Server\View\SaidView;
-use VelvetLedger\Server\View\StampSampleView;
+use VelvetLedger\Server\View\Stamps\SaidView;
+use VelvetLedger\Server\View\Stamps\StampSampleView;
 
 /** What a plan would stamp, shown on its first shoot that brings anything in. */
 final readonly class StampsOfPlan

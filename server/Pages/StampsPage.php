@@ -13,10 +13,10 @@ use VelvetLedger\Server\Persistence\Shoots\Shoot;
 use VelvetLedger\Server\Persistence\Stamps\FrameKeywords;
 use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 use VelvetLedger\Server\Stamps\SlipBook;
-use VelvetLedger\Server\View\CommonFieldView;
-use VelvetLedger\Server\View\CommonKeywordView;
-use VelvetLedger\Server\View\CommonStampsView;
-use VelvetLedger\Server\View\StampStateView;
+use VelvetLedger\Server\View\Stamps\CommonFieldView;
+use VelvetLedger\Server\View\Stamps\CommonKeywordView;
+use VelvetLedger\Server\View\Stamps\CommonStampsView;
+use VelvetLedger\Server\View\Stamps\StampStateView;
 
 /** What selected frames have in common, and how far a shoot's stamps are. */
 final readonly class StampsPage

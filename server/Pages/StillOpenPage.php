@@ -15,7 +15,7 @@ use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Stores\StoreSums;
-use VelvetLedger\Server\View\StillOpenView;
+use VelvetLedger\Server\View\Book\StillOpenView;
 
 /** What is still on the photographer, in a few lines, from the rows of what is owed; nothing is open where there is no line. */
 final readonly class StillOpenPage

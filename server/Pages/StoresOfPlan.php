@@ -10,7 +10,7 @@ use VelvetLedger\Server\Persistence\Copies\LedgerStore;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Stores\Drives;
 use VelvetLedger\Server\Stores\Stores;
-use VelvetLedger\Server\View\PlannedStoreView;
+use VelvetLedger\Server\View\Desk\PlannedStoreView;
 
 /** The stores that an intake of so many bytes would go to. */
 final readonly class StoresOfPlan

@@ -16,10 +16,10 @@ use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
 use VelvetLedger\Server\Stores\Drives;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Stores\StoreSums;
-use VelvetLedger\Server\View\DriveView;
-use VelvetLedger\Server\View\ElsewhereView;
-use VelvetLedger\Server\View\StorePageView;
-use VelvetLedger\Server\View\StoresView;
+use VelvetLedger\Server\View\Stores\DriveView;
+use VelvetLedger\Server\View\Stores\ElsewhereView;
+use VelvetLedger\Server\View\Stores\StorePageView;
+use VelvetLedger\Server\View\Stores\StoresView;
 
 /** All that the page of stores shows, and the command line prints. */
 final readonly class StoresPage

@@ -6,6 +6,7 @@ namespace VelvetLedger\Tests\core;
 
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
+use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Server\Persistence\Conversions\ConversionState;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
@@ -13,6 +14,7 @@ use VelvetLedger\Server\Persistence\Copies\ProvingState;
 use VelvetLedger\Server\Persistence\Copies\StepState;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\Intakes\IntakeState;
+use VelvetLedger\Tests\Folder;
 
 /** Rules of the house that code can be held against: rooms without circles, values of few parts, names that tell apart, shapes said once. */
 final class ShapesTest extends TestCase
@@ -73,10 +75,13 @@ final class ShapesTest extends TestCase
     public function testTheWebSideHasTheServersShapes(): void
     {
         $root = \dirname(__DIR__, 2);
-        foreach (['types' => 'views', 'schemas' => 'schemas'] as $kind => $file) {
-            $written = new Process([\PHP_BINARY, $root.'/ops/types.php', $kind]);
-            self::assertSame(0, $written->run(), $written->getErrorOutput());
-            self::assertStringEqualsFile("$root/web/src/api/$file.ts", $written->getOutput(), 'run bin/ledger types');
+        $folder = new Folder();
+        $written = new Process([\PHP_BINARY, $root.'/ops/types.php', $folder->path]);
+        self::assertSame(0, $written->run(), $written->getErrorOutput());
+        $files = static fn (string $in): array => array_merge(...array_map(static fn (string $kind): array => ["$kind.ts", ...array_map(static fn (string $name): string => "$kind/$name", FolderNames::in("$in/$kind"))], ['views', 'schemas']));
+        self::assertSame($files($folder->path), $files("$root/web/src/api"), 'run bin/ledger types, and take away what it does not write');
+        foreach ($files($folder->path) as $file) {
+            self::assertStringEqualsFile("$root/web/src/api/$file", (string) file_get_contents("$folder->path/$file"), 'run bin/ledger types');
         }
     }
 

@@ -18,7 +18,7 @@ use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Tools\Disks;
 use VelvetLedger\Server\Tools\Mount;
 use VelvetLedger\Server\Tools\MountTable;
-use VelvetLedger\Server\View\StorePageView;
+use VelvetLedger\Server\View\Stores\StorePageView;
 use VelvetLedger\Tests\Folder;
 use VelvetLedger\Tests\Stills;
 

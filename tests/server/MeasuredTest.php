@@ -26,7 +26,7 @@ use VelvetLedger\Server\Settings\Settings;
 use VelvetLedger\Server\Stores\FramePictures;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Tools\KeptPictures;
-use VelvetLedger\Server\View\ShootFrameView;
+use VelvetLedger\Server\View\Shoots\ShootFrameView;
 use VelvetLedger\Server\Work\Land;
 use VelvetLedger\Server\Work\Landings;
 use VelvetLedger\Server\Work\WatchesPictures;

@@ -42,7 +42,7 @@ use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Stores\ChangeStores;
 use VelvetLedger\Server\Stores\Stores;
-use VelvetLedger\Server\View\BadCopyView;
+use VelvetLedger\Server\View\Stores\BadCopyView;
 use VelvetLedger\Tests\Folder;
 use VelvetLedger\Tests\OnCard;
 use VelvetLedger\Tests\Stills;

@@ -6,7 +6,7 @@ namespace VelvetLedger\Server\Http\Access;
 
 use Symfony\Component\HttpFoundation\Cookie;
 use VelvetLedger\Server\Settings\Home;
-use VelvetLedger\Server\View\SessionView;
+use VelvetLedger\Server\View\Book\SessionView;
 
 /**
  * The session that an address is entered for: a number of its own and when it ends, signed with the ledger's token. It says

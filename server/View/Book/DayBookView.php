@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Book;
 
 use VelvetLedger\Server\Persistence\DayBook\ChainChecked;
 

@@ -2,10 +2,11 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Book;
 
 use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Order\StandingOrder;
+use VelvetLedger\Server\View\WrittenAs;
 
 /** A standing order in the list of them. */
 final readonly class SavedOrderView

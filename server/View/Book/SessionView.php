@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Book;
 
 /** A browser that may enter: since when, until when, and how it names itself. */
 final readonly class SessionView

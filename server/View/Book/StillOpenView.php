@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Book;
 
 /** One thing that is still open: a sentence, and the page on which it is mended or looked at. */
 final readonly class StillOpenView

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Book;
 
 /** Something that entries of the day book are about. */
 final readonly class SubjectView

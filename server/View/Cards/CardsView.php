@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Cards;
+
+use VelvetLedger\Server\View\Stores\StoreView;
 
 /** What is in the readers, where these are, and the main store. */
 final readonly class CardsView

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Cards;
 
 use VelvetLedger\Core\Clearance\Clearance;
 use VelvetLedger\Core\Clearance\Lack;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Cards;
 
 /** How far a card is being read in full, to be compared with the ledger. */
 final readonly class ComparisonView

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Desk;
 
 use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\PathText;
@@ -12,6 +12,7 @@ use VelvetLedger\Core\Held\Holdings;
 use VelvetLedger\Core\Held\PromisedBy;
 use VelvetLedger\Core\Held\Twin;
 use VelvetLedger\Core\Shoot\Body;
+use VelvetLedger\Server\View\Cards\FactsView;
 
 /** A frame on a card: its files, when it was taken, what was recorded, and what is wrong with it. */
 final readonly class CardFrameView

@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Desk;
+
+use VelvetLedger\Server\View\Stamps\SaidView;
 
 /** What a shoot was called, when one last was, and what else its pictures say of the occasion. */
 final readonly class DescriptionView

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Desk;
 
 use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\LooseFiles;
@@ -14,6 +14,7 @@ use VelvetLedger\Core\Shoot\CaptureOrder;
 use VelvetLedger\Server\Cards\Reading;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Stores\Store;
+use VelvetLedger\Server\View\Stores\StoreView;
 
 /** A card as its desk shows it: the slip's numbers, the frames read so far in order of capture, the rest by name. */
 final readonly class DeskView

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Desk;
 
 /** What DNGs of the raws that are to come in will cost, by what this body's frames gave before. */
 final readonly class DngEstimateView

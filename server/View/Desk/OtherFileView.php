@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Desk;
 
 /** A file of the card that belongs to no frame, or a place that could not be listed: what it is, in words. */
 final readonly class OtherFileView

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Desk;
 
 use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Order\Samples;
@@ -13,6 +13,9 @@ use VelvetLedger\Core\Plan\PlannedShoot;
 use VelvetLedger\Core\Plan\Problem;
 use VelvetLedger\Core\Plan\TreeFolder;
 use VelvetLedger\Server\Stores\Store;
+use VelvetLedger\Server\View\Stamps\StampSampleView;
+use VelvetLedger\Server\View\Stores\StoreView;
+use VelvetLedger\Server\View\WrittenAs;
 
 /** A plan without its single lines: what the desk shows while it is being made. */
 final readonly class PlanView

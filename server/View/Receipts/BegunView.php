@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Receipts;
 
 /** The receipt of an intake that was begun. */
 final readonly class BegunView

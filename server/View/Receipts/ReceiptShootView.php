@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Receipts;
 
 /** One of them, and how many frames of that receipt are in it. */
 final readonly class ReceiptShootView

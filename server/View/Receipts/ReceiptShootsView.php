@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Receipts;
 
 /** The shoots that a receipt's frames came into. */
 final readonly class ReceiptShootsView

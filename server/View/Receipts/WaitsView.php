@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Receipts;
 
 /** What work waits for, where it does, and what it waited for. */
 final readonly class WaitsView

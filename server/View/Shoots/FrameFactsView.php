@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Shoots;
+
+use VelvetLedger\Server\View\Cards\FactsView;
 
 /** What was recorded of a frame. */
 final readonly class FrameFactsView

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Shoots;
 
 /** One shoot with its frames, in the order they were taken. */
 final readonly class ShootPageView

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Shoots;
 
 use VelvetLedger\Core\Receipt\CopiesAt;
 use VelvetLedger\Server\Persistence\Shoots\ShootSums;

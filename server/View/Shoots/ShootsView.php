@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Shoots;
 
 /** A page of shoots, the latest first, and all years that there are shoots of. */
 final readonly class ShootsView

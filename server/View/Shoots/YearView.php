@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Shoots;
 
 /** What a year holds, all of it, whatever part of it is shown. */
 final readonly class YearView

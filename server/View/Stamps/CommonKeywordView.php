@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Stamps;
 
 /** A keyword that some of many frames bear, and how many. */
 final readonly class CommonKeywordView

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Stamps;
 
 /** What a selection of frames says: what they have in common, and where they differ. */
 final readonly class CommonStampsView

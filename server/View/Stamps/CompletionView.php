@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Stamps;
 
 /** A word that goes on from what was typed; the synonym that led to it, where one did. */
 final readonly class CompletionView

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Stamps;
 
 use VelvetLedger\Server\Persistence\Stamps\KeywordRow;
 

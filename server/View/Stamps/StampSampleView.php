@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Stamps;
 
 /** What will be written into the files of a shoot, as its first frame has it. */
 final readonly class StampSampleView

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Stores;
 
 /** The folders of a folder on a drive. */
 final readonly class DriveFoldersView

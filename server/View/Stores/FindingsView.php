@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Stores;
 
 /** What is wrong with copies. */
 final readonly class FindingsView

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Stores;
 
 /** The folders in a folder of a store, to choose from. */
 final readonly class StoreFoldersView

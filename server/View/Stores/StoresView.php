@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Server\View;
+namespace VelvetLedger\Server\View\Stores;
 
 /** All stores, and the drives that one can be chosen on. */
 final readonly class StoresView

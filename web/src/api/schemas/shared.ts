@@ -1,0 +1,22 @@
+/* Written by ops/types.php from the classes in server/View: change those, then run bin/ledger types. */
+import * as v from "valibot";
+import { type Schema } from "../checks";
+import type * as views from "../views/shared";
+
+export const Hint: Schema<views.Hint> = v.picklist(["black", "blown", "under", "soft", "burst", "bracket"]);
+
+export const FrameHint: Schema<views.FrameHint> = v.object({
+  hint: Hint,
+  place: v.nullable(v.number()),
+  of: v.nullable(v.number()),
+});
+
+export const StoreRole: Schema<views.StoreRole> = v.picklist(["main", "mirror", "off site", "former"]);
+
+export const CopiesAt: Schema<views.CopiesAt> = v.object({
+  inWords: v.string(),
+  store: v.string(),
+  proven: v.number(),
+  owed: v.number(),
+  bad: v.number(),
+});
