@@ -43,7 +43,7 @@ final readonly class CopyOrder
         return new self($name, $source, array_map(static fn (string $to): Target => Target::at($to, $mark), $destinations), $care);
     }
 
-    /** The store that a file of it lies at; 0 for its source. */
+    /** The store that a file of it lies at; Timings::CARD for its source. */
     public function storeOf(string $path): int
     {
         foreach ($this->targets as $store => $target) {
@@ -52,6 +52,6 @@ final readonly class CopyOrder
             }
         }
 
-        return 0;
+        return Timings::CARD;
     }
 }

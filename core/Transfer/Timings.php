@@ -7,6 +7,10 @@ namespace VelvetLedger\Core\Transfer;
 /** For whom a copying waited, and how long, in nanoseconds: for the card it reads, for each store it writes to, and for those who read back beside it. */
 final class Timings
 {
+    /** For whom, where it is no store. */
+    public const CARD = 0;
+    public const STAMPS = -1;
+
     private int $bytes = 0;
     private int $card = 0;
     private int $stamping = 0;
@@ -51,15 +55,15 @@ final class Timings
     }
 
     /**
-     * Seconds by whom was waited for, the card as 0 and stamping as -1: what was waited for reading back is shared out among the
+     * Seconds by whom was waited for: what was waited for reading back is shared out among the
      * stores by how long each took.
      *
-     * @return array<int, float> store => seconds
+     * @return array<int, float> store, CARD or STAMPS => seconds
      */
     public function seconds(): array
     {
         $all = array_sum($this->reading);
-        $seconds = [0 => $this->card / 1e9, -1 => $this->stamping / 1e9];
+        $seconds = [self::CARD => $this->card / 1e9, self::STAMPS => $this->stamping / 1e9];
         foreach (array_unique([...array_keys($this->writing), ...array_keys($this->reading)]) as $store) {
             $seconds[$store] = (($this->writing[$store] ?? 0) + (0 === $all ? 0 : $this->readBack * ($this->reading[$store] ?? 0) / $all)) / 1e9;
         }

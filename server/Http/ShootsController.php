@@ -12,6 +12,7 @@ use VelvetLedger\Server\Pages\DescriptionsPage;
 use VelvetLedger\Server\Pages\FramesPage;
 use VelvetLedger\Server\Persistence\Copies\StoreSumsRepository;
 use VelvetLedger\Server\Persistence\NotInLedger;
+use VelvetLedger\Server\Persistence\Shoots\Shoot;
 use VelvetLedger\Server\Persistence\Shoots\ShootFilter;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Persistence\Shoots\ShootSums;
@@ -62,9 +63,7 @@ final readonly class ShootsController
         $followed = $sights->isFollowed($id); // before the rows are read, as in what is bad
         $looked = $sights->ask([$id]) && !$followed;
 
-        $copies = $this->sums->ofShoots([$id]);
-
-        return new JsonResponse(new ShootPageView(new ShootView($this->shoots->one($shoot), $copies[$id] ?? [], $this->sums->fewest($copies)[$id] ?? 0), $page->frames($shoot), $looked));
+        return new JsonResponse(new ShootPageView($this->head($shoot), $page->frames($shoot), $looked));
     }
 
     /** As much of it as a screen shows, for the time until all is there. */
@@ -72,9 +71,8 @@ final readonly class ShootsController
     public function first(int $id, FramesPage $page): Response
     {
         $shoot = $this->shoots->find($id);
-        $copies = $this->sums->ofShoots([$id]);
 
-        return new JsonResponse(new ShootPageView(new ShootView($this->shoots->one($shoot), $copies[$id] ?? [], $this->sums->fewest($copies)[$id] ?? 0), $page->first($shoot), true));
+        return new JsonResponse(new ShootPageView($this->head($shoot), $page->first($shoot), true));
     }
 
     /** Looks through the stores for copies of a shoot that are not where the ledger left them. */
@@ -107,5 +105,12 @@ final readonly class ShootsController
     public function picture(int $id, Request $request, FramePictures $pictures): Response
     {
         return PictureAnswer::jpeg($pictures->of($id, PictureAnswer::edge($request)));
+    }
+
+    private function head(Shoot $shoot): ShootView
+    {
+        $copies = $this->sums->ofShoots([$shoot->id()]);
+
+        return new ShootView($this->shoots->one($shoot), $copies[$shoot->id()] ?? [], $this->sums->fewest($copies)[$shoot->id()] ?? 0);
     }
 }

@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Persistence\Intakes;
 
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Receipt\SlowOne;
+use VelvetLedger\Core\Transfer\Timings;
 use VelvetLedger\Server\Machines\Machine;
 use VelvetLedger\Server\Persistence\Lock;
 use VelvetLedger\Server\Persistence\Locks;
@@ -149,8 +150,8 @@ final readonly class IntakeRuns
             $time = (float) $row->textOrNull('waited');
             match ($row->textOrNull('who')) {
                 null => null,
-                '0' => $card += $time,
-                '-1' => $stamps += $time,
+                (string) Timings::CARD => $card += $time,
+                (string) Timings::STAMPS => $stamps += $time,
                 default => $stores[] = [$row->textOrNull('name') ?? 'a store that is gone', $time],
             };
         }

@@ -7,7 +7,7 @@ namespace VelvetLedger\Server\Persistence\Intakes;
 /** For whom a run of an intake waited so far, see Timings. */
 final readonly class Waited
 {
-    /** @param array<int, float> $by store => seconds; the card as 0, stamping as -1 */
+    /** @param array<int, float> $by as Timings::seconds() has them */
     public function __construct(public float $seconds, public int $bytes, public array $by)
     {
     }

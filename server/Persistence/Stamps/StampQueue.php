@@ -21,7 +21,8 @@ use VelvetLedger\Server\Persistence\Row;
  */
 final readonly class StampQueue
 {
-    private const ROWS = "SELECT r.id, r.shoot_id, r.folder, r.stem, r.stamp, r.stamp_revision, r.original_name, r.camera_time, r.taken_at, r.clock_correction, r.facts, r.intake_id,
+    private const FRAME = 'r.id, r.shoot_id, r.folder, r.stem, r.stamp, r.stamp_revision, r.original_name, r.camera_time, r.taken_at, r.clock_correction, r.facts, r.intake_id';
+    private const ROWS = 'SELECT '.self::FRAME.",
             (SELECT json_agg(json_build_object('id', f.id, 'ending', f.ending, 'making', f.making, 'bytes', f.bytes, 'checksum', f.checksum, 'coming', f.coming, 'revision', f.stamp_revision, 'bears', f.bears, 'picture', f.picture, 'written', f.written, 'sha256', f.sha256 IS NOT NULL, 'modified', o.modified_at, 'original', o.path,
                 'copies', (SELECT json_agg(json_build_object('id', c.id, 'store', c.store_id, 'path', c.path, 'state', c.state, 'checksum', c.checksum) ORDER BY c.id) FROM copy c WHERE c.file_id = f.id)) ORDER BY f.ending, f.id) FROM file f LEFT JOIN original o ON o.id = f.original_id WHERE f.frame_id = r.id) AS files
         FROM frame r";
@@ -123,7 +124,7 @@ final readonly class StampQueue
     public function withoutSidecar(array $frames): array
     {
         $found = [];
-        foreach ([] === $frames ? [] : $this->byKey("SELECT r.id, r.shoot_id, r.folder, r.stem, r.stamp, r.stamp_revision, r.original_name, r.camera_time, r.taken_at, r.clock_correction, r.facts, r.intake_id, NULL AS files
+        foreach ([] === $frames ? [] : $this->byKey('SELECT '.self::FRAME.", NULL AS files
             FROM frame r
             WHERE r.id IN (?) AND r.stamp IS NOT NULL
             AND NOT EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id AND f.bears IN ('beside', 'itself'))
