@@ -14,6 +14,7 @@ use Symfony\Component\DependencyInjection\ContainerInterface;
 use Symfony\Component\Process\Process;
 use VelvetLedger\Bench\EmptyLedger;
 use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Server\Cards\CardsOnDesk;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Intake\RunIntake;
 use VelvetLedger\Server\Intake\StartIntake;
@@ -71,7 +72,7 @@ $ours = static function () use ($place, $cold, $run): array {
     [$stores, $readers, $start, $intakes] = array_map($service, [Stores::class, Readers::class, StartIntake::class, RunIntake::class]);
     assert($stores instanceof Stores && $readers instanceof Readers && $start instanceof StartIntake && $intakes instanceof RunIntake);
     $stores->prepare();
-    $intake = $start->start($readers->at($place.'/reader/CARD'), new Wishes(), static fn (Intake $intake) => null);
+    $intake = $start->start(CardsOnDesk::of($readers->at($place.'/reader/CARD')), new Wishes(), static fn (Intake $intake) => null)[0];
     $cold();
     gc_collect_cycles();
     memory_reset_peak_usage();

@@ -23,6 +23,7 @@ use VelvetLedger\Core\Stamp\Stamp;
 use VelvetLedger\Core\Stamp\StampField;
 use VelvetLedger\Core\Stamp\StampsXmp;
 use VelvetLedger\Core\Stamp\StampTexts;
+use VelvetLedger\Server\Cards\CardsOnDesk;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Intake\RunIntake;
 use VelvetLedger\Server\Intake\StartIntake;
@@ -110,7 +111,7 @@ $measure = static function (string $card, string $creator) use ($ledger, $databa
     $run('bash', '-c', 'for drive in Anvil Bellows; do [ ! -d drives/$drive/p ] || mv drives/$drive/p drives/$drive/$RANDOM; done; sync'); // a drive is slow with files for a while after as many were taken away
     $stores->prepare();
     $order = OrderDocument::read(['stamps' => ['slip' => '', 'texts' => '' === $creator ? [] : ['creator' => $creator], 'keywords' => '' === $creator ? [] : [['places', 'Quillhaven']]]] + OrderDocument::of(StandingOrder::byTheDay()));
-    $intake = $start->start($readers->at("$place/reader/$card"), new Wishes($order), static fn (Intake $intake) => null);
+    $intake = $start->start(CardsOnDesk::of($readers->at("$place/reader/$card")), new Wishes($order), static fn (Intake $intake) => null)[0];
     $begun = microtime(true);
     $intakes->run($intake->id(), static fn (int $bytes, int $files) => null);
 

@@ -9,15 +9,25 @@ final readonly class CardFile
 {
     public Kind $kind;
 
+    /** Tells it from every other file on its desk: its path, and where several cards lie there, its card before it. */
+    public string $id;
+
     /**
-     * @param string    $path       from the card's root, bytes as the file system gives them, '/' between names
-     * @param int       $bytes      its size
-     * @param int       $modifiedAt Unix seconds
-     * @param Kind|null $kind       where its name does not tell
+     * @param string         $path       from the card's root, bytes as the file system gives them, '/' between names
+     * @param int            $bytes      its size
+     * @param int            $modifiedAt Unix seconds
+     * @param Kind|null      $kind       where its name does not tell
+     * @param NamedCard|null $card       that it is on, where that is one of several
      */
-    public function __construct(public string $path, public int $bytes, public int $modifiedAt, ?Kind $kind = null)
+    public function __construct(public string $path, public int $bytes, public int $modifiedAt, ?Kind $kind = null, public ?NamedCard $card = null)
     {
         $this->kind = $kind ?? Kind::ofPath($path);
+        $this->id = null === $card ? $path : $card->id.':'.$path;
+    }
+
+    public function on(NamedCard $card): self
+    {
+        return new self($this->path, $this->bytes, $this->modifiedAt, $this->kind, $card);
     }
 
     public function name(): string
@@ -76,5 +86,11 @@ final readonly class CardFile
     public function text(): string
     {
         return PathText::of($this->path);
+    }
+
+    /** Where it is, in a sentence: its path, and its card where that is one of several. */
+    public function where(): string
+    {
+        return $this->text().(null === $this->card ? '' : ' on '.$this->card->label);
     }
 }

@@ -42,6 +42,22 @@ final readonly class ReadFrame
         return new self($this->frame, $this->facts, $this->factsFrom, $this->caution, $this->unreadable, $this->twins, $this->incomplete, $card);
     }
 
+    public function on(NamedCard $card): self
+    {
+        $frame = $this->frame->on($card);
+        $place = array_search($this->factsFrom, $this->frame->files, true);
+
+        return new self($frame, $this->facts, \is_int($place) ? $frame->files[$place] : null, $this->caution, $this->unreadable, $this->twins, $this->incomplete, $this->wholeOn);
+    }
+
+    /** The same with its other half, which another card has: a raw with its JPEG. */
+    public function with(self $other): self
+    {
+        $facts = null === $this->facts || null === $other->facts ? $this->facts ?? $other->facts : $this->facts->beside($other->facts);
+
+        return new self($this->frame->with($other->frame), $facts, $this->factsFrom ?? $other->factsFrom, $this->caution ?? $other->caution, $this->unreadable + $other->unreadable, $this->twins + $other->twins, $this->incomplete + $other->incomplete, $this->wholeOn ?? $other->wholeOn);
+    }
+
     /** The camera's time, or where it gave none, the file's. */
     public function takenAt(): CapturedAt
     {

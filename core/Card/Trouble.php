@@ -8,7 +8,7 @@ namespace VelvetLedger\Core\Card;
 final readonly class Trouble
 {
     /** @param bool $isDamage whether files may be missing from the list because of it; a link that is not followed is none */
-    private function __construct(public string $path, public string $reason, public bool $isDamage)
+    private function __construct(public string $path, public string $reason, public bool $isDamage, public ?NamedCard $card = null)
     {
     }
 
@@ -20,5 +20,19 @@ final readonly class Trouble
     public static function passedOver(string $path, string $reason): self
     {
         return new self($path, $reason, false);
+    }
+
+    public function on(NamedCard $card): self
+    {
+        return new self($this->path, $this->reason, $this->isDamage, $card);
+    }
+
+    /** Where it is, in a sentence. */
+    public function where(): string
+    {
+        return match (true) {
+            '' !== $this->path => PathText::of($this->path).(null === $this->card ? '' : ' on '.$this->card->label),
+            default => null === $this->card ? 'The card itself' : 'The card '.$this->card->label.' itself',
+        };
     }
 }

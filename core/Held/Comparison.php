@@ -33,17 +33,17 @@ final class Comparison
     /** @var array<string, array{HeldFrame, Kind}> */
     private array $companions = [];
 
-    /** @var array<string, array<array-key, string>> quick print => frame key => path, of what came before on the card */
+    /** @var array<string, array<array-key, CardFile>> quick print => frame key => file, of what came before on the desk */
     private array $seen = [];
 
-    /** @param array<string, string> $prints path on the card => quick print, for the suspects */
+    /** @param array<string, string> $prints id of a file => quick print, for the suspects */
     private function __construct(private readonly array $prints, private readonly Known $known)
     {
     }
 
     /**
-     * @param list<ReadFrame>       $frames in order of capture: of two twins on one card, the later is the twin
-     * @param array<string, string> $prints path on the card => quick print, for the suspects
+     * @param list<ReadFrame>       $frames in order of capture: of two twins on one desk, the later is the twin
+     * @param array<string, string> $prints id of a file => quick print, for the suspects
      */
     public static function of(array $frames, array $prints, Known $known): Holdings
     {
@@ -61,29 +61,29 @@ final class Comparison
         $heldFrames = $seenFrames = [];
         $promise = null;
         foreach ($frame->files as $file) {
-            if (!($file->kind->isStill() || $read->isClip()) || !isset($this->prints[$file->path])) {
+            if (!($file->kind->isStill() || $read->isClip()) || !isset($this->prints[$file->id])) {
                 continue;
             }
-            $print = $this->prints[$file->path];
+            $print = $this->prints[$file->id];
             $held = $this->known->prints[$print][0] ?? null;
             if (null !== $held) {
-                $this->files[$file->path] = $held;
+                $this->files[$file->id] = $held;
                 $heldFrames += array_fill_keys(array_map(static fn (HeldAs $as): int => $as->frame, $this->known->prints[$print]), true);
             }
             if (null === $held && isset($this->known->promised[$print])) {
-                $promise = $this->promised[$file->path] = $this->known->promised[$print];
+                $promise = $this->promised[$file->id] = $this->known->promised[$print];
             }
             $before = $this->seen[$print] ?? [];
             if ([] !== $before) {
-                $this->again[$file->path] = Twin::onThisCard($before[array_key_first($before)]);
+                $this->again[$file->id] = Twin::onDesk($file, $before[array_key_first($before)]);
                 $seenFrames += array_fill_keys(array_keys($before), true);
             }
         }
         $this->compareCompanions($frame, $heldFrames, $seenFrames, $promise);
         $this->twin($frame);
         foreach ($frame->files as $file) {
-            if (isset($this->prints[$file->path])) {
-                $this->seen[$this->prints[$file->path]][$frame->key] ??= $file->text();
+            if (isset($this->prints[$file->id])) {
+                $this->seen[$this->prints[$file->id]][$frame->key] ??= $file;
             }
         }
         $this->compareExposure($read);
@@ -94,17 +94,25 @@ final class Comparison
     {
         $frame = $read->frame;
         $identity = [] === $this->known->exposures && [] === $this->known->coming ? null : ExposureIdentity::of($read->facts, $frame->stem);
-        if (null === $identity || [] !== array_intersect_key($this->files, array_fill_keys(array_map(static fn (CardFile $file): string => $file->path, $frame->files), true))) {
+        if (null === $identity || [] !== array_intersect_key($this->files, array_fill_keys(array_map(static fn (CardFile $file): string => $file->id, $frame->files), true))) {
             return;
         }
         $as = $this->known->exposures[$identity] ?? null;
         $half = null === $as ? $this->known->coming[$identity] ?? null : $this->known->places->frame($as->frame);
-        $kind = $half?->companionKind($frame);
+        $kind = $half?->companionKind($this->notPromised($frame));
         if (null !== $half && null !== $kind) {
             $this->companions[$frame->key] = [$half, $kind];
         } elseif (null !== $as) {
             $this->sameExposure[$frame->key] = $as;
         }
+    }
+
+    /** Of a frame whose one half is on its way, the other one. */
+    private function notPromised(Frame $frame): Frame
+    {
+        $rest = array_values(array_filter($frame->files, fn (CardFile $file): bool => !isset($this->promised[$file->id])));
+
+        return [] === $rest || \count($rest) === \count($frame->files) ? $frame : new Frame($rest, $frame->stem);
     }
 
     /**
@@ -114,21 +122,21 @@ final class Comparison
     private function compareCompanions(Frame $frame, array $heldFrames, array $seenFrames, ?PromisedBy $promise): void
     {
         foreach ($frame->files as $file) {
-            $print = $this->prints[$file->path] ?? null;
+            $print = $this->prints[$file->id] ?? null;
             if ($file->kind->isStill() || null === $print) {
                 continue;
             }
             foreach ($this->known->prints[$print] ?? [] as $as) {
                 if (isset($heldFrames[$as->frame])) {
-                    $this->files[$file->path] ??= $as;
+                    $this->files[$file->id] ??= $as;
                 }
             }
-            if (null !== $promise && ($this->known->promised[$print]->receipt ?? null) === $promise->receipt && !isset($this->files[$file->path])) {
-                $this->promised[$file->path] = $promise;
+            if (null !== $promise && ($this->known->promised[$print]->receipt ?? null) === $promise->receipt && !isset($this->files[$file->id])) {
+                $this->promised[$file->id] = $promise;
             }
-            foreach ($this->seen[$print] ?? [] as $key => $path) {
+            foreach ($this->seen[$print] ?? [] as $key => $earlier) {
                 if (isset($seenFrames[$key])) {
-                    $this->again[$file->path] ??= Twin::onThisCard($path);
+                    $this->again[$file->id] ??= Twin::onDesk($file, $earlier);
                 }
             }
         }
@@ -136,8 +144,8 @@ final class Comparison
 
     private function twin(Frame $frame): void
     {
-        $again = array_values(array_filter(array_map(fn (CardFile $file): ?Twin => $this->again[$file->path] ?? null, $frame->files)));
-        $print = $this->prints[$frame->lead()->path] ?? null;
+        $again = array_values(array_filter(array_map(fn (CardFile $file): ?Twin => $this->again[$file->id] ?? null, $frame->files)));
+        $print = $this->prints[$frame->lead()->id] ?? null;
         if ([] !== $again) {
             $this->twins[$frame->key] = $again[0];
         } elseif (null !== $print && isset($this->known->otherCards[$print])) {

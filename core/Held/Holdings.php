@@ -13,13 +13,13 @@ use VelvetLedger\Core\Card\ReadFrame;
 final readonly class Holdings
 {
     /**
-     * @param array<string, HeldAs>                 $files        path on the card => what the ledger holds
-     * @param array<string, PromisedBy>             $promised     path on the card => the intake that will bring it in
-     * @param array<string, Twin>                   $again        path on the card => where the same file stands on it before
+     * @param array<string, HeldAs>                 $files        id of a file => what the ledger holds
+     * @param array<string, PromisedBy>             $promised     id of a file => the intake that will bring it in
+     * @param array<string, Twin>                   $again        id of a file => where the same file stands on it before
      * @param array<string, Twin>                   $twins        frame key => where the same frame stands
      * @param array<string, HeldAs>                 $sameExposure frame key => the held frame of the same exposure with other bytes
      * @param InLedger                              $places       where what is held lies
-     * @param array<string, int>                    $leftOut      path on the card => the receipt whose order left it out
+     * @param array<string, int>                    $leftOut      id of a file => the receipt whose order left it out
      * @param array<string, array{HeldFrame, Kind}> $companions   frame key => the frame in the ledger whose other half it is, and which kind of still that one has
      */
     public function __construct(private array $files = [], private array $promised = [], private array $again = [], private array $twins = [], private array $sameExposure = [], public InLedger $places = new InLedger(), private array $leftOut = [], private array $companions = [])
@@ -33,7 +33,7 @@ final readonly class Holdings
 
     public function heldAs(CardFile $file): ?HeldAs
     {
-        return $this->files[$file->path] ?? null;
+        return $this->files[$file->id] ?? null;
     }
 
     /** @return list<int> numbers of the shoots that hold any of them */
@@ -50,13 +50,13 @@ final readonly class Holdings
 
     public function promisedBy(CardFile $file): ?PromisedBy
     {
-        return $this->promised[$file->path] ?? null;
+        return $this->promised[$file->id] ?? null;
     }
 
     /** The same file earlier on this card. */
     public function againAs(CardFile $file): ?Twin
     {
-        return $this->again[$file->path] ?? null;
+        return $this->again[$file->id] ?? null;
     }
 
     /** What the whole frame is held as, by a file of which no copy is where it was left before others: null unless all of its files are held, but for those that an order left out. */
@@ -64,7 +64,7 @@ final readonly class Holdings
     {
         $first = null;
         foreach ($frame->files as $file) {
-            $held = $this->files[$file->path] ?? null;
+            $held = $this->files[$file->id] ?? null;
             if (null === $held && null === $this->leftOutBefore($file, $frame)) {
                 return null;
             }
@@ -88,9 +88,9 @@ final readonly class Holdings
         $held = null;
         $rest = false;
         foreach ($frame->files as $file) {
-            $as = $file->kind->isStill() ? $this->files[$file->path] ?? null : null;
+            $as = $file->kind->isStill() ? $this->files[$file->id] ?? null : null;
             $held ??= null === $as ? null : $this->places->frame($as->frame);
-            $rest = $rest || !isset($this->files[$file->path]);
+            $rest = $rest || !isset($this->files[$file->id]);
         }
 
         return $rest ? $held : null;
@@ -105,11 +105,11 @@ final readonly class Holdings
     /** The receipt whose order left a companion on the card that held the rest of the frame. */
     public function leftOutBefore(CardFile $file, Frame $frame): ?int
     {
-        if (!isset($this->leftOut[$file->path]) || isset($this->files[$file->path])) {
+        if (!isset($this->leftOut[$file->id]) || isset($this->files[$file->id])) {
             return null;
         }
 
-        return null === $this->partlyHeldAs($frame) ? null : $this->leftOut[$file->path];
+        return null === $this->partlyHeldAs($frame) ? null : $this->leftOut[$file->id];
     }
 
     /** The intake that will bring in what is not held of the frame; null where any of it is neither held nor promised. */
@@ -117,10 +117,10 @@ final readonly class Holdings
     {
         $by = null;
         foreach ($frame->files as $file) {
-            if (!isset($this->files[$file->path]) && !isset($this->promised[$file->path])) {
+            if (!isset($this->files[$file->id]) && !isset($this->promised[$file->id])) {
                 return null;
             }
-            $by ??= $this->promised[$file->path] ?? null;
+            $by ??= $this->promised[$file->id] ?? null;
         }
 
         return $by;
@@ -146,7 +146,7 @@ final readonly class Holdings
     public function isUnmarked(Frame $frame): bool
     {
         foreach ($frame->files as $file) {
-            if (!isset($this->files[$file->path]) && !isset($this->promised[$file->path]) && !isset($this->again[$file->path]) && null === $this->leftOutBefore($file, $frame)) {
+            if (!isset($this->files[$file->id]) && !isset($this->promised[$file->id]) && !isset($this->again[$file->id]) && null === $this->leftOutBefore($file, $frame)) {
                 return false;
             }
         }

@@ -4,19 +4,13 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Held;
 
+use VelvetLedger\Core\Shoot\AnHourApart;
 use VelvetLedger\Core\Shoot\Body;
 use VelvetLedger\Core\Shoot\TimedFrame;
 
 /** Where the frames that a card's are compared with lie in the ledger, and what it has of the card's days. */
 final readonly class InLedger
 {
-    /** Fewer frames have no hours of their own. */
-    private const SOME = 3;
-
-    /** Seconds that two bodies begin and end apart at one event, and that an event lasts at the least. */
-    private const ABOUT = 600;
-    private const LONG = 1800;
-
     /**
      * @param array<int, HeldFrame>     $frames by number
      * @param array<int, ExistingShoot> $shoots by number, of those frames and spans
@@ -64,10 +58,11 @@ final readonly class InLedger
      */
     private function ofTheirHours(array $coming): ?int
     {
-        if (\count($coming) < self::SOME) {
+        $hours = AnHourApart::hours($coming);
+        if (null === $hours) {
             return null;
         }
-        [$from, $to] = self::hours($coming);
+        [$from, $to] = $hours;
         $within = [];
         foreach ($this->hoursOfShoots() as $shoot => [$first, $last]) {
             $common = min($to, $last) - max($from, $first);
@@ -80,7 +75,7 @@ final readonly class InLedger
     }
 
     /**
-     * A shoot of other bodies whose first and last frames lie an hour from these, both: a clock that was not put on, or put on twice, in spring or autumn.
+     * A shoot of other bodies whose first and last frames lie an hour from these, both.
      *
      * @param list<TimedFrame> $coming in order of capture
      *
@@ -88,16 +83,11 @@ final readonly class InLedger
      */
     public function anHourFrom(array $coming): ?array
     {
-        if (\count($coming) < self::SOME) {
-            return null;
-        }
-        [$from, $to] = self::hours($coming);
-        foreach ($this->hoursOfShoots() as $shoot => [$first, $last]) {
-            foreach ([1, -1] as $hours) {
-                $isOff = static fn (int $seconds): bool => abs($seconds - 3600 * $hours) <= self::ABOUT;
-                if ($last - $first >= self::LONG && $isOff($from - $first) && $isOff($to - $last) && isset($this->shoots[$shoot])) {
-                    return [$this->shoots[$shoot], $hours];
-                }
+        $hours = AnHourApart::hours($coming);
+        foreach ($this->hoursOfShoots() as $shoot => $ofShoot) {
+            $later = null === $hours ? null : AnHourApart::of($hours, $ofShoot);
+            if (null !== $later && isset($this->shoots[$shoot])) {
+                return [$this->shoots[$shoot], $later];
             }
         }
 
@@ -113,18 +103,6 @@ final readonly class InLedger
         }
 
         return $hours;
-    }
-
-    /**
-     * @param list<TimedFrame> $frames
-     *
-     * @return array{int, int} clock seconds
-     */
-    private static function hours(array $frames): array
-    {
-        $at = array_map(static fn (TimedFrame $frame): int => $frame->at->clockSeconds(), $frames);
-
-        return [] === $at ? [0, 0] : [min($at), max($at)];
     }
 
     /**

@@ -13,7 +13,7 @@ final readonly class Known
      * @param array<string, string>       $otherCards quick print => label of another card present
      * @param array<string, PromisedBy>   $promised   quick print => the intake under way that will bring it in
      * @param InLedger                    $places     where what is held lies
-     * @param array<string, int>          $leftOut    path on the card => the receipt whose order left it out
+     * @param array<string, int>          $leftOut    id of a file => the receipt whose order left it out
      * @param array<string, HeldFrame>    $coming     exposure identity => a frame that an intake under way brings in, of which nothing is there yet
      */
     public function __construct(public array $prints = [], public array $exposures = [], public array $otherCards = [], public array $promised = [], public InLedger $places = new InLedger(), public array $leftOut = [], public array $coming = [])

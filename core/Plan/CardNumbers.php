@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace VelvetLedger\Core\Plan;
 
 use VelvetLedger\Core\Card\CardContents;
+use VelvetLedger\Core\Card\ReadFrame;
+use VelvetLedger\Core\Shoot\Body;
 use VelvetLedger\Core\Shoot\TimedFrame;
 
-/** The camera's own numbers on a card (DCF 2.0: four characters, then 0001 to 9999), to say which are missing: erased in the camera, or on another card. */
+/** The cameras' own numbers on a card (DCF 2.0: four characters, then 0001 to 9999), each body's by itself, to say which are missing: erased in the camera, or on another card. */
 final readonly class CardNumbers
 {
     /** Places that are named; the rest is counted. */
@@ -16,7 +18,7 @@ final readonly class CardNumbers
     /** A wider gap is no gap: there another job ends, or the counter began again. */
     private const WIDEST = 1000;
 
-    /** @param array<array-key, array<int, true>> $present first four characters => numbers */
+    /** @param array<array-key, array<int, true>> $present first four characters and body, where that is known => numbers */
     private function __construct(private array $present)
     {
     }
@@ -25,7 +27,7 @@ final readonly class CardNumbers
     {
         $present = [];
         foreach ($card->frames as $frame) {
-            $name = self::parts($frame->frame->stem);
+            $name = self::parts($frame);
             if (null !== $name) {
                 $present[$name[0]][$name[1]] = true;
             }
@@ -43,18 +45,18 @@ final readonly class CardNumbers
     {
         $numbers = $gaps = [];
         foreach ($frames as $frame) {
-            $name = self::parts($frame->read->frame->stem);
+            $name = self::parts($frame->read);
             if (null !== $name) {
                 $numbers[$name[0]][] = $name[1];
             }
         }
-        foreach ($numbers as $prefix => $of) {
+        foreach ($numbers as $series => $of) {
             sort($of);
             foreach ($of as $i => $number) {
                 $next = $of[$i + 1] ?? $number;
-                $between = $next - $number > self::WIDEST || $next <= $number + 1 ? [] : array_diff(range($number + 1, $next - 1), array_keys($this->present[$prefix] ?? []));
+                $between = $next - $number > self::WIDEST || $next <= $number + 1 ? [] : array_diff(range($number + 1, $next - 1), array_keys(($this->present[$series] ?? []) + ($this->present[substr($series, 0, 5)] ?? [])));
                 if ([] !== $between) {
-                    $gaps[] = \sprintf('%d after %s%04d', \count($between), $prefix, $number);
+                    $gaps[] = \sprintf('%d after %s%04d', \count($between), substr($series, 0, 4), $number);
                 }
             }
         }
@@ -64,8 +66,8 @@ final readonly class CardNumbers
     }
 
     /** @return array{string, int}|null */
-    private static function parts(string $stem): ?array
+    private static function parts(ReadFrame $frame): ?array
     {
-        return 1 === preg_match('/^(\w{4})(\d{4})$/', $stem, $part) && '0000' !== $part[2] ? [$part[1], (int) $part[2]] : null;
+        return 1 === preg_match('/^(\w{4})(\d{4})$/', $frame->frame->stem, $part) && '0000' !== $part[2] ? [$part[1].' '.Body::of($frame->facts)?->name(), (int) $part[2]] : null;
     }
 }

@@ -16,14 +16,14 @@ final readonly class FrameIntents
     {
     }
 
-    /** @return array<string, PlanLine> path on the card => its line, for the files that stay */
+    /** @return array<string, PlanLine> id of a file => its line, for the files that stay */
     public function staying(TimedFrame $timed): array
     {
         $lines = [];
         foreach ($timed->read->frame->files as $file) {
             $line = $this->lineOf($file, $timed);
             if (null !== $line) {
-                $lines[$file->path] = $line;
+                $lines[$file->id] = $line;
             }
         }
 
@@ -49,7 +49,7 @@ final readonly class FrameIntents
             $this->wishes->leavesOut($timed->key()) => PlanLine::leaveOut($file, $timed),
             null !== $held => PlanLine::held($file, $timed, $held),
             null !== $promise => PlanLine::promised($file, $timed, $promise),
-            null !== $again => PlanLine::leaveOut($file, $timed, 'the same frame as '.$again->where),
+            null !== $again => PlanLine::leaveOut($file, $timed, $again->inWords()),
             null !== $before => PlanLine::leftByOrder($file, $timed, "left out by the order of receipt $before"),
             null !== $unwanted && !($marked && null !== $joins) => PlanLine::leftByOrder($file, $timed, $unwanted),
             null !== $joins && !$file->kind->isStill() && \in_array('.'.strtolower($frame->extensionOf($file)), $joins->endings, true) => PlanLine::leaveOut($file, $timed, 'its frame is held with another '.$file->kind->value),

@@ -34,7 +34,7 @@ final class LoosePlaces
         foreach ($this->loose as $file) {
             $timed = $wishes->clocks->time($file);
             $lead = $file->frame->lead();
-            $lines[] = $intents->staying($timed)[$lead->path] ?? PlanLine::bringIn($lead, $timed, $this->place($draft, $file));
+            $lines[] = $intents->staying($timed)[$lead->id] ?? PlanLine::bringIn($lead, $timed, $this->place($draft, $file));
         }
 
         return $lines;
@@ -49,8 +49,9 @@ final class LoosePlaces
     private function place(ShootDraft $draft, ReadFrame $file): NewName
     {
         $shoot = $draft->folder();
-        $home = Others::ByCard === $draft->order->bring->others && '' !== $this->label
-            ? ShootDraft::path(\dirname('./'.$shoot), mb_scrub($this->label, 'UTF-8').' '.Others::SUBFOLDER)
+        $label = $file->frame->lead()->card->label ?? $this->label;
+        $home = Others::ByCard === $draft->order->bring->others && '' !== $label
+            ? ShootDraft::path(\dirname('./'.$shoot), mb_scrub($label, 'UTF-8').' '.Others::SUBFOLDER)
             : ShootDraft::path($shoot, Others::SUBFOLDER);
         $folder = $this->folders->settle(ltrim(ShootDraft::path($home, mb_scrub($file->frame->lead()->folder(), 'UTF-8')), './'));
         $name = PortableText::forFolder(mb_scrub($file->frame->lead()->name(), 'UTF-8'));

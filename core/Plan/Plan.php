@@ -24,6 +24,30 @@ final readonly class Plan
         $this->totals = Totals::of($lines);
     }
 
+    /**
+     * What becomes of the files of one card, where several lie on the desk; of all where it lies there alone.
+     *
+     * @param string $id names the card with its contents
+     *
+     * @return list<PlanLine>
+     */
+    public function linesOf(string $id): array
+    {
+        return array_values(array_filter($this->lines, static fn (PlanLine $line): bool => ($line->file->card->id ?? $id) === $id));
+    }
+
+    /** @return list<PlannedShoot> those that a card has frames of, as in linesOf() */
+    public function shootsOf(string $id): array
+    {
+        $of = $this->shootsByFrame();
+        $ids = [];
+        foreach ($this->linesOf($id) as $line) {
+            $ids[$of[$line->frame?->key()]->id ?? ''] = true;
+        }
+
+        return array_values(array_filter($this->shoots, static fn (PlannedShoot $shoot): bool => isset($ids[$shoot->id])));
+    }
+
     /** @return array<array-key, PlannedShoot> key of a frame, or of what comes along => its shoot */
     public function shootsByFrame(): array
     {

@@ -66,7 +66,7 @@ final readonly class PlanLine
     /** A place on the card that was not listed, or not wholly, or passed over: it has a line too, and is no frame. */
     public static function ofTrouble(Trouble $trouble): self
     {
-        return new self(new CardFile($trouble->path, 0, 0, $trouble->isDamage ? Kind::Folder : Kind::Unknown), $trouble->isDamage ? Intent::Unreadable : Intent::NotAStill, $trouble->reason, null);
+        return new self(new CardFile($trouble->path, 0, 0, $trouble->isDamage ? Kind::Folder : Kind::Unknown, $trouble->card), $trouble->isDamage ? Intent::Unreadable : Intent::NotAStill, $trouble->reason, null);
     }
 
     public static function notAStill(CardFile $file): self

@@ -6,11 +6,11 @@ namespace VelvetLedger\Core\Plan;
 
 use VelvetLedger\Core\Capture\CapturedAt;
 use VelvetLedger\Core\Card\CardContents;
-use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Card\ReadFrame;
 use VelvetLedger\Core\Held\ExistingShoot;
 use VelvetLedger\Core\Held\Holdings;
 use VelvetLedger\Core\Order\Samples;
+use VelvetLedger\Core\Shoot\AnHourApart;
 use VelvetLedger\Core\Shoot\ProposedShoot;
 use VelvetLedger\Core\Shoot\Strays;
 
@@ -41,7 +41,7 @@ final class Planner
 
     /**
      * @param CapturedAt|null $now   the date of the intake, where a pattern asks for it
-     * @param string          $label of the card
+     * @param string          $label of the card, where it is by itself
      */
     public static function plan(CardContents $card, Wishes $wishes, StoreState $store, ?Holdings $holdings = null, ?CapturedAt $now = null, string $label = ''): Plan
     {
@@ -58,7 +58,7 @@ final class Planner
         }
         foreach ($card->troubles as $trouble) {
             $planner->lines[] = PlanLine::ofTrouble($trouble);
-            $planner->problems[] = new Problem(\sprintf('%s: %s.', '' === $trouble->path ? 'The card itself' : PathText::of($trouble->path), $trouble->reason), About::Damage);
+            $planner->problems[] = new Problem(\sprintf('%s: %s.', $trouble->where(), $trouble->reason), About::Damage);
         }
 
         return new Plan($planner->shoots, $planner->lines, $planner->problems, $planner->folders->tree($planner->made), BodyClock::among($frames, $wishes->clocks), $planner->samples);
@@ -68,6 +68,7 @@ final class Planner
     private function addShoots(array $shoots): void
     {
         $strays = Strays::among($shoots);
+        $apart = AnHourApart::among($shoots);
         $drafts = array_map($this->draft(...), $shoots);
         $shown = array_values(array_filter($drafts, static fn (ShootDraft $draft): bool => [] !== $draft->coming))[0] ?? $drafts[0] ?? null;
         $namer = new Namer($this->store, $this->folders, $drafts);
@@ -76,7 +77,7 @@ final class Planner
             if ($draft === $shown) {
                 $this->samples = Samples::of($this->wishes->order, $draft->source($draft->shoot->frames[0]), null === $draft->wish->order ? ($named->names[0] ?? null)?->number : null);
             }
-            $this->add($draft, $named, $strays[$draft->shoot->id] ?? null);
+            $this->add($draft, $named, $strays[$draft->shoot->id] ?? null, $apart[$draft->shoot->id] ?? null);
         }
     }
 
@@ -122,7 +123,7 @@ final class Planner
         return [] === $coming ? null : $this->holdings->places->neighbours($coming, $held);
     }
 
-    private function add(ShootDraft $draft, NamedShoot $named, ?string $stray): void
+    private function add(ShootDraft $draft, NamedShoot $named, ?string $stray, ?string $apart): void
     {
         $lines = $this->linesOf($draft, $named);
         $brought = array_values(array_filter($lines, static fn (PlanLine $line): bool => Intent::BringIn === $line->intent));
@@ -144,7 +145,7 @@ final class Planner
             FileCounts::of($lines),
             NameSpan::of($brought),
         );
-        array_push($this->problems, ...ShootProblems::of($draft, $folder, $named, $this->holdings, $this->numbers, $stray));
+        array_push($this->problems, ...ShootProblems::of($draft, $folder, $named, $this->holdings, $this->numbers, $stray, $apart));
     }
 
     /** @return list<PlanLine> */
@@ -160,7 +161,7 @@ final class Planner
             $name = $names[$frame->key()] ?? null;
             $joins = isset($draft->joining[$frame->key()]) ? new JoinedName($draft->joining[$frame->key()], $draft->order->names->extension) : null;
             foreach ($frame->read->frame->files as $file) {
-                $stays = $draft->staying[$file->path] ?? null;
+                $stays = $draft->staying[$file->id] ?? null;
                 $lines[] = $stays ?? PlanLine::bringIn($file, $frame, match (true) {
                     null !== $joins => new NewName($this->folders->settle($joins->held->folder), $joins->ofFile($file, $frame->read->frame), $joins->held->stem, null, null, $joins->held->id),
                     null !== $name => new NewName($name->folder, $name->ofFile($file), $name->stem, $name->number, $scope),
@@ -182,7 +183,7 @@ final class Planner
             foreach ($frame->frame->files as $file) {
                 $this->lines[] = PlanLine::unreadable($file, $timed, $frame->unreadable[$file->path] ?? 'its still is unreadable');
             }
-            $this->problems[] = new Problem(\sprintf('%s cannot be read: %s.', $frame->frame->lead()->text(), $frame->unreadable[$frame->frame->lead()->path] ?? 'unreadable'), About::Damage);
+            $this->problems[] = new Problem(\sprintf('%s cannot be read: %s.', $frame->frame->lead()->where(), $frame->unreadable[$frame->frame->lead()->path] ?? 'unreadable'), About::Damage);
         }
     }
 }

@@ -24,7 +24,7 @@ final readonly class ShootDraft
 
     /**
      * @param list<TimedFrame>            $coming     of which any file is brought in under a new name
-     * @param array<string, PlanLine>     $staying    path on the card => its line, for the files that stay
+     * @param array<string, PlanLine>     $staying    id of a file => its line, for the files that stay
      * @param array<array-key, HeldFrame> $joining    frame key => the held frame that what comes of it joins
      * @param bool                        $isProposed whether the shoot that it joins is proposed by its neighbours
      */

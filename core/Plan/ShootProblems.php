@@ -29,10 +29,11 @@ final class ShootProblems
 
     /**
      * @param string|null $stray what is said of it for lying far from the rest
+     * @param string|null $apart what is said of a body's clock in it
      *
      * @return list<Problem>
      */
-    public static function of(ShootDraft $draft, string $folder, NamedShoot $named, Holdings $holdings, CardNumbers $numbers, ?string $stray): array
+    public static function of(ShootDraft $draft, string $folder, NamedShoot $named, Holdings $holdings, CardNumbers $numbers, ?string $stray, ?string $apart): array
     {
         $found = new self($draft);
         if (!$draft->wish->leftOut) {
@@ -42,6 +43,7 @@ final class ShootProblems
             }
             $found->names($folder, $named);
             if ($comes) {
+                null === $apart ? null : $found->add(About::Time, $apart);
                 $found->times();
             }
             $found->frames($holdings);
@@ -114,7 +116,7 @@ final class ShootProblems
         $frames = $this->draft->shoot->frames;
         $byFile = array_values(array_filter($frames, static fn (TimedFrame $frame): bool => TimeSource::File === $frame->by));
         if ([] !== $byFile) {
-            $this->add(About::Time, \sprintf('%s here without a time from the camera: dated by the time of the file, first %s.', self::count(\count($byFile), 'frame'), $byFile[0]->read->frame->lead()->text()));
+            $this->add(About::Time, \sprintf('%s here without a time from the camera: dated by the time of the file, first %s.', self::count(\count($byFile), 'frame'), $byFile[0]->read->frame->lead()->where()));
         }
         foreach ($frames as $frame) {
             if (null !== $frame->read->caution) {
@@ -134,7 +136,7 @@ final class ShootProblems
         $rivals = array_values(array_filter($frames, static fn (TimedFrame $frame): bool => null !== $holdings->sameExposureAs($frame->read->frame)));
         if ([] !== $rivals) {
             $first = $rivals[0]->read->frame;
-            $this->add(About::Held, \sprintf('%s here of an exposure that is held with other bytes, first %s (held as %s). Compare them and leave out what is not wanted.', self::count(\count($rivals), 'frame'), $first->lead()->text(), $holdings->sameExposureAs($first)?->path));
+            $this->add(About::Held, \sprintf('%s here of an exposure that is held with other bytes, first %s (held as %s). Compare them and leave out what is not wanted.', self::count(\count($rivals), 'frame'), $first->lead()->where(), $holdings->sameExposureAs($first)?->path));
         }
     }
 

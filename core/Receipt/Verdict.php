@@ -35,15 +35,10 @@ final readonly class Verdict
         return new self('Paused', 'What is copied and proven stays. Leave the card where it is, or bring it back to go on.', false);
     }
 
-    /**
-     * @param list<CopiesAt> $copies  store by store, the main one first
-     * @param int            $stamped files that were given their stamp on the way
-     * @param int            $dngs    raws that their DNGs took the place of
-     * @param int            $cutOff  files that were cut off on the card already
-     * @param int            $twins   files that came from another card in place of what could not be read on this one
-     */
-    public static function of(Summary $summary, array $copies, int $stamped = 0, int $dngs = 0, int $cutOff = 0, int $twins = 0): self
+    /** @param list<CopiesAt> $copies store by store, the main one first */
+    public static function of(Summary $summary, array $copies, OfWhich $of = new OfWhich()): self
     {
+        [$stamped, $dngs, $cutOff, $twins] = [$of->stamped, $of->dngs, $of->cutOff, $of->twins];
         $but = array_filter([
             0 === $twins ? '' : \sprintf('%s that could not be read on it, and came from %s on another', 1 === $twins ? 'one' : Count::figure($twins), 1 === $twins ? 'its twin' : 'their twins'),
             0 === $stamped ? '' : \sprintf('the %s in %s', 1 === $stamped ? 'stamp' : 'stamps', 1 === $stamped ? 'one, whose picture is the same' : Count::figure($stamped).', whose pictures are the same'),

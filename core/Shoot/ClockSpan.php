@@ -25,13 +25,28 @@ final readonly class ClockSpan
 
     /**
      * Frames that a body took while its clock stood far back: from one on that it dated much earlier than the one before, in the
-     * order of its own numbers, until it goes on from where it had been. Nothing is said of a body that is wrong throughout.
+     * order of its own numbers on a card, until it goes on from where it had been. Nothing is said of a body that is wrong throughout.
      *
      * @param list<ReadFrame> $frames of one body
      *
      * @return list<list<string>> keys of each such span
      */
     public static function resets(array $frames): array
+    {
+        $cards = [];
+        foreach ($frames as $frame) {
+            $cards[$frame->frame->lead()->card->id ?? ''][] = $frame;
+        }
+
+        return array_merge(...array_values(array_map(self::resetsOnCard(...), $cards)));
+    }
+
+    /**
+     * @param list<ReadFrame> $frames
+     *
+     * @return list<list<string>>
+     */
+    private static function resetsOnCard(array $frames): array
     {
         usort($frames, static fn (ReadFrame $a, ReadFrame $b): int => strnatcmp($a->frame->lead()->path, $b->frame->lead()->path));
         $spans = $span = [];

@@ -34,15 +34,22 @@ final readonly class CardHints
     }
 
     /**
-     * What is known; nothing is measured for it.
+     * What is known, of each card by itself; nothing is measured for it.
      *
-     * @param list<ReadFrame> $frames
+     * @param list<ReadFrame> $frames of the desk's cards
      *
      * @return array{int, int, array<array-key, list<FrameHint>>} as within
      */
-    public function soFar(Volume $volume, array $frames): array
+    public function soFar(CardsOnDesk $desk, array $frames): array
     {
-        return $this->within($volume, $frames, -1);
+        $measured = $of = 0;
+        $hints = [];
+        foreach ($desk->volumes as $volume) {
+            $found = $this->within($volume, array_values(array_filter($frames, static fn (ReadFrame $frame): bool => $desk->volumeOf($frame->frame->lead()) === $volume)), -1);
+            [$measured, $of, $hints] = [$measured + $found[0], $of + $found[1], $hints + $found[2]];
+        }
+
+        return [$measured, $of, $hints];
     }
 
     /**

@@ -37,8 +37,8 @@ final class CardHoldings
     {
     }
 
-    /** @param list<ReadFrame> $frames of the volume */
-    public function of(Volume $volume, array $frames): Holdings
+    /** @param list<ReadFrame> $frames of the desk's cards */
+    public function of(CardsOnDesk $desk, array $frames): Holdings
     {
         $frames = CaptureOrder::ofRead($frames);
         $sizes = [];
@@ -47,48 +47,48 @@ final class CardHoldings
                 $sizes[$file->bytes] = true;
             }
         }
-        $others = $this->filesOnOtherCards($volume, $sizes);
+        $others = $this->filesOnOtherCards($desk, $sizes);
         $elsewhere = $this->held->sizes(array_keys($sizes));
         foreach ($others as [, $file]) {
             $elsewhere[$file->bytes] = true;
         }
-        $prints = $this->prints($volume, Suspects::among($frames, $elsewhere));
+        [$prints, $coming, $here] = $this->printsOnDesk($desk, Suspects::among($frames, $elsewhere));
 
         [$labels, $promised, $there] = $this->printsOnOtherCards($others);
-        $promised += $this->promisedOf($volume, $prints);
+        $promised += $coming;
+        $there += $here;
         foreach ($frames as $frame) {
-            foreach ($frame->twins as $path => $label) {
-                if (isset($there[$label][$path])) {
-                    $prints[$path] = $there[$label][$path]; // it is the twin's bytes that come in
-                }
+            foreach ([] === $frame->twins ? [] : $frame->frame->files as $file) {
+                $print = $there[$frame->twins[$file->path] ?? ''][$file->path] ?? null;
+                $prints = null === $print ? $prints : [$file->id => $print] + $prints; // it is the twin's bytes that come in
             }
         }
         $unique = array_values(array_unique($prints));
 
         $held = $this->held->byPrint($unique);
-        $strange = array_filter($frames, static fn (ReadFrame $frame): bool => [] === array_filter($frame->frame->files, static fn (CardFile $file): bool => $file->kind->isStill() && isset($prints[$file->path], $held[$prints[$file->path]]))); // of what is held as it is no other bytes are looked for
+        $strange = array_filter($frames, static fn (ReadFrame $frame): bool => [] === array_filter($frame->frame->files, static fn (CardFile $file): bool => $file->kind->isStill() && isset($prints[$file->id], $held[$prints[$file->id]]))); // of what is held as it is no other bytes are looked for
         $identities = array_values(array_filter(array_map(static fn (ReadFrame $frame): ?string => ExposureIdentity::of($frame->facts, $frame->frame->stem), $strange), \is_string(...)));
         $days = array_values(array_unique(array_map(static fn (ReadFrame $frame): string => $frame->takenAt()->date(), $frames)));
         $exposures = $this->held->byExposure($identities);
         $places = $this->held->places(array_values(array_unique(array_map(static fn (HeldAs $as): int => $as->frame, array_merge(array_values($exposures), ...array_values($held))))), $days);
 
-        return Comparison::of($frames, $prints, new Known($held, $exposures, $labels, $this->held->promised($unique) + $promised, $places, $this->leftByOrders($volume, $frames), $this->held->coming($identities)));
+        return Comparison::of($frames, $prints, new Known($held, $exposures, $labels, $this->held->promised($unique) + $promised, $places, $this->leftByOrders($desk, $frames), $this->held->coming($identities)));
     }
 
     /**
      * @param list<ReadFrame> $frames
      *
-     * @return array<string, int> path on the card => the receipt whose order left it there
+     * @return array<string, int> id of a file => the receipt whose order left it there
      */
-    private function leftByOrders(Volume $volume, array $frames): array
+    private function leftByOrders(CardsOnDesk $desk, array $frames): array
     {
-        $known = $this->held->leftByOrders($volume->identity->name());
+        $known = array_map(fn (Volume $volume): array => $this->held->leftByOrders($volume->identity->name()), $desk->volumes);
         $left = [];
-        foreach ([] === $known ? [] : $frames as $frame) {
+        foreach ([] === array_filter($known) ? [] : $frames as $frame) {
             foreach ($frame->frame->files as $file) {
-                [$bytes, $modifiedAt, $receipt] = $known[$file->text()] ?? [null, null, 0];
+                [$bytes, $modifiedAt, $receipt] = $known[$desk->volumeOf($file)->id][$file->text()] ?? [null, null, 0];
                 if ($bytes === $file->bytes && $modifiedAt === $file->modifiedAt) {
-                    $left[$file->path] = $receipt;
+                    $left[$file->id] = $receipt;
                 }
             }
         }
@@ -97,17 +97,17 @@ final class CardHoldings
     }
 
     /**
-     * Files on the other cards in the readers whose size occurs on this one.
+     * Files on the other cards in the readers whose size occurs on the desk.
      *
      * @param array<int, true> $sizes
      *
      * @return list<array{Volume, CardFile}>
      */
-    private function filesOnOtherCards(Volume $volume, array $sizes): array
+    private function filesOnOtherCards(CardsOnDesk $desk, array $sizes): array
     {
         $found = [];
         foreach ($this->readers->volumes() as $other) {
-            if ($other->id === $volume->id) {
+            if (isset($desk->volumes[$other->id])) {
                 continue;
             }
             try {
@@ -122,6 +122,26 @@ final class CardHoldings
         }
 
         return $found;
+    }
+
+    /**
+     * @param list<CardFile> $files
+     *
+     * @return array{array<string, string>, array<string, PromisedBy>, array<string, array<array-key, string>>} id of a file => quick print; by quick print an intake that will bring it in; and label => path => quick print
+     */
+    private function printsOnDesk(CardsOnDesk $desk, array $files): array
+    {
+        $prints = $promised = $here = [];
+        foreach ($desk->byCard($files) as $card => $some) {
+            $read = $this->prints($desk->volumes[$card], $some);
+            foreach ($some as $file) {
+                $prints += isset($read[$file->path]) ? [$file->id => $read[$file->path]] : [];
+            }
+            $promised += $this->promisedOf($desk->volumes[$card], $read);
+            $here[$desk->volumes[$card]->label()] = $read;
+        }
+
+        return [$prints, $promised, $here];
     }
 
     /**

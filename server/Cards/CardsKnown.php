@@ -43,7 +43,7 @@ final readonly class CardsKnown
             return;
         }
         $frames = $this->twins->heal($volume, $reading->contents)->frames; // as its desk shows them
-        $holdings = $this->holdings->of($volume, $frames);
+        $holdings = $this->holdings->of(CardsOnDesk::of($volume), $frames);
         $dates = array_map(static fn (ReadFrame $frame): string => $frame->takenAt()->date(), $frames);
         $new = \count(array_filter($frames, $holdings->isNew(...)));
         $this->cache->save($item->set(new CardKnown([] === $dates ? null : min($dates), [] === $dates ? null : max($dates), $new, $reading->filesInAll, $reading->bytesInAll, $revision))->expiresAfter(86400));

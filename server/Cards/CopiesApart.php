@@ -27,7 +27,7 @@ final readonly class CopiesApart
     public const MOST = 60;
     private const KEPT = 3600;
 
-    public function __construct(private Readers $readers, private CardReadings $readings, private SourceFolders $folders, private Copier $copier, private Locks $locks, private CacheItemPoolInterface $cache)
+    public function __construct(private Readers $readers, private DeskReadings $readings, private SourceFolders $folders, private Copier $copier, private Locks $locks, private CacheItemPoolInterface $cache)
     {
     }
 
@@ -40,10 +40,10 @@ final readonly class CopiesApart
      *
      * @throws NoSuchCard|CouldNotCopyApart
      */
-    public function check(Volume $volume, array $frames, string $folder): string
+    public function check(CardsOnDesk $desk, array $frames, string $folder): string
     {
         $real = $this->folders->real($folder);
-        foreach ([$volume, ...$this->readers->volumes()] as $card) {
+        foreach ([...$desk->volumes, ...$this->readers->volumes()] as $card) {
             if (FolderNames::isWithin($real, [$card->path])) {
                 throw CouldNotCopyApart::ontoACard($card->label());
             }
@@ -56,6 +56,7 @@ final readonly class CopiesApart
     }
 
     /**
+     * @param string       $card   names the desk
      * @param list<string> $frames keys
      * @param string       $folder as check() gave it
      * @param string       $name   that its progress is asked for by
@@ -69,13 +70,13 @@ final readonly class CopiesApart
         $this->locks->take(Lock::Apart, $number);
         try {
             $this->clear($folder);
-            $volume = $this->readers->volume($card);
-            $files = $this->files($volume, $frames);
+            $desk = $this->readers->desk($card);
+            $files = $this->files($desk, $frames);
             $mark = WriterMark::of(Task::CopyApart, $number, 0);
             foreach ($files as $i => $file) {
                 $this->keep($name, new Apart(\count($files), $done, $failed, false));
                 try {
-                    $copied = $this->copier->copy(CopyOrder::of($i, new SourceFile($volume->path.'/'.$file->path, $file->bytes, $file->modifiedAt), [$folder.'/'.$file->name()], $mark));
+                    $copied = $this->copier->copy(CopyOrder::of($i, new SourceFile($desk->volumeOf($file)->path.'/'.$file->path, $file->bytes, $file->modifiedAt), [$folder.'/'.$file->name()], $mark));
                     $done += [] === $copied->failed ? 1 : 0;
                     array_push($failed, ...array_map(static fn (CouldNot $failure): string => $failure->getMessage(), array_values($copied->failed)));
                 } catch (CouldNot $failure) {
@@ -102,9 +103,9 @@ final readonly class CopiesApart
      *
      * @return list<CardFile> all that a frame has, its sidecar too
      */
-    private function files(Volume $volume, array $frames): array
+    private function files(CardsOnDesk $desk, array $frames): array
     {
-        $found = array_filter($this->readings->whole($volume)->frames, static fn (ReadFrame $frame): bool => \in_array($frame->frame->key, $frames, true));
+        $found = array_filter($this->readings->whole($desk)->frames, static fn (ReadFrame $frame): bool => \in_array($frame->frame->key, $frames, true));
 
         return array_merge(...array_map(static fn (ReadFrame $frame): array => $frame->frame->files, array_values($found)));
     }

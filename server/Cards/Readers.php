@@ -56,6 +56,16 @@ final readonly class Readers
         throw NoSuchCard::inAnyReader();
     }
 
+    /**
+     * @param string $id of a card, or of several as CardsOnDesk names them
+     *
+     * @throws NoSuchCard|CouldNotLieTogether
+     */
+    public function desk(string $id): CardsOnDesk
+    {
+        return CardsOnDesk::of(...array_map($this->volume(...), CardsOnDesk::named($id)));
+    }
+
     /** Any folder as a source. */
     public function at(string $path): Volume
     {

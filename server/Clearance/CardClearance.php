@@ -17,6 +17,7 @@ use VelvetLedger\Core\Order\CopiesWanted;
 use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Server\Cards\CardHoldings;
 use VelvetLedger\Server\Cards\CardReadings;
+use VelvetLedger\Server\Cards\CardsOnDesk;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Orders\OrderBook;
 use VelvetLedger\Server\Persistence\Cards\CardRepository;
@@ -162,7 +163,7 @@ final readonly class CardClearance
             if (($file->kind->isMissed() || $file->kind->goesWithAStill()) && null === ($known[$file->text()] ?? null)?->checksum) {
                 $contents = $this->readings->whole($volume)->withClips()->withLoose();
 
-                return $this->holdings->of($volume, [...$contents->frames, ...$contents->loose]);
+                return $this->holdings->of(CardsOnDesk::of($volume), [...$contents->frames, ...$contents->loose]);
             }
         }
 

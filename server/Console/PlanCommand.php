@@ -28,7 +28,7 @@ final class PlanCommand extends Command
 
     protected function configure(): void
     {
-        $this->addArgument('source', InputArgument::REQUIRED, 'A card\'s volume, or any folder')
+        $this->addArgument('source', InputArgument::REQUIRED | InputArgument::IS_ARRAY, 'A card\'s volume, or any folder; several are planned together')
             ->addOption('description', 'd', InputOption::VALUE_REQUIRED, 'What the shoots are called', '')
             ->addOption('order', 'o', InputOption::VALUE_REQUIRED, 'The standing order to follow; else the one last used for this card or body, or the default')
             ->addOption('json', null, InputOption::VALUE_NONE, 'Print the plan as one JSON object');
@@ -38,17 +38,17 @@ final class PlanCommand extends Command
     {
         $description = $input->getOption('description');
         try {
-            $volume = $this->source->volume($input);
-            $order = $this->orders->of($input, $volume);
-            $plan = $this->plans->make($volume, new Wishes($order, otherwise: \is_string($description) ? $description : ''));
+            $desk = $this->source->desk($input);
+            $order = $this->orders->of($input, $desk);
+            $plan = $this->plans->make($desk, new Wishes($order, otherwise: \is_string($description) ? $description : ''));
         } catch (CouldNot $error) {
             ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln(PathText::visible($error->getMessage()), OutputInterface::OUTPUT_RAW);
 
             return self::FAILURE;
         }
         $printed = true === $input->getOption('json')
-            ? PlanText::json($plan, $order, $volume, $this->stores->main())
-            : PlanText::table($plan, $order, $volume, $this->stores->main());
+            ? PlanText::json($plan, $order, $desk, $this->stores->main())
+            : PlanText::table($plan, $order, $desk, $this->stores->main());
         $output->writeln($printed, OutputInterface::OUTPUT_RAW);
 
         return self::SUCCESS;

@@ -51,10 +51,13 @@ final readonly class ReceiptText
         return implode("\n", $lines);
     }
 
-    public function json(Intake $intake): string
+    /** One as an object, several as a list. */
+    public function json(Intake ...$intakes): string
     {
+        $receipts = array_map(fn (Intake $intake): array => ['receipt' => $this->view($intake), 'lines' => array_map(static fn (ReceiptLine $line): ReceiptLineView => new ReceiptLineView($line), $this->receipts->lines($intake))], array_values($intakes));
+
         return json_encode(
-            ['receipt' => $this->view($intake), 'lines' => array_map(static fn (ReceiptLine $line): ReceiptLineView => new ReceiptLineView($line), $this->receipts->lines($intake))],
+            1 === \count($receipts) ? $receipts[0] : $receipts,
             \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR,
         );
     }

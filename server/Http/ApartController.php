@@ -23,12 +23,12 @@ final readonly class ApartController
     {
     }
 
-    #[Route('/api/cards/{id}/apart', methods: ['POST'], requirements: ['id' => '[0-9a-f]{16}'])]
+    #[Route('/api/cards/{id}/apart', methods: ['POST'], requirements: ['id' => CardsController::DESK])]
     public function copy(string $id, Request $request): Response
     {
         $fields = Fields::of(DeskInput::body($request));
         [$frames, $folder] = $fields->make(static fn (): array => [$fields->texts('frames'), $fields->text('folder', '', 4000)]);
-        $real = $this->apart->check($this->readers->volume($id), $frames, $folder);
+        $real = $this->apart->check($this->readers->desk($id), $frames, $folder);
         $name = bin2hex(random_bytes(8));
         $this->bus->dispatch(new CopyApart($id, $frames, $real, $name));
 

@@ -18,12 +18,10 @@ use VelvetLedger\Core\Hint\Pixels;
 use VelvetLedger\Core\Plan\PlanLine;
 use VelvetLedger\Server\Cards\CardHints;
 use VelvetLedger\Server\Cards\CardHoldings;
-use VelvetLedger\Server\Cards\CardReadings;
+use VelvetLedger\Server\Cards\DeskReadings;
 use VelvetLedger\Server\Cards\EjectCard;
 use VelvetLedger\Server\Cards\Readers;
-use VelvetLedger\Server\Cards\Reading;
 use VelvetLedger\Server\Cards\SourceFolders;
-use VelvetLedger\Server\Cards\Twins;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Intake\StartIntake;
 use VelvetLedger\Server\Intake\TakeBack;
@@ -52,12 +50,15 @@ use VelvetLedger\Server\Work\Looks;
 use VelvetLedger\Server\Work\Mends;
 use VelvetLedger\Server\Work\Sights;
 
-/** The cards in the readers: which there are, what is on one, its plan, its pictures, and the intake made from it. */
+/** The cards in the readers: which there are, what is on one or on several together, the plan, the pictures, and the intakes made from them. */
 final readonly class CardsController
 {
     private const HISTOGRAM_EDGE = 480;
 
-    public function __construct(private Readers $readers, private CardReadings $readings, private Looks $looks, private Stores $stores)
+    /** A card, or several that lie on one desk. */
+    public const DESK = '(?:[0-9a-f]{16}\+)*[0-9a-f]{16}';
+
+    public function __construct(private Readers $readers, private DeskReadings $readings, private Looks $looks, private Stores $stores)
     {
     }
 
@@ -98,77 +99,70 @@ final readonly class CardsController
         return new JsonResponse($page->view());
     }
 
-    #[Route('/api/cards/{id}', methods: ['GET'], requirements: ['id' => '[0-9a-f]{16}'])]
-    public function card(string $id, CardHoldings $holdings, OrderBook $orders, Twins $twins, Sights $sights): Response
+    #[Route('/api/cards/{id}', methods: ['GET'], requirements: ['id' => self::DESK])]
+    public function desk(string $id, CardHoldings $holdings, OrderBook $orders, Sights $sights): Response
     {
-        $volume = $this->readers->volume($id);
-        $reading = $this->readings->soFar($volume);
-        if (!$reading->isComplete() && $this->looks->ask($volume)) {
-            $reading = $this->readings->soFar($volume);
-        }
-        if ($reading->isComplete()) {
-            $reading = new Reading($twins->heal($volume, $reading->contents), $reading->framesInAll, $reading->filesInAll, $reading->bytesInAll);
-        }
-        $known = $reading->isComplete() ? $holdings->of($volume, $reading->contents->frames) : Holdings::none();
+        $desk = $this->readers->desk($id);
+        $reading = $this->readings->soFar($desk, $this->looks->ask(...));
+        $known = $reading->isComplete() ? $holdings->of($desk, $reading->contents->frames) : Holdings::none();
 
         $looked = $sights->ask($known->shoots());
-        $order = $orders->lastUsedFor($volume, ...$reading->contents->frames)->name;
+        $order = $orders->lastUsedFor($desk->first(), ...$reading->contents->frames)->name;
 
-        return new JsonResponse(new DeskView($volume, $reading, $known, $order, $this->stores->main(), $looked));
+        return new JsonResponse(new DeskView($desk, $reading, $known, $order, $this->stores->main(), $looked));
     }
 
     /** What the previews hint at; asked again until all are measured. */
-    #[Route('/api/cards/{id}/hints', methods: ['GET'], requirements: ['id' => '[0-9a-f]{16}'])]
+    #[Route('/api/cards/{id}/hints', methods: ['GET'], requirements: ['id' => self::DESK])]
     public function hints(string $id, CardHints $hints): Response
     {
-        $volume = $this->readers->volume($id);
-        $frames = $this->readings->soFar($volume)->contents->frames;
-        [$measured, $of] = $found = $hints->soFar($volume, $frames);
+        $desk = $this->readers->desk($id);
+        [$measured, $of] = $found = $hints->soFar($desk, $this->readings->unhealed($desk)->frames);
         if ($measured < $of) {
-            $this->looks->ask($volume);
+            array_map($this->looks->ask(...), $desk->volumes);
         }
 
         return new JsonResponse(new HintsView(...$found));
     }
 
-    #[Route('/api/cards/{id}/plan', methods: ['POST'], requirements: ['id' => '[0-9a-f]{16}'])]
+    #[Route('/api/cards/{id}/plan', methods: ['POST'], requirements: ['id' => self::DESK])]
     public function plan(string $id, Request $request, Plans $plans, DeskInput $input, OrderBook $orders, StoresOfPlan $stores, StampsOfPlan $stamps, DngsOfPlan $dngs): Response
     {
-        $volume = $this->readers->volume($id);
-        $wishes = $input->wishes($request, $volume);
+        $desk = $this->readers->desk($id);
+        $wishes = $input->wishes($request, $desk);
 
-        $plan = $plans->make($volume, $wishes);
+        $plan = $plans->make($desk, $wishes);
 
         return new JsonResponse(new PlanView($plan, $wishes->order, $orders->findOrDefault($wishes->order->name), $this->stores->main(), $stores->of($plan->totals->files->bytesToBringIn), $stamps->sample($plan, $wishes->order->made->stamps), $dngs->of($plan, $wishes->order->made->dngs)));
     }
 
     /** The same, file by file: what it was called, and what it will be. */
-    #[Route('/api/cards/{id}/plan/lines', methods: ['POST'], requirements: ['id' => '[0-9a-f]{16}'])]
+    #[Route('/api/cards/{id}/plan/lines', methods: ['POST'], requirements: ['id' => self::DESK])]
     public function lines(string $id, Request $request, Plans $plans, DeskInput $input): Response
     {
-        $volume = $this->readers->volume($id);
+        $desk = $this->readers->desk($id);
 
-        return new JsonResponse(array_map(static fn (PlanLine $line): PlanLineView => new PlanLineView($line), $plans->make($volume, $input->wishes($request, $volume))->lines));
+        return new JsonResponse(array_map(static fn (PlanLine $line): PlanLineView => new PlanLineView($line), $plans->make($desk, $input->wishes($request, $desk))->lines));
     }
 
-    #[Route('/api/cards/{id}/intakes', methods: ['POST'], requirements: ['id' => '[0-9a-f]{16}'])]
+    #[Route('/api/cards/{id}/intakes', methods: ['POST'], requirements: ['id' => self::DESK])]
     public function begin(string $id, Request $request, StartIntake $start, MessageBusInterface $bus, DeskInput $input): Response
     {
-        $volume = $this->readers->volume($id);
-        $intake = $start->start($volume, $input->wishes($request, $volume), static fn (Intake $asked) => $bus->dispatch(new BringIn($asked->id()), [new DelayStamp(TakeBack::GRACE)]));
+        $desk = $this->readers->desk($id);
+        $intakes = $start->start($desk, $input->wishes($request, $desk), static fn (Intake $asked) => $bus->dispatch(new BringIn($asked->id()), [new DelayStamp(TakeBack::GRACE)]));
 
-        return new JsonResponse(new BegunView($intake->id()), 201);
+        return new JsonResponse(new BegunView($intakes[0]->id()), 201);
     }
 
     /** Has files of these frames that are held, and of which no store has a good copy left, put back into their places; from this card, where it has them still. */
-    #[Route('/api/cards/{id}/put-back', methods: ['POST'], requirements: ['id' => '[0-9a-f]{16}'])]
+    #[Route('/api/cards/{id}/put-back', methods: ['POST'], requirements: ['id' => self::DESK])]
     public function putBack(string $id, Request $request, CardHoldings $holdings, CopyRepository $copies, Mends $mends): Response
     {
         $fields = Fields::of(DeskInput::body($request));
         $frames = $fields->make(static fn (): array => $fields->texts('frames'));
-        $volume = $this->readers->volume($id);
-        $on = array_values(array_filter($this->readings->soFar($volume)->contents->frames, static fn (ReadFrame $frame): bool => \in_array($frame->frame->key, $frames, true)));
-        $mends->ask($copies->lost($holdings->of($volume, $on)->frames()));
+        $desk = $this->readers->desk($id);
+        $on = array_values(array_filter($this->readings->unhealed($desk)->frames, static fn (ReadFrame $frame): bool => \in_array($frame->frame->key, $frames, true)));
+        $mends->ask($copies->lost($holdings->of($desk, $on)->frames()));
 
         return new JsonResponse(null, 204);
     }

@@ -23,7 +23,7 @@ use VelvetLedger\Core\Shoot\Edits;
 use VelvetLedger\Core\Stamp\KeywordPath;
 use VelvetLedger\Core\Stamp\StampField;
 use VelvetLedger\Core\Stamp\StampTexts;
-use VelvetLedger\Server\Cards\Volume;
+use VelvetLedger\Server\Cards\CardsOnDesk;
 use VelvetLedger\Server\Intake\Moments;
 use VelvetLedger\Server\Orders\OrderBook;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
@@ -36,7 +36,7 @@ final readonly class DeskInput
     }
 
     /** @throws BadDocument */
-    public function wishes(Request $request, Volume $volume): Wishes
+    public function wishes(Request $request, CardsOnDesk $desk): Wishes
     {
         $fields = Fields::of(self::body($request));
 
@@ -45,9 +45,9 @@ final readonly class DeskInput
             $fields->map('shoots', $this->shoot(...)),
             new Edits($fields->list('edits', self::edit(...))),
             new Clocks(
-                $fields->map('clocks', fn (mixed $value, string $at): ClockCorrection => $this->clock($volume, Fields::of($value, $at))),
+                $fields->map('clocks', fn (mixed $value, string $at): ClockCorrection => $this->clock($desk, Fields::of($value, $at))),
                 $fields->map('byHand', static fn (mixed $value, string $at): CapturedAt => self::time($value, $at)),
-                $fields->list('spans', fn (mixed $value, string $at): ClockSpan => $this->span($volume, Fields::of($value, $at))),
+                $fields->list('spans', fn (mixed $value, string $at): ClockSpan => $this->span($desk, Fields::of($value, $at))),
             ),
             $fields->texts('leftOut'),
             $fields->texts('broughtAgain'),
@@ -109,24 +109,24 @@ final readonly class DeskInput
         });
     }
 
-    private function span(Volume $volume, Fields $fields): ClockSpan
+    private function span(CardsOnDesk $desk, Fields $fields): ClockSpan
     {
-        return $fields->make(fn (): ClockSpan => ClockSpan::of($fields->texts('frames'), $this->clock($volume, $fields->object('clock'))));
+        return $fields->make(fn (): ClockSpan => ClockSpan::of($fields->texts('frames'), $this->clock($desk, $fields->object('clock'))));
     }
 
     /** By seconds; or a frame of the body, and what the clock should have shown: a time, or that of a frame elsewhere. */
-    private function clock(Volume $volume, Fields $fields): ClockCorrection
+    private function clock(CardsOnDesk $desk, Fields $fields): ClockCorrection
     {
-        return $fields->make(function () use ($volume, $fields): ClockCorrection {
+        return $fields->make(function () use ($desk, $fields): ClockCorrection {
             if ($fields->has('seconds')) {
                 return ClockCorrection::by($fields->number('seconds'));
             }
-            $shows = $this->moments->onCard($volume, $fields->text('frame'));
+            $shows = $this->moments->onDesk($desk, $fields->text('frame'));
             if ($fields->has('time')) {
                 return ClockCorrection::whereThisFrame($shows->at, self::time($fields->text('time'), '/clocks'));
             }
             $same = $fields->object('same');
-            $other = $same->make(fn () => $same->has('held') ? $this->moments->held($same->number('held')) : $this->moments->onCardCalled($same->text('card'), $same->text('frame')));
+            $other = $same->make(fn () => $same->has('held') ? $this->moments->held($same->number('held')) : $this->moments->onDeskCalled($same->text('card'), $same->text('frame')));
 
             return ClockCorrection::whereThisFrame($shows->at, $other->at, \sprintf('%s is of the moment of %s', $shows->name, $other->name));
         });

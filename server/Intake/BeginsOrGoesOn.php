@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Intake;
 
+use VelvetLedger\Core\Plan\Intent;
 use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Server\Cards\CardsOnDesk;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\SourceGone;
 use VelvetLedger\Server\Cards\Volume;
@@ -12,15 +14,36 @@ use VelvetLedger\Server\Persistence\Cards\CardRepository;
 use VelvetLedger\Server\Persistence\Intakes\Intake;
 use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
 
-/** The intake that is to be done of a card: the one that was cut off, or that stopped for what happened to it, and that nobody works on, as long as the card is what it was; else a new one. */
+/** The intakes that are to be done of the cards of a desk: of each the one that was cut off, or that stopped for what happened to it, and that nobody works on, as long as the card is what it was; of the others, new ones. */
 final readonly class BeginsOrGoesOn
 {
-    public function __construct(private StartIntake $start, private CardRepository $cards, private IntakeRuns $runs, private GoOn $goOn, private Readers $readers)
+    public function __construct(private StartIntake $start, private Plans $plans, private CardRepository $cards, private IntakeRuns $runs, private GoOn $goOn, private Readers $readers)
     {
     }
 
-    /** @param \Closure(string): mixed $say told which is gone on with */
-    public function of(Volume $volume, Wishes $wishes, \Closure $say): Intake
+    /**
+     * @param \Closure(string): mixed $say told which are gone on with
+     *
+     * @return non-empty-list<Intake>
+     */
+    public function of(CardsOnDesk $desk, Wishes $wishes, \Closure $say): array
+    {
+        $goneOn = $new = [];
+        foreach ($desk->volumes as $volume) {
+            $intake = $this->goOnWith($volume, $say);
+            null === $intake ? $new[] = $volume : $goneOn[] = $intake;
+        }
+        if ([] === $goneOn) {
+            return $this->start->start($desk, $wishes, static fn (Intake $intake) => null);
+        }
+        $rest = [] === $new ? null : CardsOnDesk::of(...$new);
+        $comes = null === $rest ? 0 : $this->plans->make($rest, $wishes)->totals->files->number(Intent::BringIn);
+
+        return null === $rest || 0 === $comes ? $goneOn : [...$goneOn, ...$this->start->start($rest, $wishes, static fn (Intake $intake) => null)];
+    }
+
+    /** @param \Closure(string): mixed $say */
+    private function goOnWith(Volume $volume, \Closure $say): ?Intake
     {
         $cutOff = $this->cards->underWay($volume->identity);
         if (null !== $cutOff && !$this->runs->isTaken($cutOff->id())) {
@@ -35,7 +58,7 @@ final readonly class BeginsOrGoesOn
             return $this->goOn->with($stopped->id(), static fn (Intake $intake) => null);
         }
 
-        return $this->start->start($volume, $wishes, static fn (Intake $intake) => null);
+        return null;
     }
 
     /** A card whose first or last still is another by now is begun anew: going on would stop again and again. */

@@ -36,14 +36,17 @@ final class Promises
     {
     }
 
-    public function enter(Intake $intake, Plan $plan): void
+    /** @param array<array-key, Intake> $intakes one for each card, by the card's id: they share shoots, and frames that two cards have halves of */
+    public function enter(array $intakes, Plan $plan): void
     {
         $this->shoots = $this->frames = $this->stamped = [];
         $shoots = $plan->shootsByFrame();
-        foreach ($plan->lines as $position => $line) {
-            $shoot = $shoots[$line->frame?->key()] ?? null;
-            $heading = null === $shoot ? new LineShoot() : new LineShoot($shoot->title->date, $shoot->title->description, $shoot->place->folder);
-            $this->ledger->persist(new ReceiptLine($intake, $position, $line, $heading, null === $shoot ? null : $this->frame($intake, $line, $shoot)));
+        foreach ($intakes as $card => $intake) {
+            foreach ($plan->linesOf((string) $card) as $position => $line) {
+                $shoot = $shoots[$line->frame?->key()] ?? null;
+                $heading = null === $shoot ? new LineShoot() : new LineShoot($shoot->title->date, $shoot->title->description, $shoot->place->folder);
+                $this->ledger->persist(new ReceiptLine($intake, $position, $line, $heading, null === $shoot ? null : $this->frame($intake, $line, $shoot)));
+            }
         }
     }
 
@@ -53,11 +56,15 @@ final class Promises
         $this->stamps->keywords(array_map(static fn (array $one): array => [$one[0]->id(), $one[1]], array_values(array_filter($this->stamped, static fn (array $one): bool => null !== $one[0]->stamp()))));
     }
 
-    /** @return list<ReadFrame> those that the plan is about */
-    public static function framesOf(Plan $plan): array
+    /**
+     * @param list<PlanLine> $lines of a plan
+     *
+     * @return list<ReadFrame> those that they are about
+     */
+    public static function framesOf(array $lines): array
     {
         $frames = [];
-        foreach ($plan->lines as $line) {
+        foreach ($lines as $line) {
             if (null !== $line->frame) {
                 $frames[$line->frame->key()] = $line->frame->read;
             }

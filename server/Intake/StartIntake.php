@@ -11,10 +11,12 @@ use VelvetLedger\Core\Plan\Intent;
 use VelvetLedger\Core\Plan\Plan;
 use VelvetLedger\Core\Plan\PlannedShoot;
 use VelvetLedger\Core\Plan\Problem;
+use VelvetLedger\Core\Plan\Totals;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Store\Room;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Size;
+use VelvetLedger\Server\Cards\CardsOnDesk;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Orders\OrderBook;
 use VelvetLedger\Server\Persistence\Cards\CardRepository;
@@ -27,7 +29,7 @@ use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
 use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;
 
-/** Turns a plan into an intake: a receipt with a line for every file on the card, still to be copied. */
+/** Turns a plan into an intake, or into one for each card of a desk: a receipt with a line for every file on the card, still to be copied. */
 final readonly class StartIntake
 {
     public function __construct(
@@ -43,41 +45,63 @@ final readonly class StartIntake
     }
 
     /**
-     * @param \Closure(Intake): mixed $then done in the same transaction, once the intake has its number
+     * One intake for each card of the desk, all of one plan, or none.
+     *
+     * @param \Closure(Intake): mixed $then done in the same transaction with each, once it has its number
+     *
+     * @return non-empty-list<Intake> in the order of the cards
      *
      * @throws CouldNotBegin|StoreAbsent
      */
-    public function start(Volume $volume, Wishes $wishes, \Closure $then): Intake
+    public function start(CardsOnDesk $desk, Wishes $wishes, \Closure $then): array
     {
-        return $this->ledger->wrapInTransaction(function () use ($volume, $wishes, $then): Intake {
+        return $this->ledger->wrapInTransaction(function () use ($desk, $wishes, $then): array {
             $this->runs->promiseAlone();
-            $running = $this->cards->underWay($volume->identity);
-            if (null !== $running) {
-                throw CouldNotBegin::alreadyRunning($running->id());
+            foreach ($desk->volumes as $volume) {
+                $running = $this->cards->underWay($volume->identity);
+                if (null !== $running) {
+                    throw CouldNotBegin::alreadyRunning($running->id());
+                }
             }
-            $plan = $this->plans->make($volume, $wishes);
+            $plan = $this->plans->make($desk, $wishes);
             $this->checkRoom($plan);
-            $problems = array_filter($plan->problems, static fn (Problem $problem): bool => About::Gap !== $problem->about);
-            $intake = new Intake(
-                $this->cards->seen($volume->identity),
-                IntakeSource::of($volume->path, $volume->identity),
-                $this->stores->ofLedger(),
-                array_values(array_map(static fn (Problem $problem): string => $problem->message, $problems)),
-                OrderDocument::of($wishes->order),
-                array_merge(...array_map(static fn (PlannedShoot $shoot): array => $shoot->place->makes, $plan->shoots)),
-                $this->runs->here(),
-            );
-            $this->ledger->persist($intake);
-            $this->promises->enter($intake, $plan);
-            $this->enterDayBook($intake, $plan, $wishes);
-            $this->orders->remember($wishes->order->name, $volume, ...Promises::framesOf($plan));
+            $intakes = array_map(fn (Volume $volume): Intake => $this->intake($volume, $plan, $wishes), $desk->volumes);
+            array_walk($intakes, $this->ledger->persist(...));
+            $this->promises->enter($intakes, $plan);
+            foreach ($intakes as $card => $intake) {
+                $lines = $plan->linesOf((string) $card);
+                $this->enterDayBook($intake, Totals::of($lines), $wishes);
+                $this->orders->remember($wishes->order->name, $desk->volumes[$card], ...Promises::framesOf($lines));
+            }
+            $begun = array_values($intakes);
+            $this->enterClocks($begun[0], $plan, $desk);
             $this->ledger->flush();
             $this->promises->enterKeywords();
-            $intake->sumUp($this->receipts->addUp($intake));
-            $then($intake);
+            foreach ($begun as $intake) {
+                1 === \count($begun) ? null : $intake->isBegunWith($begun[0]);
+                $intake->sumUp($this->receipts->addUp($intake));
+                $then($intake);
+            }
 
-            return $intake;
+            return $begun;
         });
+    }
+
+    private function intake(Volume $volume, Plan $plan, Wishes $wishes): Intake
+    {
+        $its = $plan->shootsOf($volume->id);
+        $ids = array_map(static fn (PlannedShoot $shoot): string => $shoot->id, $its);
+        $problems = array_filter($plan->problems, static fn (Problem $problem): bool => About::Gap !== $problem->about && (null === $problem->shoot || \in_array($problem->shoot, $ids, true)));
+
+        return new Intake(
+            $this->cards->seen($volume->identity),
+            IntakeSource::of($volume->path, $volume->identity),
+            $this->stores->ofLedger(),
+            array_values(array_map(static fn (Problem $problem): string => $problem->message, $problems)),
+            OrderDocument::of($wishes->order),
+            array_merge(...array_map(static fn (PlannedShoot $shoot): array => $shoot->place->makes, $its)),
+            $this->runs->here(),
+        );
     }
 
     private function checkRoom(Plan $plan): void
@@ -94,13 +118,16 @@ final readonly class StartIntake
         }
     }
 
-    private function enterDayBook(Intake $intake, Plan $plan, Wishes $wishes): void
+    private function enterDayBook(Intake $intake, Totals $totals, Wishes $wishes): void
     {
-        $totals = $plan->totals;
         $this->ledger->persist(DayBookEntry::ofIntake(\sprintf('Intake asked for from %s by the standing order "%s": %d of %s, %s.', $intake->source->label, $wishes->order->name, $totals->frames->toBringIn, Count::of($totals->frames->all, 'frame'), Size::of($totals->files->bytesToBringIn)), $intake));
+    }
+
+    private function enterClocks(Intake $intake, Plan $plan, CardsOnDesk $desk): void
+    {
         foreach ($plan->clocks as $clock) {
             if (0 !== $clock->seconds) {
-                $this->ledger->persist(DayBookEntry::ofIntake(\sprintf('The clock of %s is put %s (%s): %s from %s, the first from %s to %s.', $clock->body.(null === $clock->span ? '' : ', in a part of the card,'), $clock->inWords, $clock->because, Count::of($clock->frames, 'frame'), $intake->source->label, strtr($clock->before, 'T', ' '), strtr($clock->after, 'T', ' ')), $intake, DayBookKind::Clock));
+                $this->ledger->persist(DayBookEntry::ofIntake(\sprintf('The clock of %s is put %s (%s): %s from %s, the first from %s to %s.', $clock->body.(null === $clock->span ? '' : ', in a part of the card,'), $clock->inWords, $clock->because, Count::of($clock->frames, 'frame'), $desk->label(), strtr($clock->before, 'T', ' '), strtr($clock->after, 'T', ' ')), $intake, DayBookKind::Clock));
             }
         }
     }

@@ -28,25 +28,31 @@ final readonly class TakeBack
     }
 
     /**
-     * At once where nobody works on it yet; else its run hears the wish with its next word.
+     * It, and what was begun with it; at once where nobody works on it yet, else its run hears the wish with its next word.
      *
-     * @throws CouldNotTakeBack where something came in already, or it ended
+     * @throws CouldNotTakeBack where something came in already, or it ended; then of none
      */
     public function takeBack(int $number): Intake
     {
         return $this->ledger->wrapInTransaction(function () use ($number): Intake {
-            $this->database->executeStatement('SELECT 1 FROM intake WHERE id = ? FOR UPDATE', [$number]); // no worker takes it meanwhile
+            $this->database->executeStatement('SELECT 1 FROM intake WHERE id = :it OR begun_with = (SELECT begun_with FROM intake WHERE id = :it) ORDER BY id FOR UPDATE', ['it' => $number]); // no worker takes it meanwhile
             $intake = $this->receipts->find($number);
-            if (!$intake->state()->isUnderWay()) {
-                throw CouldNotTakeBack::hasEnded($number);
-            }
-            if ($this->hasBroughtIn($intake)) {
-                throw CouldNotTakeBack::hasBegun($number);
-            }
-            if ($this->runs->isTaken($number)) {
-                $this->runs->wish($number, IntakeWish::TakeBack);
-            } else {
-                $this->free($intake);
+            foreach ($this->receipts->together($intake) as $each) {
+                $hasBegun = $this->hasBroughtIn($each);
+                if (!$each->state()->isUnderWay() && ($hasBegun || $each === $intake)) {
+                    throw CouldNotTakeBack::hasEnded($each->id());
+                }
+                if ($hasBegun) {
+                    throw CouldNotTakeBack::hasBegun($each->id());
+                }
+                if (!$each->state()->isUnderWay()) {
+                    continue; // there was nothing to bring in from it
+                }
+                if ($this->runs->isTaken($each->id())) {
+                    $this->runs->wish($each->id(), IntakeWish::TakeBack);
+                } else {
+                    $this->free($each);
+                }
             }
 
             return $intake;

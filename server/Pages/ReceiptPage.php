@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Pages;
 
+use VelvetLedger\Core\Receipt\OfWhich;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\SourceGone;
 use VelvetLedger\Server\Persistence\Copies\SightingRepository;
@@ -24,18 +25,18 @@ final readonly class ReceiptPage
 
     public function of(Intake $intake): ReceiptView
     {
-        $conversions = $this->receipts->conversions($intake);
-        $waits = $intake->state()->isUnderWay() || ($conversions[0]->waiting ?? 0) > 0;
+        $found = $this->receipts->conversions($intake);
+        $conversions = null === $found ? null : new ConversionsView(...$found);
+        $waits = $intake->state()->isUnderWay() || ($conversions->waiting ?? 0) > 0;
 
         return new ReceiptView(
             $intake,
             $this->receipts->summary($intake),
             $this->receipts->copies($intake),
-            $this->receipts->stamped($intake),
-            null === $conversions ? null : new ConversionsView(...$conversions),
-            $this->receipts->cutOff($intake),
-            $this->receipts->fromTwins($intake),
+            new OfWhich($this->receipts->stamped($intake), $conversions->gone ?? 0, $this->receipts->cutOff($intake), $this->receipts->fromTwins($intake)),
+            $conversions,
             $waits ? new WaitsView(array_values(array_diff($this->runs->copying(), [$intake->id()])), $this->sightings->nameOf($intake->machine)) : new WaitsView([], null, null === $intake->stoppedBecause() ? null : $this->now($intake), $this->runs->slowOne($intake->id())->sentence()),
+            $this->receipts->together($intake),
         );
     }
 

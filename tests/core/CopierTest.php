@@ -17,6 +17,7 @@ use VelvetLedger\Core\Transfer\Medium;
 use VelvetLedger\Core\Transfer\ProvenCopy;
 use VelvetLedger\Core\Transfer\PublishesByClaim;
 use VelvetLedger\Core\Transfer\PublishesByLink;
+use VelvetLedger\Core\Transfer\PublishesByRename;
 use VelvetLedger\Core\Transfer\QuickPrint;
 use VelvetLedger\Core\Transfer\ReadsBackHere;
 use VelvetLedger\Core\Transfer\SourceFile;
@@ -245,7 +246,7 @@ final class CopierTest extends TestCase
     {
         $medium ??= self::medium();
 
-        return new Copier(new Writer($medium), new ReadsBackHere($medium), new PublishesByLink(new PublishesByClaim()));
+        return new Copier(new Writer($medium), new ReadsBackHere($medium), new PublishesByRename(new PublishesByLink(new PublishesByClaim())));
     }
 
     private function source(string $name, string $bytes, bool $print = false): SourceFile

@@ -11,6 +11,7 @@ use VelvetLedger\Core\Transfer\Copied;
 use VelvetLedger\Core\Transfer\Copying;
 use VelvetLedger\Core\Transfer\PublishesByClaim;
 use VelvetLedger\Core\Transfer\PublishesByLink;
+use VelvetLedger\Core\Transfer\PublishesByRename;
 use VelvetLedger\Core\Transfer\ReadBack;
 use VelvetLedger\Core\Transfer\ReadingsApart;
 use VelvetLedger\Core\Transfer\SourceFile;
@@ -38,7 +39,7 @@ final class CopyingTest extends TestCase
         $this->main = new Folder();
         $this->mirror = new Folder();
         $this->readsBack = new LaterReadBack();
-        $this->copying = new Copying(new Writer(new PageCache()), new ReadingsApart($this->readsBack), new PublishesByLink(new PublishesByClaim()));
+        $this->copying = new Copying(new Writer(new PageCache()), new ReadingsApart($this->readsBack), new PublishesByRename(new PublishesByLink(new PublishesByClaim())));
     }
 
     public function testNothingBearsItsNameBeforeItIsReadBack(): void

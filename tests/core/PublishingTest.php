@@ -11,6 +11,7 @@ use VelvetLedger\Core\Transfer\CouldNotPublish;
 use VelvetLedger\Core\Transfer\Publisher;
 use VelvetLedger\Core\Transfer\PublishesByClaim;
 use VelvetLedger\Core\Transfer\PublishesByLink;
+use VelvetLedger\Core\Transfer\PublishesByRename;
 use VelvetLedger\Tests\Folder;
 
 /** One suite for every way of giving a file its final name. */
@@ -26,6 +27,7 @@ final class PublishingTest extends TestCase
     /** @return iterable<string, array{Publisher}> */
     public static function ways(): iterable
     {
+        yield 'by rename' => [new PublishesByRename(new PublishesByLink())];
         yield 'by link' => [new PublishesByLink()];
         yield 'by claim' => [new PublishesByClaim()];
         yield 'by link, else by claim' => [new PublishesByLink(new PublishesByClaim())];

@@ -27,6 +27,7 @@ use VelvetLedger\Core\Transfer\Exchanges;
 use VelvetLedger\Core\Transfer\ExchangesByKernel;
 use VelvetLedger\Core\Transfer\PublishesByClaim;
 use VelvetLedger\Core\Transfer\PublishesByLink;
+use VelvetLedger\Core\Transfer\PublishesByRename;
 use VelvetLedger\Core\Transfer\ReadBack;
 use VelvetLedger\Core\Transfer\ReadingsApart;
 use VelvetLedger\Core\Transfer\Replacement;
@@ -91,7 +92,7 @@ final class ReplacingTest extends TestCase
 
     public function testTwoCopyingsAtOnceAreEachToldOfTheirOwnFiles(): void
     {
-        $copier = new Copier(new Writer(new PageCache()), $this->readsBack, new PublishesByLink(new PublishesByClaim()));
+        $copier = new Copier(new Writer(new PageCache()), $this->readsBack, new PublishesByRename(new PublishesByLink(new PublishesByClaim())));
         [$outer, $inner] = [$copier->begin(), $copier->begin()];
         $outer->start($this->order('outer', $this->store->path.'/out/outer.jpg'), static fn (int $bytes) => null);
         $inner->start($this->order('inner', $this->store->path.'/out/inner.jpg'), static fn (int $bytes) => null);
@@ -241,7 +242,7 @@ final class ReplacingTest extends TestCase
 
     private function settle(CopyOrder $order): Copied
     {
-        $copying = (new Copier(new Writer(new PageCache()), $this->readsBack, new PublishesByLink(new PublishesByClaim())))->begin();
+        $copying = (new Copier(new Writer(new PageCache()), $this->readsBack, new PublishesByRename(new PublishesByLink(new PublishesByClaim()))))->begin();
         $copying->start($order, static fn (int $bytes) => null);
 
         return $copying->settle(true)[0];

@@ -15,6 +15,7 @@ use VelvetLedger\Core\Held\HeldFrame;
 use VelvetLedger\Core\Naming\ExtensionCase;
 use VelvetLedger\Core\Plan\JoinedName;
 use VelvetLedger\Core\Receipt\CopiesAt;
+use VelvetLedger\Core\Receipt\OfWhich;
 use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Core\Receipt\SlowOne;
 use VelvetLedger\Core\Receipt\Sum;
@@ -70,10 +71,10 @@ final class WordsTest extends TestCase
         $summary = new Summary([new Sum(Outcome::BroughtIn, 3, 3, 900)]);
         $copies = [new CopiesAt('Anvil', 3, 0, 0), new CopiesAt('Bellows', 3, 0, 0)];
         self::assertSame('3 files of this card are on Anvil and Bellows, read back and equal to the card.', Verdict::of($summary, $copies)->sentence);
-        self::assertStringEndsWith('equal to the card. One of them was cut off on the card already: what there is of it came in.', Verdict::of($summary, $copies, cutOff: 1)->sentence);
-        self::assertStringEndsWith('read back and equal to the card, but for one that could not be read on it, and came from its twin on another.', Verdict::of($summary, $copies, twins: 1)->sentence);
-        self::assertStringEndsWith('1,200 of them were cut off on the card already: what there is of them came in.', Verdict::of($summary, $copies, cutOff: 1200)->sentence);
-        self::assertSame(['Two proven copies', false], [Verdict::of($summary, $copies, cutOff: 1)->heading, Verdict::of($summary, $copies, cutOff: 1)->isTroubled], 'what there was is as safe as the rest');
+        self::assertStringEndsWith('equal to the card. One of them was cut off on the card already: what there is of it came in.', Verdict::of($summary, $copies, new OfWhich(cutOff: 1))->sentence);
+        self::assertStringEndsWith('read back and equal to the card, but for one that could not be read on it, and came from its twin on another.', Verdict::of($summary, $copies, new OfWhich(twins: 1))->sentence);
+        self::assertStringEndsWith('1,200 of them were cut off on the card already: what there is of them came in.', Verdict::of($summary, $copies, new OfWhich(cutOff: 1200))->sentence);
+        self::assertSame(['Two proven copies', false], [Verdict::of($summary, $copies, new OfWhich(cutOff: 1))->heading, Verdict::of($summary, $copies, new OfWhich(cutOff: 1))->isTroubled], 'what there was is as safe as the rest');
         self::assertStringContainsString('say "not yet"', Verdict::begins()->sentence);
         self::assertStringContainsString('Nothing was copied', Verdict::takenBack()->sentence);
     }

@@ -14,6 +14,7 @@ use VelvetLedger\Core\Card\FrameReader;
 use VelvetLedger\Core\Card\ReadFrame;
 use VelvetLedger\Server\Cards\CardHints;
 use VelvetLedger\Server\Cards\CardReadings;
+use VelvetLedger\Server\Cards\CardsOnDesk;
 use VelvetLedger\Server\Cards\CouldNotEject;
 use VelvetLedger\Server\Cards\EjectCard;
 use VelvetLedger\Server\Cards\SourceGone;
@@ -148,7 +149,7 @@ final class CardsTest extends LedgerTestCase
         $looks->look(new Look('ffffffffffffffff')); // pulled out since
         $looks->ask($volume);
         self::assertTrue($isRead());
-        self::assertSame([1, 1, []], $this->service(CardHints::class)->soFar($volume, $this->service(CardReadings::class)->whole($volume)->frames));
+        self::assertSame([1, 1, []], $this->service(CardHints::class)->soFar(CardsOnDesk::of($volume), $this->service(CardReadings::class)->whole($volume)->frames));
     }
 
     public function testTheDeskCarriesFramesOthersKindsHintsAndTheHistogram(): void

@@ -111,7 +111,7 @@ final class ConversionTest extends LedgerTestCase
 
     public function testTheDeskSaysWhatItWillCostByWhatThisBodyGaveBefore(): void
     {
-        $say = fn (Wishes $wishes): string => $this->fresh(DngsOfPlan::class)->of($this->service(Plans::class)->make($this->card('CARD'), $wishes), $wishes->order->made->dngs)->sentence;
+        $say = fn (Wishes $wishes): string => $this->fresh(DngsOfPlan::class)->of($this->service(Plans::class)->make($this->desk('CARD'), $wishes), $wishes->order->made->dngs)->sentence;
         self::assertSame('', $say(new Wishes()));
         self::assertMatchesRegularExpression('/^3 raws, \d+ kB\. No raw of Orrel M4 was converted so far, so time and size cannot be told\.$/', $say(self::order('instead of the raw')));
         $this->bringOn($this->start('CARD', self::order('beside the raw'))->id());

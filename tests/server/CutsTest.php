@@ -14,8 +14,10 @@ use VelvetLedger\Core\Order\StationeryKind;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Clearance\CardClearance;
 use VelvetLedger\Server\Intake\RunIntake;
+use VelvetLedger\Server\Intake\StartIntake;
 use VelvetLedger\Server\Orders\Stationery;
 use VelvetLedger\Server\Pages\StampsPage;
+use VelvetLedger\Server\Persistence\Intakes\Intake;
 use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
 use VelvetLedger\Server\Persistence\Intakes\IntakeWish;
 use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
@@ -28,7 +30,7 @@ use VelvetLedger\Tests\Folder;
 use VelvetLedger\Tests\OnCard;
 use VelvetLedger\Tests\Stills;
 
-/** Cut and gone on is as never cut: raws, pairs and JPEGs with stamps, cut off at random places in each way, and held against an intake that was not. */
+/** Cut and gone on is as never cut: raws, pairs and JPEGs with stamps, of two cards on one desk that have halves of one frame, cut off at random places in each way, and held against intakes that were not. */
 final class CutsTest extends LedgerTestCase
 {
     private const PLACES = 6; // "bin/ledger bench faults" is at many more
@@ -40,6 +42,8 @@ final class CutsTest extends LedgerTestCase
         'SELECT frames, files, bytes, first_name, last_name, (SELECT stem FROM frame WHERE id = cover_id) FROM shoot',
     ];
 
+    private int $running = 1;
+
     #[TestWith(['stop'])]
     #[TestWith(['pause'])]
     #[TestWith(['card pulled'])]
@@ -48,17 +52,17 @@ final class CutsTest extends LedgerTestCase
     public function testCutAndGoneOnIsAsNeverCut(string $how): void
     {
         $this->drives('Bellows');
-        foreach ([1 => ['ORW'], 2 => ['ORW', 'JPG'], 3 => ['JPG'], 4 => ['ORW', 'JPG'], 5 => ['ORW']] as $number => $extensions) {
-            foreach ($extensions as $extension) {
-                $this->reader->put("CARD/DCIM/100ORREL/ORL_000$number.$extension", 'JPG' === $extension ? Stills::jpeg("2026-05-04 21:14:0$number", $number) : Stills::raw("2026-05-04 21:14:0$number", $number));
+        foreach ([1 => ['ORW' => 'CARD'], 2 => ['ORW' => 'CARD', 'JPG' => 'CARD'], 3 => ['JPG' => 'OTHER'], 4 => ['ORW' => 'OTHER', 'JPG' => 'CARD'], 5 => ['ORW' => 'OTHER']] as $number => $on) {
+            foreach ($on as $extension => $card) {
+                $this->reader->put("$card/DCIM/100ORREL/ORL_000$number.$extension", 'JPG' === $extension ? Stills::jpeg("2026-05-04 21:14:0$number", $number) : Stills::raw("2026-05-04 21:14:0$number", $number));
             }
         }
         $this->reader->put('CARD/MISC/AUTPRINT.MRK', 'prints');
         $this->reader->put('CARD/layout.qxz', 'nobody knows');
         $whole = $this->begin(new CuttingClock());
-        $this->bringOn(1);
+        $this->bringBothOn();
         $expected = $this->cameTo();
-        self::assertSame(['9 files on the card: 9 brought in and proven.', [0, 0, 0]], \array_slice($expected, -2));
+        self::assertSame([['6 files on the card: 6 brought in and proven.', '3 files on the card: 3 brought in and proven.'], [0, 0, 0]], \array_slice($expected, -2));
         mt_srand(crc32($how));
         for ($round = 0; $round < self::PLACES; ++$round) {
             $place = mt_rand(1, $whole->looks);
@@ -83,14 +87,21 @@ final class CutsTest extends LedgerTestCase
         EmptyLedger::make($this->ledger()->getConnection());
         $this->service(Stores::class)->prepare();
         $this->service(Stationery::class)->save(StationeryKind::Rights, 'Studio', ['creator' => 'Ada Tern']);
-        $this->start('CARD', new Wishes(OnCard::order(['others' => 'in a subfolder of the shoot'])));
+        $this->service(StartIntake::class)->start($this->desk('CARD', 'OTHER'), new Wishes(OnCard::order(['others' => 'in a subfolder of the shoot'])), static fn (Intake $intake) => null);
 
         return $clock;
     }
 
+    private function bringBothOn(): void
+    {
+        foreach (1 === mt_rand(0, 1) ? [1, 2] : [2, 1] as $this->running) {
+            $this->bringOn($this->running);
+        }
+    }
+
     private function cut(string $how, int $place): void
     {
-        $wish = fn (IntakeWish $wish): \Closure => fn () => $this->service(IntakeRuns::class)->wish(1, $wish);
+        $wish = fn (IntakeWish $wish): \Closure => fn () => $this->service(IntakeRuns::class)->wish($this->running, $wish);
         $this->begin(new CuttingClock($place, match ($how) {
             'stop' => $wish(IntakeWish::Stop),
             'pause' => $wish(IntakeWish::Pause),
@@ -98,7 +109,7 @@ final class CutsTest extends LedgerTestCase
             default => static fn () => posix_kill((int) getmypid(), \SIGKILL),
         }));
         if (!str_ends_with($how, 'killed')) {
-            $this->bringOn(1);
+            $this->bringBothOn();
 
             return;
         }
@@ -111,11 +122,13 @@ final class CutsTest extends LedgerTestCase
             $another = Services::of($kernel);
             $another->container->set('clock', $clock);
             if ('worker killed' === $how) {
-                $another->get(RunIntake::class)->run(1, static fn (int $bytes, int $files) => null);
+                foreach ([1, 2] as $receipt) {
+                    $another->get(RunIntake::class)->run($receipt, static fn (int $bytes, int $files) => null);
+                }
             } else {
                 $application = new Application($kernel);
                 $application->setAutoExit(false);
-                $application->run(new ArrayInput(['command' => 'intake', 'source' => $this->reader->path.'/CARD']), new NullOutput());
+                $application->run(new ArrayInput(['command' => 'intake', 'source' => $this->both()]), new NullOutput());
             }
             posix_kill((int) getmypid(), \SIGKILL);
         }
@@ -129,19 +142,25 @@ final class CutsTest extends LedgerTestCase
         }
         self::ensureKernelShutdown();
         self::bootKernel();
-        for ($i = 0; $i < 200 && $this->service(IntakeRuns::class)->isTaken(1); ++$i) {
+        for ($i = 0; $i < 200 && ($this->service(IntakeRuns::class)->isTaken(1) || $this->service(IntakeRuns::class)->isTaken(2)); ++$i) {
             usleep(10_000); // the database has not heard yet that the connection ended
         }
-        if ('command killed' === $how && $this->service(ReceiptRepository::class)->find(1)->state()->isUnderWay()) {
-            self::assertSame(0, (new CommandTester((new Application(self::bootKernel()))->find('intake')))->execute(['source' => $this->reader->path.'/CARD']));
+        if ('command killed' === $how && [] !== $this->service(ReceiptRepository::class)->underWay()) {
+            self::assertSame(0, (new CommandTester((new Application(self::bootKernel()))->find('intake')))->execute(['source' => $this->both()]));
 
             return;
         }
         try {
-            $this->goOn(1);
+            array_map($this->goOn(...), [1, 2]);
         } catch (RunsElsewhere $elsewhere) {
             self::fail($elsewhere->getMessage());
         }
+    }
+
+    /** @return list<string> */
+    private function both(): array
+    {
+        return [$this->reader->path.'/CARD', $this->reader->path.'/OTHER'];
     }
 
     /** What a worker that has nothing to do finds to be stamped. */
@@ -157,14 +176,14 @@ final class CutsTest extends LedgerTestCase
     {
         $this->ledger()->clear();
         $state = $this->service(StampsPage::class)->state($this->ledger()->getRepository(Shoot::class)->findAll()[0]);
-        $receipt = $this->service(ReceiptRepository::class)->find(1);
+        $receipts = array_map($this->service(ReceiptRepository::class)->find(...), [1, 2]);
 
         return [
             ...array_map(fn (string $drive): array => preg_replace('/^\d* (?=.*)/', '', Folder::tree($this->onDrive($drive))), ['Anvil', 'Bellows']),
             array_map(fn (string $drive): array => array_filter(scandir($this->onDrive($drive, '2026/2026-05-04')), static fn (string $name): bool => str_ends_with($name, '.part')), ['Anvil', 'Bellows']),
             ...array_map(fn (string $query): array => $this->ledger()->getConnection()->fetchAllNumeric($query), self::ROWS),
-            $this->fresh(CardClearance::class)->of($this->card('CARD'))->sentence,
-            $receipt->summary()->sentence(),
+            array_map(fn (string $card): string => $this->fresh(CardClearance::class)->of($this->card($card))->sentence, ['CARD', 'OTHER']),
+            array_map(static fn (Intake $receipt): string => $receipt->summary()->sentence(), $receipts),
             [$state->waiting, $state->noted, $state->left],
         ];
     }

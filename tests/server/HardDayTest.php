@@ -39,7 +39,7 @@ final class HardDayTest extends LedgerTestCase
         self::assertSame([], $this->ledger()->getRepository(LedgerFrame::class)->findAll());
         self::assertSame(IntakeState::TakenBack, $this->bringOn(1)->state(), 'a worker that comes to it late leaves it');
         self::assertSame(IntakeState::TakenBack, $this->goOn(1)->state());
-        self::assertSame('2026-05-04_0001.jpg', $this->service(Plans::class)->make($this->card('CARD'), new Wishes())->shoots[0]->names->first);
+        self::assertSame('2026-05-04_0001.jpg', $this->service(Plans::class)->make($this->desk('CARD'), new Wishes())->shoots[0]->names->first);
         self::assertSame(IntakeState::Done, $this->bringIn('CARD')->state());
         self::assertSame(['2026-05-04_0001.jpg', '2026-05-04_0002.jpg'], array_map(static fn (ReceiptLine $line): ?string => $line->name, \array_slice($this->lines(), 2)));
         $browser->request('POST', '/api/receipts/1/take-back');
@@ -105,7 +105,7 @@ final class HardDayTest extends LedgerTestCase
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:01'));
         $this->bringIn('CARD', new Wishes(OnCard::order(['bring' => 'raw only']), ['2026-05-04' => new ShootWish('boats')]));
         self::assertSame([Outcome::BroughtIn, Outcome::LeftOut], $this->outcomes());
-        $again = $this->service(Plans::class)->make($this->card('CARD'), new Wishes());
+        $again = $this->service(Plans::class)->make($this->desk('CARD'), new Wishes());
         self::assertSame([1, 0], [$again->totals->frames->held, $again->totals->frames->toBringIn]);
         self::assertSame('left out by the order of receipt 1', $again->lines[1]->reason);
 
@@ -116,7 +116,7 @@ final class HardDayTest extends LedgerTestCase
         self::assertCount(1, $frames, 'the JPEG is a file of the frame that its raw is');
         self::assertCount(2, $frames[0]->files());
         self::assertSame([['frames' => 1, 'files' => 2]], $this->ledger()->getConnection()->fetchAllAssociative('SELECT frames, files FROM shoot WHERE files > 0'));
-        self::assertSame([1, 0], [$this->service(Plans::class)->make($this->card('CARD'), new Wishes())->totals->frames->held, $this->service(Plans::class)->make($this->card('CARD'), new Wishes())->totals->frames->toBringIn]);
+        self::assertSame([1, 0], [$this->service(Plans::class)->make($this->desk('CARD'), new Wishes())->totals->frames->held, $this->service(Plans::class)->make($this->desk('CARD'), new Wishes())->totals->frames->toBringIn]);
     }
 
     public function testTheOtherSlotsFramesGoToTheShootOfTheirNeighbours(): void
@@ -124,7 +124,7 @@ final class HardDayTest extends LedgerTestCase
         $this->stills('TWIN_B', 1, 2, 4);
         $this->stills('TWIN_A', 1, 2, 3, 4);
         $this->bringIn('TWIN_B', new Wishes(shoots: ['2026-05-04' => new ShootWish('lantern boats')]));
-        $plan = $this->service(Plans::class)->make($this->card('TWIN_A'), new Wishes());
+        $plan = $this->service(Plans::class)->make($this->desk('TWIN_A'), new Wishes());
         self::assertSame(['2026/2026-05-04 lantern boats', '2026-05-04_lantern-boats_0004.jpg'], [$plan->shoots[0]->place->folder, $plan->shoots[0]->names->first]);
         $this->bringIn('TWIN_A');
         self::assertSame([['description' => 'lantern boats', 'frames' => 4]], $this->ledger()->getConnection()->fetchAllAssociative('SELECT description, frames FROM shoot WHERE files > 0'));
@@ -140,7 +140,7 @@ final class HardDayTest extends LedgerTestCase
         $id = $this->card('CARD')->id;
         $browser->request('GET', "/api/cards/$id");
         self::assertMatchesRegularExpression('/"incomplete":"[\d.]+ kB of a picture that says more","wholeOn":"SLOT_2"/', (string) $browser->getResponse()->getContent());
-        $plan = $this->service(Plans::class)->make($this->card('CARD'), new Wishes());
+        $plan = $this->service(Plans::class)->make($this->desk('CARD'), new Wishes());
         self::assertStringContainsString('1 frame here is incomplete, first DCIM/100ORREL/ORL_0002.JPG: ', implode(' ', array_column($plan->problems, 'message')));
         self::assertStringContainsString('; SLOT_2 has it whole.', implode(' ', array_column($plan->problems, 'message')));
         $this->bringIn('CARD');

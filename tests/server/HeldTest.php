@@ -51,7 +51,7 @@ final class HeldTest extends LedgerTestCase
         $this->put('SLOT_1', 1, 2);
         $this->put('SLOT_2', 1, 2, 3);
         $card = $this->contents('SLOT_2');
-        $holdings = $this->service(CardHoldings::class)->of($this->card('SLOT_2'), $card->frames);
+        $holdings = $this->service(CardHoldings::class)->of($this->desk('SLOT_2'), $card->frames);
         self::assertSame(['SLOT_1', 'SLOT_1', null], array_map(static fn ($frame): ?string => $holdings->twinOf($frame->frame)?->where, $card->frames));
         $before = $this->plan('SLOT_2')->totals->frames;
         self::assertSame(3, $before->toBringIn, 'a twin on another card is still brought from this one');
@@ -120,6 +120,6 @@ final class HeldTest extends LedgerTestCase
 
     private function plan(string $card, Wishes $wishes = new Wishes()): Plan
     {
-        return $this->service(Plans::class)->make($this->card($card), $wishes);
+        return $this->service(Plans::class)->make($this->desk($card), $wishes);
     }
 }

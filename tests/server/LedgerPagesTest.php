@@ -21,7 +21,7 @@ final class LedgerPagesTest extends LedgerTestCase
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09', 1));
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0002.JPG', Stills::jpeg('2025-12-31 23:59:59', 2));
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0003.MOV', 'clip');
-        $intake = $this->service(StartIntake::class)->start($this->card('CARD'), new Wishes(shoots: ['2026-05-04' => new ShootWish('lantern boats')]), static fn (Intake $asked) => null);
+        $intake = $this->service(StartIntake::class)->start($this->desk('CARD'), new Wishes(shoots: ['2026-05-04' => new ShootWish('lantern boats')]), static fn (Intake $asked) => null)[0];
         $this->service(RunIntake::class)->run($intake->id(), static fn (int $bytes, int $files) => null);
     }
 

@@ -17,6 +17,7 @@ use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Core\Stamp\Embeds;
 use VelvetLedger\Core\Stamp\IptcNames;
+use VelvetLedger\Server\Cards\CardsOnDesk;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\Volume;
 use VelvetLedger\Server\Http\Access\Session;
@@ -162,9 +163,14 @@ abstract class LedgerTestCase extends KernelTestCase
         return $this->service(Readers::class)->at($this->reader->path.'/'.$label);
     }
 
+    protected function desk(string ...$labels): CardsOnDesk
+    {
+        return CardsOnDesk::of(...array_map($this->card(...), $labels));
+    }
+
     protected function start(string $card, Wishes $wishes = new Wishes()): Intake
     {
-        return $this->service(StartIntake::class)->start($this->card($card), $wishes, static fn (Intake $intake) => null);
+        return $this->service(StartIntake::class)->start($this->desk($card), $wishes, static fn (Intake $intake) => null)[0];
     }
 
     /** What waits in a lane is done, until nothing does. */

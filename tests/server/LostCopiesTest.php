@@ -62,7 +62,7 @@ final class LostCopiesTest extends LedgerTestCase
         $desk = self::answer($browser);
         self::assertTrue($desk['copiesLooked']);
         self::assertSame([true, false, true, true], array_column(array_column((array) $desk['frames'], 'held'), 'isThere'));
-        self::assertSame([0, 4], [$this->service(Plans::class)->make($this->card('CARD'), new Wishes())->totals->frames->toBringIn, $this->service(Plans::class)->make($this->card('CARD'), new Wishes())->totals->frames->held], 'held frames stay skipped');
+        self::assertSame([0, 4], [$this->service(Plans::class)->make($this->desk('CARD'), new Wishes())->totals->frames->toBringIn, $this->service(Plans::class)->make($this->desk('CARD'), new Wishes())->totals->frames->held], 'held frames stay skipped');
         $this->bringIn('CARD', new Wishes(broughtAgain: [OnCard::key('ORL_0002')]));
         $browser->request('GET', "/api/cards/$id");
         self::assertSame([true, true, true, true], array_column(array_column((array) self::answer($browser)['frames'], 'held'), 'isThere'), 'brought in again, it has a copy');
@@ -133,7 +133,7 @@ final class LostCopiesTest extends LedgerTestCase
         self::assertSame('2026/Regatta', $this->shoot()->folder);
         self::assertFileExists($this->store->path.'/2026/Regatta/checksums.xxh128');
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0005.JPG', Stills::jpeg('2026-05-04 21:14:05', 5));
-        self::assertSame('2026/Regatta', $this->service(Plans::class)->make($this->card('CARD'), new Wishes())->shoots[0]->place->folder, 'what comes later lies with it');
+        self::assertSame('2026/Regatta', $this->service(Plans::class)->make($this->desk('CARD'), new Wishes())->shoots[0]->place->folder, 'what comes later lies with it');
     }
 
     /**

@@ -12,6 +12,7 @@ use Symfony\Component\Messenger\Transport\InMemory\InMemoryTransport;
 use Symfony\Component\Messenger\Worker;
 use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Core\Stamp\StampChange;
+use VelvetLedger\Server\Cards\CardsOnDesk;
 use VelvetLedger\Server\Machines\Machine;
 use VelvetLedger\Server\Pages\ReceiptPage;
 use VelvetLedger\Server\Pages\StoresPage;
@@ -152,7 +153,7 @@ final class MachinesTest extends LedgerTestCase
 
     private function bringInAt(string $card): string
     {
-        $intake = $this->service(\VelvetLedger\Server\Intake\StartIntake::class)->start($this->service(\VelvetLedger\Server\Cards\Readers::class)->at($this->otherReader->path.'/'.$card), new \VelvetLedger\Core\Plan\Wishes(), static fn () => null);
+        $intake = $this->service(\VelvetLedger\Server\Intake\StartIntake::class)->start(CardsOnDesk::of($this->service(\VelvetLedger\Server\Cards\Readers::class)->at($this->otherReader->path.'/'.$card)), new \VelvetLedger\Core\Plan\Wishes(), static fn () => null)[0];
 
         return $this->bringOn($intake->id())->summary()->sentence();
     }

@@ -43,6 +43,7 @@ use VelvetLedger\Server\Persistence\Migrations\Version20261129234500;
 use VelvetLedger\Server\Persistence\Migrations\Version20261129235000;
 use VelvetLedger\Server\Persistence\Migrations\Version20261129235500;
 use VelvetLedger\Server\Persistence\Migrations\Version20261129235700;
+use VelvetLedger\Server\Persistence\Migrations\Version20261129235900;
 use VelvetLedger\Server\Persistence\Shoots\LedgerFile;
 use VelvetLedger\Server\Persistence\Shoots\LedgerFrame;
 use VelvetLedger\Server\Persistence\Shoots\NamesRepository;
@@ -54,7 +55,7 @@ use VelvetLedger\Server\Stores\Stores;
 final class MigrationTest extends LedgerTestCase
 {
     private const TO_LANES = [Version20261125004500::class, Version20261125040000::class, Version20261125110000::class, Version20261125150000::class, Version20261125180000::class, Version20261129003000::class, Version20261129060000::class, Version20261129090000::class, Version20261129110000::class];
-    private const SINCE = [Version20261129150000::class, Version20261129160000::class, Version20261129170000::class, Version20261129190000::class, Version20261129230000::class, Version20261129233000::class, Version20261129234500::class, Version20261129235000::class, Version20261129235500::class, Version20261129235700::class];
+    private const SINCE = [Version20261129150000::class, Version20261129160000::class, Version20261129170000::class, Version20261129190000::class, Version20261129230000::class, Version20261129233000::class, Version20261129234500::class, Version20261129235000::class, Version20261129235500::class, Version20261129235700::class, Version20261129235900::class];
 
     public function testFramesOfAnOlderLedgerKeepTheirTimesAndGetTheirOriginalNames(): void
     {
@@ -97,7 +98,7 @@ final class MigrationTest extends LedgerTestCase
             self::assertSame(IntakeState::Done, $this->goOn(2)->state());
             self::assertSame([Outcome::BroughtIn, Outcome::BroughtIn, Outcome::BroughtIn], \array_slice($this->outcomes(), 6));
             self::assertFileEquals($this->reader->path.'/TOWER/DCIM/100VANTR/V6A_0003.JPG', $this->store->path.'/2026/2026-06-01 Signal tower/2026-06-01_signal-tower_0004.jpg');
-            $plan = $this->service(Plans::class)->make($this->card('TOWER'), new Wishes());
+            $plan = $this->service(Plans::class)->make($this->desk('TOWER'), new Wishes());
             self::assertSame([3, 0], [$plan->totals->frames->held, $plan->totals->frames->toBringIn], 'and all of it is held');
         });
     }

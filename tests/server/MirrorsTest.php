@@ -221,7 +221,7 @@ final class MirrorsTest extends LedgerTestCase
         }
         $frames = $this->service(CardReadings::class)->whole($this->card('CARD'))->frames;
         $held = fn (): array => array_map(function (ReadFrame $frame) use ($frames): array {
-            $as = $this->service(CardHoldings::class)->of($this->card('CARD'), $frames)->frameHeldAs($frame->frame);
+            $as = $this->service(CardHoldings::class)->of($this->desk('CARD'), $frames)->frameHeldAs($frame->frame);
 
             return [$as?->isThere, $as?->comesBack];
         }, $frames);
@@ -312,7 +312,7 @@ final class MirrorsTest extends LedgerTestCase
         self::assertStringMatchesFormat('taken from its twin on SLOT_2; %d kB of it can be read here, and are the same there', $line->reason());
         self::assertSame($whole, file_get_contents($this->at('Bellows', self::FOLDER.'/2026-05-04_0004.orw')));
         self::assertTrue($this->clearance()->mayBeFormatted, $this->clearance()->sentence);
-        $again = $this->service(Plans::class)->make($this->card('CARD'), new Wishes());
+        $again = $this->service(Plans::class)->make($this->desk('CARD'), new Wishes());
         self::assertSame([0, 4], [$again->totals->frames->toBringIn, $again->totals->frames->held], 'it is held, by the bytes of its twin');
     }
 
@@ -450,10 +450,10 @@ final class MirrorsTest extends LedgerTestCase
         $this->reader->put('CARD/.Trashes/twin.JPG', (string) file_get_contents($this->reader->path.'/CARD/DCIM/100ORREL/ORL_0002.JPG'));
         self::assertStringContainsString('1 seems to be held', $this->clearance()->sentence, 'a deleted picture that is held');
         unlink($this->reader->path.'/CARD/.Trashes/twin.JPG');
-        $again = $this->service(Plans::class)->make($this->card('CARD'), $wishes);
+        $again = $this->service(Plans::class)->make($this->desk('CARD'), $wishes);
         self::assertSame([0, 3 + \count($along)], [$again->totals->files->number(Intent::BringIn), $again->totals->files->number(Intent::Held) + $again->totals->files->number(Intent::LeaveOut)]);
         $this->reader->put('CARD/MISC/AUTPRINT.MRK', 'other prints');
-        self::assertSame('comes along with frames, of which none come in', array_values(array_filter($this->service(Plans::class)->make($this->card('CARD'), $wishes)->lines, static fn (PlanLine $line): bool => 'MISC/AUTPRINT.MRK' === $line->file->path))[0]->reason ?? null);
+        self::assertSame('comes along with frames, of which none come in', array_values(array_filter($this->service(Plans::class)->make($this->desk('CARD'), $wishes)->lines, static fn (PlanLine $line): bool => 'MISC/AUTPRINT.MRK' === $line->file->path))[0]->reason ?? null);
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0004.JPG', Stills::jpeg('2026-05-04 21:14:04', 4));
         $this->bringIn('CARD', $wishes);
         self::assertStringEqualsFile($this->at('Bellows', "$to/MISC/AUTPRINT_2.MRK"), 'other prints');
@@ -462,7 +462,7 @@ final class MirrorsTest extends LedgerTestCase
 
     private function plan(): \VelvetLedger\Core\Plan\Plan
     {
-        return $this->service(Plans::class)->make($this->card('CARD'), new Wishes(OnCard::order(['clips' => 'with the stills'])));
+        return $this->service(Plans::class)->make($this->desk('CARD'), new Wishes(OnCard::order(['clips' => 'with the stills'])));
     }
 
     private function clearance(string $card = 'CARD'): Clearance

@@ -73,7 +73,7 @@ final class OrdersTest extends LedgerTestCase
         self::assertStringContainsString("The clock of $body is put back by 1 h (by hand): 1 frame from CARD, the first from 2026-05-05 00:14:09 to 2026-05-04 23:14:09.", implode("\n", array_column($this->ledger()->getRepository(DayBookEntry::class)->findAll(), 'entry')));
 
         $this->reader->put('NEXT/DCIM/100ORREL/ORL_0032.JPG', Stills::jpeg('2026-05-06 10:00:00', 32));
-        $plan = $this->service(Plans::class)->make($this->card('NEXT'), new Wishes($order));
+        $plan = $this->service(Plans::class)->make($this->desk('NEXT'), new Wishes($order));
         self::assertSame('1000_08.jpg', $plan->shoots[0]->names->first, 'numbers run on');
         $joined = self::ask($this->browser(), 'POST', '/api/cards/'.$this->card('NEXT')->id.'/plan', ['shoots' => [OnCard::key('ORL_0032') => ['into' => $frame->shoot->id()]]]);
         self::assertIsArray($joined['shoots']);

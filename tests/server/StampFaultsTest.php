@@ -343,7 +343,7 @@ final class StampFaultsTest extends LedgerTestCase
     {
         $wishes = self::stamping($stamps);
 
-        return (array) $this->fresh(StampsOfPlan::class)->sample($this->service(Plans::class)->make($this->card('CARD'), $wishes), $wishes->order->made->stamps);
+        return (array) $this->fresh(StampsOfPlan::class)->sample($this->service(Plans::class)->make($this->desk('CARD'), $wishes), $wishes->order->made->stamps);
     }
 
     /** @param array<string, mixed> $how */

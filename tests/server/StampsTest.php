@@ -68,7 +68,7 @@ final class StampsTest extends LedgerTestCase
             self::assertFileEquals($this->at('Anvil', $ending), $this->at('Bellows', $ending));
         }
         self::assertSame('', (string) shell_exec('cd '.escapeshellarg($this->at('Bellows')).' && xxhsum -c --quiet checksums.xxh128 2>&1'));
-        $plan = $this->fresh(Plans::class)->make($this->card('CARD'), new Wishes());
+        $plan = $this->fresh(Plans::class)->make($this->desk('CARD'), new Wishes());
         self::assertSame([1, 0], [$plan->totals->frames->held, $plan->totals->frames->toBringIn], 'stamped, it is known all the same');
         self::assertTrue($this->service(CardClearance::class)->of($this->card('CARD'))->mayBeFormatted, 'and clears the card');
     }
@@ -91,8 +91,8 @@ final class StampsTest extends LedgerTestCase
 
     public function testAShootsOwnWordsAndACorrectedClockAreWritten(): void
     {
-        $key = $this->service(Plans::class)->make($this->card('CARD'), new Wishes())->shoots[0]->id;
-        $clocks = new Clocks(array_fill_keys(array_map(static fn (BodyClock $clock): string => $clock->body, $this->service(Plans::class)->make($this->card('CARD'), new Wishes())->clocks), ClockCorrection::by(3600)));
+        $key = $this->service(Plans::class)->make($this->desk('CARD'), new Wishes())->shoots[0]->id;
+        $clocks = new Clocks(array_fill_keys(array_map(static fn (BodyClock $clock): string => $clock->body, $this->service(Plans::class)->make($this->desk('CARD'), new Wishes())->clocks), ClockCorrection::by(3600)));
         $this->bringIn('CARD', new Wishes(self::stamping(['slip' => '', 'texts' => ['creator' => 'Cal']])->order, [$key => new ShootWish('Boats', texts: StampTexts::of(StampField::Event, 'Regatta'), keywords: [['boats']])], clocks: $clocks));
         $file = glob($this->store->path.'/Anvil/pictures/2026/*/*.jpg')[0] ?? '';
         $tags = ExifTool::tags($file);

@@ -45,7 +45,7 @@ final class StoresTest extends LedgerTestCase
         $this->store->put('2026/2026-05-04 boats/Taken.JPG', 'x');
         $this->store->put("2026/2026-05-04 boats/e\u{301}toile.jpg", 'x');
         $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09'));
-        $this->service(StartIntake::class)->start($this->card('CARD'), new Wishes(shoots: ['2026-05-04' => new ShootWish('boats')]), static fn (Intake $intake) => null);
+        $this->service(StartIntake::class)->start($this->desk('CARD'), new Wishes(shoots: ['2026-05-04' => new ShootWish('boats')]), static fn (Intake $intake) => null);
         $names = new NamesAtStore($this->service(Stores::class)->main(), $this->service(NamesRepository::class));
         $folder = '2026/2026-05-04 boats';
         $inUse = array_map(static fn (string $stem): bool => $names->isTaken($folder, $stem), ['taken', "\u{e9}toile", '2026-05-04_boats_0001', '2026-05-04_boats_0002']);
@@ -58,7 +58,7 @@ final class StoresTest extends LedgerTestCase
         $this->reader->put('A/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:09', 1));
         $this->reader->put('B/DCIM/100VANTR/V6A_0001.JPG', Stills::jpeg('2026-05-04 21:15:09', 2));
         foreach (['A', 'B'] as $card) {
-            $this->service(StartIntake::class)->start($this->card($card), new Wishes(), static fn (Intake $intake) => null);
+            $this->service(StartIntake::class)->start($this->desk($card), new Wishes(), static fn (Intake $intake) => null);
         }
         $names = $this->ledger()->getConnection()->fetchFirstColumn('SELECT name FROM receipt_line ORDER BY id');
         self::assertSame(['2026-05-04_0001.jpg', '2026-05-04_0002.jpg'], $names);

@@ -11,6 +11,7 @@ use VelvetLedger\Core\Plan\ShootWish;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Cards\CardHoldings;
 use VelvetLedger\Server\Cards\CardReadings;
+use VelvetLedger\Server\Cards\CardsOnDesk;
 use VelvetLedger\Server\Clearance\CardClearance;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Intake\TakeBack;
@@ -46,7 +47,7 @@ final class TwoSlotsTest extends LedgerTestCase
         self::assertSame([4], $this->column('SELECT count(*) FROM frame'));
         self::assertSame(['proven'], $this->column('SELECT DISTINCT state FROM copy'));
         foreach ([$first => 3, $second => 4] as $card => $frames) {
-            $plan = $this->service(Plans::class)->make($this->card($card), new Wishes());
+            $plan = $this->service(Plans::class)->make($this->desk($card), new Wishes());
             self::assertSame([$frames, 0], [$plan->totals->frames->held, $plan->totals->frames->toBringIn], $card);
             self::assertTrue($this->service(CardClearance::class)->of($this->card($card))->mayBeFormatted, $card);
         }
@@ -85,7 +86,7 @@ final class TwoSlotsTest extends LedgerTestCase
     public function testAnOrderThatWantsRawsOnlyLeavesTheirJpegsOnTheOtherCard(): void
     {
         $this->bringIn('RAWS');
-        $plan = $this->service(Plans::class)->make($this->card('JPEGS'), new Wishes(OnCard::order(['bring' => 'raw only'])));
+        $plan = $this->service(Plans::class)->make($this->desk('JPEGS'), new Wishes(OnCard::order(['bring' => 'raw only'])));
         self::assertSame(['raw only: its raw is held'], array_values(array_unique(array_map(static fn (PlanLine $line): string => $line->reason, $plan->lines))));
     }
 
@@ -96,7 +97,7 @@ final class TwoSlotsTest extends LedgerTestCase
         $this->reader->put('EDITED/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:01', 9));
         $card = $this->card('EDITED');
         $frames = $this->service(CardReadings::class)->whole($card)->frames;
-        $holdings = $this->service(CardHoldings::class)->of($card, $frames);
+        $holdings = $this->service(CardHoldings::class)->of(CardsOnDesk::of($card), $frames);
         self::assertSame(['2026-05-04_0001.jpg', null], [$holdings->sameExposureAs($frames[0]->frame)?->name(), $holdings->partlyHeldAs($frames[0]->frame)]);
     }
 }

@@ -177,7 +177,7 @@ final class WorkTest extends LedgerTestCase
     private function ask(): void
     {
         $bus = $this->service(MessageBusInterface::class);
-        $this->service(StartIntake::class)->start($this->card('CARD'), new Wishes(), static fn (Intake $intake) => $bus->dispatch(new BringIn($intake->id())));
+        $this->service(StartIntake::class)->start($this->desk('CARD'), new Wishes(), static fn (Intake $intake) => $bus->dispatch(new BringIn($intake->id())));
     }
 
     private static function worker(): Process

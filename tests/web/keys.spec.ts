@@ -80,3 +80,25 @@ test("what is said on a desk belongs to the card with its contents, not to its p
   await openCard(page, "SAME");
   await expect(blank()).toHaveValue("Signal tower");
 });
+
+test("two bodies of one event on one desk: picked and opened by keys, one numbering, a receipt each, taken back as one", async ({ ledger: page }) => {
+  const row = (card: string) => page.getByRole("row").filter({ has: page.getByRole("link", { name: card, exact: true }) });
+  await expect(row("VANTRY_6").getByText("42").nth(1)).toBeVisible(); // it was read: how many are new is said
+  await expect(page.getByText("ORREL_A, ORREL_B and VANTRY_6 are of the same days")).toBeVisible();
+  await row("ORREL_A").getByRole("checkbox").press("Space");
+  await row("VANTRY_6").getByRole("checkbox").press("Space");
+  await page.keyboard.press("t");
+  await expect(page.getByRole("heading", { name: "ORREL_A and VANTRY_6" })).toBeVisible();
+  const evening = shootOf(page, "Mon 4 May");
+  await expect(page.getByRole("textbox", { name: /^Description of the shoot/ }).first()).toBeFocused();
+  await expect(evening.getByText("69").first()).toBeVisible();
+  await page.keyboard.type("Lantern boats");
+  await page.keyboard.press("Shift+Enter");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: "Receipt 1, ORREL_A" })).toBeVisible();
+  await expect(page.getByText("begun together with")).toContainText("receipt 2, VANTRY_6");
+  await page.getByRole("button", { name: "not yet" }).click();
+  await expect(page).toHaveURL(/\/intake\/[0-9a-f]{16}\+[0-9a-f]{16}$/);
+  await expect(page.getByRole("button", { name: /^Bring in 136 frames/ })).toBeEnabled();
+  await expect(page.getByRole("textbox", { name: /^Description of the shoot/ }).first()).toHaveValue("Lantern boats");
+});

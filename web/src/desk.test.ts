@@ -39,7 +39,12 @@ test("what is marked is brought in, and each marking can be taken back", () => {
 });
 
 test("a shoot that was left out comes in by marking one of its frames, and goes out again by one step back", () => {
-  let now = deskHistory(beginning(NOTHING_SAID), { do: "say of a shoot", shoot: "A_1", wish: { leftOut: true, description: "quay" }, what: "leaving a shoot out" });
+  let now = deskHistory(beginning(NOTHING_SAID), {
+    do: "say of a shoot",
+    shoot: "A_1",
+    wish: { leftOut: true, description: "quay" },
+    what: "leaving a shoot out",
+  });
   now = deskHistory(now, { do: "take in", shoot: "A_1", wish: now.said.shoots.A_1 ?? {}, frames: [held], as: true });
   expect([now.said.shoots, now.said.broughtAgain]).toEqual([{ A_1: { leftOut: false, description: "quay" } }, ["A_2"]]);
   now = deskHistory(now, { do: "undo" });
@@ -61,7 +66,10 @@ test("words typed one after the other are one change, of each shoot its own, and
 });
 
 test("two shoots that become one keep what was said of them: the one that has words gives them, and of two the other is offered", () => {
-  const described = (...of: [string, string][]) => ({ ...NOTHING_SAID, shoots: Object.fromEntries(of.map(([key, description]) => [key, { description, into: 3 }])) });
+  const described = (...of: [string, string][]) => ({
+    ...NOTHING_SAID,
+    shoots: Object.fromEntries(of.map(([key, description]) => [key, { description, into: 3 }])),
+  });
   const join = (said: Wishes) => deskHistory(beginning(said), { do: "join", frames: ["A_1", "A_3"], anchors: ["A_1", "A_3"], what: "joining" }).said;
   const words = (said: Wishes) => all.map((one) => said.shoots[one.key]?.description);
   expect(words(join(described(["A_3", "quay"])))).toEqual(["quay", undefined, "quay"]);
@@ -75,7 +83,7 @@ test("two shoots that become one keep what was said of them: the one that has wo
 
 test("the button says what it does, or what is to be put right first", () => {
   const plan = { totals: { framesToBringIn: 3, filesToBringIn: 6 }, hasRoom: true, store: { name: "Anvil", present: true } } as Plan;
-  const stands: Standing = { present: true, underWay: null, plan, failed: false, beginning: false };
+  const stands: Standing = { present: true, several: false, underWay: null, plan, failed: false, beginning: false };
   const table: [Partial<Standing>, boolean, string][] = [
     [{}, true, "Bring in 3 frames"],
     [{ beginning: true, underWay: 4, present: false }, false, "Beginning…"],
@@ -102,7 +110,8 @@ test("what one shoot was called completes the words of another, and is said of t
     ["Boathouse", "Sun 3 May 2026"],
   ]);
   expect([offersFor("oat", known), offersFor("Boathouse", known)]).toEqual([[], []]);
-  const row = (anchor: string, joins: number | null = null, toBringIn = 1) => ({ id: anchor, anchor, shoot: { joins, description: joins === null ? "" : "Held", toBringIn } }) as Row;
+  const row = (anchor: string, joins: number | null = null, toBringIn = 1) =>
+    ({ id: anchor, anchor, shoot: { joins, description: joins === null ? "" : "Held", toBringIn } }) as Row;
   const rows = [row("a"), row("b"), row("c", 7), row("d", null, 0), row("e")];
   const wishes = { a: { description: "Boats", keywords: [["sea"]] }, d: { description: "nothing comes in" } };
   expect(rows.map((_, at) => saidAbove(rows, at, wishes)?.description)).toEqual([undefined, "Boats", "Boats", "Held", "Held"]);

@@ -30,6 +30,7 @@ const frame = (over: Partial<CardFrame>): CardFrame => ({
   sameExposure: null,
   promised: null,
   twin: null,
+  card: "c1",
   unmarked: false,
   isNew: true,
   leftByOrder: false,

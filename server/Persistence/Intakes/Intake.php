@@ -58,6 +58,10 @@ class Intake
     #[ORM\Column]
     private int $unlisted = 0;
 
+    /** The first of the intakes that were begun on one desk with this one; null where it was begun by itself. */
+    #[ORM\Column(nullable: true)]
+    private ?int $begunWith = null;
+
     /**
      * @param LedgerStore             $store    the main store
      * @param list<string>            $problems the plan's, in sentences
@@ -89,6 +93,16 @@ class Intake
     public function id(): int
     {
         return $this->id;
+    }
+
+    public function begunWith(): ?int
+    {
+        return $this->begunWith;
+    }
+
+    public function isBegunWith(self $first): void
+    {
+        $this->begunWith = $first->id;
     }
 
     public function state(): IntakeState

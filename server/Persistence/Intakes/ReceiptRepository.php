@@ -50,6 +50,14 @@ final readonly class ReceiptRepository
         return \is_array($found) ? array_values(array_filter($found, static fn (mixed $one): bool => $one instanceof Intake)) : [];
     }
 
+    /** @return non-empty-list<Intake> itself and those that were begun with it, in order */
+    public function together(Intake $intake): array
+    {
+        $found = null === $intake->begunWith() ? [] : $this->ledger->getRepository(Intake::class)->findBy(['begunWith' => $intake->begunWith()], ['id' => 'ASC']);
+
+        return [] === $found ? [$intake] : $found;
+    }
+
     /** @return list<Intake> waiting, running, or stopped by nobody's wish: all that a page that shows what runs must know */
     public function underWay(): array
     {

@@ -28,7 +28,7 @@ final readonly class CardFrameView
 
     public int $bytes;
 
-    /** The file that its picture is made of, from the card's root; null where it is unreadable. */
+    /** The file that its picture is made of, from the root of its card; null where it is unreadable. */
     public ?string $picture;
 
     public bool $unreadable;
@@ -66,7 +66,8 @@ final readonly class CardFrameView
     public bool $unmarked;
     public bool $isNew;
 
-    public function __construct(ReadFrame $frame, Holdings $holdings)
+    /** @param string $card that its picture is on */
+    public function __construct(ReadFrame $frame, Holdings $holdings, public string $card)
     {
         $this->held = $holdings->frameHeldAs($frame->frame);
         $this->joins = $holdings->partlyHeldAs($frame->frame)?->stem;

@@ -20,7 +20,7 @@ final readonly class PlanLineView
 
     public function __construct(PlanLine $line)
     {
-        $this->from = $line->file->text();
+        $this->from = $line->file->where();
         $this->folder = $line->folder;
         $this->name = $line->name;
         $this->intent = $line->intent;

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\View\Receipts;
 
 use VelvetLedger\Core\Receipt\CopiesAt;
+use VelvetLedger\Core\Receipt\OfWhich;
 use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Core\Receipt\Sum;
 use VelvetLedger\Core\Receipt\Summary;
 use VelvetLedger\Core\Receipt\Verdict;
+use VelvetLedger\Server\Cards\CardsOnDesk;
 use VelvetLedger\Server\Persistence\Intakes\Intake;
 use VelvetLedger\Server\Persistence\Intakes\IntakeState;
 
@@ -17,7 +19,7 @@ final readonly class ReceiptView
 {
     public int $number;
     public string $card;
-    /** Names the desk that it was begun on. */
+    /** Names the desk that it was begun on, with the other cards that lay there. */
     public string $desk;
     public string $store;
     public IntakeState $state;
@@ -31,6 +33,7 @@ final readonly class ReceiptView
     /** @var list<Sum> */
     public array $sums;
 
+    public int $cutOff;
     public int $files;
     public int $bytes;
     public int $filesToCopy;
@@ -43,12 +46,21 @@ final readonly class ReceiptView
     /** @var list<string> */
     public array $problems;
 
-    /** @param list<CopiesAt> $copies store by store, the main one first */
-    public function __construct(Intake $intake, Summary $summary, public array $copies, int $stamped = 0, public ?ConversionsView $conversions = null, public int $cutOff = 0, int $twins = 0, public WaitsView $waits = new WaitsView())
+    /** @var list<BegunTogetherView> */
+    public array $together;
+
+    /**
+     * @param list<CopiesAt> $copies store by store, the main one first
+     * @param list<Intake>   $begun  it and those that were begun with it, of other cards
+     */
+    public function __construct(Intake $intake, Summary $summary, public array $copies, OfWhich $of = new OfWhich(), public ?ConversionsView $conversions = null, public WaitsView $waits = new WaitsView(), array $begun = [])
     {
+        $this->cutOff = $of->cutOff;
         $this->number = $intake->id();
         $this->card = $intake->source->label;
-        $this->desk = $intake->source->desk($intake->card);
+        $begun = [] === $begun ? [$intake] : $begun;
+        $this->desk = CardsOnDesk::name(...array_map(static fn (Intake $each): string => $each->source->desk($each->card), $begun));
+        $this->together = array_values(array_map(static fn (Intake $other): BegunTogetherView => new BegunTogetherView($other), array_filter($begun, static fn (Intake $each): bool => $each !== $intake)));
         $this->store = $intake->store->name();
         $this->state = $intake->state();
         $this->askedAt = $intake->askedAt->format(\DATE_ATOM);
@@ -61,7 +73,7 @@ final readonly class ReceiptView
             IntakeState::Waiting === $this->state && null === $this->begunAt => Verdict::begins(),
             IntakeState::TakenBack === $this->state => Verdict::takenBack(),
             $this->state->isUnderWay() => Verdict::underWay(),
-            default => Verdict::of($summary, $copies, $stamped, $conversions->gone ?? 0, $cutOff, $twins),
+            default => Verdict::of($summary, $copies, $of),
         };
         $this->sums = $summary->sums;
         $this->files = $summary->files();

@@ -115,9 +115,12 @@ export const useHistogram = (card: string, file: string | null, version: string)
     staleTime: Infinity,
   });
 
-export const useEject = (card: string) => {
+export const useEject = () => {
   const queries = useQueryClient();
-  return useMutation({ mutationFn: () => send(`/api/cards/${card}/eject`, {}), onSuccess: () => queries.invalidateQueries({ queryKey: ["cards"] }) });
+  return useMutation({
+    mutationFn: (card: string) => send(`/api/cards/${card}/eject`, {}),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["cards"] }),
+  });
 };
 
 export const usePlan = (card: string, wishes: Wishes, ready: boolean) =>

@@ -7,6 +7,8 @@ import { Key, TextButton } from "../ledger/Field";
 import { Nothing } from "../ledger/Nothing";
 import { Notice, Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
+import { useKeys } from "../ledger/useKeys";
+import { deskOf, named, ofTheSameDays } from "./together";
 import { useNumberKeys } from "./useNumberKeys";
 import { count, dateOf, figure, moment, size, span, timeOfDay } from "../words/format";
 import { ShootsOf } from "../receipt/ShootsOf";
@@ -20,6 +22,13 @@ export function CardsScreen() {
   const present = cards.data?.cards ?? [];
   const inReaders = present.filter((card) => !card.isFolder);
   const [picking, setPicking] = useState(false);
+  const [picked, setPicked] = useState<string[]>([]);
+  const chosen = present.filter((card) => picked.includes(card.id));
+  const together = chosen.length > 0 ? chosen : ofTheSameDays(present);
+  const openTogether = () => {
+    if (together.length > 1) void go(`/intake/${deskOf(together)}`);
+  };
+  useKeys({ t: openTogether });
   useNumberKeys(present.length, (i) => {
     const card = present[i];
     if (card) void go(`/intake/${card.id}`);
@@ -53,7 +62,17 @@ export function CardsScreen() {
           }}
         />
       )}
-      {cards.data && present.length > 0 && <CardTable cards={present} asOf={`${cards.data.revision}`} />}
+      {cards.data && present.length > 0 && (
+        <CardTable
+          cards={present}
+          asOf={`${cards.data.revision}`}
+          picked={picked}
+          onPick={(card) => {
+            setPicked((now) => (now.includes(card) ? now.filter((one) => one !== card) : [...now, card]));
+          }}
+        />
+      )}
+      {together.length > 1 || chosen.length > 0 ? <TogetherLine cards={together} isChosen={chosen.length > 0} onOpen={openTogether} /> : null}
       {cards.data && inReaders.length === 0 && (
         <Nothing heading="No card is in a reader">
           <p>Put one in: it appears here by itself. A card is any volume with a DCIM folder, looked for in</p>
@@ -79,7 +98,35 @@ export function CardsScreen() {
   );
 }
 
-function CardTable({ cards, asOf }: { cards: Card[]; asOf: string }) {
+/** Several cards on one desk: those that were picked, or where none were, those that seem to be of one event. */
+function TogetherLine({ cards, isChosen, onOpen }: { cards: Card[]; isChosen: boolean; onOpen: () => void }) {
+  return (
+    <p className="in-line gap-x-5 border-b border-rule py-[9px] pr-6 pl-page">
+      <span>
+        {isChosen ? (
+          <>
+            <b>{named(cards.map((card) => card.label))}</b>{" "}
+            {cards.length > 1 ? "picked: one desk, one numbering by time, shoots shared." : "picked: pick another to put them on one desk."}
+          </>
+        ) : (
+          <>{named(cards.map((card) => card.label))} are of the same days: on one desk they share shoots, and are numbered by time.</>
+        )}
+      </span>
+      {cards.length > 1 && (
+        <button type="button" onClick={onOpen} className="whitespace-nowrap linked">
+          On one desk <Key>T</Key>
+        </button>
+      )}
+    </p>
+  );
+}
+
+interface Picking {
+  picked: string[];
+  onPick: (card: string) => void;
+}
+
+function CardTable({ cards, asOf, picked, onPick }: { cards: Card[]; asOf: string } & Picking) {
   return (
     <div role="table" aria-label="Cards in the readers">
       <div role="row" className="card-columns border-b border-rule-strong pb-1 as-label max-[1000px]:sr-only">
@@ -94,20 +141,33 @@ function CardTable({ cards, asOf }: { cards: Card[]; asOf: string }) {
         <span />
       </div>
       {cards.map((card, i) => (
-        <CardLine key={card.id} card={card} number={i + 1} asOf={asOf} />
+        <CardLine key={card.id} card={card} number={i + 1} asOf={asOf} picking={cards.length > 1 ? { picked, onPick } : null} />
       ))}
     </div>
   );
 }
 
 /** A card in a reader; where nothing of it is new, also whether it may be formatted. */
-function CardLine({ card, number, asOf }: { card: Card; number: number; asOf: string }) {
+function CardLine({ card, number, asOf, picking }: { card: Card; number: number; asOf: string; picking: Picking | null }) {
   const putAway = usePutFolderAway();
   const clearance = useClearance({ card: card.id }, card.new === 0 && !card.isFolder, asOf);
   return (
     <div className="relative border-b border-rule hover:bg-wash">
       <div role="row" className="card-columns group items-baseline py-[10px]">
-        <span />
+        <span role="cell" className="relative z-[1] justify-self-center">
+          {picking && (
+            <input
+              type="checkbox"
+              aria-label={`put ${card.label} on one desk with others`}
+              title="on one desk with others"
+              checked={picking.picked.includes(card.id)}
+              onChange={() => {
+                picking.onPick(card.id);
+              }}
+              className="ticked"
+            />
+          )}
+        </span>
         <span role="cell" className="font-hand text-[20px] leading-[24px] font-semibold group-hover:text-velvet">
           <Link
             to={`/intake/${card.id}`}

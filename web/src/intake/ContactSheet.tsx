@@ -13,7 +13,6 @@ import type { Marks } from "./useWishes";
 import { FACTS, FIRST_VIEW, VIEW, isShown, pictureOf, type ShowName, SIZES, sorted, stamp } from "./view";
 
 interface Props {
-  card: string;
   name: string;
   frames: CardFrame[];
   /** The part of the time scale that is shown; null for all of it. */
@@ -28,7 +27,7 @@ interface Props {
 }
 
 /** The pictures of one shoot on the mat, to be looked at and marked; or the same as a list, or one of them larger. */
-export function ContactSheet({ card, name, frames, span, onSpan, picks, onCut, hints, marks, present, scroller }: Props) {
+export function ContactSheet({ name, frames, span, onSpan, picks, onCut, hints, marks, present, scroller }: Props) {
   const [view, setView] = useKept("contact sheet", VIEW, FIRST_VIEW);
   const [show, setShow] = useState<ShowName>("all");
   const [look, setLook] = useState<string | null>(null);
@@ -56,7 +55,7 @@ export function ContactSheet({ card, name, frames, span, onSpan, picks, onCut, h
         label: [frame.name, clock(frame.plannedAt), frame.files.length > 1 ? `${frame.files.length} files` : null, size(frame.bytes), words, frame.caution]
           .filter(Boolean)
           .join(", "),
-        source: pictureOf(card, frame, edge),
+        source: pictureOf(frame, edge),
         captions: captions.map((fact) => fact.of(frame)),
         stamp: stamp(frame, marked, hints?.hints[frame.key], true),
         struck: !marked && !frame.unmarked,
@@ -66,7 +65,7 @@ export function ContactSheet({ card, name, frames, span, onSpan, picks, onCut, h
         absent: !present,
       };
     });
-  }, [shown, view.captions, marks, picks, hints, card, edge, present]);
+  }, [shown, view.captions, marks, picks, hints, edge, present]);
   useEffect(() => {
     if (present) askAgain();
   }, [present]);
@@ -105,7 +104,6 @@ export function ContactSheet({ card, name, frames, span, onSpan, picks, onCut, h
       )}
       {looked && (
         <LargerLook
-          card={card}
           frame={looked}
           position={shown.indexOf(looked)}
           of={shown.length}

@@ -67,10 +67,13 @@ export function DeskFoot({ desk, plan, failed, present, readiness, underWay, sta
       </div>
       <div className="flex flex-wrap items-center gap-x-6 gap-y-2 py-[10px] pr-6 pl-page max-md:pr-3">
         <p role="status" className="min-w-0 flex-1 basis-[260px]">
-          {!totals && (desk.complete ? "Working out the names…" : `Reading the card: ${figure(desk.frames.length)} of ${count(desk.framesInAll, "frame")}.`)}
+          {!totals &&
+            (desk.complete
+              ? "Working out the names…"
+              : `Reading the ${desk.cards.length > 1 ? "cards" : "card"}: ${figure(desk.frames.length)} of ${count(desk.framesInAll, "frame")}.`)}
           {underWay !== null && (
             <>
-              This card is being brought in:{" "}
+              {desk.cards.length > 1 ? "A card that lies here" : "This card"} is being brought in:{" "}
               <Link to={`/receipts/${underWay}`} className="font-semibold linked">
                 receipt {underWay}
               </Link>

@@ -18,6 +18,7 @@ import { OtherFiles } from "./OtherFiles";
 import { Result } from "./Result";
 import { isOpen, type Opened } from "./rows";
 import { problemsOf, ShootHead, ShootRow } from "./ShootRow";
+import { cardsOf, named } from "./together";
 import { useDeskOf } from "./useDeskOf";
 import { useOpenedAtFirstBlank } from "./useOpenedAtFirstBlank";
 
@@ -26,10 +27,11 @@ export function DeskScreen() {
   return <DeskForCard key={card} card={card} />;
 }
 
-/** The desk for one card: its slip, a row for each shoot it becomes, and the totals with the button that begins. */
+/** The desk for one card, or for several: its slip, a row for each shoot it becomes, and the totals with the button that begins. */
 function DeskForCard({ card }: { card: string }) {
-  const { present, cards, desk, said, sheet, orderName, order, wishes, settled, asked, plan, hints, rows, begin, underWay, gone, readiness } = useDeskOf(card);
-  const eject = useEject(card);
+  const { present, pulled, cards, desk, said, sheet, orderName, order, wishes, settled, asked, plan, hints, rows, begin, underWay, gone, readiness } =
+    useDeskOf(card);
+  const eject = useEject();
   const go = useNavigate();
   const scroller = useRef<HTMLElement>(null);
   const [open, setOpen] = useState<Opened>({});
@@ -76,8 +78,8 @@ function DeskForCard({ card }: { card: string }) {
     return (
       <Page title="Intake">
         {gone ? (
-          <Nothing heading="This card is in no reader">
-            Put it back and this page opens by itself. <BackToCards />
+          <Nothing heading={cardsOf(card).length > 1 ? "Not all of these cards are in a reader" : "This card is in no reader"}>
+            Put {cardsOf(card).length > 1 ? "them" : "it"} back and this page opens by itself. <BackToCards />
           </Nothing>
         ) : (
           <>
@@ -113,12 +115,17 @@ function DeskForCard({ card }: { card: string }) {
           desk={desk.data}
           ejecting={eject.isPending}
           canEject={present && !begin.isPending && underWay === null}
-          onEject={() => {
-            eject.mutate();
+          onEject={(one) => {
+            eject.mutate(one);
           }}
         />
-        {gone && eject.isSuccess && <Notice>The card {desk.data.label} was let go: it can be taken out.</Notice>}
-        {gone && !eject.isSuccess && <Notice grave>The card {desk.data.label} was pulled out. What you marked and wrote is kept; put it back to go on.</Notice>}
+        {gone && eject.isSuccess && <Notice>The card {named(pulled)} was let go: it can be taken out.</Notice>}
+        {gone && !eject.isSuccess && (
+          <Notice grave>
+            {pulled.length > 1 ? "The cards" : "The card"} {named(pulled)} {pulled.length > 1 ? "were" : "was"} pulled out. What you marked and wrote is kept;
+            put {pulled.length > 1 ? "them" : "it"} back to go on.
+          </Notice>
+        )}
         <Trouble error={gone ? null : (begin.error ?? eject.error ?? asked.error ?? desk.error)} />
         {problemsOf(plan, null).map((problem) => (
           <Notice key={problem.message}>{problem.message}</Notice>
@@ -153,8 +160,13 @@ function DeskForCard({ card }: { card: string }) {
           />
         )}
         {rows.length === 0 && desk.data.complete && (
-          <Nothing heading="There are no stills on this card">
-            {desk.data.others.length === 0 ? "It holds no files at all; it is ready to be used." : "What else it holds is listed below."} <BackToCards />
+          <Nothing heading={desk.data.cards.length > 1 ? "There are no stills on these cards" : "There are no stills on this card"}>
+            {desk.data.others.length > 0
+              ? "What else is there is listed below."
+              : desk.data.cards.length > 1
+                ? "They hold no files at all."
+                : "It holds no files at all; it is ready to be used."}{" "}
+            <BackToCards />
           </Nothing>
         )}
         {rows.length > 0 && <ShootHead frames={desk.data.frames.filter((frame) => !frame.unreadable)} marks={sheet.marks} />}
@@ -190,6 +202,7 @@ function DeskForCard({ card }: { card: string }) {
           others={desk.data.others}
           unreadable={unreadable}
           clipsStay={(order?.clips ?? "stay on the card") === "stay on the card"}
+          several={desk.data.cards.length > 1}
           othersStay={(order?.others ?? "stay on the card") === "stay on the card"}
           onClips={order ? bringClips : null}
         />

@@ -6,7 +6,6 @@ import { RECORDED, REMARKS } from "../words/recorded";
 import { kinds, pictureOf } from "./view";
 
 interface Props {
-  card: string;
   frame: CardFrame;
   position: number;
   of: number;
@@ -20,16 +19,16 @@ interface Props {
 }
 
 /** A frame on a card, larger: with what was recorded and how it is exposed, and beside it the held one of the same exposure. */
-export function LargerLook({ card, frame, position, of, beside, marked, words, onStep, onMark, onClose }: Props) {
-  const histogram = useHistogram(card, frame.picture, frame.version);
+export function LargerLook({ frame, position, of, beside, marked, words, onStep, onMark, onClose }: Props) {
+  const histogram = useHistogram(frame.card, frame.picture, frame.version);
   const { facts, sameExposure } = frame;
   return (
     <Look
       name={frame.name}
       alt={`${frame.name}, ${clock(frame.takenAt)}`}
-      near={pictureOf(card, frame, 2048)}
-      whole={pictureOf(card, frame, "whole")}
-      beside={beside.map((other) => pictureOf(card, other, 2048))}
+      near={pictureOf(frame, 2048)}
+      whole={pictureOf(frame, "whole")}
+      beside={beside.map((other) => pictureOf(other, 2048))}
       position={position}
       of={of}
       dimmed={!marked}
@@ -79,8 +78,7 @@ export function LargerLook({ card, frame, position, of, beside, marked, words, o
       </div>
       {histogram.data && <HistogramChart {...histogram.data} />}
       <dl className="grid grid-cols-[84px_minmax(0,1fr)] gap-x-2 gap-y-[2px]">
-        {facts &&
-          [...Object.values(RECORDED), ...Object.values(REMARKS)].map((fact) => <LookFact key={fact.name} name={fact.name} value={fact.of(facts)} />)}
+        {facts && [...Object.values(RECORDED), ...Object.values(REMARKS)].map((fact) => <LookFact key={fact.name} name={fact.name} value={fact.of(facts)} />)}
         <LookFact name="files" value={`${kinds(frame)}, ${size(frame.bytes)}`} />
       </dl>
     </Look>

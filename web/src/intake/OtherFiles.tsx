@@ -2,28 +2,31 @@ import type { CardFrame, Desk } from "../api/types";
 import { TextButton } from "../ledger/Field";
 import { count, figure, size } from "../words/format";
 
-/** What is on the card and will not be brought in: by name, and why. Clips and sounds among it can come along. */
+/** What is on the card, or on several, and will not be brought in: by name, and why. Clips and sounds among it can come along. */
 export function OtherFiles({
   others,
   unreadable,
   clipsStay,
   othersStay,
+  several,
   onClips,
 }: {
   others: Desk["others"];
   unreadable: CardFrame[];
   clipsStay: boolean;
   othersStay: boolean;
+  several: boolean;
   onClips: (() => void) | null;
 }) {
   const clips = others.filter((other) => other.isClip).length;
   const stay = others.filter((other) => (other.isClip ? clipsStay : othersStay || !other.canCome));
   if (stay.length + unreadable.length === 0) return null;
+  const heading = several ? "Stays on the cards" : "Stays on the card";
   return (
-    <section aria-label="Stays on the card" className="pb-8">
+    <section aria-label={heading} className="pb-8">
       <div className="in-line justify-between gap-6 border-b border-rule-strong pt-6 pr-6 pb-[6px] pl-page">
         <h2 className="text-hand font-semibold">
-          Stays on the card <span className="font-plain text-body font-normal text-faded">{count(stay.length + unreadable.length, "file")}</span>
+          {heading} <span className="font-plain text-body font-normal text-faded">{count(stay.length + unreadable.length, "file")}</span>
         </h2>
         {clips > 0 && clipsStay && onClips && (
           <TextButton onClick={onClips}>bring {clips === 1 ? "the clip or sound" : `the ${figure(clips)} clips and sounds`} along</TextButton>

@@ -194,7 +194,6 @@ export function ShootRow({ card, row, shoots, above, below, problems, desk, hint
           )}
           <div className="ml-ruled bg-mat text-white">
             <TimeScale
-              card={card}
               label={`Time scale of ${name}`}
               frames={frames}
               span={span}
@@ -204,7 +203,6 @@ export function ShootRow({ card, row, shoots, above, below, problems, desk, hint
             />
           </div>
           <ContactSheet
-            card={card}
             name={name}
             frames={frames}
             span={span}

@@ -14,7 +14,6 @@ export interface Span {
 }
 
 interface Props {
-  card: string;
   label: string;
   frames: CardFrame[];
   /** The part that is shown; null for all of it. */
@@ -37,7 +36,7 @@ const SLIP = 6;
  * The frames of a shoot as strokes on a scale of time, with a mark between two of them that can be moved along:
  * a new shoot is begun there. The longest rests of the camera are written over the line.
  */
-export function TimeScale({ card, label, frames, span, onSpan, onCut, onUncut }: Props) {
+export function TimeScale({ label, frames, span, onSpan, onCut, onUncut }: Props) {
   const all = useMemo(() => places(frames.map((frame) => frame.plannedAt)), [frames]);
   const [box, width] = useWidth<HTMLDivElement>();
   const middle = useCallback((i: number) => ((all[i]?.at ?? 0) + (all[i - 1]?.at ?? 0)) / 2, [all]);
@@ -66,9 +65,7 @@ export function TimeScale({ card, label, frames, span, onSpan, onCut, onUncut }:
         width,
         LABEL_OF_TIME,
         [0, 0, 1, 1],
-      ).filter(
-        (round) => round.at * width > ends[0] && (1 - round.at) * width > ends[1],
-      ),
+      ).filter((round) => round.at * width > ends[0] && (1 - round.at) * width > ends[1]),
     [frames, all, width, ends],
   );
   const drag = useRef<number | null>(null);
@@ -188,9 +185,9 @@ export function TimeScale({ card, label, frames, span, onSpan, onCut, onUncut }:
         <span>{when(frames.at(-1), frames[0])}</span>
       </div>
       <div className="mt-1 flex flex-wrap items-center gap-x-3 leading-6">
-        <Small card={card} frame={before} />
+        <Small frame={before} />
         <span className="h-[30px] w-[5px] border-x-[1.5px] border-white bg-velvet" aria-hidden="true" />
-        <Small card={card} frame={after} />
+        <Small frame={after} />
         <span>
           {said}
           <Key>← →</Key>
@@ -241,8 +238,8 @@ function spanned(frames: CardFrame[], all: Place[], span: Span | null): [number,
   return within.length === 0 ? null : [within[0]?.at ?? 0, within.at(-1)?.at ?? 0];
 }
 
-function Small({ card, frame }: { card: string; frame: CardFrame }) {
-  return <Glimpse source={pictureOf(card, frame, 160)} className="h-[34px] w-[51px] object-cover" />;
+function Small({ frame }: { frame: CardFrame }) {
+  return <Glimpse source={pictureOf(frame, 160)} className="h-[34px] w-[51px] object-cover" />;
 }
 
 const name = (frame: CardFrame | undefined): string => (frame ? shortened(stem(frame)) : "");

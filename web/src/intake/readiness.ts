@@ -4,6 +4,8 @@ import { count } from "../words/format";
 /** What decides whether a card may be brought in now. */
 export interface Standing {
   present: boolean;
+  /** There is more than one card on the desk. */
+  several: boolean;
   /** The receipt that is being written from this card. */
   underWay: number | null;
   plan: Plan | undefined;
@@ -23,14 +25,14 @@ export interface Readiness {
 }
 
 /** Whether the card may be brought in, and what its button says; of what stands in its way, the first to be put right. */
-export function readinessOf({ present, underWay, plan, failed, beginning }: Standing): Readiness {
+export function readinessOf({ present, several, underWay, plan, failed, beginning }: Standing): Readiness {
   const no = (says: string): Readiness => ({ is: false, does: "begin", says });
   if (beginning) return no("Beginning…");
   if (underWay !== null) return no("Being brought in");
-  if (!present) return no("The card is out");
+  if (!present) return no(several ? "A card is out" : "The card is out");
   if (!plan) return no("Bring in");
   const nothing = plan.totals.filesToBringIn === 0 && !failed;
-  if (nothing && plan.totals.framesHeld > 0) return { is: true, does: "prove", says: "May it be formatted?" };
+  if (nothing && !several && plan.totals.framesHeld > 0) return { is: true, does: "prove", says: "May it be formatted?" };
   const frames = `Bring in ${count(plan.totals.framesToBringIn, "frame")}`;
   if (!plan.store.present) return no(`${plan.store.name} is not there`);
   if (!plan.hasRoom) return no(`Too little room on ${plan.store.name}`);

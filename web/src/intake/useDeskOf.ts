@@ -3,6 +3,7 @@ import { Refused } from "../api/client";
 import { useBegin, useCards, useDesk, useDeskFollows, useHints, usePlan, useReceipts } from "../api/queries";
 import type { CardFrame } from "../api/types";
 import { readinessOf } from "./readiness";
+import { cardsOf, share } from "./together";
 import { rowsOf } from "./rows";
 import { useLast, useSettled } from "./useSettled";
 import { useWishes } from "./useWishes";
@@ -10,10 +11,11 @@ import { useWishes } from "./useWishes";
 /** Milliseconds that words are waited for, while they are typed. */
 const TYPING = 120;
 
-/** All that the desk of a card shows: what is on it, what was said of it, the plan that this makes, and whether it may begin. */
+/** All that the desk of a card shows, or of several: what is on it, what was said of it, the plan that this makes, and whether it may begin. */
 export function useDeskOf(card: string) {
   const cards = useCards();
-  const present = cards.data === undefined || cards.data.cards.some((one) => one.id === card);
+  const out = cards.data === undefined ? [] : cardsOf(card).filter((id) => !cards.data.cards.some((one) => one.id === id));
+  const present = out.length === 0;
   const desk = useDesk(card, present);
   useDeskFollows(card, cards.data);
   const said = useWishes(card);
@@ -34,12 +36,15 @@ export function useDeskOf(card: string) {
   const hints = useHints(card, isRead);
   const begin = useBegin(card);
   const receipts = useReceipts();
-  const underWay = receipts.data?.pages[0]?.receipts.find((one) => one.desk === card && ["waiting", "running", "paused"].includes(one.state))?.number ?? null;
+  const underWay =
+    receipts.data?.pages[0]?.receipts.find((one) => share(one.desk, card) && ["waiting", "running", "paused"].includes(one.state))?.number ?? null;
   const rows = useMemo(() => (desk.data ? rowsOf(desk.data, plan) : []), [desk.data, plan]);
   // What the browser kept of an earlier version may lack a part.
   const order = wishes.order.document && plan ? { ...plan.order, ...wishes.order.document } : (wishes.order.document ?? plan?.order);
   return {
     present,
+    /** What was pulled out, by its name. */
+    pulled: (desk.data?.cards ?? []).filter((one) => out.includes(one.id)).map((one) => one.label),
     cards: cards.data?.cards ?? [],
     desk,
     said,
@@ -55,6 +60,6 @@ export function useDeskOf(card: string) {
     begin,
     underWay,
     gone: !present || (desk.error instanceof Refused && desk.error.status === 404),
-    readiness: readinessOf({ present, underWay, plan, failed: asked.error !== null, beginning: begin.isPending }),
+    readiness: readinessOf({ present, several: cardsOf(card).length > 1, underWay, plan, failed: asked.error !== null, beginning: begin.isPending }),
   };
 }

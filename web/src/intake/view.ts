@@ -50,8 +50,8 @@ export const FACTS: { value: FactName; name: string; of: (frame: CardFrame) => s
 ];
 
 /** The address of a frame's picture on its card; null where it has none. */
-export const pictureOf = (card: string, frame: CardFrame, edge: number | "whole"): string | null =>
-  frame.picture ? `/api/cards/${card}/picture?file=${encodeURIComponent(frame.picture)}&edge=${edge}&v=${frame.version}` : null;
+export const pictureOf = (frame: CardFrame, edge: number | "whole"): string | null =>
+  frame.picture ? `/api/cards/${frame.card}/picture?file=${encodeURIComponent(frame.picture)}&edge=${edge}&v=${frame.version}` : null;
 
 export const stem = (frame: CardFrame): string => frame.name.replace(/\.[^.]+$/, "");
 
@@ -63,7 +63,15 @@ export const hasHint = (hints: FrameHint[] | undefined, name: HintName): boolean
 /** What is said of a frame, its state first, then its hints; where its twin stands is left to the longer form. */
 export function stamp(frame: CardFrame, marked: boolean, hints: FrameHint[] | undefined, brief = false): string | null {
   const words = [
-    frame.held && !marked ? (frame.held.isThere ? "held" : frame.held.comesBack ? "held, comes back" : "held, no good copy") : frame.held ? "held, again" : null,
+    frame.held && !marked
+      ? frame.held.isThere
+        ? "held"
+        : frame.held.comesBack
+          ? "held, comes back"
+          : "held, no good copy"
+      : frame.held
+        ? "held, again"
+        : null,
     frame.promised && !frame.held ? `comes by receipt ${frame.promised.receipt}` : null,
     frame.sameExposure ? "held, other bytes" : null,
     frame.joins ? (brief ? "joins its other half" : `joins ${frame.joins}`) : null,

@@ -13,7 +13,7 @@ export function Field({ label, children }: { label: string; children: ReactNode 
 /** The key that does what it stands beside. */
 export function Key({ children, onVelvet = false }: { children: string; onVelvet?: boolean }) {
   return (
-    <kbd className={`ml-2 inline-block border px-[5px] font-path text-[11px] leading-[15px] ${onVelvet ? "border-paper/70" : "border-current"}`}>
+    <kbd className={`ml-2 inline-block border px-[5px] font-plain text-[11px] leading-[15px] ${onVelvet ? "border-paper/70" : "border-current"}`}>
       {children}
     </kbd>
   );

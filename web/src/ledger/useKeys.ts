@@ -16,7 +16,8 @@ export function useKeys(keys: Record<string, () => void>) {
     const pressed = (event: KeyboardEvent) => {
       const target = event.target instanceof HTMLElement ? event.target : null;
       if (event.defaultPrevented || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
-      if (target?.closest(TAKES_KEYS) || document.querySelector(OPEN)) return;
+      const ticks = target instanceof HTMLInputElement && target.type === "checkbox" && event.key !== " "; // it takes no letters
+      if ((target?.closest(TAKES_KEYS) && !ticks) || document.querySelector(OPEN)) return;
       const act = current.current[event.key];
       if (act) {
         event.preventDefault();

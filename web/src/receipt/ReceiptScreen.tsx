@@ -78,11 +78,20 @@ function ReceiptNumber({ number }: { number: string }) {
             <h1 className="text-title font-semibold">
               Receipt {data.number}, {data.card}
             </h1>
-            <p className="mt-1 mb-4 text-faded">{subline(data)}</p>
+            <p className="mt-1 mb-4 text-faded">
+              {subline(data)}
+              {data.together.length > 0 && <Together of={data.together} />}
+            </p>
             {moving && <Progress receipt={data} number={number} />}
             {!moving && <Exports number={number} />}
             {data.waits.slow && <p className="mb-4 max-w-[60ch]">{data.waits.slow}</p>}
-            {data.conversions && <Conversions of={data.conversions} number={number} waits={waitsFor(data.state === "running" ? [...data.waits.copying, data.number] : data.waits.copying)} />}
+            {data.conversions && (
+              <Conversions
+                of={data.conversions}
+                number={number}
+                waits={waitsFor(data.state === "running" ? [...data.waits.copying, data.number] : data.waits.copying)}
+              />
+            )}
             <ReceiptSums receipt={data} shown={shown} onShow={setShown} />
           </div>
           <div className="grid content-start gap-y-4">
@@ -94,6 +103,24 @@ function ReceiptNumber({ number }: { number: string }) {
         {lines.data && <ReceiptLines lines={shown ? lines.data.filter((line) => line.outcome === shown) : lines.data} store={data.store} scroller={scroller} />}
       </div>
     </Page>
+  );
+}
+
+/** The receipts of the other cards that lay on its desk. */
+function Together({ of }: { of: Receipt["together"] }) {
+  return (
+    <>
+      {" · "}begun together with{" "}
+      {of.map((other, i) => (
+        <span key={other.number}>
+          {i > 0 && ", "}
+          <Link className="linked" to={`/receipts/${other.number}`}>
+            receipt {other.number}, {other.card}
+          </Link>
+          {["running", "waiting"].includes(other.state) ? " (being written)" : other.state === "done" ? "" : ` (${other.state})`}
+        </span>
+      ))}
+    </>
   );
 }
 

@@ -54,6 +54,7 @@ export const CardFrame: Schema<views.CardFrame> = v.object({
   leftByOrder: v.boolean(),
   unmarked: v.boolean(),
   isNew: v.boolean(),
+  card: v.string(),
 });
 
 export const Description: Schema<views.Description> = v.object({
@@ -61,6 +62,11 @@ export const Description: Schema<views.Description> = v.object({
   date: v.string(),
   said: list(Said),
   keywords: list(list(v.string())),
+});
+
+export const DeskCard: Schema<views.DeskCard> = v.object({
+  id: v.string(),
+  label: v.string(),
 });
 
 export const OtherFile: Schema<views.OtherFile> = v.object({
@@ -74,6 +80,7 @@ export const OtherFile: Schema<views.OtherFile> = v.object({
 export const Desk: Schema<views.Desk> = v.object({
   id: v.string(),
   label: v.string(),
+  cards: list(DeskCard),
   complete: v.boolean(),
   framesInAll: v.number(),
   filesInAll: v.number(),

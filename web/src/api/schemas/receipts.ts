@@ -4,6 +4,14 @@ import { list, type Schema } from "../checks";
 import type * as views from "../views/receipts";
 import { CopiesAt } from "./shared";
 
+export const IntakeState: Schema<views.IntakeState> = v.picklist(["waiting", "running", "paused", "stopped", "done", "taken back"]);
+
+export const BegunTogether: Schema<views.BegunTogether> = v.object({
+  number: v.number(),
+  card: v.string(),
+  state: IntakeState,
+});
+
 export const Begun: Schema<views.Begun> = v.object({
   receipt: v.number(),
 });
@@ -56,8 +64,6 @@ export const ReceiptShoots: Schema<views.ReceiptShoots> = v.object({
   shoots: list(ReceiptShoot),
 });
 
-export const IntakeState: Schema<views.IntakeState> = v.picklist(["waiting", "running", "paused", "stopped", "done", "taken back"]);
-
 export const Verdict: Schema<views.Verdict> = v.object({
   heading: v.string(),
   sentence: v.string(),
@@ -91,6 +97,7 @@ export const Receipt: Schema<views.Receipt> = v.object({
   sentence: v.string(),
   verdict: Verdict,
   sums: list(Sum),
+  cutOff: v.number(),
   files: v.number(),
   bytes: v.number(),
   filesToCopy: v.number(),
@@ -100,9 +107,9 @@ export const Receipt: Schema<views.Receipt> = v.object({
   bytesPerSecond: v.nullable(v.number()),
   secondsLeft: v.nullable(v.number()),
   problems: list(v.string()),
+  together: list(BegunTogether),
   copies: list(CopiesAt),
   conversions: v.nullable(Conversions),
-  cutOff: v.number(),
   waits: Waits,
 });
 

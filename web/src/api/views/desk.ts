@@ -31,7 +31,7 @@ export interface CardFrame {
   /** Names the camera body as clocks do; null where the camera gave no model. */
   body: string | null;
   bytes: number;
-  /** The file that its picture is made of, from the card's root; null where it is unreadable. */
+  /** The file that its picture is made of, from the root of its card; null where it is unreadable. */
   picture: string | null;
   unreadable: boolean;
   /** What there is of it where it was cut off: "20 kB of a picture that says more". */
@@ -57,6 +57,7 @@ export interface CardFrame {
   /** Whether it stays on the card unless it is marked. */
   unmarked: boolean;
   isNew: boolean;
+  card: string;
 }
 
 /** What a shoot was called, when one last was, and what else its pictures say of the occasion. */
@@ -67,10 +68,11 @@ export interface Description {
   keywords: string[][];
 }
 
-/** A card as its desk shows it: the slip's numbers, the frames read so far in order of capture, the rest by name. */
+/** A card, or several, as their desk shows them: the slip's numbers, the frames read so far in order of capture, the rest by name. */
 export interface Desk {
   id: string;
   label: string;
+  cards: DeskCard[];
   complete: boolean;
   framesInAll: number;
   filesInAll: number;
@@ -81,6 +83,12 @@ export interface Desk {
   store: Store;
   order: string;
   copiesLooked: boolean;
+}
+
+/** One of the cards on a desk. */
+export interface DeskCard {
+  id: string;
+  label: string;
 }
 
 /** What DNGs of the raws that are to come in will cost, by what this body's frames gave before. */

@@ -6,6 +6,13 @@ export interface Begun {
   receipt: number;
 }
 
+/** A receipt of another card that was begun on the same desk. */
+export interface BegunTogether {
+  number: number;
+  card: string;
+  state: IntakeState;
+}
+
 /** How far the raws of a receipt are on their way to being DNGs, and which could not be. */
 export interface Conversions {
   asked: number;
@@ -40,7 +47,7 @@ export type Outcome = "brought in" | "waiting" | "held" | "promised" | "left out
 export interface Receipt {
   number: number;
   card: string;
-  /** Names the desk that it was begun on. */
+  /** Names the desk that it was begun on, with the other cards that lay there. */
   desk: string;
   store: string;
   state: IntakeState;
@@ -51,6 +58,7 @@ export interface Receipt {
   sentence: string;
   verdict: Verdict;
   sums: Sum[];
+  cutOff: number;
   files: number;
   bytes: number;
   filesToCopy: number;
@@ -60,9 +68,9 @@ export interface Receipt {
   bytesPerSecond: number | null;
   secondsLeft: number | null;
   problems: string[];
+  together: BegunTogether[];
   copies: CopiesAt[];
   conversions: Conversions | null;
-  cutOff: number;
   waits: Waits;
 }
 

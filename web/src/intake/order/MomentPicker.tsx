@@ -6,6 +6,7 @@ import { TextButton } from "../../ledger/Field";
 import { Choice } from "../../ledger/Menu";
 import { type GridPicture, PictureGrid } from "../../ledger/PictureGrid";
 import { clock, dated } from "../../words/format";
+import { cardsOf } from "../together";
 import { pictureOf } from "../view";
 
 interface Props {
@@ -20,13 +21,13 @@ interface Props {
 /** Two frames of one moment: one of this body, one of a clock that is right, on any card in a reader or in the ledger. */
 export function MomentPicker({ card, cards, body, frames, onMatch, onClose }: Props) {
   const shoots = useAllShoots();
-  const [source, setSource] = useState(() => cards.find((one) => one.id !== card)?.id ?? card);
+  const [source, setSource] = useState(() => (cardsOf(card).length > 1 ? card : (cards.find((one) => one.id !== card)?.id ?? card)));
   const [mine, setMine] = useState<string | null>(null);
   const [theirs, setTheirs] = useState<string | null>(null);
   const held = source.startsWith("shoot ");
   const other = useDesk(held ? "" : source, !held && source !== card);
   const shoot = useShoot(held ? source.slice(6) : "");
-  const own = useMemo(() => frames.filter((frame) => frame.body === body).map((frame) => picture(card, frame, mine)), [frames, card, body, mine]);
+  const own = useMemo(() => frames.filter((frame) => frame.body === body).map((frame) => picture(frame, mine)), [frames, body, mine]);
   const right = useMemo((): GridPicture[] => {
     if (held) {
       return (shoot.data?.frames ?? []).map((frame) => ({
@@ -39,7 +40,7 @@ export function MomentPicker({ card, cards, body, frames, onMatch, onClose }: Pr
       }));
     }
     const on = source === card ? frames.filter((frame) => frame.body !== body) : (other.data?.frames ?? []);
-    return on.filter((frame) => !frame.datedByFile).map((frame) => picture(source, frame, theirs));
+    return on.filter((frame) => !frame.datedByFile).map((frame) => picture(frame, theirs));
   }, [held, source, card, frames, body, other.data, shoot.data, theirs]);
   return (
     <div role="group" aria-label="Two frames of one moment" className="mt-2 border border-ink bg-mat text-white">
@@ -56,8 +57,8 @@ export function MomentPicker({ card, cards, body, frames, onMatch, onClose }: Pr
                 setTheirs(null);
               }}
               options={[
-                { value: card, name: "this card, by another body" },
-                ...cards.filter((one) => one.id !== card).map((one) => ({ value: one.id, name: one.label, hint: "card" })),
+                { value: card, name: `this ${cardsOf(card).length > 1 ? "desk" : "card"}, by another body` },
+                ...cards.filter((one) => !cardsOf(card).includes(one.id)).map((one) => ({ value: one.id, name: one.label, hint: "card" })),
                 ...(shoots.data ?? []).map((one) => ({ value: `shoot ${one.id}`, name: `${dated(one.date)} ${one.description}`, hint: "held" })),
               ]}
             />
@@ -115,10 +116,10 @@ function Side({ heading, pictures, onPick }: { heading: React.ReactNode; picture
   );
 }
 
-const picture = (card: string, frame: CardFrame, picked: string | null): GridPicture => ({
+const picture = (frame: CardFrame, picked: string | null): GridPicture => ({
   id: frame.key,
   label: `${frame.name}, ${dated(frame.date)} ${clock(frame.takenAt)}`,
-  source: pictureOf(card, frame, 160),
+  source: pictureOf(frame, 160),
   captions: [dated(frame.date), clock(frame.takenAt)],
   chosen: frame.key === picked,
   ticked: frame.key === picked,
