@@ -129,10 +129,10 @@ test_unit() {
 in_processes() {
   local process processes; processes=$((2 * $(nproc)))
   for ((process = 1; process <= processes; process++)); do test_process "$process" || return 1; done
-  step "PHPUnit, in $processes processes" env APP_ENV=test APP_DEBUG=0 "$PHP" -d memory_limit=1G vendor/bin/paratest "$@" --processes="$processes" --exclude-group=alone --passthru-php="'-d' 'memory_limit=1G'"
+  step "PHPUnit, in $processes processes" env APP_ENV=test APP_DEBUG=0 "$PHP" -d memory_limit=1G vendor/bin/paratest "$@" --processes="$processes" --exclude-group=alone --passthru-php="'-d' 'memory_limit=1G' '-d' 'opcache.enable_cli=1'"
 }
 
-phpunit() { APP_ENV=test APP_DEBUG=0 "$PHP" -d memory_limit=1G vendor/bin/phpunit -c tests/phpunit.xml "$@"; }
+phpunit() { APP_ENV=test APP_DEBUG=0 "$PHP" -d memory_limit=1G -d opcache.enable_cli=1 vendor/bin/phpunit -c tests/phpunit.xml "$@"; }
 
 # A ledger for each processor; each test finds the one that it has as on its first day (tests/web/fresh.php).
 test_web() {
