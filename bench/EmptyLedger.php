@@ -9,8 +9,8 @@ use Doctrine\DBAL\Connection;
 /** A ledger with nothing in it: what may never be emptied is, by its owner, who may take the triggers away. Tables that have nothing in them are left, for emptying one takes as long as writing to it. */
 final class EmptyLedger
 {
-    private const GUARDED = ['proof', 'day_book_entry', 'day_book_seal'];
-    private const TABLES = ['keyword', 'frame_keyword', 'step', 'change', 'change_before', 'standing_order', 'last_order', 'stationery', 'conversion', 'messenger_messages', 'nod', 'card_check', 'card_reading', 'proving', 'shoot_copies', 'shoot_part_copies', 'shoot_part', 'shoot_touched', 'proof', 'copy', 'file', 'original', 'frame_measurement', 'frame', 'receipt_line', 'intake_wait', 'day_book_seal', 'day_book_entry', 'shoot', 'intake', 'card', 'store_sighting', 'machine', 'store'];
+    private const GUARDED = ['proof', 'day_book_entry', 'day_book_seal', 'look_act', 'look_judged'];
+    private const TABLES = ['look_judged', 'look_act', 'look_sitting', 'judgement', 'keyword', 'frame_keyword', 'step', 'change', 'change_before', 'standing_order', 'last_order', 'stationery', 'conversion', 'messenger_messages', 'nod', 'card_check', 'card_reading', 'proving', 'shoot_copies', 'shoot_part_copies', 'shoot_part', 'shoot_touched', 'proof', 'copy', 'file', 'original', 'frame_measurement', 'frame', 'receipt_line', 'intake_wait', 'day_book_seal', 'day_book_entry', 'shoot', 'intake', 'card', 'store_sighting', 'machine', 'store'];
 
     public static function make(Connection $database): void
     {

@@ -92,7 +92,8 @@ final class RoutesTest extends LedgerTestCase
     {
         $card = $this->card('CARD')->id;
         $numbers = ['1', '999999999', '2147483648'];
-        $ids = str_contains($path, '/cards/') || str_contains($path, '/sources/') ? [$card, 'ffffffffffffffff', "%00\xFF", '..%2F..'] : [...$numbers, '1%00', '..%2F..'];
+        $ids = str_contains($path, '/cards/') || str_contains($path, '/sources/') ? [$card, 'ffffffffffffffff', "$card+$card", "$card%2Bffffffffffffffff", '+', "%00\xFF", '..%2F..'] : [...$numbers, '1%00', '..%2F..'];
+        $ids = str_contains($path, '/look/') ? ['shoots-1', 'receipt-1', 'day-2026-05-04', 'shoots-999999999-1', 'receipt-999999999', 'day-2026-99-99', 'day-9999-12-31', 'shoots-', 'shoots-1%00'] : $ids;
 
         return 1 === preg_match('/\{\w+\}/', $path, $found) ? array_map(static fn (string $id): string => str_replace($found[0], $id, $path), '{number}' === $found[0] ? $numbers : $ids) : [$path];
     }
@@ -194,6 +195,7 @@ final class RoutesTest extends LedgerTestCase
 
         return array_map(static fn (array $good): array => array_is_list($good) ? $good : [$good], [
             '/api/cards/{id}/plan' => $wishes, '/api/cards/{id}/plan/lines' => $wishes, '/api/cards/{id}/intakes' => $wishes,
+            '/api/look/{lot}/acts' => ['acts' => [['name' => 'a', 'kind' => 'judge', 'word' => '3', 'frames' => [['frame' => 1, 'revision' => 0]]], ['name' => 'b', 'kind' => 'take back'], ['name' => 'c', 'kind' => 'bring again']]],
             '/api/sources' => ['path' => '/nowhere'], '/api/cards/{id}/put-back' => ['frames' => [$frame]], '/api/copies/mend' => ['copies' => [1]],
             '/api/elsewhere' => [['program' => 'none', 'shoot' => 1, 'frames' => [1]], ['receipt' => 1]], '/api/cards/{id}/apart' => ['frames' => [$frame], 'folder' => $this->store->path],
             '/api/cards/{id}/clearance/nod' => ['files' => ['DCIM/100ORREL/ORL_0001.JPG']],

@@ -7,13 +7,14 @@ namespace VelvetLedger\Server\Persistence\Changes;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Stamp\FrameStamp;
+use VelvetLedger\Server\Persistence\Looks\JudgementEntries;
 use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Stamps\FrameKeywords;
 
 /** What frames are to say, as it is changed by hand, with what they said before. */
 final readonly class StampChanges
 {
-    public function __construct(private Connection $database, private FrameKeywords $keywords, private ChangeRepository $changes)
+    public function __construct(private Connection $database, private FrameKeywords $keywords, private ChangeRepository $changes, private JudgementEntries $judgements)
     {
     }
 
@@ -39,10 +40,10 @@ final readonly class StampChanges
     /**
      * What frames of a shoot say is changed while nobody else changes it: two who change them at once both have their way, one after the other.
      *
-     * @param list<int>                                  $frames
-     * @param \Closure(FrameStamp, int|null): FrameStamp $of     what a frame says, and its year
-     * @param list<int>                                  $add    keywords
-     * @param list<int>                                  $remove
+     * @param list<int>                                       $frames
+     * @param \Closure(FrameStamp, int|null, int): FrameStamp $of     what a frame says, its year, and its number
+     * @param list<int>                                       $add    keywords
+     * @param list<int>                                       $remove
      *
      * @return int how many frames of the shoot it is
      */
@@ -53,18 +54,35 @@ final readonly class StampChanges
                 FROM frame
                 WHERE shoot_id = ? AND id IN (?)
                 ORDER BY id FOR NO KEY UPDATE', [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
-            $stamps = array_map(static fn (array $one): FrameStamp => $of($one['stamp'], 0 === $one['year'] ? null : $one['year']), $this->stamps($shoot, $frames));
-            $frames = array_keys($stamps);
+            $before = $this->stamps($shoot, $frames);
+            $frames = array_keys($before);
+            $stamps = array_combine($frames, array_map(static fn (int $frame, array $one): FrameStamp => $of($one['stamp'], 0 === $one['year'] ? null : $one['year'], $frame), $frames, $before));
             if ([] === $frames) {
                 return 0;
             }
             $this->changes->enter(ChangeKind::Stamps, $by, $shoot, $what, $frames);
             $this->setStamps(array_map(static fn (FrameStamp $stamp): array => $stamp->document(), $stamps));
+            $this->judgements->follow(self::judged($before, $stamps));
             $this->keywords->remove(self::pairs($frames, $remove));
             $this->keywords->add(self::pairs($frames, $add));
 
             return \count($frames);
         });
+    }
+
+    /**
+     * What stamps say of stars and labels that they did not say before.
+     *
+     * @param array<int, array{stamp: FrameStamp, year: int, rating: int|null, remarks: array<mixed>}> $before
+     * @param array<int, FrameStamp>                                                                   $after
+     *
+     * @return array<int, array{int|null, string|null}> by frame
+     */
+    private static function judged(array $before, array $after): array
+    {
+        $changed = array_filter($after, static fn (FrameStamp $stamp, int $frame): bool => [$stamp->rating, $stamp->label] !== [$before[$frame]['stamp']->rating ?? null, $before[$frame]['stamp']->label ?? null], \ARRAY_FILTER_USE_BOTH);
+
+        return array_map(static fn (FrameStamp $stamp): array => [$stamp->rating, $stamp->label], $changed);
     }
 
     /**
@@ -98,6 +116,14 @@ final readonly class StampChanges
                 JOIN keyword k ON k.id = j::int
                 WHERE b.change_id = ?
                 ON CONFLICT DO NOTHING', [$change->id]);
+            $said = [];
+            foreach ($this->database->fetchAllNumeric("SELECT f.id, (b.stamp->>'rating')::int, b.stamp->>'label'
+                FROM change_before b
+                JOIN frame f ON f.id = b.frame_id
+                WHERE b.change_id = ? AND (b.stamp->>'rating', b.stamp->>'label') IS DISTINCT FROM (f.stamp->>'rating', f.stamp->>'label')", [$change->id]) as [$frame, $rating, $label]) {
+                $said[Row::number($frame)] = [Row::numberOrNull($rating), null === $label ? null : Row::word($label)];
+            }
+            $this->judgements->follow($said);
             // A frame that said nothing of ours says nothing, and what we wrote is taken out of its files.
             $this->database->executeStatement("UPDATE frame f SET stamp = coalesce(b.stamp, json_build_object('texts', json_build_object(), 'parents', true)), stamp_revision = stamp_revision + 1, restamp = true
                 FROM change_before b

@@ -2,6 +2,7 @@
 export * from "./schemas/book";
 export * from "./schemas/cards";
 export * from "./schemas/desk";
+export * from "./schemas/look";
 export * from "./schemas/receipts";
 export * from "./schemas/shared";
 export * from "./schemas/shoots";

@@ -2,6 +2,7 @@
 export * from "./views/book";
 export * from "./views/cards";
 export * from "./views/desk";
+export * from "./views/look";
 export * from "./views/receipts";
 export * from "./views/shared";
 export * from "./views/shoots";

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Look;
+
+/** How a frame is judged: what is to become of it, how good it is, and a word for it. */
+final readonly class Judgement
+{
+    public const MOST_STARS = 5;
+
+    /** xmp:Rating of what is dropped (XMP Specification Part 2, 3.2: "-1 (rejected) or in the range [0..5]"). */
+    private const REJECTED = -1;
+
+    /**
+     * @param int         $stars 0 for none, to 5
+     * @param string|null $label a word of the photographer's
+     */
+    private function __construct(public ?Decision $decision, public int $stars, public ?string $label)
+    {
+    }
+
+    public static function none(): self
+    {
+        return new self(null, 0, null);
+    }
+
+    /** As a file says it, by xmp:Rating and xmp:Label; that something was kept, no file says. */
+    public static function written(?int $rating, ?string $label): self
+    {
+        return new self(self::REJECTED === $rating ? Decision::Drop : null, max(0, min(self::MOST_STARS, $rating ?? 0)), self::word($label));
+    }
+
+    public static function of(?Decision $decision, int $stars, ?string $label): self
+    {
+        return new self($decision, max(0, min(self::MOST_STARS, $stars)), self::word($label));
+    }
+
+    public function decided(?Decision $decision): self
+    {
+        return new self($decision, $this->stars, $this->label);
+    }
+
+    /** Nobody stars what goes: what has stars is kept. Without any, the decision stays. */
+    public function starred(int $stars): self
+    {
+        return self::of($stars > 0 ? Decision::Keep : $this->decision, $stars, $this->label);
+    }
+
+    public function labelled(?string $label): self
+    {
+        return new self($this->decision, $this->stars, self::word($label));
+    }
+
+    /** What xmp:Rating says of it. */
+    public function rating(): int
+    {
+        return Decision::Drop === $this->decision ? self::REJECTED : $this->stars;
+    }
+
+    public function is(self $other): bool
+    {
+        return $this->decision === $other->decision && $this->stars === $other->stars && $this->label === $other->label;
+    }
+
+    /** "keep, 3 stars, proofs"; "not judged". */
+    public function inWords(): string
+    {
+        $parts = array_filter([$this->decision->value ?? '', 0 === $this->stars ? '' : $this->stars.(1 === $this->stars ? ' star' : ' stars'), $this->label ?? ''], static fn (string $part): bool => '' !== $part);
+
+        return [] === $parts ? 'not judged' : implode(', ', $parts);
+    }
+
+    private static function word(?string $label): ?string
+    {
+        $label = trim($label ?? '');
+
+        return '' === $label ? null : $label;
+    }
+}

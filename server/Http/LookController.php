@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Http;
+
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use VelvetLedger\Core\Document\BadDocument;
+use VelvetLedger\Core\Document\Fields;
+use VelvetLedger\Core\Look\ActKind;
+use VelvetLedger\Core\Look\Among;
+use VelvetLedger\Core\Look\Lot;
+use VelvetLedger\Core\Look\Pass;
+use VelvetLedger\Core\Look\Word;
+use VelvetLedger\Server\Looking\AskedAct;
+use VelvetLedger\Server\Looking\JudgesFrames;
+use VelvetLedger\Server\Pages\LookPage;
+use VelvetLedger\Server\Persistence\Looks\SittingEntries;
+use VelvetLedger\Server\View\Look\PassFramesView;
+use VelvetLedger\Server\Work\Rests;
+
+/** The first look: a sitting's frames, its passes, and what is judged in it. */
+final readonly class LookController
+{
+    /** Of acts in one request, and of frames in one act. */
+    private const MOST_ACTS = 200;
+    private const MOST_FRAMES = 20_000;
+
+    public function __construct(private LookPage $page)
+    {
+    }
+
+    #[Route('/api/look/{lot}', methods: ['GET'], requirements: ['lot' => Lot::PATTERN])]
+    public function look(string $lot): Response
+    {
+        return new JsonResponse($this->page->view(Lot::read($lot)));
+    }
+
+    /** The frames of ?pass=, of those with ?label=, ?body= and ?lens= where these say anything. */
+    #[Route('/api/look/{lot}/pass', methods: ['GET'], requirements: ['lot' => Lot::PATTERN])]
+    public function pass(string $lot, Request $request): Response
+    {
+        $pass = Pass::tryFrom($request->query->getString('pass')) ?? throw BadInput::field('pass', 'must be one of: '.implode(', ', array_column(Pass::cases(), 'value')));
+
+        return new JsonResponse(new PassFramesView($this->page->pass(Lot::read($lot), $pass, new Among($request->query->getString('label'), $request->query->getString('body'), $request->query->getString('lens')))));
+    }
+
+    /** What was judged after the act ?after=, in whatever window. */
+    #[Route('/api/look/{lot}/since', methods: ['GET'], requirements: ['lot' => Lot::PATTERN])]
+    public function since(string $lot, Request $request): Response
+    {
+        return new JsonResponse($this->page->since(Lot::read($lot), RowNumber::of($request, 'after')));
+    }
+
+    /** Does some acts, one after the other. */
+    #[Route('/api/look/{lot}/acts', methods: ['POST'], requirements: ['lot' => Lot::PATTERN])]
+    public function act(string $lot, Request $request, JudgesFrames $judges, Rests $rests): Response
+    {
+        $fields = Fields::of(DeskInput::body($request));
+        $acts = $fields->make(static fn (): array => $fields->list('acts', self::asked(...)));
+        if (\count($acts) > self::MOST_ACTS) {
+            throw BadDocument::at('/acts', 'must be at most '.self::MOST_ACTS);
+        }
+        $of = Lot::read($lot);
+
+        return new JsonResponse($this->page->judged($of, $judges->act($of, $acts, $rests->ask(...))));
+    }
+
+    /** It is left: what it came to is written now. */
+    #[Route('/api/look/{lot}/rest', methods: ['POST'], requirements: ['lot' => Lot::PATTERN])]
+    public function rest(string $lot, SittingEntries $sittings, Rests $rests): Response
+    {
+        $sitting = $sittings->open(Lot::read($lot));
+        if (null !== $sitting) {
+            $rests->askNow($sitting);
+        }
+
+        return new JsonResponse(null, 204);
+    }
+
+    private static function asked(mixed $value, string $at): AskedAct
+    {
+        $fields = Fields::of($value, $at);
+
+        return $fields->make(static function () use ($fields, $at): AskedAct {
+            $name = $fields->text('name', null, 40);
+            $frames = [];
+            foreach ($fields->list('frames', static fn (mixed $one, string $where): array => self::seen($one, $where)) as [$frame, $revision]) {
+                $frames[$frame] = $revision;
+            }
+            if (\count($frames) > self::MOST_FRAMES) {
+                throw BadDocument::at("$at/frames", 'must be at most '.self::MOST_FRAMES);
+            }
+
+            return match ($fields->oneOf('kind', ActKind::class)) {
+                ActKind::Judge => AskedAct::judge($name, Word::read($fields->text('word', '')), $frames),
+                ActKind::TakeBack => AskedAct::takeBack($name),
+                ActKind::BringAgain => AskedAct::bringAgain($name),
+            };
+        });
+    }
+
+    /** @return array{int, int} a frame, and the revision of what was seen of it */
+    private static function seen(mixed $value, string $at): array
+    {
+        $fields = Fields::of($value, $at);
+
+        return $fields->make(static fn (): array => [$fields->number('frame'), $fields->number('revision')]);
+    }
+}

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Pages;
+
+use VelvetLedger\Core\Look\Among;
+use VelvetLedger\Core\Look\LookedAt;
+use VelvetLedger\Core\Look\Lot;
+use VelvetLedger\Core\Look\Pass;
+use VelvetLedger\Core\Look\Tally;
+use VelvetLedger\Core\Words\Day;
+use VelvetLedger\Server\Looking\Judged;
+use VelvetLedger\Server\Persistence\Looks\JudgedFrame;
+use VelvetLedger\Server\Persistence\Looks\JudgementEntries;
+use VelvetLedger\Server\Persistence\Looks\LookRepository;
+use VelvetLedger\Server\Persistence\Looks\SittingEntries;
+use VelvetLedger\Server\View\Look\JudgedView;
+use VelvetLedger\Server\View\Look\LookView;
+use VelvetLedger\Server\View\Look\StandingView;
+
+/** A sitting, as the page and the command show it. */
+final readonly class LookPage
+{
+    public function __construct(private LookRepository $frames, private SittingEntries $sittings, private JudgementEntries $judgements)
+    {
+    }
+
+    public function view(Lot $lot): LookView
+    {
+        $frames = $this->frames->frames($lot);
+
+        return new LookView($lot->text, $this->title($lot), $frames, $this->standing($lot, array_map(static fn (JudgedFrame $frame): LookedAt => $frame->frame, $frames)));
+    }
+
+    public function judged(Lot $lot, Judged $judged): JudgedView
+    {
+        return new JudgedView([] === $judged->frames ? [] : $this->frames->of($judged->frames), $judged->met, $this->standing($lot, $this->frames->looked($lot)));
+    }
+
+    /** What was judged after an act, from wherever. */
+    public function since(Lot $lot, int $act): JudgedView
+    {
+        $frames = $this->frames->looked($lot);
+        $since = array_fill_keys($this->judgements->judgedSince($act), true);
+
+        return new JudgedView(array_values(array_filter($frames, static fn (LookedAt $frame): bool => isset($since[$frame->id]))), [], $this->standing($lot, $frames));
+    }
+
+    /** @return list<int> */
+    public function pass(Lot $lot, Pass $pass, Among $among): array
+    {
+        return array_values(array_map(static fn (LookedAt $frame): int => $frame->id, array_filter($this->frames->looked($lot), static fn (LookedAt $frame): bool => $pass->lets($frame->judged) && $among->lets($frame))));
+    }
+
+    public function title(Lot $lot): string
+    {
+        $shoots = $this->frames->shoots(...$lot->shoots);
+
+        return match (true) {
+            null !== $lot->receipt => "Receipt $lot->receipt",
+            null !== $lot->day => Day::of($lot->day),
+            default => implode(', ', \array_slice($shoots, 0, 3)).(\count($shoots) > 3 ? ' and '.(\count($shoots) - 3).' more' : ''),
+        };
+    }
+
+    /** @param list<LookedAt> $frames */
+    private function standing(Lot $lot, array $frames): StandingView
+    {
+        $waiting = $this->judgements->notWritten(array_map(static fn (LookedAt $frame): int => $frame->id, $frames));
+
+        return new StandingView(Tally::of($frames), $this->sittings->history($this->sittings->open($lot)), $this->sittings->last(), array_sum(array_map(\count(...), $waiting)));
+    }
+}

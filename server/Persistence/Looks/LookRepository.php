@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence\Looks;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\ParameterType;
+use VelvetLedger\Core\Look\LookedAt;
+use VelvetLedger\Core\Look\Lot;
+use VelvetLedger\Server\Persistence\Copies\CopyState;
+use VelvetLedger\Server\Persistence\Row;
+
+/** Finds the frames of a sitting, and how they are judged. */
+final readonly class LookRepository
+{
+    /** How a frame is judged, and what it came with: see JudgedFrame. */
+    public const JUDGED = "j.decision, j.stars, j.label, coalesce(j.revision, 0) AS revision, coalesce((r.stamp->>'rating')::int, (r.facts->>'rating')::int) AS came_rating, coalesce(r.stamp->>'label', r.facts->'remarks'->>'label') AS came_label";
+
+    public function __construct(private Connection $database)
+    {
+    }
+
+    /** @return list<JudgedFrame> in the order they were taken */
+    public function frames(Lot $lot): array
+    {
+        [$where, $of, $type] = self::where($lot);
+
+        return array_map(static fn (array $row): JudgedFrame => new JudgedFrame($row), $this->database->fetchAllAssociative('SELECT '.self::JUDGED.", r.id, r.shoot_id, r.stem, r.taken_at, r.body, r.serial, r.lens, coalesce(json_array_length(r.facts->'previews'), 0) > 0 AS has_picture,
+                (SELECT json_agg(f.ending ORDER BY f.ending, f.id) FROM file f WHERE f.frame_id = r.id AND f.original_id IS NOT NULL AND NOT EXISTS (SELECT 1 FROM copy c WHERE c.file_id = f.id AND c.state = '".CopyState::LetGo->value."')) AS endings
+            FROM frame r
+            LEFT JOIN judgement j ON j.frame_id = r.id
+            WHERE $where AND NOT r.along AND EXISTS (SELECT 1 FROM file l WHERE l.frame_id = r.id)
+            ORDER BY r.taken_at, r.subsecond, r.id", [$of], [$type]));
+    }
+
+    /** @return list<LookedAt> the same, and no more of each than how it is judged */
+    public function looked(Lot $lot): array
+    {
+        [$where, $of, $type] = self::where($lot);
+
+        return array_map(static fn (array $columns): LookedAt => JudgedFrame::looked(Row::of($columns)), $this->database->fetchAllAssociative('SELECT '.self::JUDGED.", r.id, r.body, r.serial, r.lens
+            FROM frame r
+            LEFT JOIN judgement j ON j.frame_id = r.id
+            WHERE $where AND NOT r.along AND EXISTS (SELECT 1 FROM file l WHERE l.frame_id = r.id)
+            ORDER BY r.taken_at, r.subsecond, r.id", [$of], [$type]));
+    }
+
+    /**
+     * @param list<int> $frames
+     *
+     * @return list<LookedAt>
+     */
+    public function of(array $frames): array
+    {
+        return array_map(static fn (array $columns): LookedAt => JudgedFrame::looked(Row::of($columns)), $this->database->fetchAllAssociative('SELECT '.self::JUDGED.', r.id, r.body, r.serial, r.lens
+            FROM frame r
+            LEFT JOIN judgement j ON j.frame_id = r.id
+            WHERE r.id IN (?)
+            ORDER BY r.id', [$frames], [ArrayParameterType::INTEGER]));
+    }
+
+    /** @return array<int, string> number of a shoot => "2026-05-04 Lantern boats" */
+    public function shoots(int ...$shoots): array
+    {
+        $found = [];
+        foreach ([] === $shoots ? [] : $this->database->fetchAllNumeric("SELECT id, trim(date || ' ' || description)
+            FROM shoot
+            WHERE id IN (?)
+            ORDER BY date, id", [$shoots], [ArrayParameterType::INTEGER]) as [$id, $title]) {
+            $found[Row::number($id)] = Row::word($title);
+        }
+
+        return $found;
+    }
+
+    /** @return array{string, mixed, ArrayParameterType|ParameterType} what frames of it are told by, in SQL, and its one parameter */
+    private static function where(Lot $lot): array
+    {
+        return match (true) {
+            null !== $lot->receipt => ["EXISTS (SELECT 1 FROM receipt_line i WHERE i.frame_id = r.id AND i.intake_id = ? AND i.outcome = 'brought in')", $lot->receipt, ParameterType::INTEGER],
+            null !== $lot->day => ['left(r.taken_at, 10) = ? AND r.taken_at IS NOT NULL', $lot->day, ParameterType::STRING],
+            default => ['r.shoot_id IN (?)', $lot->shoots, ArrayParameterType::INTEGER],
+        };
+    }
+}

@@ -1,0 +1,59 @@
+/* Written by ops/types.php from the classes in server/View: change those, then run bin/ledger types. */
+import * as v from "valibot";
+import { list, type Schema } from "../checks";
+import type * as views from "../views/look";
+
+export const Decision: Schema<views.Decision> = v.picklist(["keep", "drop", "unsure"]);
+
+export const Judgement: Schema<views.Judgement> = v.object({
+  frame: v.number(),
+  decision: v.nullable(Decision),
+  stars: v.number(),
+  label: v.nullable(v.string()),
+  revision: v.number(),
+});
+
+export const Pass: Schema<views.Pass> = v.object({
+  pass: Pass,
+  frames: v.number(),
+});
+
+export const Standing: Schema<views.Standing> = v.object({
+  sentence: v.string(),
+  all: v.number(),
+  open: v.number(),
+  passes: list(Pass),
+  canTakeBack: v.boolean(),
+  canBringAgain: v.boolean(),
+  act: v.number(),
+  waiting: v.number(),
+});
+
+export const Judged: Schema<views.Judged> = v.object({
+  frames: list(Judgement),
+  met: list(v.number()),
+  standing: Standing,
+});
+
+export const LookFrame: Schema<views.LookFrame> = v.object({
+  id: v.number(),
+  shoot: v.number(),
+  stem: v.string(),
+  takenAt: v.string(),
+  hasPicture: v.boolean(),
+  body: v.string(),
+  lens: v.string(),
+  endings: list(v.string()),
+  judged: Judgement,
+});
+
+export const Look: Schema<views.Look> = v.object({
+  frames: list(LookFrame),
+  lot: v.string(),
+  title: v.string(),
+  standing: Standing,
+});
+
+export const PassFrames: Schema<views.PassFrames> = v.object({
+  frames: list(v.number()),
+});

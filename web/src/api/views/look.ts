@@ -1,0 +1,64 @@
+/* Written by ops/types.php from the classes in server/View: change those, then run bin/ledger types. */
+
+/** What is to become of a frame. */
+export type Decision = "keep" | "drop" | "unsure";
+
+/** What came of acts, or was judged since one: how these frames are judged now, those of them that another had judged first, and where the sitting stands. */
+export interface Judged {
+  frames: Judgement[];
+  met: number[];
+  standing: Standing;
+}
+
+/** How a frame is judged, and the revision that this is. */
+export interface Judgement {
+  frame: number;
+  decision: Decision | null;
+  stars: number;
+  label: string | null;
+  revision: number;
+}
+
+/** A sitting as it opens: what it is of, its frames in the order they were taken, and where it stands. */
+export interface Look {
+  frames: LookFrame[];
+  lot: string;
+  title: string;
+  standing: Standing;
+}
+
+/** A frame that is looked at. */
+export interface LookFrame {
+  id: number;
+  shoot: number;
+  stem: string;
+  takenAt: string;
+  hasPicture: boolean;
+  body: string;
+  lens: string;
+  endings: string[];
+  judged: Judgement;
+}
+
+/** A pass, and how many frames it would have now. */
+export interface Pass {
+  pass: Pass;
+  frames: number;
+}
+
+/** The frames of a pass, in order. */
+export interface PassFrames {
+  frames: number[];
+}
+
+/** Where a sitting stands: what it comes to, how many frames each pass would have, the last act, and what can be taken back or brought again. */
+export interface Standing {
+  sentence: string;
+  all: number;
+  open: number;
+  passes: Pass[];
+  canTakeBack: boolean;
+  canBringAgain: boolean;
+  act: number;
+  waiting: number;
+}
