@@ -12,4 +12,5 @@ enum Topic: string
     case Shoots = 'shoots';
     case Stores = 'stores';
     case DayBook = 'day book';
+    case Look = 'look';
 }

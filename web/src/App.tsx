@@ -19,6 +19,7 @@ const SCREENS = {
   "/stationery": async () => (await import("./stationery/StationeryScreen")).StationeryScreen,
   "/stationery/keywords": async () => (await import("./stationery/KeywordsScreen")).KeywordsScreen,
   "/shoots": async () => (await import("./shoots/ShootsScreen")).ShootsScreen,
+  "/look/:lot": async () => (await import("./look/LookScreen")).LookScreen,
   "/shoots/:id": async () => (await import("./shoots/ShootScreen")).ShootScreen,
 };
 const LAZY = Object.entries(SCREENS).map(([path, load]: [string, () => Promise<ComponentType>]) => ({

@@ -15,7 +15,7 @@ final readonly class StandingView
     public int $all;
     public int $open;
 
-    /** @var list<PassView> */
+    /** @var list<PassCountView> */
     public array $passes;
 
     public bool $canTakeBack;
@@ -30,7 +30,7 @@ final readonly class StandingView
         $this->sentence = $tally->sentence;
         $this->all = $tally->all;
         $this->open = $tally->open;
-        $this->passes = array_map(static fn (Pass $pass): PassView => new PassView($pass, $tally->passes[$pass->value] ?? 0), Pass::cases());
+        $this->passes = array_map(static fn (Pass $pass): PassCountView => new PassCountView($pass, $tally->passes[$pass->value] ?? 0), Pass::cases());
         $this->canTakeBack = $history->canTakeBack();
         $this->canBringAgain = $history->canBringAgain();
     }

@@ -10,6 +10,7 @@ const SHOWN: Record<string, string[]> = {
   shoots: ["shoots", "descriptions", "still open"],
   stores: ["stores", "findings", "still open"],
   "day book": ["day book"],
+  look: ["look since"],
 };
 
 /** Milliseconds in which what is told is gathered: a running intake has much to tell. */

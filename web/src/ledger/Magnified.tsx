@@ -7,11 +7,13 @@ interface Props {
   alt: string;
   /** The point of the picture that is in the middle, 0 to 1 from its left and its top. */
   at: { x: number; y: number };
+  /** Told of the point that it was dragged to. */
+  onMoved?: (at: { x: number; y: number }) => void;
   onClose: () => void;
 }
 
 /** A picture pixel by pixel, at the place that was pressed; dragged along, and left by another press. */
-export function Magnified({ near, whole, alt, at, onClose }: Props) {
+export function Magnified({ near, whole, alt, at, onMoved, onClose }: Props) {
   const [natural, setNatural] = useState<{ width: number; height: number } | null>(null);
   const [centre, setCentre] = useState(at);
   const [failed, setFailed] = useState(false);
@@ -38,6 +40,7 @@ export function Magnified({ near, whole, alt, at, onClose }: Props) {
         const pressed = drag.current?.moved === false;
         drag.current = null;
         if (pressed) onClose();
+        else onMoved?.(centre);
       }}
     >
       {!natural && <img src={near} alt="" draggable={false} className="absolute inset-0 h-full w-full object-contain opacity-60" />}

@@ -129,6 +129,9 @@ function Exports({ number }: { number: string }) {
   const link = "linked";
   return (
     <p className="in-line mb-4 gap-x-6 gap-y-1">
+      <Link className={link} to={`/look/receipt-${number}`}>
+        first look
+      </Link>
       <Link className={link} to={`/receipts/${number}/sheet`}>
         as a sheet to print
       </Link>

@@ -1,5 +1,5 @@
 import { useMemo, useRef, useState } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useNavigate, useParams } from "react-router";
 import { useFindings, useProveShoot } from "../api/copies";
 import { useShoot } from "../api/queries";
 import { useStampState } from "../api/stamps";
@@ -36,7 +36,14 @@ export function ShootScreen() {
   const none = () => {
     setPicked(new Set());
   };
-  useKeys({ a: all, n: none });
+  const go = useNavigate();
+  useKeys({
+    a: all,
+    n: none,
+    l: () => {
+      if (id !== "") void go(`/look/shoots-${id}`);
+    },
+  });
   const [look, setLook] = useState<number | null>(null);
   const [lastLook, setLastLook] = useState<string | null>(null);
   const looked = frames?.find((frame) => frame.id === look);
@@ -60,6 +67,12 @@ export function ShootScreen() {
               <div className="in-line w-full justify-between gap-x-6">
                 <h1 className="text-title font-semibold">{shoot.description || "Without a description"}</h1>
                 <span className="in-line gap-x-6">
+                  <span>
+                    <Link to={`/look/shoots-${shoot.id}`} className="linked">
+                      first look
+                    </Link>
+                    <Key>L</Key>
+                  </span>
                   <OpenElsewhere
                     of={picked.size > 0 ? { shoot: shoot.id, frames: [...picked].map(Number) } : { shoot: shoot.id }}
                     what={picked.size > 0 ? "what is picked" : "the shoot"}

@@ -13,7 +13,9 @@ export const Judgement: Schema<views.Judgement> = v.object({
   revision: v.number(),
 });
 
-export const Pass: Schema<views.Pass> = v.object({
+export const Pass: Schema<views.Pass> = v.picklist(["all", "not yet judged", "unsure", "kept", "kept without stars", "1 star and more", "2 stars and more", "3 stars and more", "4 stars and more", "5 stars", "dropped"]);
+
+export const PassCount: Schema<views.PassCount> = v.object({
   pass: Pass,
   frames: v.number(),
 });
@@ -22,7 +24,7 @@ export const Standing: Schema<views.Standing> = v.object({
   sentence: v.string(),
   all: v.number(),
   open: v.number(),
-  passes: list(Pass),
+  passes: list(PassCount),
   canTakeBack: v.boolean(),
   canBringAgain: v.boolean(),
   act: v.number(),

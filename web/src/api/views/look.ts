@@ -40,8 +40,11 @@ export interface LookFrame {
   judged: Judgement;
 }
 
+/** Which frames are gone through, by how they are judged. */
+export type Pass = "all" | "not yet judged" | "unsure" | "kept" | "kept without stars" | "1 star and more" | "2 stars and more" | "3 stars and more" | "4 stars and more" | "5 stars" | "dropped";
+
 /** A pass, and how many frames it would have now. */
-export interface Pass {
+export interface PassCount {
   pass: Pass;
   frames: number;
 }
@@ -56,7 +59,7 @@ export interface Standing {
   sentence: string;
   all: number;
   open: number;
-  passes: Pass[];
+  passes: PassCount[];
   canTakeBack: boolean;
   canBringAgain: boolean;
   act: number;

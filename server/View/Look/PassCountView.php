@@ -7,7 +7,7 @@ namespace VelvetLedger\Server\View\Look;
 use VelvetLedger\Core\Look\Pass;
 
 /** A pass, and how many frames it would have now. */
-final readonly class PassView
+final readonly class PassCountView
 {
     public function __construct(public Pass $pass, public int $frames)
     {

@@ -1,0 +1,56 @@
+import { expect } from "@playwright/test";
+import { execFileSync } from "node:child_process";
+import { bringIn, store, test } from "./ledger";
+
+test("a shoot is judged by keys in two passes, taken back over closing the page, followed by a second window, and written when it is left", async ({
+  ledger: page,
+  context,
+}) => {
+  bringIn("VANTRY_6", "Night ferry");
+  await page.goto("/shoots/1");
+  await expect(page.getByRole("heading", { name: "Night ferry" })).toBeVisible();
+  await page.keyboard.press("l");
+  const shown = page.getByRole("img", { name: /_0001$/ });
+  await expect(shown).toHaveAttribute("data-shown", /\d/);
+  const status = page.getByText(/^kept \d+ of 24/);
+  await expect(status).toHaveText("kept 0 of 24, 24 to go");
+  for (const key of ["f", "k", "d", "s"]) await page.keyboard.press(key);
+  await expect(status).toHaveText("kept 2 of 24, dropped 1, unsure 1, 20 to go");
+  await page.keyboard.press("4"); // stars stay with the frame
+  await expect(page.getByText("kept, 4 stars")).toBeVisible();
+  await page.keyboard.press("ArrowLeft");
+  await expect(page.getByText("_0004 unsure")).toBeVisible();
+
+  const other = await context.newPage();
+  await other.goto("/look/receipt-1");
+  await expect(other.getByText(/^kept 3 of 42/)).toBeVisible();
+  await page.keyboard.press("ArrowLeft");
+  await page.keyboard.press("ArrowLeft");
+  await page.keyboard.press("2");
+  await other.keyboard.press("Home");
+  await other.keyboard.press("ArrowRight");
+  await expect(other.getByText("kept, 2 stars")).toBeVisible();
+
+  await page.reload();
+  await expect(page.getByText(/^kept 3 of 24/)).toBeVisible();
+  await page.keyboard.press("z");
+  await page.keyboard.press("z");
+  await expect(page.getByText(/^kept 2 of 24, dropped 1, unsure 1/)).toBeVisible();
+  await expect(page.getByText("_0005 not judged")).toBeVisible();
+  await page.keyboard.press("y");
+  await page.keyboard.press("y");
+  await expect(page.getByText(/^kept 3 of 24/)).toBeVisible();
+
+  await page.keyboard.press("g");
+  await page.getByRole("region", { name: "Passes" }).getByRole("button", { name: "kept", exact: true }).click();
+  await expect(page.getByText("1 of 3, kept")).toBeVisible();
+  for (const key of ["1", "ArrowRight", "ArrowRight", "ArrowRight"]) await page.keyboard.press(key);
+  await expect(page.getByRole("heading", { name: "The pass is over" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("heading", { name: "Night ferry" })).toBeVisible();
+  const rating = (number: string) =>
+    execFileSync("exiftool", ["-s3", "-XMP-xmp:Rating", `${store}/2026/2026-05-04 Night ferry/2026-05-04_night-ferry_${number}.jpg`])
+      .toString()
+      .trim();
+  await expect.poll(() => [rating("0001"), rating("0002"), rating("0003"), rating("0005")], { timeout: 20_000 }).toEqual(["1", "2", "-1", "4"]);
+});

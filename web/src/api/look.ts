@@ -1,0 +1,48 @@
+import { useQuery } from "@tanstack/react-query";
+import { get, post } from "./client";
+import { asksEvery } from "./events";
+import * as schemas from "./schemas";
+import type { Judged, PassFrames } from "./views";
+
+/** An act as it is posted; its name is no other's, so that one that is posted twice is done once. */
+export interface Act {
+  name: string;
+  kind: "judge" | "take back" | "bring again";
+  word: string;
+  frames: { frame: number; revision: number }[];
+}
+
+/** A sitting as it opens: asked for once, for what is judged in it is known before it is kept. */
+export const useLook = (lot: string) =>
+  useQuery({ queryKey: ["look", lot], queryFn: () => get(`/api/look/${lot}`, schemas.Look), staleTime: Infinity, gcTime: 0 });
+
+export const postActs = (lot: string, acts: Act[]): Promise<Judged> =>
+  post(
+    `/api/look/${lot}/acts`,
+    { acts: acts.map(({ name, kind, word, frames }) => (kind === "judge" ? { name, kind, word, frames } : { name, kind })) },
+    schemas.Judged,
+  );
+
+export const framesOfPass = (lot: string, pass: string): Promise<PassFrames> =>
+  get(`/api/look/${lot}/pass?pass=${encodeURIComponent(pass)}`, schemas.PassFrames);
+
+/** What other windows judged since an act; told by the stream, else asked for. */
+export const useJudgedSince = (lot: string, after: () => number, ready: boolean) =>
+  useQuery({
+    queryKey: ["look since", lot],
+    queryFn: () => get(`/api/look/${lot}/since?after=${after()}`, schemas.Judged),
+    enabled: ready,
+    refetchInterval: () => asksEvery(4000),
+    gcTime: 0,
+  });
+
+/** It is left: what it came to is written now, also where the page is closed. */
+export const rest = (lot: string): void => {
+  void fetch(`/api/look/${lot}/rest`, {
+    method: "POST",
+    credentials: "same-origin",
+    keepalive: true,
+    headers: { "Content-Type": "application/json" },
+    body: "{}",
+  }).catch(() => undefined);
+};

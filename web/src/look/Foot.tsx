@@ -1,0 +1,120 @@
+import type { LookFrame } from "../api/views";
+import { Key, TextButton } from "../ledger/Field";
+import { count, figure } from "../words/format";
+import { inWords, Mark } from "./Mark";
+import { lookedAt, type Sitting } from "./sitting";
+import { Ticks } from "./Ticks";
+
+interface Props {
+  now: Sitting;
+  /** The frames of the pass, in order. */
+  ordered: (LookFrame | undefined)[];
+  trouble: Error | null;
+  onGo: (to: number) => void;
+  onSay: (word: string) => void;
+  onTakeBack: () => void;
+  onPasses: () => void;
+  onKeys: () => void;
+  onLeave: () => void;
+}
+
+/** The foot of a first look: the pass, how the frame is judged and how it can be, and what it comes to. */
+export function Foot({ now, ordered, trouble, onGo, onSay, onTakeBack, onPasses, onKeys, onLeave }: Props) {
+  const frame = lookedAt(now);
+  return (
+    <footer className="bg-mat-deep px-[14px] pt-1 pb-[8px] text-[13px]">
+      <div className="grid grid-cols-[minmax(0,1fr)_auto] items-end gap-x-6 max-md:grid-cols-1">
+        <Ticks frames={ordered} at={now.at} onGo={onGo} />
+        <p className="min-w-[330px] pb-[3px] text-right font-semibold tabular-nums max-md:min-w-0">{now.standing.sentence}</p>
+      </div>
+      <div className="flex min-h-[30px] flex-wrap items-baseline gap-x-6 gap-y-1 pt-1">
+        <p className="flex min-w-[250px] items-baseline gap-3">
+          {frame ? (
+            <>
+              <Mark judged={frame.judged} />
+              <span>
+                <b>{frame.stem}</b> <span className="whitespace-nowrap">{inWords(frame.judged)}</span>
+              </span>
+            </>
+          ) : (
+            "the end of the pass"
+          )}
+        </p>
+        <span className="flex flex-wrap items-baseline gap-x-4">
+          {(
+            [
+              ["keep", "keep", "F"],
+              ["drop", "drop", "D"],
+              ["unsure", "unsure", "S"],
+            ] as const
+          ).map(([word, says, key]) => (
+            <span key={word}>
+              <TextButton
+                onMat
+                onClick={() => {
+                  onSay(word);
+                }}
+              >
+                {says}
+              </TextButton>
+              <Key>{key}</Key>
+            </span>
+          ))}
+          <span className="flex items-baseline gap-x-2">
+            stars
+            {[1, 2, 3, 4, 5].map((stars) => (
+              <button
+                key={stars}
+                type="button"
+                aria-label={`${stars} ${stars === 1 ? "star" : "stars"}`}
+                aria-pressed={frame?.judged.stars === stars}
+                className="border border-white/60 px-[5px] text-[11px] leading-[15px] aria-pressed:bg-white aria-pressed:text-ink"
+                onClick={() => {
+                  onSay(frame?.judged.stars === stars ? "0" : String(stars));
+                }}
+              >
+                {stars}
+              </button>
+            ))}
+          </span>
+          <span>
+            <TextButton onMat disabled={!now.standing.canTakeBack && now.queue.length === 0} onClick={onTakeBack}>
+              take back
+            </TextButton>
+            <Key>Z</Key>
+          </span>
+        </span>
+        <p role="status" className="ml-auto">
+          {trouble && (
+            <b>
+              {now.queue.length > 0 ? `${count(now.queue.length, "judgement")} not kept yet. ` : ""}
+              {trouble.message}
+            </b>
+          )}
+          {!trouble && now.met !== "" && <b>{now.met}</b>}
+        </p>
+        <span className="flex flex-wrap items-baseline gap-x-4">
+          <span>
+            {figure(Math.min(now.order.length, now.at + 1))} of {figure(now.order.length)},{" "}
+            <TextButton onMat onClick={onPasses}>
+              {now.pass}
+            </TextButton>
+            <Key>G</Key>
+          </span>
+          <span>
+            <TextButton onMat onClick={onKeys}>
+              keys
+            </TextButton>
+            <Key>?</Key>
+          </span>
+          <span>
+            <TextButton onMat onClick={onLeave}>
+              leave
+            </TextButton>
+            <Key>Esc</Key>
+          </span>
+        </span>
+      </div>
+    </footer>
+  );
+}

@@ -1,0 +1,186 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import * as v from "valibot";
+import { Link, useNavigate, useParams } from "react-router";
+import { Refused } from "../api/client";
+import { useLook } from "../api/look";
+import type { Look } from "../api/views";
+import { Nothing } from "../ledger/Nothing";
+import { Trouble } from "../ledger/Notice";
+import { Page } from "../ledger/Page";
+import { useKept } from "../ledger/useKept";
+import { Foot } from "./Foot";
+import { JUDGING } from "./keys";
+import { KeysListed } from "./KeysListed";
+import { Over, Passes } from "./Passes";
+import { Recorded } from "./Recorded";
+import { lookedAt } from "./sitting";
+import { Stage } from "./Stage";
+import { useSitting } from "./useSitting";
+
+const FIRST_VIEW = { moveOn: true, facts: false };
+const VIEW = v.object({ moveOn: v.boolean(), facts: v.boolean() });
+const MIDDLE = { x: 0.5, y: 0.5 };
+
+export function LookScreen() {
+  const { lot = "" } = useParams();
+  const look = useLook(lot);
+  if (look.data && look.data.frames.length > 0) return <LookAt key={lot} look={look.data} />;
+  return (
+    <Page title="First look">
+      {look.isPending && <p className="pt-8 pl-page text-faded">Laying out what is to be looked at…</p>}
+      {look.data && (
+        <Nothing heading="There is nothing to look at">
+          No frame of it is here.{" "}
+          <Link to="/shoots" className="linked">
+            All shoots
+          </Link>
+        </Nothing>
+      )}
+      {look.error instanceof Refused && look.error.status === 404 ? (
+        <Nothing heading="There is no such lot">{look.error.message}</Nothing>
+      ) : (
+        <Trouble error={look.error} />
+      )}
+    </Page>
+  );
+}
+
+/** All mat: the picture as large as it goes, the pass along the foot, and what it comes to. */
+function LookAt({ look }: { look: Look }) {
+  const { now, trouble, step, go, say, takeBack, bringAgain, gather } = useSitting(look);
+  const [view, setView] = useKept("first look", VIEW, FIRST_VIEW);
+  const [magnified, setMagnified] = useState<{ x: number; y: number } | null>(null);
+  const [bare, setBare] = useState(false);
+  const [listed, setListed] = useState(false);
+  const [passes, setPasses] = useState(false);
+  const whole = useRef<HTMLDivElement>(null);
+  const navigate = useNavigate();
+  const frame = lookedAt(now);
+  const leave = useCallback(() => {
+    const shoot = /^shoots-(\d+)$/.exec(look.lot)?.[1];
+    void navigate(shoot ? `/shoots/${shoot}` : look.lot.startsWith("receipt-") ? `/receipts/${look.lot.slice(8)}` : "/shoots");
+  }, [look.lot, navigate]);
+  useEffect(() => {
+    document.title = `First look, ${look.title} · Velvet Ledger`;
+    whole.current?.focus();
+  }, [look.title]);
+  const togglePasses = () => {
+    setPasses(!passes);
+    setListed(false);
+  };
+  const toggleKeys = () => {
+    setListed(!listed);
+    setPasses(false);
+  };
+  // What is decided moves on by itself, if wished; stars are given while one looks.
+  const moves = (word: string) => view.moveOn && !/^\d$/.test(word) && word !== "open";
+  const acts: Record<string, () => void> = {
+    z: takeBack,
+    y: bringAgain,
+    m: () => {
+      setView({ ...view, moveOn: !view.moveOn });
+    },
+    i: () => {
+      setView({ ...view, facts: !view.facts });
+    },
+    e: () => {
+      setMagnified(magnified ? null : MIDDLE);
+    },
+    b: () => {
+      setBare(!bare);
+    },
+    g: togglePasses,
+    "?": toggleKeys,
+    v: () => {
+      if (document.fullscreenElement) void document.exitFullscreen();
+      else void whole.current?.requestFullscreen().catch(() => undefined);
+    },
+    home: () => {
+      go(0);
+    },
+    end: () => {
+      go(now.order.length - 1);
+    },
+    escape: () => {
+      if (listed || passes) {
+        setListed(false);
+        setPasses(false);
+      } else if (magnified) setMagnified(null);
+      else leave();
+    },
+  };
+  const pressed = useRef<(event: KeyboardEvent) => void>(() => undefined);
+  useEffect(() => {
+    pressed.current = (event) => {
+      if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return;
+      const key = event.key.toLowerCase();
+      const onButton = event.target instanceof HTMLButtonElement || event.target instanceof HTMLAnchorElement;
+      if (onButton && (key === "enter" || key === " ")) return;
+      const by = key === "arrowright" || (key === " " && !event.shiftKey) ? 1 : key === "arrowleft" || key === " " ? -1 : 0;
+      const word = JUDGING[key];
+      if (by !== 0) step(by);
+      else if (event.repeat) return;
+      else if (word !== undefined) say(word, moves(word));
+      else if (acts[key]) acts[key]();
+      else return;
+      event.preventDefault();
+    };
+  });
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => {
+      pressed.current(event);
+    };
+    window.addEventListener("keydown", listen);
+    return () => {
+      window.removeEventListener("keydown", listen);
+    };
+  }, []);
+  const { order, frames, at } = now;
+  const ordered = useMemo(() => order.map((id) => frames.get(id)), [order, frames]);
+  const around = useMemo(
+    () => ({
+      before: ordered
+        .slice(Math.max(0, at - 40), at)
+        .reverse()
+        .filter((one) => one !== undefined),
+      after: ordered.slice(at + 1, at + 41).filter((one) => one !== undefined),
+    }),
+    [ordered, at],
+  );
+  return (
+    <div ref={whole} tabIndex={-1} data-takes-keys="" className="fixed inset-0 z-30 grid grid-rows-[minmax(0,1fr)_auto] bg-mat text-white outline-none">
+      <h1 className="sr-only">First look, {look.title}</h1>
+      <main className="relative flex min-h-0 overflow-hidden">
+        {frame ? <Stage frame={frame} around={around} magnified={magnified} onMagnify={setMagnified} /> : <Over now={now} onGather={gather} onBack={step} />}
+        {view.facts && frame && <Recorded frame={frame} next={around.after[0]} />}
+        {listed && <KeysListed />}
+        {passes && (
+          <section aria-label="Passes" className="absolute right-0 bottom-0 z-10 bg-mat-deep p-4">
+            <Passes
+              now={now}
+              onGather={(pass) => {
+                setPasses(false);
+                gather(pass);
+              }}
+            />
+          </section>
+        )}
+      </main>
+      {!bare && (
+        <Foot
+          now={now}
+          ordered={ordered}
+          trouble={trouble}
+          onGo={go}
+          onSay={(word) => {
+            say(word, moves(word));
+          }}
+          onTakeBack={takeBack}
+          onPasses={togglePasses}
+          onKeys={toggleKeys}
+          onLeave={leave}
+        />
+      )}
+    </div>
+  );
+}

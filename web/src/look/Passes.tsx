@@ -1,0 +1,60 @@
+import { Key, TextButton } from "../ledger/Field";
+import { count, figure } from "../words/format";
+import type { Sitting } from "./sitting";
+
+/** The pass is over: what it came to, and what comes next. */
+export function Over({ now, onGather, onBack }: { now: Sitting; onGather: (pass: Sitting["pass"]) => void; onBack: (by: number) => void }) {
+  return (
+    <section aria-label="The pass is over" className="m-auto max-w-[60ch]">
+      <h2 className="text-title font-semibold">{now.order.length === 0 ? "Nothing is in this pass" : "The pass is over"}</h2>
+      <p className="pt-2 pb-4">
+        {count(now.order.length, "frame")} {now.pass === "all" ? "in all" : `that were ${now.pass}`}. It comes to this: {now.standing.sentence}.
+        {now.standing.waiting > 0 && " Stars and labels are written into the files when you leave, or rest."}
+      </p>
+      <Passes now={now} onGather={onGather} />
+      {now.order.length > 0 && (
+        <p className="pt-4">
+          <TextButton
+            onMat
+            onClick={() => {
+              onBack(-1);
+            }}
+          >
+            back to the last
+          </TextButton>
+          <Key>←</Key>
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** Every pass, and how many frames it would have. */
+export function Passes({ now, onGather }: { now: Sitting; onGather: (pass: Sitting["pass"]) => void }) {
+  return (
+    <ul className="grid grid-cols-[auto_auto] items-baseline justify-start gap-x-8 gap-y-1">
+      {now.standing.passes.map((one) => (
+        <li key={one.pass} className="contents">
+          <span className={one.frames === 0 ? "opacity-70" : ""}>
+            {one.frames > 0 ? (
+              <TextButton
+                onMat
+                onClick={() => {
+                  onGather(one.pass);
+                }}
+              >
+                {one.pass}
+              </TextButton>
+            ) : (
+              one.pass
+            )}
+          </span>
+          <span className={`text-right tabular-nums ${one.pass === now.pass ? "font-semibold" : ""}`}>
+            {figure(one.frames)}
+            {one.pass === now.pass && <span className="sr-only"> (this pass)</span>}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,152 @@
+import { useEffect, useRef, useState, useSyncExternalStore } from "react";
+import { pictureOf, wantPicture } from "../api/pictures";
+import type { LookFrame } from "../api/views";
+import { Magnified } from "../ledger/Magnified";
+import { Decoded } from "./decoded";
+
+/** So many are decoded ahead of the one that is looked at, and kept behind it. */
+const AHEAD = 6;
+const BEHIND = 3;
+/** So many small ones around it are there for keys that are held down. */
+const SMALL = 40;
+
+export const screenPicture = (frame: LookFrame): string => `/api/frames/${frame.id}/picture?edge=2048`;
+const smallPicture = (frame: LookFrame): string => `/api/frames/${frame.id}/picture?edge=160`;
+
+interface Props {
+  frame: LookFrame;
+  /** The frames of the pass before it and after it, the nearest first. */
+  around: { before: LookFrame[]; after: LookFrame[] };
+  /** The place that is looked at pixel by pixel, 0 to 1 from the left and the top; null for the whole. */
+  magnified: { x: number; y: number } | null;
+  onMagnify: (at: { x: number; y: number } | null) => void;
+}
+
+/** The picture, as large as the window allows: there at once where it was decoded ahead, a small one in its place until then. */
+export function Stage({ frame, around, magnified, onMagnify }: Props) {
+  const [decoded] = useState(() => new Decoded());
+  const near = screenPicture(frame);
+  const order = [frame, ...interleaved(around.after.slice(0, AHEAD), around.before.slice(0, BEHIND))].filter((one) => one.hasPicture).map(screenPicture);
+  const wanted = order.join("\n");
+  useEffect(() => {
+    decoded.want(wanted === "" ? [] : wanted.split("\n"));
+  }, [decoded, wanted]);
+  useEffect(
+    () => () => {
+      decoded.want([]);
+    },
+    [decoded],
+  );
+  useSmall([frame, ...interleaved(around.after.slice(0, SMALL), around.before.slice(0, SMALL))]);
+  const bitmap = useSyncExternalStore(decoded.subscribe, () => decoded.get(near));
+  if (!frame.hasPicture || bitmap === "failed") return <p className="m-auto">{frame.stem}: no picture can be shown of it now.</p>;
+  if (magnified)
+    return (
+      <Magnified
+        key={near}
+        near={near}
+        whole={`/api/frames/${frame.id}/picture?edge=whole`}
+        alt={`${frame.stem}, pixel by pixel`}
+        at={magnified}
+        onMoved={onMagnify}
+        onClose={() => {
+          onMagnify(null);
+        }}
+      />
+    );
+  return <Whole frame={frame} bitmap={bitmap} onPress={onMagnify} />;
+}
+
+function Whole({ frame, bitmap, onPress }: { frame: LookFrame; bitmap: ImageBitmap | null; onPress: (at: { x: number; y: number }) => void }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [box, setBox] = useState({ width: 0, height: 0 });
+  useEffect(() => {
+    const element = canvas.current?.parentElement;
+    if (!element) return;
+    const observer = new ResizeObserver(() => {
+      setBox({ width: element.clientWidth, height: element.clientHeight });
+    });
+    observer.observe(element);
+    return () => {
+      observer.disconnect();
+    };
+  }, []);
+  const [small, setSmall] = useState<HTMLImageElement | null>(null);
+  const of = pictureOf(smallPicture(frame));
+  useEffect(() => {
+    if (bitmap || !of?.startsWith("blob:")) return;
+    const image = new Image();
+    image.onload = () => {
+      setSmall(image);
+    };
+    image.src = of;
+    return () => {
+      image.onload = null;
+      setSmall(null);
+    };
+  }, [bitmap, of]);
+  useEffect(() => {
+    const on = canvas.current;
+    const context = on?.getContext("2d");
+    if (!on || !context || box.width === 0) return;
+    const ratio = window.devicePixelRatio || 1;
+    [on.width, on.height] = [Math.round(box.width * ratio), Math.round(box.height * ratio)];
+    const picture = bitmap ?? small;
+    if (!picture) return;
+    const at = fitted(picture, on);
+    context.imageSmoothingQuality = "high";
+    context.drawImage(picture, at.left, at.top, at.width, at.height);
+    on.dataset.shown = bitmap ? String(frame.id) : "";
+  }, [bitmap, small, box, frame.id]);
+  return (
+    <canvas
+      ref={canvas}
+      role="img"
+      aria-label={frame.stem}
+      className="absolute inset-0 h-full w-full cursor-zoom-in"
+      onClick={(event) => {
+        if (!bitmap) return;
+        const seen = event.currentTarget.getBoundingClientRect();
+        const at = fitted(bitmap, seen);
+        onPress({ x: share(event.clientX - seen.left - at.left, at.width), y: share(event.clientY - seen.top - at.top, at.height) });
+      }}
+    />
+  );
+}
+
+const share = (at: number, of: number): number => Math.max(0, Math.min(1, at / of));
+
+/** Where a picture lies that is shown whole. */
+function fitted(
+  picture: { width: number; height: number },
+  box: { width: number; height: number },
+): { left: number; top: number; width: number; height: number } {
+  const by = Math.min(box.width / picture.width, box.height / picture.height);
+  const [width, height] = [picture.width * by, picture.height * by];
+  return { left: (box.width - width) / 2, top: (box.height - height) / 2, width, height };
+}
+
+/** Small pictures around the one that is looked at are fetched, many by one request. */
+function useSmall(frames: LookFrame[]): void {
+  const addresses = frames.filter((frame) => frame.hasPicture).map(smallPicture);
+  const key = addresses.join("\n");
+  useEffect(() => {
+    const leave = (key === "" ? [] : key.split("\n")).map((address) =>
+      wantPicture(
+        address,
+        () => null,
+        () => undefined,
+      ),
+    );
+    return () => {
+      for (const one of leave) one();
+    };
+  }, [key]);
+}
+
+/** One of these, one of those, in turn. */
+function interleaved<T>(these: T[], those: T[]): T[] {
+  return Array.from({ length: Math.max(these.length, those.length) }, (_, i) => [these[i], those[i]]).flatMap((pair) =>
+    pair.filter((one): one is T => one !== undefined),
+  );
+}

@@ -1,0 +1,27 @@
+/** What a key does in a first look, and how that is listed. Both hands have keys of their own, where they lie. */
+export interface KeyOf {
+  keys: string[];
+  says: string;
+}
+
+export const JUDGING: Record<string, string> = { f: "keep", k: "keep", d: "drop", j: "drop", s: "unsure", l: "unsure", a: "open", h: "open" };
+for (const stars of ["0", "1", "2", "3", "4", "5"]) JUDGING[stars] = stars;
+
+export const LISTED: KeyOf[] = [
+  { keys: ["F", "K"], says: "keep" },
+  { keys: ["D", "J"], says: "drop" },
+  { keys: ["S", "L"], says: "unsure" },
+  { keys: ["A", "H"], says: "no decision" },
+  { keys: ["1", "5"], says: "stars; 0 for none" },
+  { keys: ["→", "Space"], says: "the next; held down, they run" },
+  { keys: ["←", "Shift Space"], says: "the one before" },
+  { keys: ["Home", "End"], says: "the first, the last" },
+  { keys: ["Z", "Y"], says: "take back, bring again" },
+  { keys: ["M"], says: "move on by itself after a decision" },
+  { keys: ["G"], says: "another pass" },
+  { keys: ["E"], says: "pixel by pixel" },
+  { keys: ["I"], says: "what was recorded" },
+  { keys: ["B"], says: "nothing but the picture" },
+  { keys: ["V"], says: "the whole screen" },
+  { keys: ["Escape"], says: "leave" },
+];

@@ -1,0 +1,128 @@
+import type { Act } from "../api/look";
+import type { Judged, Judgement, Look, LookFrame, Pass, Standing } from "../api/views";
+
+/** A sitting on the page: what is judged is shown at once, and stands in the queue until the ledger has kept it. */
+export interface Sitting {
+  frames: ReadonlyMap<number, LookFrame>;
+  /** The frames of the pass; who is in it was settled when it began. */
+  order: readonly number[];
+  /** The place in it of the one that is looked at; past the last, the pass is over. */
+  at: number;
+  pass: Pass;
+  queue: readonly Act[];
+  standing: Standing;
+  /** What another window was quicker with. */
+  met: string;
+}
+
+export type Did =
+  | { do: "step"; by: number }
+  | { do: "go"; to: number }
+  | { do: "say"; name: string; word: string; moveOn: boolean }
+  | { do: "ask"; name: string; kind: "take back" | "bring again" }
+  | { do: "kept"; names: string[]; judged: Judged; led: boolean }
+  | { do: "refused"; names: string[] }
+  | { do: "heard"; judged: Judged }
+  | { do: "gather"; pass: Pass; frames: number[] };
+
+export const opened = (look: Look): Sitting => {
+  const order = look.frames.map((frame) => frame.id);
+  const first = look.frames.findIndex((frame) => frame.judged.decision === null);
+  return {
+    frames: new Map(look.frames.map((frame) => [frame.id, frame])),
+    order,
+    at: Math.max(0, first),
+    pass: "all",
+    queue: [],
+    standing: look.standing,
+    met: "",
+  };
+};
+
+/** The frame that is looked at; none where the pass is over. */
+export const lookedAt = (sitting: Sitting): LookFrame | undefined => {
+  const id = sitting.order[sitting.at];
+  return id === undefined ? undefined : sitting.frames.get(id);
+};
+
+/** What a word makes of a judgement, as the page guesses it until the ledger has said so (core/Look/Word). */
+export function guessed(judged: Judgement, word: string): Judgement {
+  const is = after(judged, word);
+  const same = is.decision === judged.decision && is.stars === judged.stars && is.label === judged.label;
+  return same ? judged : { ...is, revision: judged.revision + 1 };
+}
+
+function after(judged: Judgement, word: string): Judgement {
+  if (word === "keep" || word === "drop" || word === "unsure") return { ...judged, decision: word };
+  if (word === "open") return { ...judged, decision: null };
+  if (word === "no label") return { ...judged, label: null };
+  if (word.startsWith("label ")) return { ...judged, label: word.slice(6).trim() };
+  const stars = Number(word);
+  return { ...judged, stars, decision: stars > 0 ? "keep" : judged.decision };
+}
+
+export function sitting(now: Sitting, did: Did): Sitting {
+  switch (did.do) {
+    case "step":
+      return { ...now, at: within(now, now.at + did.by), met: "" };
+    case "go":
+      return { ...now, at: within(now, did.to), met: "" };
+    case "say":
+      return say(now, did);
+    case "ask":
+      return { ...now, met: "", queue: [...now.queue, { name: did.name, kind: did.kind, word: "", frames: [] }] };
+    case "kept": {
+      const queue = now.queue.filter((act) => !did.names.includes(act.name));
+      const led = did.led ? now.order.findIndex((id) => did.judged.frames.some((one) => one.frame === id)) : -1;
+      return {
+        ...now,
+        queue,
+        frames: judgedIn(now.frames, did.judged, queue),
+        standing: did.judged.standing,
+        at: led >= 0 ? led : now.at,
+        met: did.judged.met.length > 0 ? metInWords(now.frames, did.judged.met) : now.met,
+      };
+    }
+    case "refused":
+      return { ...now, queue: now.queue.filter((act) => !did.names.includes(act.name)) };
+    case "heard":
+      return { ...now, frames: judgedIn(now.frames, did.judged, now.queue), standing: did.judged.standing };
+    case "gather":
+      return { ...now, pass: did.pass, order: did.frames, at: 0, met: "" };
+  }
+}
+
+function say(now: Sitting, did: { name: string; word: string; moveOn: boolean }): Sitting {
+  const frame = lookedAt(now);
+  if (!frame) return now;
+  const judged = guessed(frame.judged, did.word);
+  const at = did.moveOn ? within(now, now.at + 1) : now.at;
+  if (judged === frame.judged) return { ...now, at, met: "" };
+  return {
+    ...now,
+    at,
+    met: "",
+    frames: new Map(now.frames).set(frame.id, { ...frame, judged }),
+    queue: [...now.queue, { name: did.name, kind: "judge", word: did.word, frames: [{ frame: frame.id, revision: frame.judged.revision }] }],
+  };
+}
+
+const within = (now: Sitting, at: number): number => Math.max(0, Math.min(now.order.length, at));
+
+/** What the ledger says of frames, and over it what waits to be kept of them. */
+function judgedIn(frames: ReadonlyMap<number, LookFrame>, judged: Judged, queue: readonly Act[]): ReadonlyMap<number, LookFrame> {
+  if (judged.frames.length === 0) return frames;
+  const found = new Map(frames);
+  for (const one of judged.frames) {
+    const frame = found.get(one.frame);
+    if (!frame) continue;
+    const waiting = queue.filter((act) => act.kind === "judge" && act.frames.some((asked) => asked.frame === one.frame));
+    found.set(one.frame, { ...frame, judged: waiting.reduce((is, act) => guessed(is, act.word), one) });
+  }
+  return found;
+}
+
+function metInWords(frames: ReadonlyMap<number, LookFrame>, met: number[]): string {
+  const names = met.map((id) => frames.get(id)?.stem ?? String(id));
+  return `${names.slice(0, 3).join(", ")}${names.length > 3 ? ` and ${names.length - 3} more` : ""}: judged elsewhere meanwhile, and left so.`;
+}

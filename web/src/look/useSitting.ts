@@ -1,0 +1,106 @@
+import { useCallback, useEffect, useReducer, useRef, useState } from "react";
+import { Refused } from "../api/client";
+import { type Act, framesOfPass, postActs, rest, useJudgedSince } from "../api/look";
+import type { Look, Pass } from "../api/views";
+import { opened, sitting } from "./sitting";
+
+/** Acts are gathered for so many milliseconds, and so many posted at once; what could not be kept is posted again after a while. */
+const GATHERED = 40;
+const LOT = 100;
+const AGAIN = 2000;
+
+const named = (): string => crypto.randomUUID();
+
+/** What is posted next: what is taken back is asked for by itself, for the page goes where it leads. */
+function lotOf(queue: readonly Act[]): Act[] {
+  const other = queue.findIndex((one) => one.kind !== "judge");
+  return queue.slice(0, other === 0 ? 1 : other < 0 ? LOT : Math.min(LOT, other));
+}
+
+/** A sitting that keeps itself: what is said is posted in small lots, in order, and what others judge comes in. */
+export function useSitting(look: Look) {
+  const [now, send] = useReducer(sitting, look, opened);
+  const [trouble, setTrouble] = useState<Error | null>(null);
+  const act = useRef(look.standing.act);
+  const posting = useRef(false);
+  const [turn, setTurn] = useState(0);
+  const { queue } = now;
+  useEffect(() => {
+    if (queue.length === 0 || posting.current) return;
+    const lot = lotOf(queue);
+    const timer = setTimeout(() => {
+      posting.current = true;
+      const names = lot.map((one) => one.name);
+      void postActs(look.lot, lot)
+        .then(
+          (judged) => {
+            act.current = Math.max(act.current, judged.standing.act);
+            setTrouble(null);
+            send({ do: "kept", names, judged, led: lot.some((one) => one.kind !== "judge") });
+            return 0;
+          },
+          (reason: unknown) => {
+            setTrouble(reason instanceof Error ? reason : new Error(String(reason)));
+            if (!(reason instanceof Refused)) return AGAIN; // nobody answered: it stays in the queue
+            send({ do: "refused", names });
+            return 0;
+          },
+        )
+        .then((wait) =>
+          setTimeout(() => {
+            posting.current = false;
+            setTurn((before) => before + 1);
+          }, wait),
+        );
+    }, GATHERED);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, [queue, turn, look.lot]);
+  const since = useJudgedSince(look.lot, () => act.current, true);
+  const heard = since.data;
+  useEffect(() => {
+    if (!heard) return;
+    act.current = Math.max(act.current, heard.standing.act);
+    send({ do: "heard", judged: heard });
+  }, [heard]);
+  useEffect(() => {
+    const left = () => {
+      rest(look.lot);
+    };
+    window.addEventListener("pagehide", left);
+    return () => {
+      window.removeEventListener("pagehide", left);
+      left();
+    };
+  }, [look.lot]);
+  const step = useCallback((by: number) => {
+    send({ do: "step", by });
+  }, []);
+  const go = useCallback((to: number) => {
+    send({ do: "go", to });
+  }, []);
+  const say = useCallback((word: string, moveOn: boolean) => {
+    send({ do: "say", name: named(), word, moveOn });
+  }, []);
+  const takeBack = useCallback(() => {
+    send({ do: "ask", name: named(), kind: "take back" });
+  }, []);
+  const bringAgain = useCallback(() => {
+    send({ do: "ask", name: named(), kind: "bring again" });
+  }, []);
+  const gather = useCallback(
+    (pass: Pass) => {
+      framesOfPass(look.lot, pass).then(
+        ({ frames }) => {
+          send({ do: "gather", pass, frames });
+        },
+        (reason: unknown) => {
+          setTrouble(reason instanceof Error ? reason : new Error(String(reason)));
+        },
+      );
+    },
+    [look.lot],
+  );
+  return { now, trouble, step, go, say, takeBack, bringAgain, gather };
+}

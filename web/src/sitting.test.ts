@@ -1,0 +1,86 @@
+import { expect, test } from "vitest";
+import type { Judgement, Look, LookFrame } from "./api/views";
+import { type Did, guessed, lookedAt, opened, sitting } from "./look/sitting";
+
+const judgement = (frame: number, some: Partial<Judgement> = {}): Judgement => ({ frame, decision: null, stars: 0, label: null, revision: 0, ...some });
+const frame = (id: number, some: Partial<Judgement> = {}): LookFrame => ({
+  id,
+  shoot: 1,
+  stem: `boats_${id}`,
+  takenAt: "2026-05-04T21:14:09",
+  hasPicture: true,
+  body: "",
+  lens: "",
+  endings: [".jpg"],
+  judged: judgement(id, some),
+});
+const standing = { sentence: "", all: 3, open: 3, passes: [], canTakeBack: false, canBringAgain: false, act: 0, waiting: 0 };
+const look = (...frames: LookFrame[]): Look => ({ lot: "shoots-1", title: "Boats", frames, standing });
+const after = (...did: Did[]) => did.reduce(sitting, opened(look(frame(1), frame(2), frame(3))));
+
+// As core/Look/Word has it: tests/core/LookTest.php.
+test.each([
+  ["keep", {}, "keep", 0],
+  ["3", {}, "keep", 3],
+  ["1", { decision: "drop" }, "keep", 1],
+  ["drop", { decision: "keep", stars: 4 }, "drop", 4],
+  ["0", { decision: "keep", stars: 4 }, "keep", 0],
+  ["0", { decision: "drop" }, "drop", 0],
+  ["open", { decision: "unsure" }, null, 0],
+] as const)("%s of %o", (word, before, decision, stars) => {
+  expect(guessed(judgement(1, before), word)).toMatchObject({ decision, stars });
+});
+
+test("what is said is shown at once, with the revision that was seen, and moves on", () => {
+  const now = after(
+    { do: "say", name: "a", word: "keep", moveOn: true },
+    { do: "step", by: -1 },
+    { do: "say", name: "b", word: "4", moveOn: false },
+    { do: "say", name: "c", word: "4", moveOn: true },
+  );
+  expect(now.frames.get(1)?.judged).toMatchObject({ decision: "keep", stars: 4, revision: 2 });
+  expect(now.queue.map((act) => [act.name, act.word, act.frames])).toEqual([
+    ["a", "keep", [{ frame: 1, revision: 0 }]],
+    ["b", "4", [{ frame: 1, revision: 1 }]],
+  ]);
+  expect(lookedAt(now)?.id).toBe(2);
+});
+
+test("an answer to the first stands under what was said since; what another was quicker with is shown and said", () => {
+  const said = after(
+    { do: "say", name: "a", word: "keep", moveOn: false },
+    { do: "say", name: "b", word: "5", moveOn: true },
+    { do: "say", name: "c", word: "drop", moveOn: false },
+  );
+  const kept = sitting(said, {
+    do: "kept",
+    names: ["a"],
+    led: false,
+    judged: { frames: [judgement(1, { decision: "keep", revision: 1 })], met: [], standing },
+  });
+  expect([kept.frames.get(1)?.judged.stars, kept.queue.map((act) => act.name)]).toEqual([5, ["b", "c"]]);
+  const met = sitting(kept, {
+    do: "kept",
+    names: ["b", "c"],
+    led: false,
+    judged: { frames: [judgement(2, { decision: "keep", revision: 7 })], met: [2], standing },
+  });
+  expect([met.frames.get(2)?.judged.decision, met.met, met.queue]).toEqual(["keep", "boats_2: judged elsewhere meanwhile, and left so.", []]);
+});
+
+test("taking back leads to the frame; a pass keeps its frames while they are judged, and is over after its last", () => {
+  const back = after(
+    { do: "go", to: 2 },
+    { do: "ask", name: "z", kind: "take back" },
+    { do: "kept", names: ["z"], led: true, judged: { frames: [judgement(1, { revision: 2 })], met: [], standing } },
+  );
+  expect(lookedAt(back)?.id).toBe(1);
+  const pass = after(
+    { do: "gather", pass: "not yet judged", frames: [2, 3] },
+    { do: "say", name: "a", word: "drop", moveOn: true },
+    { do: "say", name: "b", word: "drop", moveOn: true },
+    { do: "step", by: 9 },
+  );
+  expect([pass.order, lookedAt(pass), pass.at]).toEqual([[2, 3], undefined, 2]);
+  expect(opened(look(frame(1, { decision: "keep" }), frame(2))).at).toBe(1);
+});
