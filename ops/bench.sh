@@ -19,11 +19,24 @@ bench_desk() {
   return "$result"
 }
 
+# First look in a real browser, on 500 frames of 24 megapixels.
+bench_look() {
+  cd "$ROOT" || return 1
+  install_debian_packages chromium
+  web_cards && web_ledger 9 && "$PHP" "${COMPILED[@]}" bench/look-card.php "$LEDGER_HOME/reader/LOOK" "${1:-500}" || return 1
+  bin/ledger intake "$LEDGER_HOME/reader/LOOK" -d "First look" | tail -1
+  node bench/look.mjs shoots-1 "prove Bellows"
+  local result=$?
+  end_home
+  return "$result"
+}
+
 run_bench() {
   install_debian_packages "${DEBIAN_PACKAGES[@]}" dcmtk
   set_up
   cd "$ROOT" || return 1
   if [ "${1:-}" = desk ]; then bench_desk; return; fi
+  if [ "${1:-}" = look ]; then bench_look "${@:2}"; return; fi
   test_home || return 1
   local bench
   if [ $# -gt 0 ]; then
@@ -39,4 +52,6 @@ run_bench() {
   end_home
   say "== desk"
   bench_desk
+  say "== look"
+  bench_look
 }

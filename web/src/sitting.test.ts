@@ -68,6 +68,20 @@ test("an answer to the first stands under what was said since; what another was 
   expect([met.frames.get(2)?.judged.decision, met.met, met.queue]).toEqual(["keep", "boats_2: judged elsewhere meanwhile, and left so.", []]);
 });
 
+test("what is said of many is one act, of those that it makes something else of", () => {
+  const now = after({ do: "say", name: "a", word: "keep", moveOn: true }, { do: "say of", name: "b", word: "keep", frames: [1, 2, 3] });
+  expect(now.queue.at(-1)).toEqual({
+    name: "b",
+    kind: "judge",
+    word: "keep",
+    frames: [
+      { frame: 2, revision: 0 },
+      { frame: 3, revision: 0 },
+    ],
+  });
+  expect([...now.frames.values()].map((one) => one.judged.decision)).toEqual(["keep", "keep", "keep"]);
+});
+
 test("taking back leads to the frame; a pass keeps its frames while they are judged, and is over after its last", () => {
   const back = after(
     { do: "go", to: 2 },

@@ -17,8 +17,8 @@ import { lookedAt } from "./sitting";
 import { Stage } from "./Stage";
 import { useSitting } from "./useSitting";
 
-const FIRST_VIEW = { moveOn: true, facts: false };
-const VIEW = v.object({ moveOn: v.boolean(), facts: v.boolean() });
+const FIRST_VIEW = { moveOn: true, facts: false, clipped: false, edges: false, histogram: false };
+const VIEW = v.object({ moveOn: v.boolean(), facts: v.boolean(), clipped: v.boolean(), edges: v.boolean(), histogram: v.boolean() });
 const MIDDLE = { x: 0.5, y: 0.5 };
 
 export function LookScreen() {
@@ -47,7 +47,7 @@ export function LookScreen() {
 
 /** All mat: the picture as large as it goes, the pass along the foot, and what it comes to. */
 function LookAt({ look }: { look: Look }) {
-  const { now, trouble, step, go, say, takeBack, bringAgain, gather } = useSitting(look);
+  const { now, trouble, step, go, say, sayOf, takeBack, bringAgain, gather } = useSitting(look);
   const [view, setView] = useKept("first look", VIEW, FIRST_VIEW);
   const [magnified, setMagnified] = useState<{ x: number; y: number } | null>(null);
   const [bare, setBare] = useState(false);
@@ -82,6 +82,15 @@ function LookAt({ look }: { look: Look }) {
     },
     i: () => {
       setView({ ...view, facts: !view.facts });
+    },
+    c: () => {
+      setView({ ...view, clipped: !view.clipped });
+    },
+    t: () => {
+      setView({ ...view, edges: !view.edges });
+    },
+    o: () => {
+      setView({ ...view, histogram: !view.histogram });
     },
     e: () => {
       setMagnified(magnified ? null : MIDDLE);
@@ -151,13 +160,18 @@ function LookAt({ look }: { look: Look }) {
     <div ref={whole} tabIndex={-1} data-takes-keys="" className="fixed inset-0 z-30 grid grid-rows-[minmax(0,1fr)_auto] bg-mat text-white outline-none">
       <h1 className="sr-only">First look, {look.title}</h1>
       <main className="relative flex min-h-0 overflow-hidden">
-        {frame ? <Stage frame={frame} around={around} magnified={magnified} onMagnify={setMagnified} /> : <Over now={now} onGather={gather} onBack={step} />}
+        {frame ? (
+          <Stage frame={frame} around={around} magnified={magnified} onMagnify={setMagnified} shown={view} />
+        ) : (
+          <Over now={now} onGather={gather} onSayOf={sayOf} onBack={step} />
+        )}
         {view.facts && frame && <Recorded frame={frame} next={around.after[0]} />}
         {listed && <KeysListed />}
         {passes && (
           <section aria-label="Passes" className="absolute right-0 bottom-0 z-10 bg-mat-deep p-4">
             <Passes
               now={now}
+              onSayOf={sayOf}
               onGather={(pass) => {
                 setPasses(false);
                 gather(pass);

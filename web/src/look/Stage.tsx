@@ -3,6 +3,7 @@ import { pictureOf, wantPicture } from "../api/pictures";
 import type { LookFrame } from "../api/views";
 import { Magnified } from "../ledger/Magnified";
 import { Decoded } from "./decoded";
+import { Overlay, type Shown } from "./Overlay";
 
 /** So many are decoded ahead of the one that is looked at, and kept behind it. */
 const AHEAD = 6;
@@ -20,10 +21,12 @@ interface Props {
   /** The place that is looked at pixel by pixel, 0 to 1 from the left and the top; null for the whole. */
   magnified: { x: number; y: number } | null;
   onMagnify: (at: { x: number; y: number } | null) => void;
+  /** What is marked on it. */
+  shown: Shown;
 }
 
 /** The picture, as large as the window allows: there at once where it was decoded ahead, a small one in its place until then. */
-export function Stage({ frame, around, magnified, onMagnify }: Props) {
+export function Stage({ frame, around, magnified, onMagnify, shown }: Props) {
   const [decoded] = useState(() => new Decoded());
   const near = screenPicture(frame);
   const order = [frame, ...interleaved(around.after.slice(0, AHEAD), around.before.slice(0, BEHIND))].filter((one) => one.hasPicture).map(screenPicture);
@@ -54,10 +57,20 @@ export function Stage({ frame, around, magnified, onMagnify }: Props) {
         }}
       />
     );
-  return <Whole frame={frame} bitmap={bitmap} onPress={onMagnify} />;
+  return <Whole frame={frame} bitmap={bitmap} onPress={onMagnify} shown={shown} />;
 }
 
-function Whole({ frame, bitmap, onPress }: { frame: LookFrame; bitmap: ImageBitmap | null; onPress: (at: { x: number; y: number }) => void }) {
+function Whole({
+  frame,
+  bitmap,
+  onPress,
+  shown,
+}: {
+  frame: LookFrame;
+  bitmap: ImageBitmap | null;
+  onPress: (at: { x: number; y: number }) => void;
+  shown: Shown;
+}) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [box, setBox] = useState({ width: 0, height: 0 });
   useEffect(() => {
@@ -99,18 +112,21 @@ function Whole({ frame, bitmap, onPress }: { frame: LookFrame; bitmap: ImageBitm
     on.dataset.shown = bitmap ? String(frame.id) : "";
   }, [bitmap, small, box, frame.id]);
   return (
-    <canvas
-      ref={canvas}
-      role="img"
-      aria-label={frame.stem}
-      className="absolute inset-0 h-full w-full cursor-zoom-in"
-      onClick={(event) => {
-        if (!bitmap) return;
-        const seen = event.currentTarget.getBoundingClientRect();
-        const at = fitted(bitmap, seen);
-        onPress({ x: share(event.clientX - seen.left - at.left, at.width), y: share(event.clientY - seen.top - at.top, at.height) });
-      }}
-    />
+    <>
+      <canvas
+        ref={canvas}
+        role="img"
+        aria-label={frame.stem}
+        className="absolute inset-0 h-full w-full cursor-zoom-in"
+        onClick={(event) => {
+          if (!bitmap) return;
+          const seen = event.currentTarget.getBoundingClientRect();
+          const at = fitted(bitmap, seen);
+          onPress({ x: share(event.clientX - seen.left - at.left, at.width), y: share(event.clientY - seen.top - at.top, at.height) });
+        }}
+      />
+      {bitmap && box.width > 0 && (shown.clipped || shown.edges || shown.histogram) && <Overlay picture={bitmap} at={fitted(bitmap, box)} shown={shown} />}
+    </>
   );
 }
 

@@ -19,6 +19,7 @@ export type Did =
   | { do: "step"; by: number }
   | { do: "go"; to: number }
   | { do: "say"; name: string; word: string; moveOn: boolean }
+  | { do: "say of"; name: string; word: string; frames: readonly number[] }
   | { do: "ask"; name: string; kind: "take back" | "bring again" }
   | { do: "kept"; names: string[]; judged: Judged; led: boolean }
   | { do: "refused"; names: string[] }
@@ -69,6 +70,8 @@ export function sitting(now: Sitting, did: Did): Sitting {
       return { ...now, at: within(now, did.to), met: "" };
     case "say":
       return say(now, did);
+    case "say of":
+      return sayOf(now, did);
     case "ask":
       return { ...now, met: "", queue: [...now.queue, { name: did.name, kind: did.kind, word: "", frames: [] }] };
     case "kept": {
@@ -93,18 +96,25 @@ export function sitting(now: Sitting, did: Did): Sitting {
 }
 
 function say(now: Sitting, did: { name: string; word: string; moveOn: boolean }): Sitting {
-  const frame = lookedAt(now);
-  if (!frame) return now;
-  const judged = guessed(frame.judged, did.word);
-  const at = did.moveOn ? within(now, now.at + 1) : now.at;
-  if (judged === frame.judged) return { ...now, at, met: "" };
-  return {
-    ...now,
-    at,
-    met: "",
-    frames: new Map(now.frames).set(frame.id, { ...frame, judged }),
-    queue: [...now.queue, { name: did.name, kind: "judge", word: did.word, frames: [{ frame: frame.id, revision: frame.judged.revision }] }],
-  };
+  const id = now.order[now.at];
+  const said = sayOf(now, { ...did, frames: id === undefined ? [] : [id] });
+  return did.moveOn ? { ...said, at: within(now, now.at + 1) } : said;
+}
+
+/** One act, of as many frames as it makes anything else of. */
+function sayOf(now: Sitting, did: { name: string; word: string; frames: readonly number[] }): Sitting {
+  const frames = new Map(now.frames);
+  const of: Act["frames"] = [];
+  for (const id of did.frames) {
+    const frame = now.frames.get(id);
+    const judged = frame && guessed(frame.judged, did.word);
+    if (!frame || !judged || judged === frame.judged) continue;
+    frames.set(id, { ...frame, judged });
+    of.push({ frame: id, revision: frame.judged.revision });
+  }
+  return of.length === 0
+    ? { ...now, met: "" }
+    : { ...now, met: "", frames, queue: [...now.queue, { name: did.name, kind: "judge", word: did.word, frames: of }] };
 }
 
 const within = (now: Sitting, at: number): number => Math.max(0, Math.min(now.order.length, at));

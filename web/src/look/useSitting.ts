@@ -102,5 +102,8 @@ export function useSitting(look: Look) {
     },
     [look.lot],
   );
-  return { now, trouble, step, go, say, takeBack, bringAgain, gather };
+  const sayOf = useCallback((word: string, frames: readonly number[]) => {
+    send({ do: "say of", name: named(), word, frames });
+  }, []);
+  return { now, trouble, step, go, say, sayOf, takeBack, bringAgain, gather };
 }
