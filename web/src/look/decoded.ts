@@ -4,11 +4,15 @@
  */
 const AT_ONCE = 3;
 
+/** Nothing is asked for before a key has rested so many milliseconds: held down, it would ask for all that it passes. */
+const REST = 70;
+
 export class Decoded {
   private readonly have = new Map<string, ImageBitmap | "failed">();
   private readonly asked = new Map<string, AbortController>();
   private readonly listeners = new Set<() => void>();
   private wanted: string[] = [];
+  private resting: ReturnType<typeof setTimeout> | undefined;
 
   /** The picture, "failed", or null while it is on its way. */
   get = (address: string): ImageBitmap | "failed" | null => this.have.get(address) ?? null;
@@ -34,7 +38,10 @@ export class Decoded {
       request.abort();
       this.asked.delete(address);
     }
-    this.pump();
+    clearTimeout(this.resting);
+    this.resting = setTimeout(() => {
+      this.pump();
+    }, REST);
   }
 
   private pump(): void {
