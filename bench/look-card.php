@@ -28,5 +28,7 @@ for ($n = 1; $n <= (int) $frames; ++$n) {
     file_put_contents($file = sprintf('%s/ORL_%04d.JPG', $card, $n), str_replace($from->format('Y:m:d H:i:s'), $at->format('Y:m:d H:i:s'), $bytes).pack('N', $n));
     touch($file, $at->getTimestamp());
 }
-array_map(unlink(...), (array) glob("$folder.making/*.{v,jpg}", \GLOB_BRACE));
+foreach ((array) glob("$folder.making/*.{v,jpg}", \GLOB_BRACE) as $made) {
+    unlink((string) $made);
+}
 rename("$folder.making", $folder);

@@ -18,9 +18,13 @@ final readonly class PerceptualPrint
     /** Of the lines of pixels that one of 32 covers, at most so many are looked at. */
     private const LINES = 4;
 
+    private int $high;
+    private int $low;
+
     /** @param string $bits 16 hexadecimal digits, the coefficient of the lowest frequencies first */
     private function __construct(public string $bits)
     {
+        [$this->high, $this->low] = [(int) hexdec(substr($bits, 0, 8)), (int) hexdec(substr($bits, 8))];
     }
 
     public static function of(Luminance $picture): self
@@ -46,9 +50,16 @@ final readonly class PerceptualPrint
     /** In how many of the 64 places two differ (Hamming distance). */
     public function distance(self $other): int
     {
-        $differs = (string) hex2bin($this->bits) ^ (string) hex2bin($other->bits);
+        return self::ones($this->high ^ $other->high) + self::ones($this->low ^ $other->low);
+    }
 
-        return array_sum(array_map(static fn (string $byte): int => substr_count(decbin(\ord($byte)), '1'), str_split($differs)));
+    /** How many of 32 bits are set: by pairs, by fours, by bytes, and the bytes added up. */
+    private static function ones(int $bits): int
+    {
+        $bits -= $bits >> 1 & 0x55555555;
+        $bits = ($bits & 0x33333333) + ($bits >> 2 & 0x33333333);
+
+        return ($bits + ($bits >> 4) & 0x0F0F0F0F) % 255;
     }
 
     /** @return list<list<float>> 32 rows of 32, each the mean of the pixels that it covers */

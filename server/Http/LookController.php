@@ -12,13 +12,17 @@ use VelvetLedger\Core\Document\BadDocument;
 use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Core\Look\ActKind;
 use VelvetLedger\Core\Look\Among;
+use VelvetLedger\Core\Look\FrameGroup;
+use VelvetLedger\Core\Look\Groups;
 use VelvetLedger\Core\Look\Lot;
 use VelvetLedger\Core\Look\Pass;
 use VelvetLedger\Core\Look\Word;
 use VelvetLedger\Server\Looking\AskedAct;
 use VelvetLedger\Server\Looking\JudgesFrames;
 use VelvetLedger\Server\Pages\LookPage;
+use VelvetLedger\Server\Persistence\Looks\LookRepository;
 use VelvetLedger\Server\Persistence\Looks\SittingEntries;
+use VelvetLedger\Server\View\Look\GroupView;
 use VelvetLedger\Server\View\Look\PassFramesView;
 use VelvetLedger\Server\Work\Rests;
 
@@ -46,6 +50,18 @@ final readonly class LookController
         $pass = Pass::tryFrom($request->query->getString('pass')) ?? throw BadInput::field('pass', 'must be one of: '.implode(', ', array_column(Pass::cases(), 'value')));
 
         return new JsonResponse(new PassFramesView($this->page->pass(Lot::read($lot), $pass, new Among($request->query->getString('label'), $request->query->getString('body'), $request->query->getString('lens')))));
+    }
+
+    /** Frames that belong together; ?alike= places in which the prints of two pictures may differ, of 64. */
+    #[Route('/api/look/{lot}/groups', methods: ['GET'], requirements: ['lot' => Lot::PATTERN])]
+    public function groups(string $lot, Request $request, LookRepository $frames): Response
+    {
+        $alike = $request->query->getString('alike', (string) Groups::USUAL);
+        if (1 !== preg_match('/^\d{1,2}$/', $alike) || (int) $alike > Groups::MOST_ALIKE) {
+            throw BadInput::field('alike', 'must be 0 to '.Groups::MOST_ALIKE);
+        }
+
+        return new JsonResponse(array_map(static fn (FrameGroup $group): GroupView => new GroupView($group), Groups::among($frames->likeness(Lot::read($lot)), (int) $alike)));
     }
 
     /** What was judged after the act ?after=, in whatever window. */
@@ -87,27 +103,30 @@ final readonly class LookController
 
         return $fields->make(static function () use ($fields, $at): AskedAct {
             $name = $fields->text('name', null, 40);
-            $frames = [];
-            foreach ($fields->list('frames', static fn (mixed $one, string $where): array => self::seen($one, $where)) as [$frame, $revision]) {
+            $frames = $words = [];
+            foreach ($fields->list('frames', static fn (mixed $one, string $where): array => self::seen($one, $where)) as [$frame, $revision, $word]) {
                 $frames[$frame] = $revision;
+                if (null !== $word) {
+                    $words[$frame] = $word;
+                }
             }
             if (\count($frames) > self::MOST_FRAMES) {
                 throw BadDocument::at("$at/frames", 'must be at most '.self::MOST_FRAMES);
             }
 
             return match ($fields->oneOf('kind', ActKind::class)) {
-                ActKind::Judge => AskedAct::judge($name, Word::read($fields->text('word', '')), $frames),
+                ActKind::Judge => AskedAct::judge($name, Word::read($fields->text('word', '')), $frames, $words),
                 ActKind::TakeBack => AskedAct::takeBack($name),
                 ActKind::BringAgain => AskedAct::bringAgain($name),
             };
         });
     }
 
-    /** @return array{int, int} a frame, and the revision of what was seen of it */
+    /** @return array{int, int, Word|null} a frame, the revision of what was seen of it, and the word that is said of it where it is another */
     private static function seen(mixed $value, string $at): array
     {
         $fields = Fields::of($value, $at);
 
-        return $fields->make(static fn (): array => [$fields->number('frame'), $fields->number('revision')]);
+        return $fields->make(static fn (): array => [$fields->number('frame'), $fields->number('revision'), $fields->has('word') ? Word::read($fields->text('word')) : null]);
     }
 }

@@ -59,7 +59,7 @@ final readonly class JudgesFrames
     {
         $judged = $met = [];
         foreach ($this->judgements->now(array_keys($act->frames)) as $frame => [$is, $revision]) {
-            $to = $act->word?->of($is) ?? $is;
+            $to = $act->wordOf($frame)?->of($is) ?? $is;
             if (null !== $act->frames[$frame] && $act->frames[$frame] !== $revision) {
                 $met[] = $frame;
             } elseif (!$to->is($is)) {

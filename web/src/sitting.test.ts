@@ -1,6 +1,7 @@
 import { expect, test } from "vitest";
 import type { Judgement, Look, LookFrame } from "./api/views";
-import { type Did, guessed, lookedAt, opened, sitting } from "./look/sitting";
+import { groupsByFrame, inGroupInWords, toGroup } from "./look/groups";
+import { type Did, guessed, lookedAt, opened, resumed, sitting } from "./look/sitting";
 
 const judgement = (frame: number, some: Partial<Judgement> = {}): Judgement => ({ frame, decision: null, stars: 0, label: null, revision: 0, ...some });
 const frame = (id: number, some: Partial<Judgement> = {}): LookFrame => ({
@@ -80,6 +81,53 @@ test("what is said of many is one act, of those that it makes something else of"
     ],
   });
   expect([...now.frames.values()].map((one) => one.judged.decision)).toEqual(["keep", "keep", "keep"]);
+});
+
+test("of a group one is kept and the others dropped by one act; keys lead from group to group", () => {
+  const now = after({ do: "choose", name: "r", frame: 2, over: [1, 3] });
+  expect(now.queue).toEqual([
+    {
+      name: "r",
+      kind: "judge",
+      word: "keep",
+      frames: [
+        { frame: 2, revision: 0 },
+        { frame: 1, revision: 0, word: "drop" },
+        { frame: 3, revision: 0, word: "drop" },
+      ],
+    },
+  ]);
+  expect([1, 2, 3].map((id) => now.frames.get(id)?.judged.decision)).toEqual(["drop", "keep", "drop"]);
+  const group = (kind: "burst" | "alike", ...frames: number[]) => ({ kind, frames, bySharpness: frames.slice(0, 2).reverse() });
+  const groups = groupsByFrame([group("burst", 2, 3, 4), group("alike", 6, 9)]);
+  const order = [1, 2, 3, 4, 5, 6, 7, 8, 9];
+  expect([
+    toGroup(order, 0, 1, groups),
+    toGroup(order, 1, 1, groups),
+    toGroup(order, 8, 1, groups),
+    toGroup(order, 8, -1, groups),
+    toGroup(order, 6, -1, groups),
+    toGroup(order, 1, -1, groups),
+  ]).toEqual([1, 5, 8, 1, 5, 1]);
+  expect([2, 3, 4].map((id) => inGroupInWords(id, groups.get(id) ?? { group: group("alike"), place: 0 }))).toEqual([
+    "burst, 1 of 3, sharpness 2 of 2",
+    "burst, 2 of 3, sharpest",
+    "burst, 3 of 3",
+  ]);
+});
+
+test("what could not be kept the last time is said again, of frames that are as they were", () => {
+  const act = {
+    name: "a",
+    kind: "judge" as const,
+    word: "3",
+    frames: [
+      { frame: 1, revision: 0 },
+      { frame: 2, revision: 4 },
+    ],
+  };
+  const now = resumed(opened(look(frame(1), frame(2))), [act]);
+  expect([now.frames.get(1)?.judged.stars, now.frames.get(2)?.judged.stars, now.queue]).toEqual([3, 0, [act]]);
 });
 
 test("taking back leads to the frame; a pass keeps its frames while they are judged, and is over after its last", () => {

@@ -7,6 +7,10 @@ namespace VelvetLedger\Server\Persistence\Looks;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\ParameterType;
+use VelvetLedger\Core\Hint\PerceptualPrint;
+use VelvetLedger\Core\Hint\Sharpness;
+use VelvetLedger\Core\Hint\Shot;
+use VelvetLedger\Core\Look\Likeness;
 use VelvetLedger\Core\Look\LookedAt;
 use VelvetLedger\Core\Look\Lot;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
@@ -59,6 +63,30 @@ final readonly class LookRepository
             LEFT JOIN judgement j ON j.frame_id = r.id
             WHERE r.id IN (?)
             ORDER BY r.id', [$frames], [ArrayParameterType::INTEGER]));
+    }
+
+    /** @return list<Likeness> what tells which of them belong together, in the order they were taken */
+    public function likeness(Lot $lot): array
+    {
+        [$where, $of, $type] = self::where($lot);
+
+        return array_map(static function (array $columns): Likeness {
+            $row = Row::of($columns);
+            $camera = $row->textOrNull('camera_time');
+            $regions = json_decode($row->textOrNull('sharpness') ?? '[]', true);
+            $print = $row->textOrNull('print');
+
+            return new Likeness(
+                $row->int('id'),
+                new Shot($row->int('id'), $row->textOrNull('body').'|'.$row->textOrNull('serial'), Shot::seconds($camera ?? $row->text('taken_at'), $row->textOrNull('subsecond')), $row->float('bias'), null !== $camera),
+                null === $print ? null : PerceptualPrint::ofBits($print),
+                Sharpness::ofRegions(array_values(array_map(static fn (mixed $one): ?int => \is_int($one) ? $one : null, \is_array($regions) ? $regions : [])))->best(),
+            );
+        }, $this->database->fetchAllAssociative("SELECT r.id, r.body, r.serial, r.camera_time, r.taken_at, r.subsecond, coalesce((r.facts->>'exposureBiasEv')::float, 0) AS bias, m.print, m.sharpness
+            FROM frame r
+            LEFT JOIN frame_measurement m ON m.frame_id = r.id
+            WHERE $where AND NOT r.along AND EXISTS (SELECT 1 FROM file l WHERE l.frame_id = r.id)
+            ORDER BY r.taken_at, r.subsecond, r.id", [$of], [$type]));
     }
 
     /** @return array<int, string> number of a shoot => "2026-05-04 Lantern boats" */

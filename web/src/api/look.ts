@@ -1,4 +1,5 @@
-import { useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { list } from "./checks";
 import { get, post } from "./client";
 import { asksEvery } from "./events";
 import * as schemas from "./schemas";
@@ -9,7 +10,8 @@ export interface Act {
   name: string;
   kind: "judge" | "take back" | "bring again";
   word: string;
-  frames: { frame: number; revision: number }[];
+  /** With another word than the act's, where one is said of a frame. */
+  frames: { frame: number; revision: number; word?: string }[];
 }
 
 /** A sitting as it opens: asked for once, for what is judged in it is known before it is kept. */
@@ -25,6 +27,16 @@ export const postActs = (lot: string, acts: Act[]): Promise<Judged> =>
 
 export const framesOfPass = (lot: string, pass: string): Promise<PassFrames> =>
   get(`/api/look/${lot}/pass?pass=${encodeURIComponent(pass)}`, schemas.PassFrames);
+
+/** Frames that belong together, by in how many of 64 places the prints of two that look alike may differ; asked again while pictures are measured. */
+export const useGroups = (lot: string, alike: number) =>
+  useQuery({
+    queryKey: ["look groups", lot, alike],
+    queryFn: () => get(`/api/look/${lot}/groups?alike=${alike}`, list(schemas.Group)),
+    placeholderData: keepPreviousData,
+    refetchInterval: 20_000,
+    gcTime: 0,
+  });
 
 /** What other windows judged since an act; told by the stream, else asked for. */
 export const useJudgedSince = (lot: string, after: () => number, ready: boolean) =>

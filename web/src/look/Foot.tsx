@@ -9,6 +9,8 @@ interface Props {
   now: Sitting;
   /** The frames of the pass, in order. */
   ordered: (LookFrame | undefined)[];
+  /** Which of its group the frame is, in words. */
+  belongs: string | null;
   trouble: Error | null;
   onGo: (to: number) => void;
   onSay: (word: string) => void;
@@ -19,7 +21,7 @@ interface Props {
 }
 
 /** The foot of a first look: the pass, how the frame is judged and how it can be, and what it comes to. */
-export function Foot({ now, ordered, trouble, onGo, onSay, onTakeBack, onPasses, onKeys, onLeave }: Props) {
+export function Foot({ now, ordered, belongs, trouble, onGo, onSay, onTakeBack, onPasses, onKeys, onLeave }: Props) {
   const frame = lookedAt(now);
   return (
     <footer className="bg-mat-deep px-[14px] pt-1 pb-[8px] text-[13px]">
@@ -28,12 +30,13 @@ export function Foot({ now, ordered, trouble, onGo, onSay, onTakeBack, onPasses,
         <p className="min-w-[330px] pb-[3px] text-right font-semibold tabular-nums max-md:min-w-0">{now.standing.sentence}</p>
       </div>
       <div className="flex min-h-[30px] flex-wrap items-baseline gap-x-6 gap-y-1 pt-1">
-        <p className="flex min-w-[250px] items-baseline gap-3">
+        <p className="flex w-[440px] min-w-0 items-baseline gap-3 max-md:w-full">
           {frame ? (
             <>
               <Mark judged={frame.judged} />
               <span>
                 <b>{frame.stem}</b> <span className="whitespace-nowrap">{inWords(frame.judged)}</span>
+                {belongs && <span className="whitespace-nowrap opacity-80"> · {belongs}</span>}
               </span>
             </>
           ) : (

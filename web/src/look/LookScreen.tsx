@@ -2,13 +2,15 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import * as v from "valibot";
 import { Link, useNavigate, useParams } from "react-router";
 import { Refused } from "../api/client";
-import { useLook } from "../api/look";
+import { useGroups, useLook } from "../api/look";
 import type { Look } from "../api/views";
 import { Nothing } from "../ledger/Nothing";
 import { Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
 import { useKept } from "../ledger/useKept";
+import { Beside } from "./Beside";
 import { Foot } from "./Foot";
+import { groupsByFrame, inGroupInWords, toGroup } from "./groups";
 import { JUDGING } from "./keys";
 import { KeysListed } from "./KeysListed";
 import { Over, Passes } from "./Passes";
@@ -17,8 +19,8 @@ import { lookedAt } from "./sitting";
 import { Stage } from "./Stage";
 import { useSitting } from "./useSitting";
 
-const FIRST_VIEW = { moveOn: true, facts: false, clipped: false, edges: false, histogram: false };
-const VIEW = v.object({ moveOn: v.boolean(), facts: v.boolean(), clipped: v.boolean(), edges: v.boolean(), histogram: v.boolean() });
+const FIRST_VIEW = { alike: 8, moveOn: true, facts: false, clipped: false, edges: false, histogram: false };
+const VIEW = v.object({ alike: v.number(), moveOn: v.boolean(), facts: v.boolean(), clipped: v.boolean(), edges: v.boolean(), histogram: v.boolean() });
 const MIDDLE = { x: 0.5, y: 0.5 };
 
 export function LookScreen() {
@@ -47,7 +49,7 @@ export function LookScreen() {
 
 /** All mat: the picture as large as it goes, the pass along the foot, and what it comes to. */
 function LookAt({ look }: { look: Look }) {
-  const { now, trouble, step, go, say, sayOf, takeBack, bringAgain, gather } = useSitting(look);
+  const { now, trouble, step, go, say, sayOf, choose, takeBack, bringAgain, gather } = useSitting(look);
   const [view, setView] = useKept("first look", VIEW, FIRST_VIEW);
   const [magnified, setMagnified] = useState<{ x: number; y: number } | null>(null);
   const [bare, setBare] = useState(false);
@@ -56,6 +58,10 @@ function LookAt({ look }: { look: Look }) {
   const whole = useRef<HTMLDivElement>(null);
   const navigate = useNavigate();
   const frame = lookedAt(now);
+  const found = useGroups(look.lot, view.alike).data;
+  const groups = useMemo(() => groupsByFrame(found ?? []), [found]);
+  const member = frame ? groups.get(frame.id) : undefined;
+  const [beside, setBeside] = useState(false);
   const leave = useCallback(() => {
     const shoot = /^shoots-(\d+)$/.exec(look.lot)?.[1];
     void navigate(shoot ? `/shoots/${shoot}` : look.lot.startsWith("receipt-") ? `/receipts/${look.lot.slice(8)}` : "/shoots");
@@ -99,6 +105,22 @@ function LookAt({ look }: { look: Look }) {
       setBare(!bare);
     },
     g: togglePasses,
+    n: () => {
+      go(toGroup(now.order, now.at, 1, groups));
+    },
+    p: () => {
+      go(toGroup(now.order, now.at, -1, groups));
+    },
+    w: () => {
+      setBeside(!beside);
+    },
+    r: () => {
+      if (frame && member)
+        choose(
+          frame.id,
+          member.group.frames.filter((id) => id !== frame.id),
+        );
+    },
     "?": toggleKeys,
     v: () => {
       if (document.fullscreenElement) void document.exitFullscreen();
@@ -115,12 +137,14 @@ function LookAt({ look }: { look: Look }) {
         setListed(false);
         setPasses(false);
       } else if (magnified) setMagnified(null);
+      else if (beside && member) setBeside(false);
       else leave();
     },
   };
   const pressed = useRef<(event: KeyboardEvent) => void>(() => undefined);
   useEffect(() => {
     pressed.current = (event) => {
+      if (event.target instanceof HTMLInputElement && event.key !== "Escape") return;
       if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return;
       const key = event.key.toLowerCase();
       const onButton = event.target instanceof HTMLButtonElement || event.target instanceof HTMLAnchorElement;
@@ -160,7 +184,17 @@ function LookAt({ look }: { look: Look }) {
     <div ref={whole} tabIndex={-1} data-takes-keys="" className="fixed inset-0 z-30 grid grid-rows-[minmax(0,1fr)_auto] bg-mat text-white outline-none">
       <h1 className="sr-only">First look, {look.title}</h1>
       <main className="relative flex min-h-0 overflow-hidden">
-        {frame ? (
+        {frame && beside && member ? (
+          <Beside
+            frame={frame}
+            member={member}
+            frames={now.frames}
+            onGo={(id) => {
+              const to = now.order.indexOf(id);
+              if (to >= 0) go(to);
+            }}
+          />
+        ) : frame ? (
           <Stage frame={frame} around={around} magnified={magnified} onMagnify={setMagnified} shown={view} />
         ) : (
           <Over now={now} onGather={gather} onSayOf={sayOf} onBack={step} />
@@ -172,6 +206,11 @@ function LookAt({ look }: { look: Look }) {
             <Passes
               now={now}
               onSayOf={sayOf}
+              groups={found?.length ?? 0}
+              alike={view.alike}
+              onAlike={(alike) => {
+                setView({ ...view, alike });
+              }}
               onGather={(pass) => {
                 setPasses(false);
                 gather(pass);
@@ -184,6 +223,7 @@ function LookAt({ look }: { look: Look }) {
         <Foot
           now={now}
           ordered={ordered}
+          belongs={frame && member ? inGroupInWords(frame.id, member) : null}
           trouble={trouble}
           onGo={go}
           onSay={(word) => {

@@ -37,7 +37,7 @@ export function Over({ now, onGather, onSayOf, onBack }: Choosing & { onBack: (b
 }
 
 /** Every pass, and how many frames it would have. */
-export function Passes({ now, onGather, onSayOf }: Choosing) {
+export function Passes({ now, onGather, onSayOf, groups, alike, onAlike }: Choosing & { groups?: number; alike?: number; onAlike?: (alike: number) => void }) {
   const notKept = [...now.frames.values()].filter((frame) => frame.judged.decision === null || frame.judged.decision === "unsure").map((frame) => frame.id);
   return (
     <>
@@ -97,6 +97,22 @@ export function Passes({ now, onGather, onSayOf }: Choosing) {
           </TextButton>
         )}
       </p>
+      {onAlike && alike !== undefined && (
+        <label className="flex items-center gap-3 pt-3">
+          alike
+          <input
+            type="range"
+            min={0}
+            max={20}
+            value={alike}
+            onChange={(event) => {
+              onAlike(Number(event.target.value));
+            }}
+            className="accent-white"
+          />
+          {count(groups ?? 0, "group")}: bursts, brackets, and what differs in {alike} of 64 places or fewer
+        </label>
+      )}
     </>
   );
 }

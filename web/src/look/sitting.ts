@@ -20,6 +20,7 @@ export type Did =
   | { do: "go"; to: number }
   | { do: "say"; name: string; word: string; moveOn: boolean }
   | { do: "say of"; name: string; word: string; frames: readonly number[] }
+  | { do: "choose"; name: string; frame: number; over: readonly number[] }
   | { do: "ask"; name: string; kind: "take back" | "bring again" }
   | { do: "kept"; names: string[]; judged: Judged; led: boolean }
   | { do: "refused"; names: string[] }
@@ -39,6 +40,17 @@ export const opened = (look: Look): Sitting => {
     met: "",
   };
 };
+
+/** The same with what was said the last time, and could not be kept then. */
+export function resumed(now: Sitting, queue: Act[]): Sitting {
+  const frames = new Map(now.frames);
+  for (const act of queue)
+    for (const asked of act.kind === "judge" ? act.frames : []) {
+      const frame = frames.get(asked.frame);
+      if (frame?.judged.revision === asked.revision) frames.set(asked.frame, { ...frame, judged: guessed(frame.judged, asked.word ?? act.word) });
+    }
+  return { ...now, frames, queue };
+}
 
 /** The frame that is looked at; none where the pass is over. */
 export const lookedAt = (sitting: Sitting): LookFrame | undefined => {
@@ -71,7 +83,9 @@ export function sitting(now: Sitting, did: Did): Sitting {
     case "say":
       return say(now, did);
     case "say of":
-      return sayOf(now, did);
+      return sayOf(now, did.name, did.word, did.frames);
+    case "choose":
+      return sayOf(now, did.name, "keep", [did.frame, ...did.over], (id) => (id === did.frame ? undefined : "drop"));
     case "ask":
       return { ...now, met: "", queue: [...now.queue, { name: did.name, kind: did.kind, word: "", frames: [] }] };
     case "kept": {
@@ -97,24 +111,23 @@ export function sitting(now: Sitting, did: Did): Sitting {
 
 function say(now: Sitting, did: { name: string; word: string; moveOn: boolean }): Sitting {
   const id = now.order[now.at];
-  const said = sayOf(now, { ...did, frames: id === undefined ? [] : [id] });
+  const said = sayOf(now, did.name, did.word, id === undefined ? [] : [id]);
   return did.moveOn ? { ...said, at: within(now, now.at + 1) } : said;
 }
 
-/** One act, of as many frames as it makes anything else of. */
-function sayOf(now: Sitting, did: { name: string; word: string; frames: readonly number[] }): Sitting {
+/** One act, of as many frames as it makes anything else of; of some of them another word, maybe. */
+function sayOf(now: Sitting, name: string, word: string, ids: readonly number[], other: (id: number) => string | undefined = () => undefined): Sitting {
   const frames = new Map(now.frames);
   const of: Act["frames"] = [];
-  for (const id of did.frames) {
+  for (const id of ids) {
     const frame = now.frames.get(id);
-    const judged = frame && guessed(frame.judged, did.word);
+    const apart = other(id);
+    const judged = frame && guessed(frame.judged, apart ?? word);
     if (!frame || !judged || judged === frame.judged) continue;
     frames.set(id, { ...frame, judged });
-    of.push({ frame: id, revision: frame.judged.revision });
+    of.push({ frame: id, revision: frame.judged.revision, ...(apart === undefined ? {} : { word: apart }) });
   }
-  return of.length === 0
-    ? { ...now, met: "" }
-    : { ...now, met: "", frames, queue: [...now.queue, { name: did.name, kind: "judge", word: did.word, frames: of }] };
+  return of.length === 0 ? { ...now, met: "" } : { ...now, met: "", frames, queue: [...now.queue, { name, kind: "judge", word, frames: of }] };
 }
 
 const within = (now: Sitting, at: number): number => Math.max(0, Math.min(now.order.length, at));
@@ -126,8 +139,8 @@ function judgedIn(frames: ReadonlyMap<number, LookFrame>, judged: Judged, queue:
   for (const one of judged.frames) {
     const frame = found.get(one.frame);
     if (!frame) continue;
-    const waiting = queue.filter((act) => act.kind === "judge" && act.frames.some((asked) => asked.frame === one.frame));
-    found.set(one.frame, { ...frame, judged: waiting.reduce((is, act) => guessed(is, act.word), one) });
+    const waiting = queue.flatMap((act) => act.frames.filter((asked) => asked.frame === one.frame).map((asked) => asked.word ?? act.word));
+    found.set(one.frame, { ...frame, judged: waiting.reduce(guessed, one) });
   }
   return found;
 }

@@ -2,12 +2,16 @@ import { useCallback, useEffect, useReducer, useRef, useState } from "react";
 import { Refused } from "../api/client";
 import { type Act, framesOfPass, postActs, rest, useJudgedSince } from "../api/look";
 import type { Look, Pass } from "../api/views";
-import { opened, sitting } from "./sitting";
+import { opened, resumed, sitting } from "./sitting";
+import { keepUnsent, unsent } from "./unsent";
 
 /** Acts are gathered for so many milliseconds, and so many posted at once; what could not be kept is posted again after a while. */
 const GATHERED = 40;
 const LOT = 100;
 const AGAIN = 2000;
+
+/** Answers after which asking again would change nothing. */
+const FINAL = [400, 404, 409, 422];
 
 const named = (): string => crypto.randomUUID();
 
@@ -17,9 +21,19 @@ function lotOf(queue: readonly Act[]): Act[] {
   return queue.slice(0, other === 0 ? 1 : other < 0 ? LOT : Math.min(LOT, other));
 }
 
+/** All that waits, when the screen is left within the page; what cannot be sent is sent when it is opened again. */
+async function sendAll(of: string, queue: readonly Act[]): Promise<void> {
+  for (let left = queue; left.length > 0;) {
+    const lot = lotOf(left);
+    await postActs(of, lot);
+    left = left.slice(lot.length);
+  }
+  keepUnsent(of, []);
+}
+
 /** A sitting that keeps itself: what is said is posted in small lots, in order, and what others judge comes in. */
 export function useSitting(look: Look) {
-  const [now, send] = useReducer(sitting, look, opened);
+  const [now, send] = useReducer(sitting, look, (of) => resumed(opened(of), unsent(of.lot)));
   const [trouble, setTrouble] = useState<Error | null>(null);
   const act = useRef(look.standing.act);
   const posting = useRef(false);
@@ -41,7 +55,7 @@ export function useSitting(look: Look) {
           },
           (reason: unknown) => {
             setTrouble(reason instanceof Error ? reason : new Error(String(reason)));
-            if (!(reason instanceof Refused)) return AGAIN; // nobody answered: it stays in the queue
+            if (!(reason instanceof Refused) || !FINAL.includes(reason.status)) return AGAIN; // nobody could: it stays in the queue
             send({ do: "refused", names });
             return 0;
           },
@@ -64,14 +78,19 @@ export function useSitting(look: Look) {
     act.current = Math.max(act.current, heard.standing.act);
     send({ do: "heard", judged: heard });
   }, [heard]);
+  const waiting = useRef(queue);
+  useEffect(() => {
+    waiting.current = queue;
+    keepUnsent(look.lot, queue);
+  }, [queue, look.lot]);
   useEffect(() => {
     const left = () => {
       rest(look.lot);
     };
-    window.addEventListener("pagehide", left);
+    window.addEventListener("pagehide", left); // what was not sent by then is sent when it is opened again
     return () => {
       window.removeEventListener("pagehide", left);
-      left();
+      void sendAll(look.lot, waiting.current).then(left, left);
     };
   }, [look.lot]);
   const step = useCallback((by: number) => {
@@ -105,5 +124,8 @@ export function useSitting(look: Look) {
   const sayOf = useCallback((word: string, frames: readonly number[]) => {
     send({ do: "say of", name: named(), word, frames });
   }, []);
-  return { now, trouble, step, go, say, sayOf, takeBack, bringAgain, gather };
+  const choose = useCallback((frame: number, over: readonly number[]) => {
+    send({ do: "choose", name: named(), frame, over });
+  }, []);
+  return { now, trouble, step, go, say, sayOf, choose, takeBack, bringAgain, gather };
 }

@@ -3,6 +3,14 @@ import * as v from "valibot";
 import { list, type Schema } from "../checks";
 import type * as views from "../views/look";
 
+export const GroupKind: Schema<views.GroupKind> = v.picklist(["burst", "bracket", "alike"]);
+
+export const Group: Schema<views.Group> = v.object({
+  kind: GroupKind,
+  frames: list(v.number()),
+  bySharpness: list(v.number()),
+});
+
 export const Decision: Schema<views.Decision> = v.picklist(["keep", "drop", "unsure"]);
 
 export const Judgement: Schema<views.Judgement> = v.object({

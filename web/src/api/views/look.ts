@@ -3,6 +3,16 @@
 /** What is to become of a frame. */
 export type Decision = "keep" | "drop" | "unsure";
 
+/** Frames that belong together, in the order they were taken; and the same, the sharpest first, where that was measured. */
+export interface Group {
+  kind: GroupKind;
+  frames: number[];
+  bySharpness: number[];
+}
+
+/** Why frames belong together. */
+export type GroupKind = "burst" | "bracket" | "alike";
+
 /** What came of acts, or was judged since one: how these frames are judged now, those of them that another had judged first, and where the sitting stands. */
 export interface Judged {
   frames: Judgement[];

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Look;
+
+/** Why frames belong together. */
+enum GroupKind: string
+{
+    case Burst = 'burst';
+    case Bracket = 'bracket';
+    case Alike = 'alike';
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests\core;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use VelvetLedger\Core\Hint\PerceptualPrint;
+use VelvetLedger\Core\Hint\Shot;
+use VelvetLedger\Core\Look\FrameGroup;
+use VelvetLedger\Core\Look\Groups;
+use VelvetLedger\Core\Look\Likeness;
+
+/** Which frames of a sitting belong together. */
+final class GroupsTest extends TestCase
+{
+    private const QUAY = 'f0f0f0f0f0f0f0f0';
+    private const KILN = '0f0f0f0f0f0f0f0f';
+
+    /**
+     * @param list<array{float, string|null, 2?: float, 3?: string}> $frames seconds, print, bias in EV, body
+     * @param list<string>                                           $groups
+     */
+    #[DataProvider('lots')]
+    public function testWhatBelongsTogether(array $frames, array $groups, int $alike = 8): void
+    {
+        $of = array_map(static fn (int $i, array $one): Likeness => new Likeness($i, new Shot($i, $one[3] ?? 'A', $one[0], $one[2] ?? 0.0), null === $one[1] ? null : PerceptualPrint::ofBits($one[1]), null), array_keys($frames), $frames);
+        self::assertSame($groups, array_map(static fn (FrameGroup $group): string => $group->kind->value.' '.implode(' ', array_map(static fn (Likeness $one): int => $one->frame, $group->members)), Groups::among($of, $alike)));
+    }
+
+    /** @return iterable<string, array{0: list<array{0: float, 1: string|null, 2?: float, 3?: string}>, 1: list<string>, 2?: int}> */
+    public static function lots(): iterable
+    {
+        yield 'nothing alike' => [[[0.0, self::QUAY], [60.0, self::KILN]], []];
+        yield 'a burst, whatever its pictures are' => [[[0.0, self::QUAY], [0.2, self::KILN], [0.4, null], [60.0, self::KILN]], ['burst 0 1 2']];
+        yield 'two bodies take turns' => [[[0.0, null], [0.1, null, 0.0, 'B'], [0.2, null], [0.3, null, 0.0, 'B'], [0.4, null], [0.5, null, 0.0, 'B']], ['burst 0 2 4', 'burst 1 3 5']];
+        yield 'a bracket stays by itself' => [[[0.0, self::QUAY, -2.0], [0.5, self::QUAY], [1.0, self::QUAY, 2.0], [9.0, self::QUAY], [12.0, self::QUAY]], ['bracket 0 1 2', 'alike 3 4']];
+        yield 'a burst and what looks like it a minute later' => [[[0.0, self::QUAY], [0.2, self::QUAY], [0.4, self::QUAY], [70.0, self::QUAY]], ['alike 0 1 2 3']];
+        yield 'within two hours' => [[[0.0, self::QUAY], [7199.0, self::QUAY], [14500.0, self::QUAY]], ['alike 0 1']];
+        yield 'three places differ' => [[[0.0, self::QUAY], [5.0, 'f0f0f0f0f0f0f0f7']], ['alike 0 1'], 3];
+        yield 'one too many' => [[[0.0, self::QUAY], [5.0, 'f0f0f0f0f0f0f0ff']], [], 3];
+        yield 'a group does not drift' => [[[0.0, 'ff00000000000000'], [5.0, 'fff0000000000000'], [9.0, 'fffff00000000000']], ['alike 0 1'], 4];
+        yield 'nearest of two' => [[[0.0, 'ff00000000000000'], [5.0, 'ffff000000000000'], [9.0, 'fffe000000000000']], ['alike 1 2'], 7];
+    }
+
+    public function testTheSharpestOfThoseThatWereMeasured(): void
+    {
+        $of = static fn (int $frame, ?int $sharpness): Likeness => new Likeness($frame, new Shot($frame, 'A', $frame * 10.0, 0.0), PerceptualPrint::ofBits(self::QUAY), $sharpness);
+        self::assertSame([[3, 1, 2]], array_map(static fn (FrameGroup $group): array => $group->bySharpness(), Groups::among([$of(1, 40), $of(2, 12), $of(3, 55), $of(4, null)])));
+        self::assertSame([[]], array_map(static fn (FrameGroup $group): array => $group->bySharpness(), Groups::among([$of(1, 40), $of(2, null)])));
+    }
+}
