@@ -13,6 +13,7 @@ use VelvetLedger\Core\Plan\ShootStamps;
 use VelvetLedger\Server\Persistence\Intakes\Intake;
 use VelvetLedger\Server\Persistence\Intakes\LineShoot;
 use VelvetLedger\Server\Persistence\Intakes\ReceiptLine;
+use VelvetLedger\Server\Persistence\ManyRows;
 use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\Shoots\GivenName;
 use VelvetLedger\Server\Persistence\Shoots\LedgerFrame;
@@ -29,25 +30,32 @@ final class Promises
     /** @var array<array-key, LedgerFrame> frame key => frame */
     private array $frames = [];
 
+    /** @var list<LedgerFrame> those that are promised here */
+    private array $new = [];
+
     /** @var list<array{LedgerFrame, ShootStamps}> frames that are to be stamped */
     private array $stamped = [];
 
-    public function __construct(private readonly EntityManagerInterface $ledger, private readonly ShootRepository $repository, private readonly AsksForStamps $stamps)
+    public function __construct(private readonly EntityManagerInterface $ledger, private readonly ShootRepository $repository, private readonly AsksForStamps $stamps, private readonly ManyRows $rows)
     {
     }
 
     /** @param array<array-key, Intake> $intakes one for each card, by the card's id: they share shoots, and frames that two cards have halves of */
     public function enter(array $intakes, Plan $plan): void
     {
-        $this->shoots = $this->frames = $this->stamped = [];
+        $this->shoots = $this->frames = $this->stamped = $this->new = [];
+        $lines = [];
         $shoots = $plan->shootsByFrame();
         foreach ($intakes as $card => $intake) {
             foreach ($plan->linesOf((string) $card) as $position => $line) {
                 $shoot = $shoots[$line->frame?->key()] ?? null;
                 $heading = null === $shoot ? new LineShoot() : new LineShoot($shoot->title->date, $shoot->title->description, $shoot->place->folder);
-                $this->ledger->persist(new ReceiptLine($intake, $position, $line, $heading, null === $shoot ? null : $this->frame($intake, $line, $shoot)));
+                $lines[] = new ReceiptLine($intake, $position, $line, $heading, null === $shoot ? null : $this->frame($intake, $line, $shoot));
             }
         }
+        $this->ledger->flush(); // the intakes, and the shoots that are new
+        $this->rows->insert(LedgerFrame::class, $this->new);
+        $this->rows->insert(ReceiptLine::class, $lines);
     }
 
     /** What needs the frames' numbers: once they are in the ledger. */
@@ -85,7 +93,7 @@ final class Promises
         if (!isset($this->frames[$line->frame->key()])) {
             $frame = new LedgerFrame($this->shoot($planned), $intake, new GivenName($becomes->folder, $becomes->stem, $becomes->number, $becomes->scope), $line->frame);
             $this->stamps->of($frame, $planned, $line);
-            $this->ledger->persist($frame);
+            $this->new[] = $frame;
             $this->stamped[] = [$frame, $planned->title->stamps];
             $this->frames[$line->frame->key()] = $frame;
         }

@@ -13,10 +13,14 @@ use VelvetLedger\Server\Persistence\Stamps\FrameKeywords;
 use VelvetLedger\Server\Persistence\Stamps\KeywordRepository;
 
 /** Says of frames that an intake promises what they are to be stamped with. */
-final readonly class AsksForStamps
+final class AsksForStamps
 {
-    public function __construct(private SlipBook $slips, private KeywordRepository $vocabulary, private FrameKeywords $keywords)
+    /** @var \WeakMap<PlannedShoot, array<int, array<string, mixed>|null>> what frames of a planned shoot taken in a year are to say, asked once for all of them */
+    private \WeakMap $asked;
+
+    public function __construct(private readonly SlipBook $slips, private readonly KeywordRepository $vocabulary, private readonly FrameKeywords $keywords)
     {
+        $this->asked = new \WeakMap();
     }
 
     /** What frames of a shoot taken in a year would say; null where nothing is asked for. */
@@ -30,9 +34,13 @@ final readonly class AsksForStamps
     public function of(LedgerFrame $frame, PlannedShoot $shoot, PlanLine $line): void
     {
         $year = (int) substr($line->frame->at->local ?? $shoot->title->date, 0, 4);
-        $wanted = true === $line->frame?->read->isClip() ? null : $this->wanted($shoot->title->stamps, 0 === $year ? null : $year);
-        if (null !== $wanted) {
-            $frame->comesToSay($wanted->document());
+        $known = $this->asked[$shoot] ?? [];
+        if (!\array_key_exists($year, $known)) {
+            $known[$year] = $this->wanted($shoot->title->stamps, 0 === $year ? null : $year)?->document();
+            $this->asked[$shoot] = $known;
+        }
+        if (null !== $known[$year] && true !== $line->frame?->read->isClip()) {
+            $frame->comesToSay($known[$year]);
         }
     }
 
