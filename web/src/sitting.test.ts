@@ -56,14 +56,12 @@ test("an answer to the first stands under what was said since; what another was 
   const kept = sitting(said, {
     do: "kept",
     names: ["a"],
-    led: false,
     judged: { frames: [judgement(1, { decision: "keep", revision: 1 })], met: [], standing },
   });
   expect([kept.frames.get(1)?.judged.stars, kept.queue.map((act) => act.name)]).toEqual([5, ["b", "c"]]);
   const met = sitting(kept, {
     do: "kept",
     names: ["b", "c"],
-    led: false,
     judged: { frames: [judgement(2, { decision: "keep", revision: 7 })], met: [2], standing },
   });
   expect([met.frames.get(2)?.judged.decision, met.met, met.queue]).toEqual(["keep", "boats_2: judged elsewhere meanwhile, and left so.", []]);
@@ -134,9 +132,11 @@ test("taking back leads to the frame; a pass keeps its frames while they are jud
   const back = after(
     { do: "go", to: 2 },
     { do: "ask", name: "z", kind: "take back" },
-    { do: "kept", names: ["z"], led: true, judged: { frames: [judgement(1, { revision: 2 })], met: [], standing } },
+    { do: "kept", names: ["z"], judged: { frames: [judgement(1, { revision: 2 })], met: [], standing } },
   );
   expect(lookedAt(back)?.id).toBe(1);
+  const answer: Did = { do: "kept", names: ["z"], judged: { frames: [judgement(1, { revision: 2 })], met: [], standing } };
+  expect(lookedAt(after({ do: "ask", name: "z", kind: "take back" }, { do: "go", to: 2 }, answer))?.id).toBe(3); // the hand went elsewhere meanwhile
   const pass = after(
     { do: "gather", pass: "not yet judged", frames: [2, 3] },
     { do: "say", name: "a", word: "drop", moveOn: true },

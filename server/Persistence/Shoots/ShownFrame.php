@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Persistence\Shoots;
 
+use VelvetLedger\Core\Look\LookedAt;
 use VelvetLedger\Core\Shoot\TimeSource;
+use VelvetLedger\Server\Persistence\Looks\JudgedFrame;
 use VelvetLedger\Server\Persistence\Row;
 
-/** A frame as a page full of them shows it: what it is called, and when it was taken. */
+/** A frame as a page full of them shows it: what it is called, when it was taken, and how it is judged. */
 final readonly class ShownFrame
 {
     public int $id;
@@ -15,6 +17,7 @@ final readonly class ShownFrame
     public string $takenAt;
     public bool $datedByFile;
     public bool $hasPicture;
+    public LookedAt $looked;
 
     /** @var list<string> of its files that are there: raws, then other stills, then what goes with them */
     public array $names;
@@ -41,6 +44,7 @@ final readonly class ShownFrame
         $this->takenAt = $row->text('taken_at');
         $this->datedByFile = TimeSource::File->value === $row->text('time_source');
         $this->hasPicture = $row->bool('has_picture');
+        $this->looked = new LookedAt($this->id, JudgedFrame::judgement($row), $row->int('revision'));
         $this->bytes = $row->int('bytes');
         $this->names = array_map(fn (mixed $ending): string => $this->stem.(\is_string($ending) ? $ending : ''), array_values($list('endings')));
         $this->originals = array_values(array_filter($list('paths'), \is_string(...)));

@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Persistence\Shoots;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Card\Kind;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
+use VelvetLedger\Server\Persistence\Looks\LookRepository;
 
 /** The frames of a shoot for a page that shows them all: rows, and no entities with all their copies. */
 final readonly class ShownFrameRepository
@@ -22,10 +23,11 @@ final readonly class ShownFrameRepository
      */
     public function ofShoot(int $shoot, ?int $most = null): array
     {
-        return array_map(static fn (array $row): ShownFrame => new ShownFrame($row), $this->database->fetchAllAssociative("SELECT r.id, r.stem, r.taken_at, r.time_source, coalesce(json_array_length(r.facts->'previews'), 0) > 0 AS has_picture, r.facts->'remarks'->'keywords' AS keywords, f.endings, f.paths, coalesce(f.bytes, 0) AS bytes
+        return array_map(static fn (array $row): ShownFrame => new ShownFrame($row), $this->database->fetchAllAssociative('SELECT '.LookRepository::JUDGED.", r.id, r.stem, r.taken_at, r.time_source, coalesce(json_array_length(r.facts->'previews'), 0) > 0 AS has_picture, r.facts->'remarks'->'keywords' AS keywords, f.endings, f.paths, coalesce(f.bytes, 0) AS bytes
             FROM (SELECT * FROM frame r
                     WHERE r.shoot_id = ? AND NOT r.along AND EXISTS (SELECT 1 FROM file l WHERE l.frame_id = r.id)
-                    ORDER BY r.taken_at, r.subsecond, r.id LIMIT ?) r,
+                    ORDER BY r.taken_at, r.subsecond, r.id LIMIT ?) r
+                LEFT JOIN judgement j ON j.frame_id = r.id,
                 LATERAL (SELECT json_agg(t.ending ORDER BY t.rank, t.ending, t.id) AS endings, json_agg(t.path ORDER BY t.rank, t.ending, t.id) AS paths, sum(t.bytes)::bigint AS bytes
                     FROM (SELECT f.id, f.ending, f.bytes, o.path, CASE WHEN o.kind = '".Kind::StillRaw->value."' THEN 0 WHEN o.kind LIKE 'still%' THEN 1 ELSE 2 END AS rank
                         FROM file f LEFT JOIN original o ON o.id = f.original_id

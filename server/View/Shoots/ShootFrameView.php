@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\View\Shoots;
 
 use VelvetLedger\Core\Hint\FrameHint;
 use VelvetLedger\Server\Persistence\Shoots\ShownFrame;
+use VelvetLedger\Server\View\Look\JudgementView;
 
 /** A frame of a shoot among all others: what it is called now, what it was called, and what it says. What was recorded is asked for when one looks at it. */
 final readonly class ShootFrameView
@@ -23,6 +24,8 @@ final readonly class ShootFrameView
     /** @var list<string> */
     public array $originals;
 
+    public JudgementView $judged;
+
     /** @param list<FrameHint> $hints */
     public function __construct(ShownFrame $frame, public FrameStampView $stamp, public array $hints)
     {
@@ -34,5 +37,6 @@ final readonly class ShootFrameView
         $this->bytes = $frame->bytes;
         $this->names = $frame->names;
         $this->originals = $frame->originals;
+        $this->judged = new JudgementView($frame->looked);
     }
 }

@@ -114,7 +114,8 @@ function TogetherLine({ cards, isChosen, onOpen }: { cards: Card[]; isChosen: bo
       </span>
       {cards.length > 1 && (
         <button type="button" onClick={onOpen} className="whitespace-nowrap linked">
-          On one desk <Key>T</Key>
+          On one desk
+          <Key>T</Key>
         </button>
       )}
     </p>

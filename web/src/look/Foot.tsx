@@ -29,12 +29,12 @@ export function Foot({ now, ordered, belongs, trouble, onGo, onSay, onTakeBack, 
         <Ticks frames={ordered} at={now.at} onGo={onGo} />
         <p className="min-w-[330px] pb-[3px] text-right font-semibold tabular-nums max-md:min-w-0">{now.standing.sentence}</p>
       </div>
-      <div className="flex min-h-[30px] flex-wrap items-baseline gap-x-6 gap-y-1 pt-1">
-        <p className="flex w-[440px] min-w-0 items-baseline gap-3 max-md:w-full">
+      <div className="flex min-h-[30px] flex-wrap items-baseline gap-x-5 gap-y-1 pt-1">
+        <p className="flex w-[400px] min-w-0 items-baseline gap-3 max-md:w-full">
           {frame ? (
             <>
               <Mark judged={frame.judged} />
-              <span>
+              <span className="min-w-0 truncate">
                 <b>{frame.stem}</b> <span className="whitespace-nowrap">{inWords(frame.judged)}</span>
                 {belongs && <span className="whitespace-nowrap opacity-80"> · {belongs}</span>}
               </span>

@@ -1,4 +1,5 @@
 import type { Judgement } from "../api/views";
+import { judgedInWords } from "../words/judged";
 
 /** How a frame is judged, as a ledger's tally has it: a full stroke, a struck one, a hollow one, none yet; and a stroke for each star. */
 export function Mark({ judged }: { judged: Judgement }) {
@@ -21,12 +22,4 @@ export function Mark({ judged }: { judged: Judgement }) {
 }
 
 /** The same in words: "kept, 3 stars, proofs". */
-export const inWords = (judged: Judgement): string => {
-  const decided = { keep: "kept", drop: "dropped", unsure: "unsure" };
-  const words = [
-    judged.decision ? decided[judged.decision] : "",
-    judged.stars > 0 ? `${judged.stars} ${judged.stars === 1 ? "star" : "stars"}` : "",
-    judged.label ?? "",
-  ].filter((word) => word !== "");
-  return words.length > 0 ? words.join(", ") : "not judged";
-};
+export const inWords = (judged: Judgement): string => judgedInWords(judged) || "not judged";

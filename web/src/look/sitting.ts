@@ -13,6 +13,8 @@ export interface Sitting {
   standing: Standing;
   /** What another window was quicker with. */
   met: string;
+  /** The taking back, or bringing again, whose answer leads to its frame: unless the hand went elsewhere since. */
+  leads: string | null;
 }
 
 export type Did =
@@ -22,7 +24,7 @@ export type Did =
   | { do: "say of"; name: string; word: string; frames: readonly number[] }
   | { do: "choose"; name: string; frame: number; over: readonly number[] }
   | { do: "ask"; name: string; kind: "take back" | "bring again" }
-  | { do: "kept"; names: string[]; judged: Judged; led: boolean }
+  | { do: "kept"; names: string[]; judged: Judged }
   | { do: "refused"; names: string[] }
   | { do: "heard"; judged: Judged }
   | { do: "gather"; pass: Pass; frames: number[] };
@@ -38,6 +40,7 @@ export const opened = (look: Look): Sitting => {
     queue: [],
     standing: look.standing,
     met: "",
+    leads: null,
   };
 };
 
@@ -77,9 +80,9 @@ function after(judged: Judgement, word: string): Judgement {
 export function sitting(now: Sitting, did: Did): Sitting {
   switch (did.do) {
     case "step":
-      return { ...now, at: within(now, now.at + did.by), met: "" };
+      return { ...now, at: within(now, now.at + did.by), met: "", leads: null };
     case "go":
-      return { ...now, at: within(now, did.to), met: "" };
+      return { ...now, at: within(now, did.to), met: "", leads: null };
     case "say":
       return say(now, did);
     case "say of":
@@ -87,10 +90,10 @@ export function sitting(now: Sitting, did: Did): Sitting {
     case "choose":
       return sayOf(now, did.name, "keep", [did.frame, ...did.over], (id) => (id === did.frame ? undefined : "drop"));
     case "ask":
-      return { ...now, met: "", queue: [...now.queue, { name: did.name, kind: did.kind, word: "", frames: [] }] };
+      return { ...now, met: "", leads: did.name, queue: [...now.queue, { name: did.name, kind: did.kind, word: "", frames: [] }] };
     case "kept": {
       const queue = now.queue.filter((act) => !did.names.includes(act.name));
-      const led = did.led ? now.order.findIndex((id) => did.judged.frames.some((one) => one.frame === id)) : -1;
+      const led = now.leads !== null && did.names.includes(now.leads) ? now.order.findIndex((id) => did.judged.frames.some((one) => one.frame === id)) : -1;
       return {
         ...now,
         queue,
@@ -105,7 +108,7 @@ export function sitting(now: Sitting, did: Did): Sitting {
     case "heard":
       return { ...now, frames: judgedIn(now.frames, did.judged, now.queue), standing: did.judged.standing };
     case "gather":
-      return { ...now, pass: did.pass, order: did.frames, at: 0, met: "" };
+      return { ...now, pass: did.pass, order: did.frames, at: 0, met: "", leads: null };
   }
 }
 
@@ -127,7 +130,9 @@ function sayOf(now: Sitting, name: string, word: string, ids: readonly number[],
     frames.set(id, { ...frame, judged });
     of.push({ frame: id, revision: frame.judged.revision, ...(apart === undefined ? {} : { word: apart }) });
   }
-  return of.length === 0 ? { ...now, met: "" } : { ...now, met: "", frames, queue: [...now.queue, { name, kind: "judge", word, frames: of }] };
+  return of.length === 0
+    ? { ...now, met: "", leads: null }
+    : { ...now, met: "", leads: null, frames, queue: [...now.queue, { name, kind: "judge", word, frames: of }] };
 }
 
 const within = (now: Sitting, at: number): number => Math.max(0, Math.min(now.order.length, at));

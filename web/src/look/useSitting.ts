@@ -50,7 +50,7 @@ export function useSitting(look: Look) {
           (judged) => {
             act.current = Math.max(act.current, judged.standing.act);
             setTrouble(null);
-            send({ do: "kept", names, judged, led: lot.some((one) => one.kind !== "judge") });
+            send({ do: "kept", names, judged });
             return 0;
           },
           (reason: unknown) => {

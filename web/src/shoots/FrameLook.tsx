@@ -1,7 +1,8 @@
 import type { ShootFrame } from "../api/types";
 import { useFrameFacts } from "../api/queries";
 import { Look, LookFact } from "../ledger/Look";
-import { clock, count, dateInFull, size } from "../words/format";
+import { clock, dateInFull, size } from "../words/format";
+import { judgedInWords } from "../words/judged";
 import { RECORDED } from "../words/recorded";
 
 interface Props {
@@ -18,7 +19,7 @@ const near = (frame: ShootFrame | undefined): string | null => (frame?.hasPictur
 /** A frame of a shoot, larger: what it is called, what it was called on its card, what was recorded, and what it says. */
 export function FrameLook({ frames, frame, picked, onStep, onPick, onClose }: Props) {
   const at = frames.indexOf(frame);
-  const { rating, label, keywords, note } = frame.stamp;
+  const { keywords, note } = frame.stamp;
   const facts = useFrameFacts(
     frame.id,
     [frames[at + 1], frames[at - 1]].flatMap((one) => (one ? [one.id] : [])),
@@ -47,8 +48,7 @@ export function FrameLook({ frames, frame, picked, onStep, onPick, onClose }: Pr
         {note && <p className="mt-1 font-semibold">{note}</p>}
       </div>
       <dl className="grid grid-cols-[84px_minmax(0,1fr)] gap-x-2 gap-y-[2px]">
-        <LookFact name="stars" value={rating === null || rating === 0 ? "" : rating < 0 ? "rejected" : count(rating, "star")} />
-        <LookFact name="label" value={label ?? ""} />
+        <LookFact name="judged" value={judgedInWords(frame.judged)} />
         <LookFact name="keywords" value={keywords.join(", ")} />
         {Object.values(RECORDED).map((fact) => (
           <LookFact key={fact.name} name={fact.name} value={facts ? fact.of(facts) : ""} />

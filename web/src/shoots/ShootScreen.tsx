@@ -12,6 +12,7 @@ import { type GridPicture, PictureGrid } from "../ledger/PictureGrid";
 import { useKeys } from "../ledger/useKeys";
 import { StampsOfShoot } from "../stamps/StampsOfShoot";
 import { BadCopies } from "../stores/BadCopies";
+import { judgedInWords } from "../words/judged";
 import { copiesInWords } from "../words/copies";
 import { hintsInWords } from "../words/hints";
 import { clock, count, dateOf, day, hours, size } from "../words/format";
@@ -172,8 +173,8 @@ export function ShootScreen() {
 }
 
 function picture(frame: ShootFrame, picked: boolean): GridPicture {
-  const { rating, label, keywords, note, waits } = frame.stamp;
-  const judged = [rating === null || rating === 0 ? null : rating === -1 ? "rejected" : count(rating, "star"), label].filter(Boolean).join(", ");
+  const { keywords, note, waits } = frame.stamp;
+  const judged = judgedInWords(frame.judged);
   const hints = hintsInWords(frame.hints);
   const words = keywords.length === 0 ? "" : keywords.length < 3 ? keywords.join(", ") : count(keywords.length, "keyword");
   return {

@@ -56,10 +56,19 @@ export function ShootsScreen() {
               </TextButton>
             ))}
           </span>
-          {words.trim() !== "" && !shoots.isPlaceholderData && <span role="status">{count(all.reduce((sum, year) => sum + year.shoots, 0), "shoot")}</span>}
+          {words.trim() !== "" && !shoots.isPlaceholderData && (
+            <span role="status">
+              {count(
+                all.reduce((sum, year) => sum + year.shoots, 0),
+                "shoot",
+              )}
+            </span>
+          )}
         </div>
       )}
-      {shoots.data && loaded.length === 0 && words.trim() !== "" && <Nothing heading="No shoot is called so">Other words, or fewer of them, may find it.</Nothing>}
+      {shoots.data && loaded.length === 0 && words.trim() !== "" && (
+        <Nothing heading="No shoot is called so">Other words, or fewer of them, may find it.</Nothing>
+      )}
       {shoots.data && loaded.length === 0 && words.trim() === "" && (
         <Nothing heading="No shoots yet">
           Bring in a card, and its shoots stand here by year.{" "}

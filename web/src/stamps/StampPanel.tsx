@@ -55,10 +55,10 @@ export function StampPanel({ shoot, frames }: { shoot: string; frames: number[] 
         <Choice
           label="stars"
           value={said.ratingDiffers ? "" : said.rating === null ? "none" : String(said.rating)}
-          shown={said.ratingDiffers ? VARIES : said.rating === null ? "none" : said.rating === -1 ? "rejected" : String(said.rating)}
+          shown={said.ratingDiffers ? VARIES : said.rating === null ? "none" : said.rating === -1 ? "dropped" : String(said.rating)}
           options={[
             { value: "none", name: "none" },
-            { value: "-1", name: "rejected" },
+            { value: "-1", name: "dropped" },
             ...["1", "2", "3", "4", "5"].map((stars) => ({ value: stars, name: count(Number(stars), "star") })),
           ]}
           onChoose={(stars) => {

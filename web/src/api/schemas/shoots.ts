@@ -3,6 +3,7 @@ import * as v from "valibot";
 import { list, type Schema } from "../checks";
 import type * as views from "../views/shoots";
 import { Facts } from "./cards";
+import { Judgement } from "./look";
 import { CopiesAt, FrameHint } from "./shared";
 
 export const FrameFacts: Schema<views.FrameFacts> = v.object({
@@ -30,6 +31,7 @@ export const ShootFrame: Schema<views.ShootFrame> = v.object({
   bytes: v.number(),
   names: list(v.string()),
   originals: list(v.string()),
+  judged: Judgement,
   stamp: FrameStamp,
   hints: list(FrameHint),
 });

@@ -1,5 +1,6 @@
 /* Written by ops/types.php from the classes in server/View: change those, then run bin/ledger types. */
 import type { Facts } from "./cards";
+import type { Judgement } from "./look";
 import type { CopiesAt, FrameHint } from "./shared";
 
 /** What was recorded of a frame. */
@@ -50,6 +51,7 @@ export interface ShootFrame {
   bytes: number;
   names: string[];
   originals: string[];
+  judged: Judgement;
   stamp: FrameStamp;
   hints: FrameHint[];
 }
