@@ -108,7 +108,7 @@ final readonly class LookRepository
     {
         return match (true) {
             null !== $lot->receipt => ["EXISTS (SELECT 1 FROM receipt_line i WHERE i.frame_id = r.id AND i.intake_id = ? AND i.outcome = 'brought in')", $lot->receipt, ParameterType::INTEGER],
-            null !== $lot->day => ['left(r.taken_at, 10) = ? AND r.taken_at IS NOT NULL', $lot->day, ParameterType::STRING],
+            null !== $lot->day => ["r.taken_at BETWEEN ? AND '{$lot->day}T99'", $lot->day, ParameterType::STRING], // a day that Lot has read: digits and hyphens
             default => ['r.shoot_id IN (?)', $lot->shoots, ArrayParameterType::INTEGER],
         };
     }
