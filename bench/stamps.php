@@ -42,6 +42,7 @@ require dirname(__DIR__).'/vendor/autoload.php';
 putenv('APP_ENV=test');
 $jpegs = (int) ($argv[1] ?? 1000);
 $sidecars = (int) ($argv[2] ?? 3000);
+$padding = random_bytes(max(1, 1_000_000 * (int) ($argv[3] ?? 0))); // what a raw has beside its directory, MB
 $place = Home::fromEnvironment()->path.'/bench-stamps';
 $run = static fn (string ...$command): Process => (new Process($command, $place, null, null, null))->mustRun();
 (new Process(['rm', '-rf', $place]))->mustRun();
@@ -96,7 +97,7 @@ $small = (string) file_get_contents("$place/small.jpg");
 for ($i = 0; $i < $sidecars; ++$i) {
     // A remark makes each small JPEG one of its own (ITU-T T.81, B.2.4.5).
     file_put_contents(sprintf('%s/reader/SMALL/DCIM/100ORREL/ORL_%04d.JPG', $place, $i), substr_replace($small, "\xFF\xFE\x00\x06".pack('N', $i), 2, 0));
-    file_put_contents(sprintf('%s/reader/CARD/DCIM/100ORREL/ORL_%04d.ORW', $place, $i), Stills::raw(date('Y-m-d H:i:s', 1_777_900_000 + $i), $i + 1));
+    file_put_contents(sprintf('%s/reader/CARD/DCIM/100ORREL/ORL_%04d.ORW', $place, $i), Stills::raw(date('Y-m-d H:i:s', 1_777_900_000 + $i), $i + 1).$padding);
 }
 $kernel = new Kernel('test', false);
 $kernel->boot();
@@ -117,7 +118,7 @@ $measure = static function (string $card, string $creator) use ($ledger, $databa
 
     return microtime(true) - $begun;
 };
-foreach (['CARD' => 'raws, with sidecars', 'SMALL' => sprintf('JPEGs of %.0f kB, stamped inside', strlen($small) / 1e3)] as $card => $what) {
+foreach (['CARD' => sprintf('raws of %.1f MB, with sidecars', (int) filesize($place.'/reader/CARD/DCIM/100ORREL/ORL_0000.ORW') / 1e6), 'SMALL' => sprintf('JPEGs of %.0f kB, stamped inside', strlen($small) / 1e3)] as $card => $what) {
     // Turn by turn, and the best of each: other programs use the drive, too.
     $without = $with = \INF;
     for ($turn = 0; $turn < 2; ++$turn) {
