@@ -47,6 +47,18 @@ final readonly class Judgement
         return self::of($stars > 0 ? Decision::Keep : $this->decision, $stars, $this->label);
     }
 
+    /** As a stamp says it that was changed by another hand: what has stars is kept, what is rejected dropped; where it says neither, the decision stays, but that it was dropped. */
+    public function following(?int $rating, ?string $label): self
+    {
+        $said = self::written($rating, $label);
+
+        return match (true) {
+            $said->stars > 0 => $said->decided(Decision::Keep),
+            null === $said->decision && Decision::Drop !== $this->decision => $said->decided($this->decision),
+            default => $said,
+        };
+    }
+
     public function labelled(?string $label): self
     {
         return new self($this->decision, $this->stars, self::word($label));

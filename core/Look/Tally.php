@@ -24,11 +24,11 @@ final readonly class Tally
     }
 
     /** @param list<LookedAt> $frames */
-    public static function of(array $frames, Among $among = new Among()): self
+    public static function of(array $frames): self
     {
         $passes = array_fill_keys(array_column(Pass::cases(), 'value'), 0);
         foreach ($frames as $frame) {
-            foreach ($among->lets($frame) ? Pass::cases() : [] as $pass) {
+            foreach (Pass::cases() as $pass) {
                 $passes[$pass->value] += $pass->lets($frame->judged) ? 1 : 0;
             }
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Core\Receipt;
 
 use VelvetLedger\Core\Words\Count;
+use VelvetLedger\Core\Words\Names;
 
 /** What a receipt came to, in words. Whether the card may be formatted is said by its clearance, from what is on it then. */
 final readonly class Verdict
@@ -49,7 +50,7 @@ final readonly class Verdict
         $missing = $summary->troubles() - $elsewhere - $summary->unlisted;
         $whole = array_values(array_filter($copies, static fn (CopiesAt $at): bool => $at->proven === $brought && $brought > 0));
         $parts = [
-            0 === $brought ? 'No file of this card was brought in.' : ([] === $whole ? '' : \sprintf('%s of this card %s on %s, read back and equal to the card%s.', Count::of($brought, 'file'), 1 === $brought ? 'is' : 'are', self::list(array_map(static fn (CopiesAt $at): string => $at->store, $whole)), [] === $but ? '' : ', but for '.implode(', and for ', $but))),
+            0 === $brought ? 'No file of this card was brought in.' : ([] === $whole ? '' : \sprintf('%s of this card %s on %s, read back and equal to the card%s.', Count::of($brought, 'file'), 1 === $brought ? 'is' : 'are', Names::of(array_map(static fn (CopiesAt $at): string => $at->store, $whole)), [] === $but ? '' : ', but for '.implode(', and for ', $but))),
             ...array_map(static fn (CopiesAt $at): string => $at->owed > 0 ? \sprintf('%s is owed %s: made when it is there.', $at->store, Count::of($at->owed, 'copy', 'copies')) : '', $copies),
             ...array_map(static fn (CopiesAt $at): string => $at->bad > 0 ? \sprintf('%s of %s %s found missing or different since.', Count::of($at->bad, 'copy', 'copies'), $at->store, 1 === $at->bad ? 'was' : 'were') : '', $copies),
             0 === $cutOff ? '' : \sprintf('%s cut off on the card already: what there is of %s came in.', 1 === $cutOff ? 'One of them was' : Count::figure($cutOff).' of them were', 1 === $cutOff ? 'it' : 'them'),
@@ -66,13 +67,5 @@ final readonly class Verdict
         };
 
         return new self($heading, implode(' ', array_filter($parts, static fn (string $part): bool => '' !== $part)), $summary->troubles() > 0);
-    }
-
-    /** @param list<string> $names */
-    private static function list(array $names): string
-    {
-        $last = array_pop($names);
-
-        return [] === $names ? (string) $last : implode(', ', $names).' and '.$last;
     }
 }

@@ -9,6 +9,7 @@ use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\NamedCard;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Held\Halves;
+use VelvetLedger\Core\Words\Names;
 
 /** The cards that lie on one desk: one, or several of one event. */
 final readonly class CardsOnDesk
@@ -63,10 +64,7 @@ final readonly class CardsOnDesk
     /** "ORREL_A", "ORREL_A and VANTRY_1". */
     public function label(): string
     {
-        $labels = array_values(array_map(static fn (Volume $volume): string => $volume->label(), $this->volumes));
-        $last = array_pop($labels);
-
-        return [] === $labels ? $last : implode(', ', $labels).' and '.$last;
+        return Names::of(array_values(array_map(static fn (Volume $volume): string => $volume->label(), $this->volumes)));
     }
 
     public function first(): Volume

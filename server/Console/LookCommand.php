@@ -46,7 +46,7 @@ final class LookCommand extends Command
         $given = $input->getArgument('shoot');
         $given = \is_string($given) ? $given : '';
         try {
-            $lot = Lot::shoots((1 === preg_match('/^\d{1,9}$/', $given) ? $this->shoots->find((int) $given) : $this->shoots->inFolder(trim($given, '/')))->id());
+            $lot = Lot::shoots($this->shoots->named($given)->id());
             $set = $input->getOption('set');
             $this->judge($lot, \is_array($set) ? array_values(array_filter($set, \is_string(...))) : []);
         } catch (CouldNot $no) {

@@ -75,7 +75,7 @@ final class StampCommand extends Command
         $given = $input->getArgument('shoot');
         $given = \is_string($given) ? $given : '';
 
-        return 1 === preg_match('/^\d{1,9}$/', $given) ? $this->shoots->find((int) $given) : $this->shoots->inFolder(trim($given, '/'));
+        return $this->shoots->named($given);
     }
 
     /** @return list<int> */

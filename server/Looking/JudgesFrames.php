@@ -8,7 +8,6 @@ use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Look\ActKind;
 use VelvetLedger\Core\Look\CouldNotJudge;
 use VelvetLedger\Core\Look\Judgement;
-use VelvetLedger\Core\Look\LookedAt;
 use VelvetLedger\Core\Look\Lot;
 use VelvetLedger\Server\Persistence\Looks\JudgementEntries;
 use VelvetLedger\Server\Persistence\Looks\LookRepository;
@@ -33,14 +32,14 @@ final readonly class JudgesFrames
     {
         return $this->database->transactional(function () use ($lot, $acts, $rest): Judged {
             $sitting = $this->sittings->take($lot);
-            $of = array_fill_keys(array_map(static fn (LookedAt $frame): int => $frame->id, $this->frames->looked($lot)), true);
+            $asked = array_merge(...array_map(static fn (AskedAct $act): array => array_keys($act->frames), $acts));
+            foreach (array_diff($asked, $this->frames->among($lot, $asked)) as $other) {
+                throw CouldNotJudge::notOfIt((string) $other);
+            }
             $judged = $met = [];
             foreach ($acts as $act) {
                 if ($this->sittings->isIn($act->name)) {
                     continue; // it was asked for before, and the answer did not arrive
-                }
-                foreach (array_keys($act->frames) as $frame) {
-                    $of[$frame] ?? throw CouldNotJudge::notOfIt((string) $frame);
                 }
                 [$made, $others] = ActKind::Judge === $act->kind ? $this->judge($sitting, $act) : $this->step($sitting, $act);
                 array_push($judged, ...$made);

@@ -31,13 +31,10 @@ final readonly class RestsSittings
     /** @return list<int> shoots whose stamps are to be written */
     public function rest(Lot $lot): array
     {
-        $looked = [];
-        foreach ($this->frames->looked($lot) as $frame) {
-            $looked[$frame->id] = $frame;
-        }
+        $frames = array_map(static fn (LookedAt $frame): int => $frame->id, $this->frames->looked($lot));
         $toWrite = [];
-        foreach ($this->judgements->notWritten(array_keys($looked)) as $shoot => $revisions) {
-            if ($this->database->transactional(fn (): bool => $this->ask($shoot, $revisions, $looked))) {
+        foreach ($this->judgements->notWritten($frames) as $shoot => $revisions) {
+            if ($this->database->transactional(fn (): bool => $this->ask($shoot, $revisions))) {
                 $toWrite[] = $shoot;
             }
         }
@@ -46,12 +43,11 @@ final readonly class RestsSittings
     }
 
     /**
-     * @param array<int, int>      $revisions frame => revision of its judgement
-     * @param array<int, LookedAt> $looked
+     * @param array<int, int> $revisions frame => revision of its judgement
      *
      * @return bool whether any of them is to say something else
      */
-    private function ask(int $shoot, array $revisions, array $looked): bool
+    private function ask(int $shoot, array $revisions): bool
     {
         $now = $this->judgements->now(array_keys($revisions)); // nobody judges them meanwhile
         $judged = array_map(static fn (array $one): Judgement => $one[0], $now);

@@ -31,6 +31,9 @@ enum Lock: int
     /** Cards that are read in full, by card. */
     case Comparison = 7409;
 
+    /** A first look, by a digest of the frames that are looked at. */
+    case Sitting = 7411;
+
     /** A few pictures of a card that are copied to a folder, by a number of their own. */
     case Apart = 7410;
 

@@ -27,9 +27,9 @@ final readonly class Locks
     }
 
     /** Until the transaction ends; waits for it. */
-    public function alone(Lock $lock): void
+    public function alone(Lock $lock, int $of = 0): void
     {
-        $this->database->executeStatement('SELECT pg_advisory_xact_lock(?, 0)', [$lock->value]);
+        $this->database->executeStatement('SELECT pg_advisory_xact_lock(?, ?)', [$lock->value, $of]);
     }
 
     /** Whether anybody has it now, on this connection or another. Taking it to find out would keep it from whoever wants it just then. */

@@ -61,6 +61,15 @@ final class LookTest extends TestCase
         self::assertSame(['drop', '3 stars', '5 stars, Ausschuss', 'not judged'], array_map(static fn (Judgement $one): string => $one->inWords(), [Judgement::written(-1, null), Judgement::written(3, ''), Judgement::written(9, 'Ausschuss'), Judgement::written(null, null)]));
     }
 
+    public function testAStampThatAnotherHandChangedIsFollowed(): void
+    {
+        $is = static fn (string ...$words): Judgement => array_reduce($words, static fn (Judgement $is, string $word): Judgement => Word::read($word)->of($is), Judgement::none());
+        self::assertSame(
+            ['keep, 2 stars', 'keep, 2 stars, proofs', 'drop', 'unsure', 'not judged', 'keep'],
+            array_map(static fn (Judgement $one): string => $one->inWords(), [$is('drop')->following(2, null), $is('unsure', '4', 'unsure')->following(2, 'proofs'), $is('keep', '3')->following(-1, null), $is('unsure')->following(null, null), $is('drop')->following(0, null), $is('4')->following(0, '')]),
+        );
+    }
+
     /** @param list<string> $acts "1", "2", "back", "again", "back", … */
     #[DataProvider('histories')]
     public function testToTheBeginningOfTheSitting(array $acts, string $stands, ?int $toTakeBack, ?int $toBringAgain): void

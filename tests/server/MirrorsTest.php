@@ -445,7 +445,7 @@ final class MirrorsTest extends LedgerTestCase
         }
         self::assertSame(['CARD may be formatted: 9 files on it have 2 proven copies on 2 devices; 3 other files stay on it: 3 of the camera\'s own.', true], [$this->clearance()->sentence, $this->clearance()->mayBeFormatted]);
         $shoots = $this->service(ShootRepository::class);
-        $shoot = $shoots->one($shoots->inFolder(self::FOLDER));
+        $shoot = $shoots->one($shoots->named(self::FOLDER));
         self::assertSame([3, 9], [$shoot->frames, $shoot->files]);
         $this->reader->put('CARD/.Trashes/twin.JPG', (string) file_get_contents($this->reader->path.'/CARD/DCIM/100ORREL/ORL_0002.JPG'));
         self::assertStringContainsString('1 seems to be held', $this->clearance()->sentence, 'a deleted picture that is held');

@@ -122,8 +122,7 @@ final readonly class JudgementEntries
     {
         foreach ([] === $said ? [] : $this->now(array_keys($said)) as $frame => [$is, $revision]) {
             [$rating, $label] = $said[$frame];
-            $to = Judgement::written($rating, $label);
-            $to = null === $to->decision && 0 === $to->stars && Decision::Drop !== $is->decision ? $to->decided($is->decision) : ($to->stars > 0 ? $to->decided(Decision::Keep) : $to);
+            $to = $is->following($rating, $label);
             if (0 === $revision || ($is->rating() === ($rating ?? 0) && $is->label === $to->label)) {
                 continue; // it says so by itself, or was never judged
             }

@@ -35,7 +35,7 @@ final readonly class LookRepository
                 (SELECT json_agg(f.ending ORDER BY f.ending, f.id) FROM file f WHERE f.frame_id = r.id AND f.original_id IS NOT NULL AND NOT EXISTS (SELECT 1 FROM copy c WHERE c.file_id = f.id AND c.state = '".CopyState::LetGo->value."')) AS endings
             FROM frame r
             LEFT JOIN judgement j ON j.frame_id = r.id
-            WHERE $where AND NOT r.along AND EXISTS (SELECT 1 FROM file l WHERE l.frame_id = r.id)
+            WHERE $where
             ORDER BY r.taken_at, r.subsecond, r.id", [$of], [$type]));
     }
 
@@ -47,7 +47,7 @@ final readonly class LookRepository
         return array_map(static fn (array $columns): LookedAt => JudgedFrame::looked(Row::of($columns)), $this->database->fetchAllAssociative('SELECT '.self::JUDGED.", r.id, r.body, r.serial, r.lens
             FROM frame r
             LEFT JOIN judgement j ON j.frame_id = r.id
-            WHERE $where AND NOT r.along AND EXISTS (SELECT 1 FROM file l WHERE l.frame_id = r.id)
+            WHERE $where
             ORDER BY r.taken_at, r.subsecond, r.id", [$of], [$type]));
     }
 
@@ -63,6 +63,20 @@ final readonly class LookRepository
             LEFT JOIN judgement j ON j.frame_id = r.id
             WHERE r.id IN (?)
             ORDER BY r.id', [$frames], [ArrayParameterType::INTEGER]));
+    }
+
+    /**
+     * @param list<int> $frames
+     *
+     * @return list<int> those that are of it
+     */
+    public function among(Lot $lot, array $frames): array
+    {
+        [$where, $of, $type] = self::where($lot);
+
+        return [] === $frames ? [] : Row::numbers($this->database->fetchFirstColumn("SELECT r.id
+            FROM frame r
+            WHERE $where AND r.id IN (?)", [$of, $frames], [$type, ArrayParameterType::INTEGER]));
     }
 
     /** @return list<Likeness> what tells which of them belong together, in the order they were taken */
@@ -85,7 +99,7 @@ final readonly class LookRepository
         }, $this->database->fetchAllAssociative("SELECT r.id, r.body, r.serial, r.camera_time, r.taken_at, r.subsecond, coalesce((r.facts->>'exposureBiasEv')::float, 0) AS bias, m.print, m.sharpness
             FROM frame r
             LEFT JOIN frame_measurement m ON m.frame_id = r.id
-            WHERE $where AND NOT r.along AND EXISTS (SELECT 1 FROM file l WHERE l.frame_id = r.id)
+            WHERE $where
             ORDER BY r.taken_at, r.subsecond, r.id", [$of], [$type]));
     }
 
@@ -106,10 +120,12 @@ final readonly class LookRepository
     /** @return array{string, mixed, ArrayParameterType|ParameterType} what frames of it are told by, in SQL, and its one parameter */
     private static function where(Lot $lot): array
     {
-        return match (true) {
+        [$where, $of, $type] = match (true) {
             null !== $lot->receipt => ["EXISTS (SELECT 1 FROM receipt_line i WHERE i.frame_id = r.id AND i.intake_id = ? AND i.outcome = 'brought in')", $lot->receipt, ParameterType::INTEGER],
             null !== $lot->day => ["r.taken_at BETWEEN ? AND '{$lot->day}T99'", $lot->day, ParameterType::STRING], // a day that Lot has read: digits and hyphens
             default => ['r.shoot_id IN (?)', $lot->shoots, ArrayParameterType::INTEGER],
         };
+
+        return ["$where AND NOT r.along AND EXISTS (SELECT 1 FROM file l WHERE l.frame_id = r.id)", $of, $type];
     }
 }

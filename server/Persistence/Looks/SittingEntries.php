@@ -9,6 +9,8 @@ use VelvetLedger\Core\Look\Act;
 use VelvetLedger\Core\Look\ActKind;
 use VelvetLedger\Core\Look\History;
 use VelvetLedger\Core\Look\Lot;
+use VelvetLedger\Server\Persistence\Lock;
+use VelvetLedger\Server\Persistence\Locks;
 use VelvetLedger\Server\Persistence\Row;
 
 /** Sittings and their acts: look_sitting, look_act. */
@@ -20,7 +22,7 @@ final readonly class SittingEntries
     /** Minutes after which a rest that was asked for is asked for again. */
     private const UNHEARD = 10;
 
-    public function __construct(private Connection $database)
+    public function __construct(private Connection $database, private Locks $locks)
     {
     }
 
@@ -35,7 +37,7 @@ final readonly class SittingEntries
     /** Within a transaction: nobody else acts in it meanwhile. */
     public function take(Lot $lot): int
     {
-        $this->database->executeStatement('SELECT pg_advisory_xact_lock(hashtextextended(?, 7411))', [$lot->text]);
+        $this->locks->alone(Lock::Sitting, crc32($lot->text) & 0x7FFFFFFF);
         $id = $this->open($lot) ?? Row::number($this->database->fetchOne('INSERT INTO look_sitting (lot, begun_at, last_at) VALUES (?, now(), now()) RETURNING id', [$lot->text]));
         $this->database->executeStatement('UPDATE look_sitting SET last_at = now() WHERE id = ?', [$id]);
 

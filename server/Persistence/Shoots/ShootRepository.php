@@ -96,9 +96,18 @@ final readonly class ShootRepository
         return $this->ledger->find(Shoot::class, $id) ?? throw NotInLedger::shoot($id);
     }
 
-    /** @throws NotInLedger */
-    public function inFolder(string $folder): Shoot
+    /**
+     * As a command names one: by its number, or by its folder from the store's root.
+     *
+     * @throws NotInLedger
+     */
+    public function named(string $given): Shoot
     {
+        if (1 === preg_match('/^\d{1,9}$/', $given)) {
+            return $this->find((int) $given);
+        }
+        $folder = trim($given, '/');
+
         return $this->ledger->getRepository(Shoot::class)->findOneBy(['folder' => $folder], ['id' => 'DESC']) ?? throw NotInLedger::folder($folder);
     }
 

@@ -15,7 +15,7 @@ export function Over({ now, onGather, onSayOf, onBack }: Choosing & { onBack: (b
     <section aria-label="The pass is over" className="m-auto max-w-[60ch]">
       <h2 className="text-title font-semibold">{now.order.length === 0 ? "Nothing is in this pass" : "The pass is over"}</h2>
       <p className="pt-2 pb-4">
-        {count(now.order.length, "frame")} {now.pass === "all" ? "in all" : `that were ${now.pass}`}. It comes to this: {now.standing.sentence}.
+        {count(now.order.length, "frame")} {now.pass === "all" ? "in all" : `in the pass "${now.pass}"`}. It comes to this: {now.standing.sentence}.
         {now.standing.waiting > 0 && " Stars and labels are written into the files when you leave, or rest."}
       </p>
       <Passes now={now} onGather={onGather} onSayOf={onSayOf} />

@@ -7,7 +7,7 @@ import { keepUnsent, unsent } from "./unsent";
 
 /** Acts are gathered for so many milliseconds, and so many posted at once; what could not be kept is posted again after a while. */
 const GATHERED = 40;
-const LOT = 100;
+const MOST = 100;
 const AGAIN = 2000;
 
 /** Answers after which asking again would change nothing. */
@@ -16,19 +16,18 @@ const FINAL = [400, 404, 409, 422];
 const named = (): string => crypto.randomUUID();
 
 /** What is posted next: what is taken back is asked for by itself, for the page goes where it leads. */
-function lotOf(queue: readonly Act[]): Act[] {
+function nextOf(queue: readonly Act[]): Act[] {
   const other = queue.findIndex((one) => one.kind !== "judge");
-  return queue.slice(0, other === 0 ? 1 : other < 0 ? LOT : Math.min(LOT, other));
+  return queue.slice(0, other === 0 ? 1 : other < 0 ? MOST : Math.min(MOST, other));
 }
 
-/** All that waits, when the screen is left within the page; what cannot be sent is sent when it is opened again. */
+/** All that waits: before what rests on it is asked for, and when the screen is left. What cannot be sent is sent when it is opened again; what is sent twice is done once. */
 async function sendAll(of: string, queue: readonly Act[]): Promise<void> {
   for (let left = queue; left.length > 0;) {
-    const lot = lotOf(left);
-    await postActs(of, lot);
-    left = left.slice(lot.length);
+    const some = nextOf(left);
+    await postActs(of, some);
+    left = left.slice(some.length);
   }
-  keepUnsent(of, []);
 }
 
 /** A sitting that keeps itself: what is said is posted in small lots, in order, and what others judge comes in. */
@@ -41,11 +40,11 @@ export function useSitting(look: Look) {
   const { queue } = now;
   useEffect(() => {
     if (queue.length === 0 || posting.current) return;
-    const lot = lotOf(queue);
+    const some = nextOf(queue);
     const timer = setTimeout(() => {
       posting.current = true;
-      const names = lot.map((one) => one.name);
-      void postActs(look.lot, lot)
+      const names = some.map((one) => one.name);
+      void postActs(look.lot, some)
         .then(
           (judged) => {
             act.current = Math.max(act.current, judged.standing.act);
@@ -90,7 +89,12 @@ export function useSitting(look: Look) {
     window.addEventListener("pagehide", left); // what was not sent by then is sent when it is opened again
     return () => {
       window.removeEventListener("pagehide", left);
-      void sendAll(look.lot, waiting.current).then(left, left);
+      const lot = look.lot;
+      void sendAll(lot, waiting.current)
+        .then(() => {
+          keepUnsent(lot, []);
+        })
+        .then(left, left);
     };
   }, [look.lot]);
   const step = useCallback((by: number) => {
@@ -110,14 +114,18 @@ export function useSitting(look: Look) {
   }, []);
   const gather = useCallback(
     (pass: Pass) => {
-      framesOfPass(look.lot, pass).then(
-        ({ frames }) => {
-          send({ do: "gather", pass, frames });
-        },
-        (reason: unknown) => {
-          setTrouble(reason instanceof Error ? reason : new Error(String(reason)));
-        },
-      );
+      // Who is in a pass is said by what the ledger has.
+      const sent = sendAll(look.lot, waiting.current).catch(() => undefined);
+      void sent
+        .then(() => framesOfPass(look.lot, pass))
+        .then(
+          ({ frames }) => {
+            send({ do: "gather", pass, frames });
+          },
+          (reason: unknown) => {
+            setTrouble(reason instanceof Error ? reason : new Error(String(reason)));
+          },
+        );
     },
     [look.lot],
   );

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Words;
+
+/** Names in a sentence: "Anvil", "Anvil and Bellows", "Anvil, Bellows and Coffer". */
+final class Names
+{
+    /** @param list<string> $names */
+    public static function of(array $names): string
+    {
+        $last = array_pop($names);
+
+        return [] === $names ? (string) $last : implode(', ', $names).' and '.$last;
+    }
+}
