@@ -48,7 +48,7 @@ final readonly class Clearance
         $rank = array_flip(array_map(static fn (Lack $lack): string => $lack->value, Lack::cases()));
         usort($missing, static fn (Missing $a, Missing $b): int => [$rank[$a->lack->value], $a->path] <=> [$rank[$b->lack->value], $b->path]);
 
-        $letGo = \count(array_filter($counted, static fn (FileToClear $file): bool => null === self::lackOf($file, $copies, $seenNow) && (!$file->matches || $file->isBelieved())));
+        $letGo = \count(array_filter($counted, static fn (FileToClear $file): bool => null === self::lackOf($file, $copies, $seenNow) && (!$file->matches || $file->isBelieved() || (PhotographersWord::LetGo === $file->word && $file->devices() < $copies))));
 
         return new self([] === $missing && [] !== $counted, self::sentence($card, $counted, $missing, $copies, $letGo, $staying).self::cutOffInWords($cutOff), $missing, \count($counted), $cleared, $letGo);
     }
@@ -75,7 +75,8 @@ final readonly class Clearance
         $devices = $file->devices();
         $counting = \count(array_filter($file->copies, static fn (CopyOfFile $copy): bool => $copy->counts()));
         $lack = match (true) {
-            ($file->isBelieved() || null !== $file->unreadable) && $file->nodded => null,
+            ($file->isBelieved() || null !== $file->unreadable) && PhotographersWord::Nodded === $file->word => null,
+            PhotographersWord::LetGo === $file->word && null === $file->unsure && !$file->isBelieved() => null,
             $file->isBelieved() => Lack::Believed,
             $file->matches && null !== $file->unsure => $file->unsure,
             $file->matches && $devices >= $copies => $seenNow && $file->devices(true) < $copies ? Lack::NotSeen : null,
@@ -84,10 +85,10 @@ final readonly class Clearance
             $file->matches => Lack::TooFewCopies,
             null !== $file->unreadable => Lack::Unreadable,
             null !== $file->unsure => $file->unsure,
-            $file->nodded => null,
+            PhotographersWord::Nodded === $file->word => null,
             Kind::Hidden === $file->file->kind => Lack::Hidden,
             Kind::Unknown === $file->file->kind => Lack::NotKnown,
-            $file->leftOut => Lack::LeftOut,
+            PhotographersWord::LeftOut === $file->word => Lack::LeftOut,
             $file->file->kind->isClip() => Lack::ClipStays,
             default => Lack::NotHeld,
         };
@@ -151,7 +152,7 @@ final readonly class Clearance
     {
         $seen = $since = [];
         foreach ($files as $file) {
-            foreach ($file->copies as $copy) {
+            foreach (PhotographersWord::LetGo === $file->word ? [] : $file->copies as $copy) {
                 if ($copy->counts() && null === $copy->believedSince) {
                     $seen[$copy->store] = $copy->store;
                 } elseif ($copy->counts()) {

@@ -16,11 +16,10 @@ final readonly class FileToClear
      * @param list<CopyOfFile>   $copies     of that file
      * @param string|null        $unreadable why it cannot be read
      * @param Lack|null          $unsure     what is to be read before it is known whether it is held: all of it (NotCompared), or its ends (EndsUnread)
-     * @param bool               $nodded     whether the photographer has said that it may go though it is nowhere else
-     * @param bool               $leftOut    whether an order or the photographer left it out
+     * @param PhotographersWord  $word       what the photographer said of it
      * @param TakenFromTwin|null $twin       where it came from another card in its place
      */
-    public function __construct(public CardFile $file, public bool $matches, public array $copies = [], public ?string $unreadable = null, public ?Lack $unsure = null, public bool $nodded = false, public ?TakenFromTwin $twin = null, public bool $leftOut = false)
+    public function __construct(public CardFile $file, public bool $matches, public array $copies = [], public ?string $unreadable = null, public ?Lack $unsure = null, public PhotographersWord $word = PhotographersWord::Nothing, public ?TakenFromTwin $twin = null)
     {
     }
 

@@ -21,6 +21,9 @@ final class Comparison
     /** @var array<string, PromisedBy> */
     private array $promised = [];
 
+    /** @var array<string, LetGoAs> */
+    private array $letGo = [];
+
     /** @var array<string, Twin> */
     private array $again = [];
 
@@ -52,14 +55,14 @@ final class Comparison
             $comparison->compare($frame);
         }
 
-        return new Holdings($comparison->files, $comparison->promised, $comparison->again, $comparison->twins, $comparison->sameExposure, $known->places, $known->leftOut, $comparison->companions);
+        return new Holdings($comparison->files, $comparison->promised, $comparison->again, $comparison->twins, $comparison->sameExposure, $known->places, $comparison->companions, new StaysBehind($known->leftOut, $comparison->letGo));
     }
 
     private function compare(ReadFrame $read): void
     {
         $frame = $read->frame;
         $heldFrames = $seenFrames = [];
-        $promise = null;
+        $promise = $letGo = null;
         foreach ($frame->files as $file) {
             if (!($file->kind->isStill() || $read->isClip()) || !isset($this->prints[$file->id])) {
                 continue;
@@ -73,6 +76,9 @@ final class Comparison
             if (null === $held && isset($this->known->promised[$print])) {
                 $promise = $this->promised[$file->id] = $this->known->promised[$print];
             }
+            if (null === $held && null === $promise && isset($this->known->letGo[$print])) {
+                $letGo = $this->letGo[$file->id] = $this->known->letGo[$print];
+            }
             $before = $this->seen[$print] ?? [];
             if ([] !== $before) {
                 $this->again[$file->id] = Twin::onDesk($file, $before[array_key_first($before)]);
@@ -80,6 +86,11 @@ final class Comparison
             }
         }
         $this->compareCompanions($frame, $heldFrames, $seenFrames, $promise);
+        if (null !== $letGo) {
+            foreach ($frame->files as $file) {
+                $this->letGo += $file->kind->isStill() ? [] : [$file->id => $letGo]; // what goes with a still goes with it
+            }
+        }
         $this->twin($frame);
         foreach ($frame->files as $file) {
             if (isset($this->prints[$file->id])) {

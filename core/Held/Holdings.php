@@ -19,10 +19,9 @@ final readonly class Holdings
      * @param array<string, Twin>                   $twins        frame key => where the same frame stands
      * @param array<string, HeldAs>                 $sameExposure frame key => the held frame of the same exposure with other bytes
      * @param InLedger                              $places       where what is held lies
-     * @param array<string, int>                    $leftOut      id of a file => the receipt whose order left it out
      * @param array<string, array{HeldFrame, Kind}> $companions   frame key => the frame in the ledger whose other half it is, and which kind of still that one has
      */
-    public function __construct(private array $files = [], private array $promised = [], private array $again = [], private array $twins = [], private array $sameExposure = [], public InLedger $places = new InLedger(), private array $leftOut = [], private array $companions = [])
+    public function __construct(private array $files = [], private array $promised = [], private array $again = [], private array $twins = [], private array $sameExposure = [], public InLedger $places = new InLedger(), private array $companions = [], private StaysBehind $stays = new StaysBehind())
     {
     }
 
@@ -51,6 +50,12 @@ final readonly class Holdings
     public function promisedBy(CardFile $file): ?PromisedBy
     {
         return $this->promised[$file->id] ?? null;
+    }
+
+    /** What was held of it, and is let go for good; nothing where it is held again. */
+    public function letGoAs(CardFile $file): ?LetGoAs
+    {
+        return isset($this->files[$file->id]) ? null : $this->stays->letGo[$file->id] ?? null;
     }
 
     /** The same file earlier on this card. */
@@ -105,11 +110,11 @@ final readonly class Holdings
     /** The receipt whose order left a companion on the card that held the rest of the frame. */
     public function leftOutBefore(CardFile $file, Frame $frame): ?int
     {
-        if (!isset($this->leftOut[$file->id]) || isset($this->files[$file->id])) {
+        if (!isset($this->stays->leftOut[$file->id]) || isset($this->files[$file->id])) {
             return null;
         }
 
-        return null === $this->partlyHeldAs($frame) ? null : $this->leftOut[$file->id];
+        return null === $this->partlyHeldAs($frame) ? null : $this->stays->leftOut[$file->id];
     }
 
     /** The intake that will bring in what is not held of the frame; null where any of it is neither held nor promised. */
@@ -142,11 +147,11 @@ final readonly class Holdings
         return !$frame->isUnreadable() && !$this->isUnmarked($frame->frame);
     }
 
-    /** Whether a frame is left on the card unless the photographer marks it: every file of it is held, promised, or on the card before. */
+    /** Whether a frame is left on the card unless the photographer marks it: every file of it is held, promised, let go, or on the card before. */
     public function isUnmarked(Frame $frame): bool
     {
         foreach ($frame->files as $file) {
-            if (!isset($this->files[$file->id]) && !isset($this->promised[$file->id]) && !isset($this->again[$file->id]) && null === $this->leftOutBefore($file, $frame)) {
+            if (!isset($this->files[$file->id]) && !isset($this->promised[$file->id]) && !isset($this->again[$file->id]) && !isset($this->stays->letGo[$file->id]) && null === $this->leftOutBefore($file, $frame)) {
                 return false;
             }
         }

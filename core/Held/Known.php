@@ -15,8 +15,9 @@ final readonly class Known
      * @param InLedger                    $places     where what is held lies
      * @param array<string, int>          $leftOut    id of a file => the receipt whose order left it out
      * @param array<string, HeldFrame>    $coming     exposure identity => a frame that an intake under way brings in, of which nothing is there yet
+     * @param array<string, LetGoAs>      $letGo      quick print => what was held of it, and is let go for good
      */
-    public function __construct(public array $prints = [], public array $exposures = [], public array $otherCards = [], public array $promised = [], public InLedger $places = new InLedger(), public array $leftOut = [], public array $coming = [])
+    public function __construct(public array $prints = [], public array $exposures = [], public array $otherCards = [], public array $promised = [], public InLedger $places = new InLedger(), public array $leftOut = [], public array $coming = [], public array $letGo = [])
     {
     }
 }

@@ -15,23 +15,23 @@ final class CouldNotRename extends \RuntimeException implements CouldNot
 
     public static function notPortable(string $path): self
     {
-        return new self("$path is no name that every drive takes: it is empty, too long, or has a character or an ending that is reserved somewhere. Nothing was renamed.", $path);
+        return new self("$path is no name that every drive takes: it is empty, too long, or has a character or an ending that is reserved somewhere. Nothing was changed.", $path);
     }
 
     public static function twice(string $stem, string $folder): self
     {
-        return new self("Two frames would be called $stem in ".self::in($folder).'. Nothing was renamed.', $stem);
+        return new self("Two frames would be called $stem in ".self::in($folder).'. Nothing was changed.', $stem);
     }
 
     public static function taken(string $stem, string $folder, string $by): self
     {
-        return new self("$stem is taken in ".self::in($folder)." by $by. Nothing was renamed.", $stem);
+        return new self("$stem is taken in ".self::in($folder)." by $by. Nothing was changed.", $stem);
     }
 
     /** A card is still being brought in to it. */
     public static function stillComesIn(string $stem): self
     {
-        return new self("$stem is still coming in from its card. Nothing was renamed; try again when that is done.", $stem);
+        return new self("$stem is still coming in from its card. Nothing was changed; try again when that is done.", $stem);
     }
 
     public function kind(): FailureKind

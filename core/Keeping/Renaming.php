@@ -35,6 +35,9 @@ final readonly class Renaming
             }
             $places[$to->key()] = $frame->id;
             $left[PortableText::key($frame->now->folder)][] = $frame;
+            if (null !== $frame->now->asideFrom) {
+                $left[PortableText::key($frame->now->asideFrom)][] = $frame; // its name there was kept for it
+            }
         }
         $taken = [];
         foreach ($going as $frame) {

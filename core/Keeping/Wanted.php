@@ -13,13 +13,26 @@ final readonly class Wanted
     private const LONGEST_STEM = 200;
     private const LONGEST_FOLDER = 200;
 
-    public function __construct(public string $folder, public string $stem)
+    /** @param string|null $asideFrom the folder that it comes back to, where it is set aside */
+    public function __construct(public string $folder, public string $stem, public ?string $asideFrom = null)
     {
+    }
+
+    /** Set aside: in a folder at the store's root, below it as it lay before. */
+    public function aside(string $under): self
+    {
+        return null === $this->asideFrom ? new self(rtrim("$under/$this->folder", '/'), $this->stem, $this->folder) : $this;
+    }
+
+    /** Back where it was set aside from. */
+    public function back(): self
+    {
+        return null === $this->asideFrom ? $this : new self($this->asideFrom, $this->stem);
     }
 
     public function is(self $other): bool
     {
-        return [$this->folder, $this->stem] === [$other->folder, $other->stem];
+        return [$this->folder, $this->stem, $this->asideFrom] === [$other->folder, $other->stem, $other->asideFrom];
     }
 
     /** The same for places that some file system takes for one. */

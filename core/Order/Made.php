@@ -9,9 +9,11 @@ final readonly class Made
 {
     public CopiesWanted $copies;
     public DngsWanted $dngs;
+    public Afterwards $afterwards;
 
-    public function __construct(?CopiesWanted $copies = null, public StampsWanted $stamps = new StampsWanted(), ?DngsWanted $dngs = null, public Afterwards $afterwards = new Afterwards())
+    public function __construct(?CopiesWanted $copies = null, public StampsWanted $stamps = new StampsWanted(), ?DngsWanted $dngs = null, ?Afterwards $afterwards = null)
     {
+        $this->afterwards = $afterwards ?? Afterwards::of();
         $this->dngs = $dngs ?? DngsWanted::none();
         $this->copies = $copies ?? CopiesWanted::two();
     }

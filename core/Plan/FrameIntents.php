@@ -40,6 +40,7 @@ final readonly class FrameIntents
         $before = $marked ? null : $this->holdings->leftOutBefore($file, $frame);
         $held = $asked ? null : $this->holdings->heldAs($file);
         $promise = $asked ? null : $this->holdings->promisedBy($file);
+        $letGo = $marked ? null : $this->holdings->letGoAs($file);
         $again = $asked ? null : $this->holdings->againAs($file);
         $unwanted = $this->bring->reasonToLeave($file, $timed->read->frame, $timed->read->unreadable, $this->holdings->companionKind($frame));
 
@@ -49,6 +50,7 @@ final readonly class FrameIntents
             $this->wishes->leavesOut($timed->key()) => PlanLine::leaveOut($file, $timed),
             null !== $held => PlanLine::held($file, $timed, $held),
             null !== $promise => PlanLine::promised($file, $timed, $promise),
+            null !== $letGo => PlanLine::leaveOut($file, $timed, $letGo->inWords()),
             null !== $again => PlanLine::leaveOut($file, $timed, $again->inWords()),
             null !== $before => PlanLine::leftByOrder($file, $timed, "left out by the order of receipt $before"),
             null !== $unwanted && !($marked && null !== $joins) => PlanLine::leftByOrder($file, $timed, $unwanted),

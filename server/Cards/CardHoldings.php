@@ -72,7 +72,7 @@ final class CardHoldings
         $exposures = $this->held->byExposure($identities);
         $places = $this->held->places(array_values(array_unique(array_map(static fn (HeldAs $as): int => $as->frame, array_merge(array_values($exposures), ...array_values($held))))), $days);
 
-        return Comparison::of($frames, $prints, new Known($held, $exposures, $labels, $this->held->promised($unique) + $promised, $places, $this->leftByOrders($desk, $frames), $this->held->coming($identities)));
+        return Comparison::of($frames, $prints, new Known($held, $exposures, $labels, $this->held->promised($unique) + $promised, $places, $this->leftByOrders($desk, $frames), $this->held->coming($identities), $this->held->letGo(array_values(array_filter($unique, static fn (string $print): bool => !isset($held[$print]))))));
     }
 
     /**

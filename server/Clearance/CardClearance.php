@@ -12,6 +12,7 @@ use VelvetLedger\Core\Clearance\Clearance;
 use VelvetLedger\Core\Clearance\CopyOfFile;
 use VelvetLedger\Core\Clearance\FileToClear;
 use VelvetLedger\Core\Clearance\Lack;
+use VelvetLedger\Core\Clearance\PhotographersWord;
 use VelvetLedger\Core\Held\Holdings;
 use VelvetLedger\Core\Order\CopiesWanted;
 use VelvetLedger\Core\Order\OrderDocument;
@@ -104,11 +105,14 @@ final readonly class CardClearance
     {
         $card = $this->cards->find($volume->identity);
         $known = null === $card ? [] : $this->known->ofCard($card);
-        [$copies, $prints] = $this->copies->of(array_values(array_filter(array_map(static fn (KnownOnCard $one): ?string => $one->checksum, $known), \is_string(...))));
+        $checksums = array_values(array_filter(array_map(static fn (KnownOnCard $one): ?string => $one->checksum, $known), \is_string(...)));
+        [$copies, $prints] = $this->copies->of($checksums);
+        $letGo = $this->known->letGo($checksums);
+        $prints += $letGo;
         [$known, $unread] = $this->seen($volume, $listing, $known, $prints, $seconds);
         $holdings = $this->holdings($volume, $listing, $known);
 
-        return array_map(fn (CardFile $file): FileToClear => $this->file($file, $known[$file->text()] ?? null, $holdings, $copies, isset($unread[$file->path])), $listing->files);
+        return array_map(fn (CardFile $file): FileToClear => $this->file($file, $known[$file->text()] ?? null, $holdings, $copies, $letGo, isset($unread[$file->path])), $listing->files);
     }
 
     /**
@@ -144,8 +148,11 @@ final readonly class CardClearance
         return [$still, $unread];
     }
 
-    /** @param array<string, list<CopyOfFile>> $copies */
-    private function file(CardFile $file, ?KnownOnCard $known, Holdings $holdings, array $copies, bool $unread): FileToClear
+    /**
+     * @param array<string, list<CopyOfFile>> $copies by checksum
+     * @param array<string, string>           $letGo  the same
+     */
+    private function file(CardFile $file, ?KnownOnCard $known, Holdings $holdings, array $copies, array $letGo, bool $unread): FileToClear
     {
         $of = null === $known?->checksum ? null : $copies[$known->checksum] ?? null;
 
@@ -153,7 +160,12 @@ final readonly class CardClearance
             $unread => Lack::EndsUnread,
             null === $known?->checksum && null === $known?->unreadable && null !== $holdings->heldAs($file) => Lack::NotCompared,
             default => null,
-        }, $known->nodded ?? false, $known?->twin, $known->leftOut ?? false);
+        }, match (true) {
+            $known->nodded ?? false => PhotographersWord::Nodded,
+            isset($letGo[$known?->checksum]) => PhotographersWord::LetGo,
+            $known->leftOut ?? false => PhotographersWord::LeftOut,
+            default => PhotographersWord::Nothing,
+        }, $known?->twin);
     }
 
     /** @param array<string, KnownOnCard> $known by path; where it says all, no end of a file is read */

@@ -106,8 +106,11 @@ final readonly class Moving
                 }
             }
         } finally {
-            $folders = $this->enter($store, $some, $moved, $because);
-            array_map($this->stamps->release(...), array_keys($held));
+            try {
+                $folders = $this->enter($store, $some, $moved, $because);
+            } finally {
+                array_map($this->stamps->release(...), array_keys($held));
+            }
         }
 
         return [\count($moved), \count(array_filter(array_column($moved, 'done'))), $folders];

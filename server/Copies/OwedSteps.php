@@ -17,12 +17,12 @@ use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;
 
 /**
- * Carries out what a store is owed, once it is there, one at a time and in one order: copies go to their places, bad ones are
- * mended there, and what is not there yet, or not as it is to be, is made.
+ * Carries out what a store is owed, once it is there, one at a time and in one order: copies go to their places, those
+ * of frames that were let go are taken away, bad ones are mended there, and what is not there yet, or not as it is to be, is made.
  */
 final readonly class OwedSteps
 {
-    public function __construct(private EntityManagerInterface $ledger, private CopyRepository $copies, private Moving $moving, private Mending $mending, private OwedCopies $owed, private Stores $stores, private ListsOfStore $lists, private Pace $pace)
+    public function __construct(private EntityManagerInterface $ledger, private CopyRepository $copies, private PlacesAtStore $places, private Mending $mending, private OwedCopies $owed, private Stores $stores, private ListsOfStore $lists, private Pace $pace)
     {
     }
 
@@ -52,7 +52,7 @@ final readonly class OwedSteps
         $folders = [];
         try {
             $store = $this->stores->at($this->stores->find($number))->open();
-            [$moved, $folders, $isOver] = $this->moving->some($store, $number, $watch, $slice);
+            [$moved, $folders, $isOver] = $this->places->some($store, $number, $watch, $slice);
             $came = $came->andMoved($moved);
             if (!$isOver && !$this->mending->some($store, $number, $mark, $slice, $watch)) {
                 $came = $this->owed->some($store, $number, $mark, $watch, $slice, $came);

@@ -19,6 +19,7 @@ use VelvetLedger\Server\Persistence\Changes\StampChanges;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Stamps\ChangeStamps;
 use VelvetLedger\Server\Stamps\SlipBook;
+use VelvetLedger\Server\Work\Follows;
 use VelvetLedger\Server\Work\WriteStamps;
 
 /** What the frames of a shoot say: what a selection has in common, changes of it, and the last one taken back. */
@@ -62,10 +63,11 @@ final readonly class StampsController
     }
 
     #[Route('/api/shoots/{id}/stamps/back', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
-    public function takeBack(int $id, TakesBack $back): Response
+    public function takeBack(int $id, TakesBack $back, Follows $follows): Response
     {
         $what = $back->last($this->shoots->find($id), AskedBy::Page);
         $this->bus->dispatch(new WriteStamps($id));
+        $follows->ask();
 
         return new JsonResponse(['takenBack' => $what]);
     }

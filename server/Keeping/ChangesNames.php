@@ -36,14 +36,29 @@ final readonly class ChangesNames
      */
     public function change(Shoot $shoot, array $wanted, AskedBy $by): int
     {
-        $names = $this->names();
-        $changed = $this->changes->enter($shoot->id(), $by, array_keys($wanted), static function (array $frames) use ($wanted, $names): array {
-            $renaming = Renaming::of($frames, $wanted, $names);
+        return $this->of($shoot, array_keys($wanted), $by, static fn (): array => $wanted, static fn (array $frames, Renaming $renaming): string => self::inWords($frames, $renaming), static fn (int $changed): string => Count::of($changed, 'frame was', 'frames were').' given another name or folder.');
+    }
 
-            return [$renaming, self::inWords($frames, $renaming)];
+    /**
+     * The same, where what is wanted is told by how the frames are kept when nobody else changes that.
+     *
+     * @param list<int>                                     $frames of the shoot
+     * @param \Closure(list<KeptFrame>): array<int, Wanted> $wanted
+     * @param \Closure(list<KeptFrame>, Renaming): string   $what   the change in words, to be taken back by
+     * @param \Closure(int): string                         $told   in the day book
+     *
+     * @throws CouldNotRename nothing is changed
+     */
+    public function of(Shoot $shoot, array $frames, AskedBy $by, \Closure $wanted, \Closure $what, \Closure $told): int
+    {
+        $names = $this->names();
+        $changed = $this->changes->enter($shoot->id(), $by, $frames, static function (array $kept) use ($wanted, $names, $what): array {
+            $renaming = Renaming::of($kept, $wanted($kept), $names);
+
+            return [$renaming, $what($kept, $renaming)];
         });
         if ($changed > 0) {
-            $this->enterInDayBook(Count::of($changed, 'frame was', 'frames were').' given another name or folder.', $shoot);
+            $this->enterInDayBook($told($changed), $shoot);
         }
 
         return $changed;

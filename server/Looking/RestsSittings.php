@@ -31,7 +31,7 @@ final readonly class RestsSittings
     /** @return list<int> shoots whose stamps are to be written */
     public function rest(Lot $lot): array
     {
-        $frames = array_map(static fn (LookedAt $frame): int => $frame->id, $this->frames->looked($lot));
+        $frames = array_map(static fn (LookedAt $frame): int => $frame->id, $this->frames->looked($lot, true));
         $toWrite = [];
         foreach ($this->judgements->notWritten($frames) as $shoot => $revisions) {
             if ($this->database->transactional(fn (): bool => $this->ask($shoot, $revisions))) {

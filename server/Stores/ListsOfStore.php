@@ -9,17 +9,17 @@ use Psr\Log\LoggerInterface;
 use VelvetLedger\Core\Transfer\ChecksumList;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 
-/** The checksum lists of shoots' folders at a store: of the copies that are proven there, by what the ledger has of them. */
+/** The checksum lists of shoots' folders at a store, and of those where their dropped frames are set aside: of the copies that are proven there, by what the ledger has of them. */
 final readonly class ListsOfStore
 {
     public function __construct(private Connection $database, private ShootRepository $shoots, private LoggerInterface $log)
     {
     }
 
-    /** @param list<string> $folders from the store's root: of shoots, or below those of shoots, whose lists these are */
+    /** @param list<string> $folders from the store's root: of shoots, or below those of shoots, whose lists these are; or of what is set aside */
     public function renew(OpenStore $store, int $number, array $folders): void
     {
-        foreach ($this->shoots->foldersAbove($folders) as $folder) {
+        foreach ($this->withLists($store, $folders) as $folder) {
             if (!$store->store->isPresent()) {
                 return;
             }
@@ -47,5 +47,17 @@ final readonly class ListsOfStore
                 $this->log->warning('The checksum list in {file} could not be written', ['file' => $of]);
             }
         }
+    }
+
+    /**
+     * @param list<string> $folders
+     *
+     * @return list<string>
+     */
+    private function withLists(OpenStore $store, array $folders): array
+    {
+        $aside = array_filter($folders, static fn (string $folder): bool => '' !== $folder && is_file($store->path($folder).'/'.ChecksumList::XXH128)); // what was set aside there came back, maybe
+
+        return array_values(array_unique([...$this->shoots->foldersAbove($folders), ...$this->shoots->foldersAside($folders), ...$aside]));
     }
 }

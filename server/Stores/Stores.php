@@ -92,7 +92,7 @@ final class Stores
     /** Of one copy of everything that is held: what a new store is owed. */
     public function bytesOfAll(): int
     {
-        return Row::number($this->ledger->getConnection()->fetchOne('SELECT coalesce(sum(bytes), 0) FROM shoot'));
+        return Row::number($this->ledger->getConnection()->fetchOne("SELECT (SELECT coalesce(sum(bytes), 0) FROM shoot) + (SELECT coalesce(sum(f.bytes), 0) FROM frame r JOIN file f ON f.frame_id = r.id WHERE r.aside_from IS NOT NULL AND r.let_go_at IS NULL AND NOT EXISTS (SELECT 1 FROM copy c WHERE c.file_id = f.id AND c.state = 'let go'))"));
     }
 
     /** @throws NotInLedger */

@@ -13,6 +13,7 @@ use VelvetLedger\Core\Clearance\Clearance;
 use VelvetLedger\Core\Clearance\CopyOfFile;
 use VelvetLedger\Core\Clearance\FileToClear;
 use VelvetLedger\Core\Clearance\Lack;
+use VelvetLedger\Core\Clearance\PhotographersWord;
 use VelvetLedger\Core\Clearance\Reason;
 use VelvetLedger\Core\Clearance\Remedy;
 use VelvetLedger\Core\Receipt\CopiesAt;
@@ -65,18 +66,19 @@ final class ClearanceTest extends TestCase
         yield 'held by its ends alone' => [$no('seems to be held, and must be read in full to be sure'), false, [new FileToClear($other('ORL_0001.JPG'), false, unsure: Lack::NotCompared)], [], 2, Remedy::Compare];
         yield 'unreadable' => [$no('cannot be read'), false, [new FileToClear($other('ORL_0001.JPG'), false, unreadable: 'past byte 7')], [], 2, Remedy::NodAlone];
         yield 'unreadable, and its twin is held' => [$yes, true, [new FileToClear($other('ORL_0001.JPG'), true, [$anvil, $bellows], twin: new TakenFromTwin('SLOT_2', '', 70_000))]];
-        yield 'left out' => [$no('was left out and is nowhere else', 2), false, [$still(true, $anvil, $bellows), new FileToClear($other('ORL_0002.JPG'), false, leftOut: true)], [], 2, Remedy::Nod];
+        yield 'left out' => [$no('was left out and is nowhere else', 2), false, [$still(true, $anvil, $bellows), new FileToClear($other('ORL_0002.JPG'), false, word: PhotographersWord::LeftOut)], [], 2, Remedy::Nod];
         $away = new CopyOfFile('Bellows', 'sdb', true, believedSince: '2026-06-03');
         yield 'one of two is away' => [$yes.' Seen just now: those on Anvil. Believed, for it is away: those on Bellows, proven Wed 3 June 2026.', true, [$still(true, $anvil, $away)]];
         yield 'both are away, and the oldest proof is told' => [str_replace('1 file on it has', '2 files on it have', $yes).' No copy was seen just now. Believed, for they are away: those on Anvil, proven Fri 1 May 2026; on Bellows, proven Tue 2 June 2026.', true, [$still(true, new CopyOfFile('Anvil', 'sda', true, believedSince: '2026-05-01'), $away), new FileToClear($other('ORL_0002.JPG'), true, [new CopyOfFile('Anvil', 'sda', true, believedSince: '2026-06-01'), new CopyOfFile('Bellows', 'sdb', true, believedSince: '2026-06-02')])]];
-        yield 'left out, with a nod' => ['TOWER may be formatted: 1 file on it has 2 proven copies on 2 devices, and 1 file you let go.', true, [$still(true, $anvil, $bellows), new FileToClear($other('ORL_0002.JPG'), false, leftOut: true, nodded: true)]];
+        yield 'left out, with a nod' => ['TOWER may be formatted: 1 file on it has 2 proven copies on 2 devices, and 1 file you let go.', true, [$still(true, $anvil, $bellows), new FileToClear($other('ORL_0002.JPG'), false, word: PhotographersWord::Nodded)]];
         yield 'unreadable, and its twin is believed to be held' => [$no('came from its twin, and is only believed to be the same'), false, [new FileToClear($other('ORL_0001.JPG'), true, [$anvil, $bellows], twin: new TakenFromTwin('SLOT_2', '', null))], [], 2, Remedy::NodAlone];
-        yield 'the same, with a nod' => ['TOWER may be formatted: 1 file you let go.', true, [new FileToClear($other('ORL_0001.JPG'), true, [$anvil, $bellows], twin: new TakenFromTwin('SLOT_2', '', null), nodded: true)]];
-        yield 'what is unreadable goes by a nod of its own' => ['TOWER may be formatted: 1 file on it has 2 proven copies on 2 devices, and 1 file you let go.', true, [$still(true, $anvil, $bellows), new FileToClear($other('ORL_0002.JPG'), false, unreadable: 'gone', nodded: true)]];
+        yield 'the same, with a nod' => ['TOWER may be formatted: 1 file you let go.', true, [new FileToClear($other('ORL_0001.JPG'), true, [$anvil, $bellows], twin: new TakenFromTwin('SLOT_2', '', null), word: PhotographersWord::Nodded)]];
+        yield 'what is unreadable goes by a nod of its own' => ['TOWER may be formatted: 1 file on it has 2 proven copies on 2 devices, and 1 file you let go.', true, [$still(true, $anvil, $bellows), new FileToClear($other('ORL_0002.JPG'), false, unreadable: 'gone', word: PhotographersWord::Nodded)]];
+        yield 'let go, while a store that is away has it still' => ['TOWER may be formatted: 2 files you let go.', true, [new FileToClear($other('ORL_0002.JPG'), false, word: PhotographersWord::LetGo), new FileToClear($other('ORL_0003.JPG'), true, [$away], word: PhotographersWord::LetGo)]];
         yield 'a clip' => [$no('is a clip or sound that is nowhere but on this card', 2), false, [$still(true, $anvil, $bellows), new FileToClear($other('ORL_0002.MOV'), false)], [], 2, Remedy::BringIn];
         yield 'a sidecar' => [$no('is nowhere but on this card', 2), false, [$still(true, $anvil, $bellows), new FileToClear($other('ORL_0001.XMP'), false)], [], 2, Remedy::BringIn];
         yield 'what nobody knows' => [$no('is of no kind that is known here, and nowhere else', 2), false, [$still(true, $anvil, $bellows), new FileToClear($other('LAYOUT.QXZ'), false)], [], 2, Remedy::Nod];
-        yield 'what nobody knows, with a nod' => ['TOWER may be formatted: 1 file on it has 2 proven copies on 2 devices, and 1 file you let go.', true, [$still(true, $anvil, $bellows), new FileToClear($other('LAYOUT.QXZ'), false, nodded: true)]];
+        yield 'what nobody knows, with a nod' => ['TOWER may be formatted: 1 file on it has 2 proven copies on 2 devices, and 1 file you let go.', true, [$still(true, $anvil, $bellows), new FileToClear($other('LAYOUT.QXZ'), false, word: PhotographersWord::Nodded)]];
         yield 'a deleted picture' => [$no('is a hidden or deleted picture that is nowhere else', 2), false, [$still(true, $anvil, $bellows), new FileToClear(new CardFile('.Trashes/501/ORL_0002.JPG', 9, 0), false)], [], 2, Remedy::Nod];
         yield 'all that stays is counted' => [strtr($yes, ['devices.' => 'devices; 4 other files stay on it: 2 flight tracks, 1 proxy, 1 of the camera\'s own.']), true, [$still(true, $anvil, $bellows), new FileToClear($other('DJI_0001.SRT'), false), new FileToClear($other('DJI_0002.SRT'), false), new FileToClear($other('DJI_0002.LRF'), false), new FileToClear(new CardFile('MISC/AUTPRINT.MRK', 9, 0), false)]];
         yield 'what came in with its clip is counted with it' => [strtr($yes, ['1 file on it has' => '2 files on it have']), true, [$still(true, $anvil, $bellows), new FileToClear($other('DJI_0001.SRT'), true, [$anvil, $bellows])]];
@@ -87,7 +89,7 @@ final class ClearanceTest extends TestCase
 
     public function testTheGravestIsNamedFirst(): void
     {
-        $files = [new FileToClear(new CardFile('b.JPG', 1, 0), false, leftOut: true), new FileToClear(new CardFile('a.JPG', 1, 0), false), new FileToClear(new CardFile('c.JPG', 1, 0), false, unreadable: 'torn')];
+        $files = [new FileToClear(new CardFile('b.JPG', 1, 0), false, word: PhotographersWord::LeftOut), new FileToClear(new CardFile('a.JPG', 1, 0), false), new FileToClear(new CardFile('c.JPG', 1, 0), false, unreadable: 'torn')];
         $clearance = Clearance::of('CARD', $files, [], 2);
         self::assertSame(['c.JPG', 'a.JPG', 'b.JPG'], array_map(static fn ($missing): string => $missing->path, $clearance->missing));
         self::assertSame('Not yet: keep CARD as it is. Of 3 files, 1 cannot be read, 1 is nowhere but on this card, 1 was left out and is nowhere else.', $clearance->sentence);

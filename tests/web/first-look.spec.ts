@@ -1,6 +1,6 @@
 import { expect } from "@playwright/test";
 import { execFileSync } from "node:child_process";
-import { bringIn, store, test } from "./ledger";
+import { bringIn, checkAgainstWcag, drives, putInSome, stillsIn, store, test } from "./ledger";
 
 test("a shoot is judged by keys in two passes, taken back over closing the page, followed by a second window, and written when it is left", async ({
   ledger: page,
@@ -53,4 +53,54 @@ test("a shoot is judged by keys in two passes, taken back over closing the page,
       .toString()
       .trim();
   await expect.poll(() => [rating("0001"), rating("0002"), rating("0003"), rating("0005")], { timeout: 20_000 }).toEqual(["1", "2", "-1", "4"]);
+});
+
+test("300 frames by keys alone: two passes, taken back, set aside, back, set aside again, and let go for good by their name", async ({ ledger: page }) => {
+  putInSome(300);
+  bringIn("SOME", "Regatta");
+  await page.goto("/shoots/1");
+  await expect(page.getByText("300 frames")).toBeVisible();
+  await page.keyboard.press("l");
+  const status = page.getByText(/^kept \d+ of \d+/);
+  await expect(status).toHaveText("kept 0 of 300, 300 to go");
+  for (let n = 0; n < 300; ++n) await page.keyboard.press(n % 3 === 0 ? "d" : n % 5 === 0 ? "s" : "f");
+  await expect(status).toHaveText("kept 160 of 300, dropped 100, unsure 40");
+  await expect(page.getByRole("heading", { name: "The pass is over" })).toBeVisible();
+  for (let n = 0; n < 3; ++n) await page.keyboard.press("z");
+  await expect(status).toHaveText("kept 158 of 300, dropped 99, unsure 40, 3 to go");
+  for (let n = 0; n < 3; ++n) await page.keyboard.press("y");
+  await expect(status).toHaveText("kept 160 of 300, dropped 100, unsure 40");
+  await page.keyboard.press("g");
+  await page.keyboard.press("f"); // while the passes are shown: the kept are gathered
+  await expect(page.getByText("1 of 160, kept")).toBeVisible();
+  for (let n = 0; n < 160; ++n) {
+    if (n % 4 === 0) await page.keyboard.press("3");
+    await page.keyboard.press("ArrowRight");
+  }
+  await page.keyboard.press("g");
+  await page.keyboard.press("3");
+  await expect(page.getByText("1 of 40, 3 stars and more")).toBeVisible();
+  await page.keyboard.press("Escape");
+
+  await expect(page.getByText("Dropped: 100 frames")).toBeVisible();
+  await page.keyboard.press("x");
+  await expect(page.getByText("200 frames, 200 files")).toBeVisible();
+  await expect.poll(() => ["2026", "Dropped"].map((folder) => stillsIn(`${store}/${folder}`)), { timeout: 20_000 }).toEqual([200, 100]);
+  await page.keyboard.press("s");
+  await expect(page.getByRole("heading", { name: "Set aside from Regatta" })).toBeVisible();
+  await page.keyboard.press("b");
+  await expect.poll(() => ["2026", "Dropped"].map((folder) => stillsIn(`${store}/${folder}`)), { timeout: 20_000 }).toEqual([300, 0]);
+  await page.keyboard.press("Escape");
+  await expect(page.getByText("Dropped: 100 frames")).toBeVisible();
+  await page.keyboard.press("x");
+  await expect(page.getByText("100 frames are set aside")).toBeVisible();
+  await page.keyboard.press("s");
+  await expect(page.getByText("All 100 would be removed at every store")).toBeVisible();
+  await checkAgainstWcag(page, "set aside");
+  await page.keyboard.press("g");
+  await page.keyboard.type("regatta");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: "Nothing of it is set aside" })).toBeVisible();
+  for (const drive of ["Anvil", "Bellows"])
+    await expect.poll(() => ["2026", "Dropped"].map((folder) => stillsIn(`${drives}/${drive}/${folder}`)), { timeout: 20_000 }).toEqual([200, 0]);
 });

@@ -1,7 +1,7 @@
 import AxeBuilder from "@axe-core/playwright";
 import { type Page, test as base, expect } from "@playwright/test";
 import { execFileSync } from "node:child_process";
-import { cpSync, existsSync, mkdirSync, renameSync, rmSync } from "node:fs";
+import { cpSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync } from "node:fs";
 
 /** Each of Playwright's workers has a ledger of its own, see ops/test.sh. */
 export const home = `${process.env.LEDGER_HOME ?? ""}/${Number(process.env.TEST_PARALLEL_INDEX ?? 0) + 1}`;
@@ -51,6 +51,20 @@ export const putInMany = () => {
   cpSync(`${cards}/../more/MANY`, `${home}/making`, { recursive: true, preserveTimestamps: true });
   renameSync(`${home}/making`, `${reader}/MANY`);
 };
+
+/** The first so many of its frames, as a card of their own. */
+export const putInSome = (most: number) => {
+  cpSync(`${cards}/../more/MANY`, `${home}/making`, {
+    recursive: true,
+    preserveTimestamps: true,
+    filter: (from) => Number(/(\d{4})\.JPG$/.exec(from)?.[1] ?? 0) <= most,
+  });
+  renameSync(`${home}/making`, `${reader}/SOME`);
+};
+
+/** How many stills lie in a folder, at any depth; none where there is no such folder. */
+export const stillsIn = (folder: string): number =>
+  existsSync(folder) ? readdirSync(folder, { recursive: true, encoding: "utf8" }).filter((name) => /\.(jpg|orw)$/i.test(name)).length : 0;
 
 /** A card of stills that no other card has: those of 4 May in slot 2, so many days later. */
 export const make = (card: string, numbers: number[], daysLater: number) => {

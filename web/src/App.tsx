@@ -20,6 +20,8 @@ const SCREENS = {
   "/stationery/keywords": async () => (await import("./stationery/KeywordsScreen")).KeywordsScreen,
   "/shoots": async () => (await import("./shoots/ShootsScreen")).ShootsScreen,
   "/look/:lot": async () => (await import("./look/LookScreen")).LookScreen,
+  "/shoots/:id/aside": async () => (await import("./aside/AsideScreen")).AsideScreen,
+  "/aside": async () => (await import("./aside/AsideShootsScreen")).AsideShootsScreen,
   "/shoots/:id": async () => (await import("./shoots/ShootScreen")).ShootScreen,
 };
 const LAZY = Object.entries(SCREENS).map(([path, load]: [string, () => Promise<ComponentType>]) => ({

@@ -188,6 +188,7 @@ const shoot = (id: number, date: string, description: string): Shoot => ({
   date,
   description,
   folder: `2026/${date} ${description}`,
+  aside: 0,
   frames: 1,
   files: 1,
   bytes: 1,

@@ -27,6 +27,7 @@ const frame = (over: Partial<CardFrame>): CardFrame => ({
   facts: null,
   version: "v",
   held: null,
+  letGo: null,
   sameExposure: null,
   promised: null,
   twin: null,

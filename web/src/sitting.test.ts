@@ -15,7 +15,7 @@ const frame = (id: number, some: Partial<Judgement> = {}): LookFrame => ({
   endings: [".jpg"],
   judged: judgement(id, some),
 });
-const standing = { sentence: "", all: 3, open: 3, passes: [], canTakeBack: false, canBringAgain: false, act: 0, waiting: 0 };
+const standing = { sentence: "", all: 3, open: 3, dropped: 0, passes: [], canTakeBack: false, canBringAgain: false, act: 0, waiting: 0 };
 const look = (...frames: LookFrame[]): Look => ({ lot: "shoots-1", title: "Boats", frames, standing });
 const after = (...did: Did[]) => did.reduce(sitting, opened(look(frame(1), frame(2), frame(3))));
 

@@ -64,6 +64,30 @@ final readonly class ClearanceRepository
         }
     }
 
+    /**
+     * Of these originals those of which no frame is held any more, for every one was let go for good.
+     *
+     * @param list<string> $checksums
+     *
+     * @return array<string, string> checksum => quick print
+     */
+    public function letGo(array $checksums): array
+    {
+        $found = [];
+        foreach (array_chunk($checksums, 5000) as $some) {
+            foreach ($this->database->fetchAllNumeric('SELECT o.checksum, min(o.quick_print)
+                FROM original o
+                JOIN frame r ON r.id = o.frame_id
+                WHERE o.checksum IN (?)
+                GROUP BY 1
+                HAVING bool_and(r.let_go_at IS NOT NULL)', [$some], [ArrayParameterType::STRING]) as [$checksum, $print]) {
+                $found[Row::word($checksum)] = Row::word($print);
+            }
+        }
+
+        return $found;
+    }
+
     /** @return array<array-key, mixed> the document of the standing order that the card was last brought in by; empty where there is none */
     public function lastOrder(Card $card): array
     {

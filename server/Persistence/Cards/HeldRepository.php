@@ -10,6 +10,7 @@ use VelvetLedger\Core\Held\HeldAs;
 use VelvetLedger\Core\Held\HeldFrame;
 use VelvetLedger\Core\Held\HeldSpan;
 use VelvetLedger\Core\Held\InLedger;
+use VelvetLedger\Core\Held\LetGoAs;
 use VelvetLedger\Core\Held\PromisedBy;
 use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Core\Shoot\Body;
@@ -68,7 +69,7 @@ final readonly class HeldRepository
             FROM (SELECT DISTINCT ON (o.quick_print, r.id) o.quick_print AS key, '.self::HELD.', '.self::BEST.' AS best, o.id AS original
                 FROM original o
                 JOIN file f ON f.original_id = o.id
-                JOIN frame r ON r.id = o.frame_id'.self::COPY.'
+                JOIN frame r ON r.id = o.frame_id AND r.let_go_at IS NULL'.self::COPY.'
                 WHERE o.quick_print = ANY(CAST(? AS text[]))
                 ORDER BY o.quick_print, r.id, best DESC, o.id) t
             ORDER BY best DESC, original', $prints) as [$key, $as]) {
@@ -76,6 +77,25 @@ final readonly class HeldRepository
         }
 
         return $held;
+    }
+
+    /**
+     * @param list<string> $prints
+     *
+     * @return array<string, LetGoAs> quick print => what was held of it, and is let go for good; the latest
+     */
+    public function letGo(array $prints): array
+    {
+        $found = [];
+        foreach ([] === $prints ? [] : $this->database->fetchAllNumeric('SELECT o.quick_print, r.stem, r.let_go_at::date::text
+            FROM original o
+            JOIN frame r ON r.id = o.frame_id
+            WHERE o.quick_print = ANY(CAST(? AS text[])) AND r.let_go_at IS NOT NULL
+            ORDER BY r.let_go_at', [self::all($prints)]) as [$print, $stem, $on]) {
+            $found[Row::word($print)] = new LetGoAs(Row::word($stem), Row::word($on));
+        }
+
+        return $found;
     }
 
     /**
@@ -89,7 +109,7 @@ final readonly class HeldRepository
         foreach ($this->rows('SELECT DISTINCT ON (r.exposure_identity) r.exposure_identity AS key, '.self::HELD.', '.self::BEST.' AS best
             FROM frame r
             JOIN file f ON f.frame_id = r.id'.self::COPY.'
-            WHERE r.exposure_identity = ANY(CAST(? AS text[]))
+            WHERE r.exposure_identity = ANY(CAST(? AS text[])) AND r.let_go_at IS NULL
             ORDER BY r.exposure_identity, best DESC, r.id, f.ending, f.id', $identities) as [$key, $as]) {
             $held[$key] = $as;
         }

@@ -32,8 +32,8 @@ final readonly class ChangeRepository
                 SELECT ?, f.id, f.stamp, coalesce((SELECT json_agg(k.keyword_id) FROM frame_keyword k WHERE k.frame_id = f.id), '[]')
                 FROM frame f
                 WHERE f.id IN (?)",
-            ChangeKind::Names => 'INSERT INTO change_before (change_id, frame_id, folder, stem)
-                SELECT ?, f.id, f.folder, f.stem
+            ChangeKind::Names => 'INSERT INTO change_before (change_id, frame_id, folder, stem, aside_from)
+                SELECT ?, f.id, f.folder, f.stem, f.aside_from
                 FROM frame f
                 WHERE f.id IN (?)',
         }, [$id, $frames], [1 => ArrayParameterType::INTEGER]);
@@ -41,12 +41,13 @@ final readonly class ChangeRepository
         return $id;
     }
 
-    /** The last change of a shoot that was not taken back. */
+    /** The last change of a shoot that was not taken back, of frames that are not all let go since. */
     public function last(int $shoot): ?ChangeRow
     {
         $row = $this->database->fetchAssociative('SELECT id, kind, what, frames
             FROM change
             WHERE shoot_id = ? AND taken_back_at IS NULL
+            AND EXISTS (SELECT 1 FROM change_before b JOIN frame f ON f.id = b.frame_id WHERE b.change_id = change.id AND f.let_go_at IS NULL)
             ORDER BY id DESC LIMIT 1', [$shoot]);
 
         return false === $row ? null : new ChangeRow($row);

@@ -14,7 +14,7 @@ use VelvetLedger\Server\Persistence\Copies\StepRepository;
 use VelvetLedger\Server\Persistence\Intakes\IntakeState;
 use VelvetLedger\Server\Persistence\Row;
 
-/** Changes what frames are to be called and where they are to lie: of "frame" its folder and stem, and of lines that are still promised the same. */
+/** Changes what frames are to be called and where they are to lie: of "frame" its folder, its stem and whether it is set aside, and of lines that are still promised the same. */
 final readonly class NameChanges
 {
     public function __construct(private Connection $database, private ChangeRepository $changes, private StepRepository $steps)
@@ -45,10 +45,11 @@ final readonly class NameChanges
     {
         $this->database->transactional(function () use ($shoot, $by, $change, $plan): void {
             $before = [];
-            foreach ($this->database->fetchAllNumeric('SELECT frame_id, folder, stem
+            foreach ($this->database->fetchAllAssociative('SELECT frame_id, folder, stem, aside_from
                 FROM change_before
-                WHERE change_id = ?', [$change->id]) as [$frame, $folder, $stem]) {
-                $before[Row::number($frame)] = new Wanted(Row::word($folder), Row::word($stem));
+                WHERE change_id = ?', [$change->id]) as $columns) {
+                $row = Row::of($columns);
+                $before[$row->int('frame_id')] = new Wanted($row->text('folder'), $row->text('stem'), $row->textOrNull('aside_from'));
             }
             $this->change($shoot, $by, array_keys($before), static fn (array $frames): array => [$plan($frames, $before), "taken back: $change->what"]);
             $this->changes->takenBack($change->id);
@@ -76,13 +77,13 @@ final readonly class NameChanges
         }
         $this->checkAllAreIn($frames);
         $change = $this->changes->enter(ChangeKind::Names, $by, $shoot, $what, $frames);
-        $rows = json_encode(array_map(static fn (int $frame, Wanted $wanted): array => ['frame' => $frame, 'folder' => $wanted->folder, 'stem' => $wanted->stem], $frames, $renaming->wanted), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
-        $form = 'json_to_recordset(?) AS j(frame int, folder text, stem text)';
+        $rows = json_encode(array_map(static fn (int $frame, Wanted $wanted): array => ['frame' => $frame, 'folder' => $wanted->folder, 'stem' => $wanted->stem, 'aside_from' => $wanted->asideFrom], $frames, $renaming->wanted), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
+        $form = 'json_to_recordset(?) AS j(frame int, folder text, stem text, aside_from text)';
         $this->database->executeStatement("UPDATE receipt_line l SET folder = j.folder, name = j.stem || substr(l.name, length(r.stem) + 1)
             FROM $form
             JOIN frame r ON r.id = j.frame
             WHERE l.frame_id = r.id AND l.outcome IN ('waiting', 'failed') AND left(l.name, length(r.stem)) = r.stem", [$rows]);
-        $this->database->executeStatement("UPDATE frame f SET folder = j.folder, stem = j.stem
+        $this->database->executeStatement("UPDATE frame f SET folder = j.folder, stem = j.stem, aside_from = j.aside_from, aside_at = CASE WHEN j.aside_from IS NOT NULL THEN coalesce(f.aside_at, now()) END
             FROM $form
             WHERE f.id = j.frame", [$rows]);
         $this->steps->moveFrames($change, $frames);
@@ -98,13 +99,13 @@ final readonly class NameChanges
     private function kept(int $shoot, array $frames): array
     {
         $kept = [];
-        foreach ($this->database->fetchAllAssociative("SELECT r.id, r.folder, r.stem, coalesce((SELECT json_agg(f.ending ORDER BY f.id) FROM file f WHERE f.frame_id = r.id), '[]') AS endings
+        foreach ($this->database->fetchAllAssociative("SELECT r.id, r.folder, r.stem, r.aside_from, coalesce((SELECT json_agg(f.ending ORDER BY f.id) FROM file f WHERE f.frame_id = r.id), '[]') AS endings
             FROM frame r
-            WHERE r.shoot_id = ? AND r.id IN (?)
+            WHERE r.shoot_id = ? AND r.id IN (?) AND r.let_go_at IS NULL
             ORDER BY r.id", [$shoot, $frames], [1 => ArrayParameterType::INTEGER]) as $columns) {
             $row = Row::of($columns);
             $endings = json_decode($row->text('endings'), true);
-            $kept[] = new KeptFrame($row->int('id'), new Wanted($row->text('folder'), $row->text('stem')), array_values(array_filter(\is_array($endings) ? $endings : [], \is_string(...))));
+            $kept[] = new KeptFrame($row->int('id'), new Wanted($row->text('folder'), $row->text('stem'), $row->textOrNull('aside_from')), array_values(array_filter(\is_array($endings) ? $endings : [], \is_string(...))));
         }
 
         return $kept;

@@ -41,7 +41,7 @@ final readonly class CopyRepository
             "WITH wanted AS MATERIALIZED (
                 SELECT DISTINCT ON (m.file_id) m.file_id, coalesce((SELECT w.to_path FROM step w WHERE w.copy_id = m.id AND $moves), m.path) AS path
                 FROM copy m JOIN store s ON s.id = m.store_id
-                WHERE m.state <> 'set aside' AND NOT EXISTS (SELECT 1 FROM copy y WHERE y.file_id = m.file_id AND y.state = 'let go') AND NOT EXISTS (SELECT 1 FROM copy x WHERE x.file_id = m.file_id AND x.store_id = ?)
+                WHERE m.state <> 'set aside' AND NOT EXISTS (SELECT 1 FROM copy y WHERE y.file_id = m.file_id AND y.state = 'let go') AND NOT EXISTS (SELECT 1 FROM file l JOIN frame r ON r.id = l.frame_id WHERE l.id = m.file_id AND r.let_go_at IS NOT NULL) AND NOT EXISTS (SELECT 1 FROM copy x WHERE x.file_id = m.file_id AND x.store_id = ?)
                 ORDER BY m.file_id, s.role = 'main' DESC, m.id),
              owed AS (INSERT INTO copy (file_id, store_id, path, state, because) SELECT file_id, ?::int, ".StepRepository::freePlace('?::int', 'path').", 'owed', 'it came in before this store was there' FROM wanted RETURNING id, file_id, store_id, path),
              moved AS (INSERT INTO step (copy_id, store_id, kind, from_path, to_path, state, asked_at) SELECT o.id, o.store_id, '".StepKind::Move->value."', o.path, n.path, '".StepState::Waiting->value."', now() FROM owed o JOIN wanted n ON n.file_id = o.file_id WHERE n.path <> o.path)
@@ -57,14 +57,14 @@ final readonly class CopyRepository
             FROM (SELECT DISTINCT ON (copy_id) copy_id, holds FROM proof ORDER BY copy_id, at DESC, id DESC) p
             WHERE p.copy_id = c.id AND c.store_id = ? AND c.state = 'owed'", [$store]);
         $this->database->executeStatement("DELETE FROM copy WHERE store_id = ? AND state = 'owed'", [$store]);
-        $this->steps->callOffMends($store);
+        $this->steps->callOff($store);
     }
 
     /** Files with fewer proven copies at stores in use than the standing order asks for that they came in by. */
     public function short(): int
     {
         $count = $this->database->fetchOne("SELECT count(*) FROM file f JOIN frame r ON r.id = f.frame_id JOIN intake i ON i.id = r.intake_id
-            WHERE NOT EXISTS (SELECT 1 FROM copy c WHERE c.file_id = f.id AND c.state = 'let go')
+            WHERE r.let_go_at IS NULL AND NOT EXISTS (SELECT 1 FROM copy c WHERE c.file_id = f.id AND c.state = 'let go')
             AND (SELECT count(*) FROM copy c JOIN store s ON s.id = c.store_id WHERE c.file_id = f.id AND c.state = 'proven' AND ".StoreRole::IN_USE.") < coalesce((i.standing_order->'copies'->>'number')::int, 2)");
 
         return Row::number($count);
@@ -88,7 +88,7 @@ final readonly class CopyRepository
     /** @return list<CopyRow> at most $most, by number */
     public function owed(int $store, int $after, int $most): array
     {
-        return $this->rows(self::ROWS." WHERE c.store_id = ? AND c.state = 'owed' AND c.id > ? ORDER BY c.id LIMIT $most", [$store, $after]);
+        return $this->rows(self::ROWS." WHERE c.store_id = ? AND c.state = 'owed' AND r.let_go_at IS NULL AND c.id > ? ORDER BY c.id LIMIT $most", [$store, $after]);
     }
 
     /**
@@ -236,7 +236,7 @@ final readonly class CopyRepository
         }
         $rows = array_map(static fn (Finding $finding): array => ['copy' => $finding->copy, 'state' => $finding->state->value, 'checksum' => $finding->checksum, 'because' => $finding->because, 'path' => $finding->path, 'moves' => $finding->whileItMoves, 'at' => $finding->at->format('Y-m-d H:i:s.uP')], $findings);
         $this->database->executeStatement(
-            "WITH r AS MATERIALIZED (SELECT j.* FROM json_to_recordset(?) AS j(copy int, state text, checksum text, because text, path text, moves boolean, at timestamptz) JOIN copy c ON c.id = j.copy JOIN file f ON f.id = c.file_id WHERE c.state <> 'let go' AND (j.path IS NULL OR j.path = c.path) AND (j.moves OR j.state <> 'missing' OR NOT EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND w.kind = '".StepKind::Move->value."' AND w.state ".StepState::IS_OWED."))
+            "WITH r AS MATERIALIZED (SELECT j.* FROM json_to_recordset(?) AS j(copy int, state text, checksum text, because text, path text, moves boolean, at timestamptz) JOIN copy c ON c.id = j.copy JOIN file f ON f.id = c.file_id WHERE c.state <> 'let go' AND (j.path IS NULL OR j.path = c.path) AND (j.moves OR j.state <> 'missing' OR NOT EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND w.kind IN ('".StepKind::Move->value."', '".StepKind::Remove->value."') AND w.state ".StepState::IS_OWED."))
                 AND NOT (j.state = 'proven' AND j.checksum <> f.checksum) AND NOT (j.state = 'differs' AND j.checksum IS NOT NULL AND (j.checksum = f.checksum OR j.checksum = coalesce(f.coming, '') OR c.state = 'owed')) AND NOT (j.state = 'owed' AND c.state <> 'owed') ORDER BY c.id FOR NO KEY UPDATE OF c),
              m AS (UPDATE step w SET state = '".StepState::Done->value."', done_at = now() FROM r WHERE w.copy_id = r.copy AND w.kind = '".StepKind::Mend->value."' AND w.state ".StepState::IS_OWED.' AND r.state NOT '.CopyState::IS_BAD."),
              p AS (INSERT INTO proof (copy_id, checksum, holds, at) SELECT copy, checksum, state = 'proven', at FROM r WHERE checksum IS NOT NULL)

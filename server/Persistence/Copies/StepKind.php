@@ -14,4 +14,7 @@ enum StepKind: string
 
     /** To make it anew from a good one, and keep aside what lies there. */
     case Mend = 'mend';
+
+    /** To take it away, for its frame was let go for good. */
+    case Remove = 'remove';
 }

@@ -165,10 +165,60 @@ final readonly class StepRepository
         $this->database->executeStatement("UPDATE step SET state = '".StepState::Failed->value."', because = ?, tried_at = now() WHERE copy_id = ? AND kind = ? AND ".self::WAITS, [$because, $copy, StepKind::Mend->value]);
     }
 
-    /** A store that is used no more is to be given nothing. */
-    public function callOffMends(int $store): void
+    /** A store that is used no more is given nothing, and nothing is taken from it. */
+    public function callOff(int $store): void
     {
-        $this->database->executeStatement("UPDATE step SET state = '".StepState::CalledOff->value."', done_at = now() WHERE store_id = ? AND kind = ? AND ".self::WAITS, [$store, StepKind::Mend->value]);
+        $this->database->executeStatement("UPDATE step SET state = '".StepState::CalledOff->value."', done_at = now() WHERE store_id = ? AND kind IN (?, ?) AND ".self::WAITS, [$store, StepKind::Mend->value, StepKind::Remove->value]);
+    }
+
+    /**
+     * Frames were let go for good: their copies are to be taken away, at stores in use, and what is not made yet is not made.
+     *
+     * @param list<int> $frames
+     */
+    public function removeFrames(array $frames): void
+    {
+        $this->database->executeStatement("UPDATE step w SET state = '".StepState::CalledOff->value."', done_at = now()
+            FROM copy c JOIN file f ON f.id = c.file_id
+            WHERE w.copy_id = c.id AND w.kind = ? AND w.".self::WAITS.' AND f.frame_id IN (?)', [StepKind::Mend->value, $frames], [1 => ArrayParameterType::INTEGER]);
+        $this->database->executeStatement("INSERT INTO step (copy_id, store_id, kind, from_path, state, asked_at)
+            SELECT c.id, c.store_id, ?, c.path, ?, now()
+            FROM file f JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id
+            WHERE f.frame_id IN (?) AND c.state <> '".CopyState::LetGo->value."' AND ".StoreRole::IN_USE.'
+            ORDER BY c.id', [StepKind::Remove->value, StepState::Waiting->value, $frames], [2 => ArrayParameterType::INTEGER]);
+    }
+
+    /**
+     * What is to be taken away at a store.
+     *
+     * @return list<RemovalRow> by number, at most $most
+     */
+    public function removals(int $store, int $after, int $most): array
+    {
+        return array_map(static fn (array $row): RemovalRow => new RemovalRow($row), $this->database->fetchAllAssociative('SELECT w.id AS step, r.stem, r.let_go_at::date::text AS let_go_on, '.CopyRow::COLUMNS.'
+            FROM step w
+            JOIN copy c ON c.id = w.copy_id
+            JOIN file f ON f.id = c.file_id
+            JOIN frame r ON r.id = f.frame_id
+            WHERE w.store_id = ? AND w.kind = ? AND w.id > ? AND w.'.self::WAITS."
+            ORDER BY w.id LIMIT $most", [$store, StepKind::Remove->value, $after]));
+    }
+
+    /** @param list<RemovalRow> $removals of copies that are not there any more */
+    public function removed(array $removals): void
+    {
+        $this->database->executeStatement("WITH gone AS (UPDATE step SET state = '".StepState::Done->value."', done_at = now(), tried_at = now(), because = NULL WHERE id IN (?) RETURNING copy_id)
+            UPDATE copy c SET state = '".CopyState::LetGo->value."', because = 'it was let go for good', found_path = NULL
+            FROM gone
+            WHERE c.id = gone.copy_id", [array_map(static fn (RemovalRow $removal): int => $removal->step, $removals)], [ArrayParameterType::INTEGER]);
+    }
+
+    /** @param array<int, string> $because step => why it is not done, and not tried again until it is asked for again */
+    public function failed(array $because): void
+    {
+        foreach ($because as $step => $why) {
+            $this->database->executeStatement("UPDATE step SET state = '".StepState::Failed->value."', because = ?, tried_at = now() WHERE id = ? AND ".self::WAITS, [$why, $step]);
+        }
     }
 
     /** @return array<int, int> store => how many steps of a kind wait there, where any do */

@@ -39,10 +39,10 @@ final readonly class LookRepository
             ORDER BY r.taken_at, r.subsecond, r.id", [$of], [$type]));
     }
 
-    /** @return list<LookedAt> the same, and no more of each than how it is judged */
-    public function looked(Lot $lot): array
+    /** @return list<LookedAt> the same, and no more of each than how it is judged; what is set aside among them, if wished */
+    public function looked(Lot $lot, bool $withAside = false): array
     {
-        [$where, $of, $type] = self::where($lot);
+        [$where, $of, $type] = self::where($lot, $withAside);
 
         return array_map(static fn (array $columns): LookedAt => JudgedFrame::looked(Row::of($columns)), $this->database->fetchAllAssociative('SELECT '.self::JUDGED.", r.id, r.body, r.serial, r.lens
             FROM frame r
@@ -118,7 +118,7 @@ final readonly class LookRepository
     }
 
     /** @return array{string, mixed, ArrayParameterType|ParameterType} what frames of it are told by, in SQL, and its one parameter */
-    private static function where(Lot $lot): array
+    private static function where(Lot $lot, bool $withAside = false): array
     {
         [$where, $of, $type] = match (true) {
             null !== $lot->receipt => ["EXISTS (SELECT 1 FROM receipt_line i WHERE i.frame_id = r.id AND i.intake_id = ? AND i.outcome = 'brought in')", $lot->receipt, ParameterType::INTEGER],
@@ -126,6 +126,6 @@ final readonly class LookRepository
             default => ['r.shoot_id IN (?)', $lot->shoots, ArrayParameterType::INTEGER],
         };
 
-        return ["$where AND NOT r.along AND EXISTS (SELECT 1 FROM file l WHERE l.frame_id = r.id)", $of, $type];
+        return [$where.($withAside ? '' : ' AND r.aside_from IS NULL').' AND NOT r.along AND EXISTS (SELECT 1 FROM file l WHERE l.frame_id = r.id)', $of, $type];
     }
 }

@@ -83,11 +83,16 @@ class LedgerFrame
         $this->time = FrameTime::of($frame);
         $this->facts = new FrameFacts($frame->read->facts);
         $this->along = $frame->read->isLoose();
+        $this->asideFrom = null;
     }
 
     /** Whether it is no frame, but a file that came along with some. */
     #[ORM\Column(options: ['default' => false])]
     public readonly bool $along;
+
+    /** The folder that it comes back to, where it is set aside. */
+    #[ORM\Column(type: 'text', nullable: true)]
+    public readonly ?string $asideFrom;
 
     /** @var array<string, mixed>|null what its files are to say, see Persistence/StampQueue; null where nothing was asked for */
     #[ORM\Column(type: 'json', nullable: true)]

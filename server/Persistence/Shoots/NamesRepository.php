@@ -16,6 +16,7 @@ use VelvetLedger\Server\Persistence\Row;
 final readonly class NamesRepository
 {
     private const GIVEN = "SELECT stem FROM frame WHERE folder = ?
+            UNION SELECT stem FROM frame WHERE aside_from = ? AND let_go_at IS NULL
             UNION SELECT name FROM receipt_line WHERE folder = ? AND outcome IN ('".Outcome::Waiting->value."', '".Outcome::Failed->value."')
             UNION SELECT regexp_replace(c.path, '^.*/', '') FROM frame f JOIN file l ON l.frame_id = f.id JOIN copy c ON c.file_id = l.id WHERE f.folder = ?";
     private const MOVES = "w.kind = '".StepKind::Move->value."' AND w.state ".StepState::IS_OWED;
@@ -40,7 +41,7 @@ final readonly class NamesRepository
             JOIN copy c ON c.id = w.copy_id
             WHERE ".self::MOVES." AND regexp_replace(c.path, '/?[^/]*$', '') = ?";
 
-        return $this->names(self::GIVEN." UNION $moving", $folder, $folder, $folder, $folder);
+        return $this->names(self::GIVEN." UNION $moving", $folder, $folder, $folder, $folder, $folder);
     }
 
     /**
@@ -50,7 +51,7 @@ final readonly class NamesRepository
      */
     public function stayingInFolder(string $folder): array
     {
-        return $this->names(self::GIVEN.' AND NOT EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND '.self::MOVES.')', $folder, $folder, $folder);
+        return $this->names(self::GIVEN.' AND NOT EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND '.self::MOVES.')', $folder, $folder, $folder, $folder);
     }
 
     /** @return list<string> names of files that still lie in a folder of some store, and are to be moved */

@@ -7,6 +7,9 @@ namespace VelvetLedger\Server\Persistence\Shoots;
 /** Which shoots are listed: those that have words in their description, folder or date, of a year and before it. */
 final readonly class ShootFilter
 {
+    /** In SQL, of a shoot: there is anything in it, or set aside from it. */
+    public const HAS_ANY = '(files > 0 OR aside > 0)';
+
     /** @param string $upTo a year, "2026"; '' for all */
     public function __construct(public string $words = '', public string $upTo = '')
     {
@@ -19,7 +22,7 @@ final readonly class ShootFilter
      */
     public function where(bool $years = true): array
     {
-        $where = 'files > 0';
+        $where = self::HAS_ANY;
         $of = [];
         $words = trim(preg_replace('/\s+/u', ' ', $this->words) ?? '');
         foreach ('' === $words ? [] : explode(' ', $words) as $word) {

@@ -15,7 +15,7 @@ final readonly class ShootRepository
 {
     public const PAGE = 60;
 
-    private const SUMS = 'SELECT id, date, frames, files, bytes, taken_from, taken_to, first_name, last_name, proven_since, cover_id
+    private const SUMS = 'SELECT id, date, frames, aside, files, bytes, taken_from, taken_to, first_name, last_name, proven_since, cover_id
         FROM shoot';
 
     public function __construct(private EntityManagerInterface $ledger)
@@ -119,7 +119,7 @@ final readonly class ShootRepository
     /** Where its last still lies; where it has none, its last clip. */
     private static function framesFolder(string $shoot): string
     {
-        return "SELECT r.folder
+        return "SELECT coalesce(r.aside_from, r.folder)
             FROM frame r
             WHERE r.shoot_id = $shoot AND NOT r.along
             ORDER BY EXISTS (SELECT 1 FROM original o WHERE o.frame_id = r.id AND o.kind LIKE 'still%') DESC, r.id DESC LIMIT 1";
@@ -152,7 +152,7 @@ final readonly class ShootRepository
         return $found;
     }
 
-    /** @return list<LedgerFrame> in the order they were taken, with their files and copies loaded */
+    /** @return list<LedgerFrame> those that lie in it, in the order they were taken, with their files and copies loaded */
     public function frames(Shoot $shoot): array
     {
         $query = $this->ledger->createQuery('SELECT f, l, o, c
@@ -164,7 +164,7 @@ final readonly class ShootRepository
             ORDER BY f.time.takenAt, f.facts.subsecond, f.id, l.ending, l.id');
         $found = $query->setParameter('shoot', $shoot)->getResult();
 
-        return \is_array($found) ? array_values(array_filter($found, static fn (mixed $frame): bool => $frame instanceof LedgerFrame)) : [];
+        return \is_array($found) ? array_values(array_filter($found, static fn (mixed $frame): bool => $frame instanceof LedgerFrame && null === $frame->asideFrom)) : [];
     }
 
     /**
@@ -174,7 +174,7 @@ final readonly class ShootRepository
     public function followMain(int $shoot): void
     {
         $database = $this->ledger->getConnection();
-        $before = $database->fetchFirstColumn('SELECT DISTINCT folder FROM frame WHERE shoot_id = ?', [$shoot]);
+        $before = $database->fetchFirstColumn('SELECT DISTINCT folder FROM frame WHERE shoot_id = ? AND aside_from IS NULL', [$shoot]);
         $database->executeStatement(
             "UPDATE frame r SET folder = t.folder, stem = t.stem FROM (
                 SELECT f.frame_id, min(regexp_replace(c.path, '/?[^/]*$', '')) AS folder, min(left(n.name, length(n.name) - length(f.ending))) AS stem
@@ -189,7 +189,7 @@ final readonly class ShootRepository
             JOIN file f ON f.frame_id = r.id
             JOIN copy c ON c.file_id = f.id
             JOIN store s ON s.id = c.store_id AND s.role = 'main'
-            WHERE r.shoot_id = ? AND c.state = 'proven'", [$shoot]);
+            WHERE r.shoot_id = ? AND r.aside_from IS NULL AND c.state = 'proven'", [$shoot]);
         $one = $this->find($shoot);
         if (1 === \count($before) && 1 === \count($after) && \is_string($before[0]) && \is_string($after[0]) && str_starts_with($before[0], $one->folder)) {
             $below = substr($before[0], \strlen($one->folder)); // where its frames lie in it
@@ -228,7 +228,19 @@ final readonly class ShootRepository
 
         return array_values(array_filter($this->ledger->getConnection()->fetchFirstColumn('SELECT DISTINCT folder
             FROM shoot
-            WHERE folder IN (?) AND files > 0', [array_map(strval(...), array_values($above))], [ArrayParameterType::STRING]), \is_string(...)));
+            WHERE folder IN (?) AND '.ShootFilter::HAS_ANY, [array_map(strval(...), array_values($above))], [ArrayParameterType::STRING]), \is_string(...)));
+    }
+
+    /**
+     * @param list<string> $folders from the store's root
+     *
+     * @return list<string> those of them that anything is set aside in
+     */
+    public function foldersAside(array $folders): array
+    {
+        return array_values(array_filter($this->ledger->getConnection()->fetchFirstColumn('SELECT DISTINCT folder
+            FROM frame
+            WHERE folder IN (?) AND aside_from IS NOT NULL AND let_go_at IS NULL', [$folders], [ArrayParameterType::STRING]), \is_string(...)));
     }
 
     /** The shoot of a place, entered where it is new. */
@@ -259,7 +271,7 @@ final readonly class ShootRepository
         $found = [];
         foreach ($rows as $row) {
             $span = ['from' => $text($row, 'taken_from'), 'to' => $text($row, 'taken_to'), 'first' => $text($row, 'first_name'), 'last' => $text($row, 'last_name')];
-            $found[] = new ShootSums($shoots[self::int($row, 'id')], self::int($row, 'frames'), self::int($row, 'files'), self::int($row, 'bytes'), $span, $text($row, 'proven_since'), self::int($row, 'cover_id'));
+            $found[] = new ShootSums($shoots[self::int($row, 'id')], self::int($row, 'frames'), self::int($row, 'aside'), self::int($row, 'files'), self::int($row, 'bytes'), $span, $text($row, 'proven_since'), self::int($row, 'cover_id'));
         }
 
         return $found;

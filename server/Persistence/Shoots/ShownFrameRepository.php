@@ -9,7 +9,7 @@ use VelvetLedger\Core\Card\Kind;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
 use VelvetLedger\Server\Persistence\Looks\LookRepository;
 
-/** The frames of a shoot for a page that shows them all: rows, and no entities with all their copies. */
+/** The frames that lie in a shoot, for a page that shows them all: rows, and no entities with all their copies. */
 final readonly class ShownFrameRepository
 {
     public function __construct(private Connection $database)
@@ -25,7 +25,7 @@ final readonly class ShownFrameRepository
     {
         return array_map(static fn (array $row): ShownFrame => new ShownFrame($row), $this->database->fetchAllAssociative('SELECT '.LookRepository::JUDGED.", r.id, r.stem, r.taken_at, r.time_source, coalesce(json_array_length(r.facts->'previews'), 0) > 0 AS has_picture, r.facts->'remarks'->'keywords' AS keywords, f.endings, f.paths, coalesce(f.bytes, 0) AS bytes
             FROM (SELECT * FROM frame r
-                    WHERE r.shoot_id = ? AND NOT r.along AND EXISTS (SELECT 1 FROM file l WHERE l.frame_id = r.id)
+                    WHERE r.shoot_id = ? AND NOT r.along AND r.aside_from IS NULL AND EXISTS (SELECT 1 FROM file l WHERE l.frame_id = r.id)
                     ORDER BY r.taken_at, r.subsecond, r.id LIMIT ?) r
                 LEFT JOIN judgement j ON j.frame_id = r.id,
                 LATERAL (SELECT json_agg(t.ending ORDER BY t.rank, t.ending, t.id) AS endings, json_agg(t.path ORDER BY t.rank, t.ending, t.id) AS paths, sum(t.bytes)::bigint AS bytes

@@ -141,7 +141,7 @@ final readonly class StampQueue
     {
         return Row::numbers($this->database->fetchFirstColumn("SELECT id
             FROM frame
-            WHERE shoot_id = ? AND NOT along
+            WHERE shoot_id = ? AND NOT along AND aside_from IS NULL
             AND coalesce(stamp->'texts'->>'creator', stamp->'texts'->>'notice', stamp->'texts'->>'usageTerms', stamp->'texts'->>'credit') IS NULL
             ORDER BY id", [$shoot]));
     }

@@ -49,6 +49,9 @@ final readonly class CardFrameView
     /** Held already, as a whole: its name at the store and since when. */
     public ?HeldAs $held;
 
+    /** That it was held, and let go for good, in words. */
+    public ?string $letGo;
+
     /** The name of the frame that is held in part, which it joins. */
     public ?string $joins;
 
@@ -70,6 +73,7 @@ final readonly class CardFrameView
     public function __construct(ReadFrame $frame, Holdings $holdings, public string $card)
     {
         $this->held = $holdings->frameHeldAs($frame->frame);
+        $this->letGo = $holdings->letGoAs($frame->frame->lead())?->inWords();
         $this->joins = $holdings->partlyHeldAs($frame->frame)?->stem;
         $this->sameExposure = $holdings->sameExposureAs($frame->frame);
         $this->twin = $holdings->twinOf($frame->frame);

@@ -14,6 +14,7 @@ final readonly class StandingView
     public string $sentence;
     public int $all;
     public int $open;
+    public int $dropped;
 
     /** @var list<PassCountView> */
     public array $passes;
@@ -30,6 +31,7 @@ final readonly class StandingView
         $this->sentence = $tally->sentence;
         $this->all = $tally->all;
         $this->open = $tally->open;
+        $this->dropped = $tally->dropped;
         $this->passes = array_map(static fn (Pass $pass): PassCountView => new PassCountView($pass, $tally->passes[$pass->value] ?? 0), Pass::cases());
         $this->canTakeBack = $history->canTakeBack();
         $this->canBringAgain = $history->canBringAgain();

@@ -15,6 +15,9 @@ final readonly class ShootView
     public string $description;
     public string $folder;
     public int $frames;
+
+    /** Frames that are set aside from it, in none of the sums. */
+    public int $aside;
     public int $files;
     public int $bytes;
     public string $from;
@@ -35,6 +38,7 @@ final readonly class ShootView
         $this->description = $sums->shoot->description;
         $this->folder = $sums->shoot->folder;
         $this->frames = $sums->frames;
+        $this->aside = $sums->aside;
         $this->files = $sums->files;
         $this->bytes = $sums->bytes;
         $this->from = $sums->span['from'];

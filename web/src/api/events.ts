@@ -7,10 +7,10 @@ import type { QueryClient } from "@tanstack/react-query";
 const SHOWN: Record<string, string[]> = {
   cards: ["cards", "receipt"],
   receipts: ["receipts", "receipt", "still open"],
-  shoots: ["shoots", "descriptions", "still open"],
+  shoots: ["shoots", "descriptions", "still open", "aside"],
   stores: ["stores", "findings", "still open"],
   "day book": ["day book"],
-  look: ["look since"],
+  look: ["look since", "aside"],
 };
 
 /** Milliseconds in which what is told is gathered: a running intake has much to tell. */

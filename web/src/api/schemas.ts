@@ -1,4 +1,5 @@
 /* Written by ops/types.php from the classes in server/View: change those, then run bin/ledger types. */
+export * from "./schemas/aside";
 export * from "./schemas/book";
 export * from "./schemas/cards";
 export * from "./schemas/desk";

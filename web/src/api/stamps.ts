@@ -95,7 +95,7 @@ function useStampsChange<T>(shoot: string, change: (given: T) => Promise<unknown
     mutationFn: change,
     onSettled: () =>
       Promise.all(
-        [["shoot", shoot], ["stamp state", shoot], ["common stamps", shoot], ["keywords"]].map((queryKey) => queries.invalidateQueries({ queryKey })),
+        [["shoot", shoot], ["aside", shoot], ["stamp state", shoot], ["common stamps", shoot], ["keywords"]].map((queryKey) => queries.invalidateQueries({ queryKey })),
       ),
   });
 }

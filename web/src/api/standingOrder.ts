@@ -47,11 +47,13 @@ export interface StampsWanted {
   iim: boolean;
 }
 
-/** What is done by itself when all of a card is in. */
+/** What is done by itself when all of a card is in; and where frames go that are dropped later. */
 export interface Afterwards {
   /** A program of the settings; "" for none. */
   open: string;
   eject: boolean;
+  /** The folder at each store's root that dropped frames are set aside in. */
+  dropped: string;
 }
 
 export type SlipTexts = Partial<Record<string, string>>;

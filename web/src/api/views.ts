@@ -1,4 +1,5 @@
 /* Written by ops/types.php from the classes in server/View: change those, then run bin/ledger types. */
+export * from "./views/aside";
 export * from "./views/book";
 export * from "./views/cards";
 export * from "./views/desk";

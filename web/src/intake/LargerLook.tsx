@@ -68,6 +68,7 @@ export function LargerLook({ frame, position, of, beside, marked, words, onStep,
             held since {dateInFull(frame.held.since)} as {frame.held.path}
           </p>
         )}
+        {frame.letGo && <p className="mt-1">{frame.letGo}</p>}
         {sameExposure && (
           <p className="mt-1 font-path text-[11.5px] break-all">
             held with other bytes since {dateInFull(sameExposure.since)} as {sameExposure.path}

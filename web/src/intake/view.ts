@@ -71,7 +71,9 @@ export function stamp(frame: CardFrame, marked: boolean, hints: FrameHint[] | un
           : "held, no good copy"
       : frame.held
         ? "held, again"
-        : null,
+        : frame.letGo && !marked
+          ? "let go"
+          : null,
     frame.promised && !frame.held ? `comes by receipt ${frame.promised.receipt}` : null,
     frame.sameExposure ? "held, other bytes" : null,
     frame.joins ? (brief ? "joins its other half" : `joins ${frame.joins}`) : null,

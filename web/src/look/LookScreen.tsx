@@ -3,7 +3,7 @@ import * as v from "valibot";
 import { Link, useNavigate, useParams } from "react-router";
 import { Refused } from "../api/client";
 import { useGroups, useLook } from "../api/look";
-import type { Look } from "../api/views";
+import type { Look, Pass } from "../api/views";
 import { Nothing } from "../ledger/Nothing";
 import { Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
@@ -11,7 +11,7 @@ import { useKept } from "../ledger/useKept";
 import { Beside } from "./Beside";
 import { Foot } from "./Foot";
 import { groupsByFrame, inGroupInWords, toGroup } from "./groups";
-import { JUDGING } from "./keys";
+import { JUDGING, passByKey } from "./keys";
 import { KeysListed } from "./KeysListed";
 import { Over, Passes } from "./Passes";
 import { Recorded } from "./Recorded";
@@ -73,6 +73,10 @@ function LookAt({ look }: { look: Look }) {
   const togglePasses = () => {
     setPasses(!passes);
     setListed(false);
+  };
+  const gatherPass = (pass: Pass) => {
+    setPasses(false);
+    gather(pass);
   };
   const toggleKeys = () => {
     setListed(!listed);
@@ -151,7 +155,9 @@ function LookAt({ look }: { look: Look }) {
       if (onButton && (key === "enter" || key === " ")) return;
       const by = key === "arrowright" || (key === " " && !event.shiftKey) ? 1 : key === "arrowleft" || key === " " ? -1 : 0;
       const word = JUDGING[key];
-      if (by !== 0) step(by);
+      const pass = passes || !frame ? passByKey(key) : undefined;
+      if (pass) gatherPass(pass);
+      else if (by !== 0) step(by);
       else if (event.repeat) return;
       else if (word !== undefined) say(word, moves(word));
       else if (acts[key]) acts[key]();
@@ -211,10 +217,7 @@ function LookAt({ look }: { look: Look }) {
               onAlike={(alike) => {
                 setView({ ...view, alike });
               }}
-              onGather={(pass) => {
-                setPasses(false);
-                gather(pass);
-              }}
+              onGather={gatherPass}
             />
           </section>
         )}

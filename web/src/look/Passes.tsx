@@ -1,5 +1,6 @@
 import { Key, TextButton } from "../ledger/Field";
 import { count, figure } from "../words/format";
+import { keyOfPass } from "./keys";
 import type { Sitting } from "./sitting";
 
 interface Choosing {
@@ -16,6 +17,7 @@ export function Over({ now, onGather, onSayOf, onBack }: Choosing & { onBack: (b
       <h2 className="text-title font-semibold">{now.order.length === 0 ? "Nothing is in this pass" : "The pass is over"}</h2>
       <p className="pt-2 pb-4">
         {count(now.order.length, "frame")} {now.pass === "all" ? "in all" : `in the pass "${now.pass}"`}. It comes to this: {now.standing.sentence}.
+        {now.standing.dropped > 0 && " What is dropped can be set aside, on its shoot's page."}
         {now.standing.waiting > 0 && " Stars and labels are written into the files when you leave, or rest."}
       </p>
       <Passes now={now} onGather={onGather} onSayOf={onSayOf} />
@@ -41,7 +43,7 @@ export function Passes({ now, onGather, onSayOf, groups, alike, onAlike }: Choos
   const notKept = [...now.frames.values()].filter((frame) => frame.judged.decision === null || frame.judged.decision === "unsure").map((frame) => frame.id);
   return (
     <>
-      <ul className="grid grid-cols-[auto_auto] items-baseline justify-start gap-x-8 gap-y-1">
+      <ul className="grid grid-cols-[auto_auto_auto] items-baseline justify-start gap-x-6 gap-y-1">
         {now.standing.passes.map((one) => (
           <li key={one.pass} className="contents">
             <span className={one.frames === 0 ? "opacity-70" : ""}>
@@ -62,6 +64,7 @@ export function Passes({ now, onGather, onSayOf, groups, alike, onAlike }: Choos
               {figure(one.frames)}
               {one.pass === now.pass && <span className="sr-only"> (this pass)</span>}
             </span>
+            <Key>{keyOfPass(one.pass)}</Key>
           </li>
         ))}
       </ul>

@@ -1,5 +1,6 @@
 import { useMemo, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
+import { AsideLine } from "../aside/AsideLine";
 import { useFindings, useProveShoot } from "../api/copies";
 import { useShoot } from "../api/queries";
 import { useStampState } from "../api/stamps";
@@ -107,6 +108,7 @@ export function ShootScreen() {
                 <Field label="oldest proof">{dateOf(shoot.provenSince)}</Field>
               </dl>
             </section>
+            <AsideLine shoot={id} />
             {(findings.data?.copies.length ?? 0) > 0 && (
               <BadCopies
                 copies={findings.data?.copies ?? []}

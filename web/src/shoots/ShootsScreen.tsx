@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { Link } from "react-router";
+import { useAsideShoots } from "../api/aside";
 import { useShoots } from "../api/queries";
 import type { Shoot } from "../api/types";
 import { useSettled } from "../intake/useSettled";
@@ -20,6 +21,7 @@ export function ShootsScreen() {
   const [upTo, setUpTo] = useState("");
   const shoots = useShoots({ words: useSettled(words, TYPING).trim(), upTo });
   const all = shoots.data?.pages[0]?.years ?? [];
+  const aside = (useAsideShoots().data ?? []).reduce((sum, shoot) => sum + shoot.frames, 0);
   const years = new Map<string, Shoot[]>();
   const loaded = shoots.data?.pages.flatMap((page) => page.shoots) ?? [];
   const sums = new Map(shoots.data?.pages.flatMap((page) => page.years).map((year) => [year.year, year]));
@@ -56,6 +58,11 @@ export function ShootsScreen() {
               </TextButton>
             ))}
           </span>
+          {aside > 0 && (
+            <Link to="/aside" className="linked">
+              {count(aside, "frame")} set aside
+            </Link>
+          )}
           {words.trim() !== "" && !shoots.isPlaceholderData && (
             <span role="status">
               {count(

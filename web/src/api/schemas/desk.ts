@@ -47,6 +47,7 @@ export const CardFrame: Schema<views.CardFrame> = v.object({
   facts: v.nullable(Facts),
   version: v.string(),
   held: v.nullable(HeldAs),
+  letGo: v.nullable(v.string()),
   joins: v.nullable(v.string()),
   sameExposure: v.nullable(HeldAs),
   twin: v.nullable(Twin),

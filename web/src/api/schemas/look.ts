@@ -3,14 +3,6 @@ import * as v from "valibot";
 import { list, type Schema } from "../checks";
 import type * as views from "../views/look";
 
-export const GroupKind: Schema<views.GroupKind> = v.picklist(["burst", "bracket", "alike"]);
-
-export const Group: Schema<views.Group> = v.object({
-  kind: GroupKind,
-  frames: list(v.number()),
-  bySharpness: list(v.number()),
-});
-
 export const Decision: Schema<views.Decision> = v.picklist(["keep", "drop", "unsure"]);
 
 export const Judgement: Schema<views.Judgement> = v.object({
@@ -19,6 +11,14 @@ export const Judgement: Schema<views.Judgement> = v.object({
   stars: v.number(),
   label: v.nullable(v.string()),
   revision: v.number(),
+});
+
+export const GroupKind: Schema<views.GroupKind> = v.picklist(["burst", "bracket", "alike"]);
+
+export const Group: Schema<views.Group> = v.object({
+  kind: GroupKind,
+  frames: list(v.number()),
+  bySharpness: list(v.number()),
 });
 
 export const Pass: Schema<views.Pass> = v.picklist(["all", "not yet judged", "unsure", "kept", "kept without stars", "1 star and more", "2 stars and more", "3 stars and more", "4 stars and more", "5 stars", "dropped"]);
@@ -32,6 +32,7 @@ export const Standing: Schema<views.Standing> = v.object({
   sentence: v.string(),
   all: v.number(),
   open: v.number(),
+  dropped: v.number(),
   passes: list(PassCount),
   canTakeBack: v.boolean(),
   canBringAgain: v.boolean(),

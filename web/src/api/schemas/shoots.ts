@@ -42,6 +42,7 @@ export const Shoot: Schema<views.Shoot> = v.object({
   description: v.string(),
   folder: v.string(),
   frames: v.number(),
+  aside: v.number(),
   files: v.number(),
   bytes: v.number(),
   from: v.string(),

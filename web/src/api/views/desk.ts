@@ -45,6 +45,8 @@ export interface CardFrame {
   version: string;
   /** Held already, as a whole: its name at the store and since when. */
   held: HeldAs | null;
+  /** That it was held, and let go for good, in words. */
+  letGo: string | null;
   /** The name of the frame that is held in part, which it joins. */
   joins: string | null;
   /** Held before with other bytes: the photographer decides. */

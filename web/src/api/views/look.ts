@@ -69,6 +69,7 @@ export interface Standing {
   sentence: string;
   all: number;
   open: number;
+  dropped: number;
   passes: PassCount[];
   canTakeBack: boolean;
   canBringAgain: boolean;

@@ -29,6 +29,8 @@ export interface Shoot {
   description: string;
   folder: string;
   frames: number;
+  /** Frames that are set aside from it, in none of the sums. */
+  aside: number;
   files: number;
   bytes: number;
   from: string;

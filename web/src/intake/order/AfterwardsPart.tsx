@@ -1,10 +1,11 @@
 import type { Afterwards } from "../../api/orders";
 import { usePrograms } from "../../api/programs";
+import { Entry } from "../../ledger/Entry";
 import { Choice } from "../../ledger/Menu";
 
 const NONE = "*none";
 
-/** What is done by itself when all of a card is in. */
+/** What is done by itself when all of a card is in; and where frames go that are dropped later. */
 export function AfterwardsPart({ value, onChange }: { value: Afterwards; onChange: (value: Afterwards) => void }) {
   const programs = usePrograms();
   const names = programs.data ?? [];
@@ -32,6 +33,17 @@ export function AfterwardsPart({ value, onChange }: { value: Afterwards; onChang
           onChange({ ...value, open: name === NONE ? "" : name });
         }}
       />
+      <label>
+        dropped frames are set aside in{" "}
+        <Entry
+          label="folder of dropped frames"
+          value={value.dropped}
+          longest={80}
+          onDone={(dropped) => {
+            if (dropped.trim() !== "") onChange({ ...value, dropped: dropped.trim() });
+          }}
+        />
+      </label>
     </span>
   );
 }

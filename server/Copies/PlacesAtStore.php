@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Copies;
+
+use VelvetLedger\Server\Pace\Slice;
+use VelvetLedger\Server\Stores\OpenStore;
+use VelvetLedger\Server\Stores\StoreAbsent;
+
+/** Brings what lies at a store to where it is to be: to the names and folders of its frames, or away, where these were let go. */
+final readonly class PlacesAtStore
+{
+    public function __construct(private Moving $moving, private Removing $removing)
+    {
+    }
+
+    /**
+     * @param \Closure(int): mixed $watch what it throws ends it where it is
+     *
+     * @return array{int, list<string>, bool} copies that are where they are to be; folders that any left or came to, from the store's root; whether the slice was over before all were tried
+     *
+     * @throws StoreAbsent where the store leaves; what was done before is entered
+     */
+    public function some(OpenStore $store, int $number, \Closure $watch, Slice $slice): array
+    {
+        [$moved, $folders, $isOver] = $this->moving->some($store, $number, $watch, $slice);
+        if ($isOver) {
+            return [$moved, $folders, true];
+        }
+        [$left, $isOver] = $this->removing->some($store, $number, $watch, $slice);
+
+        return [$moved, array_values(array_unique([...$folders, ...$left])), $isOver];
+    }
+}

@@ -1,0 +1,251 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests\server;
+
+use PHPUnit\Framework\Attributes\TestWith;
+use VelvetLedger\Core\Keeping\CouldNotLetGo;
+use VelvetLedger\Core\Keeping\CouldNotRename;
+use VelvetLedger\Core\Keeping\GoesForGood;
+use VelvetLedger\Core\Look\Lot;
+use VelvetLedger\Core\Look\Word;
+use VelvetLedger\Core\Plan\PlanLine;
+use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Core\Transfer\ChecksumList;
+use VelvetLedger\Server\Clearance\CardClearance;
+use VelvetLedger\Server\Copies\OwedSteps;
+use VelvetLedger\Server\Copies\Proving;
+use VelvetLedger\Server\Intake\Interrupted;
+use VelvetLedger\Server\Intake\Plans;
+use VelvetLedger\Server\Keeping\LetsFramesGo;
+use VelvetLedger\Server\Keeping\SetsAside;
+use VelvetLedger\Server\Keeping\TakesBack;
+use VelvetLedger\Server\Looking\AskedAct;
+use VelvetLedger\Server\Looking\JudgesFrames;
+use VelvetLedger\Server\Looking\RestsSittings;
+use VelvetLedger\Server\Pages\AsidePage;
+use VelvetLedger\Server\Pages\FramesPage;
+use VelvetLedger\Server\Pages\LookPage;
+use VelvetLedger\Server\Persistence\Changes\AskedBy;
+use VelvetLedger\Server\Persistence\Copies\ProvingRepository;
+use VelvetLedger\Server\Persistence\Copies\StepRepository;
+use VelvetLedger\Server\Persistence\Shoots\Shoot;
+use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
+use VelvetLedger\Server\Stamps\ChangeStamps;
+use VelvetLedger\Server\View\Shoots\ShootFrameView;
+use VelvetLedger\Tests\Folder;
+use VelvetLedger\Tests\Stills;
+
+/** Dropped frames are set aside, come back, and are let go for good: said at once, followed by each store when it is there, whatever cuts it. */
+final class AsideTest extends LedgerTestCase
+{
+    private const FOLDER = '2026/2026-05-04 boats';
+    private const FRAMES = 5;
+    private const DRIVES = ['Anvil', 'Bellows', 'Candle'];
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->drives('Bellows', 'Candle');
+        for ($n = 1; $n <= self::FRAMES; ++$n) {
+            $this->reader->put("CARD/DCIM/100ORREL/ORL_000$n.JPG", Stills::jpeg("2026-05-04 21:14:0$n", $n));
+        }
+        foreach ([2, 3] as $n) {
+            $this->reader->put("CARD/DCIM/100ORREL/ORL_000$n.ORW", Stills::raw("2026-05-04 21:14:0$n", $n));
+        }
+        $this->bringIn('CARD', new Wishes(otherwise: 'boats'));
+        $this->drop(2, 3, 5);
+    }
+
+    /** By a kill after so many files, at whichever store: all the way there, back, there again, and away. */
+    #[TestWith([null])]
+    #[TestWith([0])]
+    #[TestWith([1])]
+    #[TestWith([4])]
+    #[TestWith([6])]
+    public function testCutAndGoneOnWithIsAsNeverCut(?int $cutAfter): void
+    {
+        $before = array_map($this->tree(...), self::DRIVES);
+        self::assertSame([3, 0], $this->sums());
+        $this->drivesAway('Candle');
+        self::assertSame(3, $this->service(SetsAside::class)->aside($this->shoot(), AskedBy::Page));
+        self::assertSame([[0, 3], [2], [3]], [$this->sums(), $this->column('SELECT frames FROM shoot'), $this->column('SELECT aside FROM shoot')], 'said at once');
+        $this->carryOut($cutAfter);
+        self::assertSame([3], array_keys($this->service(StepRepository::class)->owed()), 'the drive that is away is owed it');
+        $this->drivesBack('Candle');
+        $this->carryOut($cutAfter);
+        $this->standsEverywhere(array_map(self::moved(...), $before));
+        self::assertSame(['proven'], $this->column('SELECT DISTINCT state FROM copy'));
+        self::assertSame(['2026-05-04_boats_0001', '2026-05-04_boats_0004'], array_map(static fn (ShootFrameView $frame): string => $frame->stem, $this->fresh(FramesPage::class)->frames($this->shoot())));
+        self::assertSame('kept 0 of 2, 2 to go', $this->fresh(LookPage::class)->view(Lot::shoots(1))->standing->sentence);
+
+        self::assertSame(3, $this->service(SetsAside::class)->back($this->shoot(), [2, 3, 5], AskedBy::Page));
+        $this->carryOut($cutAfter);
+        $this->standsEverywhere($before);
+        $this->service(TakesBack::class)->last($this->shoot(), AskedBy::Page);
+        $this->carryOut($cutAfter);
+        $this->standsEverywhere(array_map(self::moved(...), $before));
+
+        $this->drivesAway('Candle');
+        $this->letGo([2, 3, 5]);
+        self::assertSame([0, 0], $this->sums());
+        $this->carryOut($cutAfter);
+        $this->drivesBack('Candle');
+        $this->carryOut($cutAfter);
+        $this->standsEverywhere(array_map(static fn (array $tree): array => array_filter($tree, static fn (string $path): bool => 1 !== preg_match('/_000[235]\./', $path), \ARRAY_FILTER_USE_KEY), $before));
+        self::assertSame([[], ['let go', 'proven']], [$this->service(StepRepository::class)->owed(), $this->column('SELECT DISTINCT state FROM copy ORDER BY 1')]);
+        self::assertSame([], $this->column('SELECT id FROM shoot WHERE add_up_shoot(id)'), 'and the sums are what the rows come to');
+        self::assertSame(['3 frames were let go for good: 2026-05-04_boats_0002, 2026-05-04_boats_0003, 2026-05-04_boats_0005.'], $this->column("SELECT entry FROM day_book_entry WHERE entry LIKE '%for good%'"));
+        self::assertNull($this->service(TakesBack::class)->last($this->shoot(), AskedBy::Page), 'what is let go does not come back');
+    }
+
+    public function testOnlyWhatIsNamedAndIsWhatTheLedgerSaysGoes(): void
+    {
+        $this->service(SetsAside::class)->aside($this->shoot(), AskedBy::Page);
+        $this->carryOut();
+        foreach ([['boat', [2], CouldNotLetGo::class], ['boats', [1, 2], CouldNotLetGo::class]] as [$name, $frames, $refused]) {
+            try {
+                $this->letGo($frames, $name);
+                self::fail('it is not the name, or one of them is not set aside');
+            } catch (CouldNotLetGo $failure) {
+                self::assertStringEndsWith('Nothing was removed.', $failure->getMessage());
+            }
+        }
+        [$bad, $changed] = [$this->onDrive('Bellows', 'Dropped/'.self::FOLDER.'/2026-05-04_boats_0002.orw'), $this->onDrive('Candle', 'Dropped/'.self::FOLDER.'/2026-05-04_boats_0005.jpg')];
+        file_put_contents($bad, 'damaged');
+        $this->prove(2);
+        file_put_contents($changed, 'an edit that nobody knows of');
+        $goes = $this->letGo([2, 3, 5]);
+        self::assertSame([[3, 5], [2 => 'with other bytes at Bellows']], [$goes->going, $goes->staying]);
+        $this->carryOut();
+        self::assertSame(['damaged', 'an edit that nobody knows of'], [file_get_contents($bad), file_get_contents($changed)], 'it is not ours to take');
+        self::assertSame(['somebody changed it: what lies there is not what the ledger has of it'], $this->column("SELECT because FROM step WHERE state = 'failed'"));
+        self::assertFileDoesNotExist($this->onDrive('Candle', 'Dropped/'.self::FOLDER.'/2026-05-04_boats_0003.orw'));
+        $this->letGo([2], ' Boats ', [2]);
+        $this->carryOut();
+        self::assertFileDoesNotExist($bad, 'it was confirmed by itself, with the bytes that were found');
+    }
+
+    public function testACardThatStillHasThemSaysThatTheyWereLetGo(): void
+    {
+        $this->service(SetsAside::class)->aside($this->shoot(), AskedBy::Page);
+        $this->letGo([2, 3, 5]);
+        $plan = $this->fresh(Plans::class)->make($this->desk('CARD'), new Wishes());
+        self::assertSame([2, 0, 3], [$plan->totals->frames->held, $plan->totals->frames->toBringIn, $plan->totals->frames->leftOut], 'at once, though their copies lie there still');
+        $this->carryOut();
+        $plan = $this->fresh(Plans::class)->make($this->desk('CARD'), new Wishes());
+        self::assertSame([2, 0, 3], [$plan->totals->frames->held, $plan->totals->frames->toBringIn, $plan->totals->frames->leftOut]);
+        self::assertSame(5, \count(array_filter($plan->lines, static fn (PlanLine $line): bool => 1 === preg_match('/^let go for good on .* 2026, as 2026-05-04_boats_000[235]$/', $line->reason))), 'its files, one by one');
+        self::assertStringContainsString('and 5 files you let go', $this->fresh(CardClearance::class)->of($this->card('CARD'))->sentence);
+        $key = array_values(array_filter($plan->lines, static fn (PlanLine $line): bool => str_contains($line->reason, '_0005')))[0]->frame?->key() ?? '';
+        $this->bringIn('CARD', new Wishes(broughtAgain: [$key], otherwise: 'boats'));
+        self::assertSame([3], $this->column('SELECT frames FROM shoot'), 'unless it is marked: then it is a frame like any other');
+        self::assertSame([3, 2], [($totals = $this->fresh(Plans::class)->make($this->desk('CARD'), new Wishes())->totals->frames)->held, $totals->leftOut]);
+    }
+
+    public function testCutShortByAName(): void
+    {
+        $this->service(SetsAside::class)->aside($this->shoot(), AskedBy::Page);
+        $this->carryOut();
+        foreach (self::DRIVES as $drive) {
+            file_put_contents($this->onDrive($drive, self::FOLDER.'/2026-05-04_boats_0003.png'), "somebody's");
+        }
+        $this->expectException(CouldNotRename::class);
+        $this->expectExceptionMessage('2026-05-04_boats_0003 is taken');
+        $this->service(SetsAside::class)->back($this->shoot(), [2, 3], AskedBy::Page);
+    }
+
+    private function shoot(): Shoot
+    {
+        $this->ledger()->clear();
+
+        return $this->service(ShootRepository::class)->find(1);
+    }
+
+    /** @return array{int, int} frames dropped, and set aside */
+    private function sums(): array
+    {
+        $page = $this->fresh(AsidePage::class)->of($this->shoot());
+
+        return [$page->dropped->frames, $page->aside->frames];
+    }
+
+    /**
+     * @param list<int> $frames
+     * @param list<int> $confirmed
+     */
+    private function letGo(array $frames, string $named = 'boats', array $confirmed = []): GoesForGood
+    {
+        return $this->service(LetsFramesGo::class)->go($this->shoot(), $frames, $named, $confirmed);
+    }
+
+    /** Killed once at each store after so many files, and gone on with. */
+    private function carryOut(?int $cutAfter = null): void
+    {
+        foreach (array_keys($this->service(StepRepository::class)->owed()) as $store) {
+            $at = 0;
+            try {
+                $this->service(OwedSteps::class)->all($store, static fn () => $at++ === $cutAfter ? throw new Interrupted() : null);
+            } catch (Interrupted) {
+                $this->service(OwedSteps::class)->all($store, static fn () => null);
+            }
+        }
+    }
+
+    private function prove(int $store): void
+    {
+        $this->service(Proving::class)->prove($this->service(ProvingRepository::class)->ask($store, null, null), static fn () => null);
+    }
+
+    private function drop(int ...$frames): void
+    {
+        $this->service(JudgesFrames::class)->act(Lot::shoots(1), [AskedAct::judge('drop', Word::read('drop'), array_fill_keys($frames, null))], static fn () => null);
+        $this->service(RestsSittings::class)->rest(Lot::shoots(1));
+        $this->service(ChangeStamps::class)->write(1, static fn () => null, []); // -1, in the raws' sidecars too
+        $this->ledger()->clear();
+    }
+
+    /** @return array<string, string> path of a file of a frame from the store's root => XXH128 */
+    private function tree(string $drive): array
+    {
+        return array_map(static fn (string $file): string => explode(' ', $file)[1], array_filter(Folder::tree($this->onDrive($drive)), static fn (string $path): bool => str_contains($path, '_boats_'), \ARRAY_FILTER_USE_KEY));
+    }
+
+    /**
+     * @param array<string, string> $tree
+     *
+     * @return array<string, string> the same with what is dropped set aside
+     */
+    private static function moved(array $tree): array
+    {
+        $moved = [];
+        foreach ($tree as $path => $bytes) {
+            $moved[1 === preg_match('/_000[235]\./', $path) ? "/Dropped$path" : $path] = $bytes;
+        }
+        ksort($moved);
+
+        return $moved;
+    }
+
+    /** @param list<array<string, string>> $trees by drive */
+    private function standsEverywhere(array $trees): void
+    {
+        foreach (self::DRIVES as $i => $drive) {
+            $tree = $this->tree($drive);
+            ksort($tree);
+            ksort($trees[$i]);
+            self::assertSame($trees[$i], $tree, "at $drive");
+            $listed = [];
+            foreach (array_filter(array_keys(Folder::tree($this->onDrive($drive))), static fn (string $path): bool => str_ends_with($path, '/'.ChecksumList::XXH128)) as $list) {
+                foreach (explode("\n", trim((string) file_get_contents($this->onDrive($drive, $list)))) as $line) {
+                    [$sum, $path] = explode('  ', $line, 2);
+                    $listed[\dirname($list).'/'.$path] = $sum;
+                }
+            }
+            ksort($listed);
+            self::assertSame($tree, $listed, 'and the lists say so');
+            self::assertSame([] !== preg_grep('#^/Dropped/#', array_keys($tree)), is_dir($this->onDrive($drive, 'Dropped')), 'no folder is left empty');
+        }
+    }
+}

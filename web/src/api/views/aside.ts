@@ -1,0 +1,52 @@
+/* Written by ops/types.php from the classes in server/View: change those, then run bin/ledger types. */
+import type { Judgement } from "./look";
+
+/** What of a shoot is dropped and lies in it still, and what is set aside. */
+export interface Aside {
+  shoot: number;
+  date: string;
+  description: string;
+  name: string;
+  dropped: AsideSum;
+  aside: AsideSum;
+  frames: AsideFrame[];
+  away: string[];
+}
+
+/** A frame that is set aside. */
+export interface AsideFrame {
+  id: number;
+  stem: string;
+  takenAt: string;
+  since: string;
+  hasPicture: boolean;
+  bytes: number;
+  copies: number;
+  endings: string[];
+  doubts: string[];
+  judged: Judgement;
+}
+
+/** A shoot that frames are set aside from. */
+export interface AsideShoot {
+  shoot: number;
+  date: string;
+  description: string;
+  frames: number;
+  since: string;
+}
+
+/** What frames come to that are dropped, or set aside. */
+export interface AsideSum {
+  frames: number;
+  bytes: number;
+  starred: number;
+  /** Those of which a file has one proven copy or none. */
+  once: number;
+}
+
+/** What came of letting frames go for good. */
+export interface LetGo {
+  gone: number;
+  stay: number;
+}
