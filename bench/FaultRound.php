@@ -18,6 +18,8 @@ use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Server\Conversion\ConvertsRaw;
 use VelvetLedger\Server\Copies\Mending;
 use VelvetLedger\Server\Keeping\ChangesNames;
+use VelvetLedger\Server\Keeping\LetsFramesGo;
+use VelvetLedger\Server\Keeping\SetsAside;
 use VelvetLedger\Server\Kernel;
 use VelvetLedger\Server\Orders\OrderBook;
 use VelvetLedger\Server\Orders\Stationery;
@@ -35,7 +37,7 @@ use VelvetLedger\Tests\Stills;
  */
 final class FaultRound
 {
-    public const FAULTS = ['killed', 'killed twice', 'main fills', 'mirror fills', 'card leaves', 'card exchanged', 'mirror leaves', 'main leaves', 'a bit flips', 'permissions', 'a name is taken', 'database ends it', 'database restarts', 'two at once', 'a file changes', 'database full', 'stamping killed', 'a drive leaves a stamping', 'owed copies killed', 'mending killed', 'converting killed', 'moving killed', 'a drive leaves while files move'];
+    public const FAULTS = ['killed', 'killed twice', 'main fills', 'mirror fills', 'card leaves', 'card exchanged', 'mirror leaves', 'main leaves', 'a bit flips', 'permissions', 'a name is taken', 'database ends it', 'database restarts', 'two at once', 'a file changes', 'database full', 'stamping killed', 'a drive leaves a stamping', 'owed copies killed', 'mending killed', 'converting killed', 'moving killed', 'a drive leaves while files move', 'setting aside killed', 'a drive leaves while frames are set aside'];
 
     /** Copies that are damaged to be mended. */
     private const DAMAGED = 20;
@@ -124,6 +126,7 @@ final class FaultRound
             'mending killed' => $this->cutMending($intake),
             'converting killed' => $this->cutConverting($intake),
             'moving killed', 'a drive leaves while files move' => $this->cutMoving($intake),
+            'setting aside killed', 'a drive leaves while frames are set aside' => $this->cutSettingAside($intake),
             default => null,
         };
     }
@@ -210,6 +213,34 @@ final class FaultRound
         }
         $moving->wait();
         $this->undo();
+    }
+
+    /** Every second frame is dropped: set aside, had back, set aside again, and half of them let go, each cut somewhere. */
+    private function cutSettingAside(Process $intake): void
+    {
+        $intake->wait();
+        $this->database()->executeStatement("INSERT INTO judgement (frame_id, decision, stars, revision) SELECT id, 'drop', 0, 1 FROM frame WHERE id % 2 = 0");
+        $dropped = array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $this->database()->fetchFirstColumn('SELECT frame_id FROM judgement ORDER BY 1'));
+        [$sets, $lets, $shoots] = [$this->service(SetsAside::class), $this->service(LetsFramesGo::class), $this->service(ShootRepository::class)];
+        $asks = [
+            static fn () => $sets->aside($shoots->find(1), AskedBy::CommandLine),
+            static fn () => $sets->back($shoots->find(1), $dropped, AskedBy::CommandLine),
+            static fn () => $sets->aside($shoots->find(1), AskedBy::CommandLine),
+            static fn () => $lets->go($shoots->find(1), \array_slice($dropped, 0, (int) (\count($dropped) / 2)), $shoots->find(1)->date, []),
+        ];
+        foreach ($asks as $ask) {
+            $ask();
+            $following = $this->run('owed');
+            $this->waitUntil(fn (): bool => $this->counts("SELECT count(*) FROM step WHERE begun OR state = 'waiting'") > 0, $following);
+            usleep(mt_rand(0, 500_000));
+            if ('setting aside killed' === $this->fault) {
+                self::kill($following);
+            } else {
+                $this->away('drives/Bellows', 'drives/.Bellows');
+            }
+            $following->wait();
+            $this->undo();
+        }
     }
 
     /** Of raws that came in with the others. */

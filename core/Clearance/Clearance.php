@@ -20,8 +20,9 @@ final readonly class Clearance
     /**
      * @param list<Missing> $missing the gravest first
      * @param int           $letGo   files that may go though they are nowhere else, or not seen to be: the photographer said so
+     * @param int           $nods    files of which that was said to this card, and can be taken back
      */
-    private function __construct(public bool $mayBeFormatted, public string $sentence, public array $missing, public int $files, public int $cleared, public int $letGo)
+    private function __construct(public bool $mayBeFormatted, public string $sentence, public array $missing, public int $files, public int $cleared, public int $letGo, public int $nods)
     {
     }
 
@@ -50,7 +51,7 @@ final readonly class Clearance
 
         $letGo = \count(array_filter($counted, static fn (FileToClear $file): bool => null === self::lackOf($file, $copies, $seenNow) && (!$file->matches || $file->isBelieved() || (PhotographersWord::LetGo === $file->word && $file->devices() < $copies))));
 
-        return new self([] === $missing && [] !== $counted, self::sentence($card, $counted, $missing, $copies, $letGo, $staying).self::cutOffInWords($cutOff), $missing, \count($counted), $cleared, $letGo);
+        return new self([] === $missing && [] !== $counted, self::sentence($card, $counted, $missing, $copies, $letGo, $staying).self::cutOffInWords($cutOff), $missing, \count($counted), $cleared, $letGo, \count(array_filter($counted, static fn (FileToClear $file): bool => PhotographersWord::Nodded === $file->word)));
     }
 
     public function lacks(Lack $lack): bool

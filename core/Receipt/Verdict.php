@@ -46,11 +46,13 @@ final readonly class Verdict
             0 === $dngs ? '' : \sprintf('%s: there %s in %s place, proven sample for sample', Count::of($dngs, 'raw'), 1 === $dngs ? 'is a DNG' : 'are DNGs', 1 === $dngs ? 'its' : 'their'),
         ], static fn (string $part): bool => '' !== $part);
         $brought = $summary->files(Outcome::BroughtIn);
+        $held = $brought - $of->letGo;
         $elsewhere = $summary->files(Outcome::Promised);
         $missing = $summary->troubles() - $elsewhere - $summary->unlisted;
-        $whole = array_values(array_filter($copies, static fn (CopiesAt $at): bool => $at->proven === $brought && $brought > 0));
+        $whole = array_values(array_filter($copies, static fn (CopiesAt $at): bool => $at->proven === $held && $held > 0));
         $parts = [
-            0 === $brought ? 'No file of this card was brought in.' : ([] === $whole ? '' : \sprintf('%s of this card %s on %s, read back and equal to the card%s.', Count::of($brought, 'file'), 1 === $brought ? 'is' : 'are', Names::of(array_map(static fn (CopiesAt $at): string => $at->store, $whole)), [] === $but ? '' : ', but for '.implode(', and for ', $but))),
+            0 === $brought ? 'No file of this card was brought in.' : ([] === $whole ? '' : \sprintf('%s of this card %s on %s, read back and equal to the card%s.', Count::of($held, 'file'), 1 === $held ? 'is' : 'are', Names::of(array_map(static fn (CopiesAt $at): string => $at->store, $whole)), [] === $but ? '' : ', but for '.implode(', and for ', $but))),
+            0 === $of->letGo ? '' : \sprintf('%s let go for good since.', Count::of($of->letGo, 'file was', 'files were')),
             ...array_map(static fn (CopiesAt $at): string => $at->owed > 0 ? \sprintf('%s is owed %s: made when it is there.', $at->store, Count::of($at->owed, 'copy', 'copies')) : '', $copies),
             ...array_map(static fn (CopiesAt $at): string => $at->bad > 0 ? \sprintf('%s of %s %s found missing or different since.', Count::of($at->bad, 'copy', 'copies'), $at->store, 1 === $at->bad ? 'was' : 'were') : '', $copies),
             0 === $cutOff ? '' : \sprintf('%s cut off on the card already: what there is of %s came in.', 1 === $cutOff ? 'One of them was' : Count::figure($cutOff).' of them were', 1 === $cutOff ? 'it' : 'them'),
@@ -62,6 +64,7 @@ final readonly class Verdict
         $heading = match (true) {
             $summary->troubles() > 0 => 'Not all of it is safe',
             0 === $brought => 'Nothing new',
+            0 === $held => 'Let go',
             $owed => 'Copies are owed',
             default => self::NUMBERS[\count($whole)] ?? Count::figure(\count($whole)).' proven copies',
         };

@@ -158,7 +158,7 @@ final readonly class CardClearance
 
         return new FileToClear($file, null !== $of, $of ?? [], $known?->unreadable, match (true) {
             $unread => Lack::EndsUnread,
-            null === $known?->checksum && null === $known?->unreadable && null !== $holdings->heldAs($file) => Lack::NotCompared,
+            null === $known?->checksum && null === $known?->unreadable && (null !== $holdings->heldAs($file) || null !== $holdings->letGoAs($file)) => Lack::NotCompared,
             default => null,
         }, match (true) {
             $known->nodded ?? false => PhotographersWord::Nodded,

@@ -39,7 +39,7 @@ final class StoresCommand extends Command
             array_map(static fn (StorePageView $store) => $output->writeln(self::line($store), OutputInterface::OUTPUT_RAW), $stores);
             0 === $short ? null : $output->writeln('! '.self::shortOf($short), OutputInterface::OUTPUT_RAW);
         }
-        $well = [] === array_filter($stores, static fn (StorePageView $store): bool => !$store->present || $store->sums->owed + $store->sums->toMove + $store->sums->bad > 0);
+        $well = [] === array_filter($stores, static fn (StorePageView $store): bool => !$store->present || $store->sums->owed + $store->sums->changes->all + $store->sums->bad > 0);
 
         return $well && 0 === $short ? self::SUCCESS : self::FAILURE;
     }
@@ -55,7 +55,7 @@ final class StoresCommand extends Command
             $store->present ? Size::of($store->freeBytes ?? 0).' free' : 'away',
             Count::of($store->sums->proven, 'proven copy', 'proven copies'),
             $store->sums->owed > 0 ? Count::figure($store->sums->owed).' owed' : '',
-            $store->sums->toMove > 0 ? Count::figure($store->sums->toMove).' to be renamed or moved' : '',
+            $store->sums->changes->inWords,
             $store->sums->bad > 0 ? Count::figure($store->sums->bad).' missing or different' : '',
         ], static fn (string $fact): bool => '' !== $fact);
 

@@ -24,12 +24,13 @@ use VelvetLedger\Server\Stores\Stores;
 
 /**
  * Takes copies away at one store whose frames were let go for good. Each is read first: what does not have the bytes that the
- * ledger has of it is not ours to take, stays, and is told. Whoever asks has the store's copies to himself. Cut off anywhere,
+ * ledger has of it is not ours to take, stays, is told, and is the ledger's no more. Whoever asks has the store's copies to himself. Cut off anywhere,
  * it is gone on with: what is not there any more is entered as gone.
  */
 final readonly class Removing
 {
     private const AT_ONCE = 100;
+    private const CHANGED = 'somebody changed it: what lies there is not what the ledger has of it';
 
     public function __construct(private StepRepository $steps, private StampQueue $stamps, private Stores $stores, private EntityManagerInterface $ledger)
     {
@@ -79,7 +80,7 @@ final readonly class Removing
                 if (null === $why) {
                     $gone[] = $one;
                 } elseif ($isForGood) {
-                    $stays[$one->step] = $why;
+                    $stays[] = $one;
                 } else {
                     $waits[$one->step] = $why;
                 }
@@ -119,7 +120,7 @@ final readonly class Removing
         }
         try {
             if (!$one->has(Checksum::ofFile($path))) {
-                return ['somebody changed it: what lies there is not what the ledger has of it', true];
+                return [self::CHANGED, true];
             }
         } catch (CouldNotCopy $failure) {
             return [$failure->reason(), false];
@@ -133,28 +134,47 @@ final readonly class Removing
      * A line in the day book for each shoot.
      *
      * @param list<RemovalRow>   $gone
-     * @param array<int, string> $stays
-     * @param array<int, string> $waits
+     * @param list<RemovalRow>   $stays what is not ours to take, and the ledger's no more
+     * @param array<int, string> $waits step => why it is still to be done
      */
     private function enter(OpenStore $store, int $number, array $gone, array $stays, array $waits): void
     {
         $this->steps->notYet($waits);
-        $this->steps->failed($stays);
-        if ([] === $gone) {
+        if ([] === $gone && [] === $stays) {
             return;
         }
-        $this->ledger->wrapInTransaction(function () use ($store, $number, $gone): void {
-            $this->steps->removed($gone);
-            $shoots = [];
-            foreach ($gone as $one) {
-                $shoots[$one->copy->shoot][] = $one;
-            }
-            foreach ($shoots as $shoot => $of) {
+        $this->ledger->wrapInTransaction(function () use ($store, $number, $gone, $stays): void {
+            $this->steps->removed($gone, 'it was let go for good');
+            $this->steps->removed($stays, self::CHANGED);
+            foreach (self::byShoot($gone) as $shoot => $of) {
                 $stems = array_values(array_unique(array_map(static fn (RemovalRow $one): string => $one->stem, $of)));
                 $bytes = array_sum(array_map(static fn (RemovalRow $one): int => $one->copy->bytes, $of));
-                $this->ledger->persist(DayBookEntry::ofStore(\sprintf('%s removed at %s, %s: of %s.', Count::of(\count($of), 'file that was let go was', 'files that were let go were'), $store->store->name, Size::of($bytes), implode(', ', $stems)), $this->stores->find($number), DayBookKind::Owed, $this->ledger->find(Shoot::class, $shoot)));
+                $this->tell($number, $shoot, \sprintf('%s removed at %s, %s: of %s.', Count::of(\count($of), 'file that was let go was', 'files that were let go were'), $store->store->name, Size::of($bytes), implode(', ', $stems)));
+            }
+            foreach (self::byShoot($stays) as $shoot => $of) {
+                $this->tell($number, $shoot, \sprintf('%s at %s, for somebody changed %s since: %s.', Count::of(\count($of), 'file that was let go stays', 'files that were let go stay'), $store->store->name, 1 === \count($of) ? 'it' : 'them', implode(', ', array_map(static fn (RemovalRow $one): string => $one->copy->path, $of))));
             }
             $this->ledger->flush();
         });
+    }
+
+    /**
+     * @param list<RemovalRow> $rows
+     *
+     * @return array<int, non-empty-list<RemovalRow>>
+     */
+    private static function byShoot(array $rows): array
+    {
+        $shoots = [];
+        foreach ($rows as $one) {
+            $shoots[$one->copy->shoot][] = $one;
+        }
+
+        return $shoots;
+    }
+
+    private function tell(int $store, int $shoot, string $entry): void
+    {
+        $this->ledger->persist(DayBookEntry::ofStore($entry, $this->stores->find($store), DayBookKind::Owed, $this->ledger->find(Shoot::class, $shoot)));
     }
 }

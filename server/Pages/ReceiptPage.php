@@ -33,7 +33,7 @@ final readonly class ReceiptPage
             $intake,
             $this->receipts->summary($intake),
             $this->receipts->copies($intake),
-            new OfWhich($this->receipts->stamped($intake), $conversions->gone ?? 0, $this->receipts->cutOff($intake), $this->receipts->fromTwins($intake)),
+            new OfWhich($this->receipts->stamped($intake), $conversions->gone ?? 0, $this->receipts->cutOff($intake), $this->receipts->fromTwins($intake), $this->receipts->letGo($intake)),
             $conversions,
             $waits ? new WaitsView(array_values(array_diff($this->runs->copying(), [$intake->id()])), $this->sightings->nameOf($intake->machine)) : new WaitsView([], null, null === $intake->stoppedBecause() ? null : $this->now($intake), $this->runs->slowOne($intake->id())->sentence()),
             $this->receipts->together($intake),

@@ -74,7 +74,7 @@ final readonly class StillOpenPage
 
     private static function owed(StoreSums $of): string
     {
-        return implode(' and ', array_filter([$of->owed > 0 ? Count::of($of->owed, 'copy', 'copies') : '', $of->toMove > 0 ? Count::of($of->toMove, 'new name', 'new names') : ''], static fn (string $one): bool => '' !== $one));
+        return implode(' and ', array_filter([$of->owed > 0 ? Count::of($of->owed, 'copy', 'copies') : '', $of->changes->inWords], static fn (string $one): bool => '' !== $one));
     }
 
     /** @return list<StillOpenView> */

@@ -9,6 +9,7 @@ use VelvetLedger\Server\Persistence\Copies\LedgerStore;
 use VelvetLedger\Server\Persistence\Copies\StepKind;
 use VelvetLedger\Server\Persistence\Copies\StepRepository;
 use VelvetLedger\Server\Persistence\Copies\StoreSumsRepository;
+use VelvetLedger\Server\Stores\ChangesOwed;
 use VelvetLedger\Server\Stores\MonthOfProofs;
 use VelvetLedger\Server\Stores\StoreSums;
 
@@ -26,7 +27,7 @@ final readonly class SumsOfStores
      */
     public function of(array $stores): array
     {
-        $moves = $this->steps->waiting(StepKind::Move);
+        [$moves, $removals] = [$this->steps->waiting(StepKind::Move), $this->steps->waiting(StepKind::Remove)];
         $found = [];
         foreach ($stores as $store) {
             $states = $this->sums->byState($store->id());
@@ -36,7 +37,7 @@ final readonly class SumsOfStores
                 $copies(CopyState::Proven),
                 $copies(CopyState::Owed),
                 $copies(CopyState::Missing) + $copies(CopyState::Differs),
-                $moves[$store->id()] ?? 0,
+                new ChangesOwed($moves[$store->id()] ?? 0, $removals[$store->id()] ?? 0),
                 $states[CopyState::Proven->value][1] ?? 0,
                 $states[CopyState::Owed->value][1] ?? 0,
                 $this->sums->oldestProof($store->id()),

@@ -11,12 +11,12 @@ final readonly class StoreSums
      * @param int                 $proven    copies whose last proof held
      * @param int                 $owed      still to be made
      * @param int                 $bad       missing or different
-     * @param int                 $toMove    still to be brought to the name and folder that its frame has by now
+     * @param ChangesOwed         $changes   that it has not followed yet
      * @param int                 $bytes     of the proven ones
      * @param int                 $owedBytes of those owed
      * @param list<MonthOfProofs> $ages      the proven ones by the month of their last proof, the earliest first
      */
-    public function __construct(public int $proven, public int $owed, public int $bad, public int $toMove, public int $bytes, public int $owedBytes, public ?string $oldestProof, public array $ages)
+    public function __construct(public int $proven, public int $owed, public int $bad, public ChangesOwed $changes, public int $bytes, public int $owedBytes, public ?string $oldestProof, public array $ages)
     {
     }
 }

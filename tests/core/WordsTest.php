@@ -73,6 +73,7 @@ final class WordsTest extends TestCase
         self::assertSame('3 files of this card are on Anvil and Bellows, read back and equal to the card.', Verdict::of($summary, $copies)->sentence);
         self::assertStringEndsWith('equal to the card. One of them was cut off on the card already: what there is of it came in.', Verdict::of($summary, $copies, new OfWhich(cutOff: 1))->sentence);
         self::assertStringEndsWith('read back and equal to the card, but for one that could not be read on it, and came from its twin on another.', Verdict::of($summary, $copies, new OfWhich(twins: 1))->sentence);
+        self::assertStringContainsString('2 files were let go for good since.', Verdict::of($summary, $copies, new OfWhich(letGo: 2))->sentence);
         self::assertStringEndsWith('1,200 of them were cut off on the card already: what there is of them came in.', Verdict::of($summary, $copies, new OfWhich(cutOff: 1200))->sentence);
         self::assertSame(['Two proven copies', false], [Verdict::of($summary, $copies, new OfWhich(cutOff: 1))->heading, Verdict::of($summary, $copies, new OfWhich(cutOff: 1))->isTroubled], 'what there was is as safe as the rest');
         self::assertStringContainsString('say "not yet"', Verdict::begins()->sentence);

@@ -204,21 +204,13 @@ final readonly class StepRepository
             ORDER BY w.id LIMIT $most", [$store, StepKind::Remove->value, $after]));
     }
 
-    /** @param list<RemovalRow> $removals of copies that are not there any more */
-    public function removed(array $removals): void
+    /** @param list<RemovalRow> $removals of copies that are not the ledger's any more */
+    public function removed(array $removals, string $because): void
     {
         $this->database->executeStatement("WITH gone AS (UPDATE step SET state = '".StepState::Done->value."', done_at = now(), tried_at = now(), because = NULL WHERE id IN (?) RETURNING copy_id)
-            UPDATE copy c SET state = '".CopyState::LetGo->value."', because = 'it was let go for good', found_path = NULL
+            UPDATE copy c SET state = '".CopyState::LetGo->value."', because = ?, found_path = NULL
             FROM gone
-            WHERE c.id = gone.copy_id", [array_map(static fn (RemovalRow $removal): int => $removal->step, $removals)], [ArrayParameterType::INTEGER]);
-    }
-
-    /** @param array<int, string> $because step => why it is not done, and not tried again until it is asked for again */
-    public function failed(array $because): void
-    {
-        foreach ($because as $step => $why) {
-            $this->database->executeStatement("UPDATE step SET state = '".StepState::Failed->value."', because = ?, tried_at = now() WHERE id = ? AND ".self::WAITS, [$why, $step]);
-        }
+            WHERE c.id = gone.copy_id", [array_map(static fn (RemovalRow $removal): int => $removal->step, $removals), $because], [ArrayParameterType::INTEGER]);
     }
 
     /** @return array<int, int> store => how many steps of a kind wait there, where any do */

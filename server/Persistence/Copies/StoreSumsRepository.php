@@ -76,7 +76,7 @@ final readonly class StoreSumsRepository
         $fewest = array_map(\count(...), $copies);
         $shoots = array_keys(array_filter($copies, static fn (array $at): bool => [] !== array_filter($at, static fn (CopiesAt $one): bool => $one->owed + $one->bad > 0)));
         foreach ([] === $shoots ? [] : $this->database->fetchAllKeyValue("SELECT t.shoot_id, min(t.copies)
-            FROM (SELECT r.shoot_id, f.id, count(c.id) FILTER (WHERE c.state = 'proven' AND ".StoreRole::IN_USE.") AS copies FROM frame r JOIN file f ON f.frame_id = r.id LEFT JOIN copy c ON c.file_id = f.id LEFT JOIN store s ON s.id = c.store_id WHERE r.shoot_id IN (?) GROUP BY 1, 2 HAVING count(c.id) FILTER (WHERE c.state = 'let go') = 0) t
+            FROM (SELECT r.shoot_id, f.id, count(c.id) FILTER (WHERE c.state = 'proven' AND ".StoreRole::IN_USE.") AS copies FROM frame r JOIN file f ON f.frame_id = r.id LEFT JOIN copy c ON c.file_id = f.id LEFT JOIN store s ON s.id = c.store_id WHERE r.shoot_id IN (?) AND r.let_go_at IS NULL GROUP BY 1, 2 HAVING count(c.id) FILTER (WHERE c.state = 'let go') = 0) t
             GROUP BY 1", [$shoots], [ArrayParameterType::INTEGER]) as $shoot => $copies) {
             $fewest[(int) $shoot] = Row::number($copies);
         }

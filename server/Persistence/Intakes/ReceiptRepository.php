@@ -141,14 +141,15 @@ final readonly class ReceiptRepository
             ORDER BY id", [$card->id()]));
     }
 
-    /** @return list<CopiesAt> of what it brought in, store by store, the main one first */
+    /** @return list<CopiesAt> of what it brought in and was not let go since, store by store, the main one first */
     public function copies(Intake $intake): array
     {
         $rows = $this->ledger->getConnection()->fetchAllAssociative("SELECT s.name, count(*) FILTER (WHERE c.state = 'proven') AS proven, count(*) FILTER (WHERE c.state = 'owed') AS owed, count(*) FILTER (WHERE c.state ".CopyState::IS_BAD.") AS bad
             FROM receipt_line l
             JOIN copy c ON c.file_id = l.file_id
             JOIN store s ON s.id = c.store_id
-            WHERE l.intake_id = ? AND l.outcome = 'brought in' AND ".StoreRole::IN_USE.'
+            JOIN frame r ON r.id = l.frame_id
+            WHERE l.intake_id = ? AND l.outcome = 'brought in' AND r.let_go_at IS NULL AND ".StoreRole::IN_USE.'
             GROUP BY s.id, s.name, s.role
             ORDER BY s.id = ? DESC, s.id', [$intake->id(), $intake->store->id()]);
         $number = Row::number(...);
@@ -184,13 +185,23 @@ final readonly class ReceiptRepository
         return Row::number($count);
     }
 
+    /** How many of the files that came in are of frames that were let go for good since. */
+    public function letGo(Intake $intake): int
+    {
+        return Row::number($this->ledger->getConnection()->fetchOne("SELECT count(*)
+            FROM receipt_line l
+            JOIN frame r ON r.id = l.frame_id
+            WHERE l.intake_id = ? AND l.outcome = 'brought in' AND r.let_go_at IS NOT NULL", [$intake->id()]));
+    }
+
     /** How many files came in with a stamp, or have got one since. */
     public function stamped(Intake $intake): int
     {
         $count = $this->ledger->getConnection()->fetchOne("SELECT count(*)
             FROM receipt_line l
             JOIN file f ON f.id = l.file_id
-            WHERE l.intake_id = ? AND l.outcome = 'brought in' AND f.making = 'stamped'", [$intake->id()]);
+            JOIN frame r ON r.id = f.frame_id
+            WHERE l.intake_id = ? AND l.outcome = 'brought in' AND f.making = 'stamped' AND r.let_go_at IS NULL", [$intake->id()]);
 
         return Row::number($count);
     }

@@ -21,6 +21,9 @@ final readonly class ClearanceView
     public int $cleared;
     public int $letGo;
 
+    /** Files of which that was said to this card, and can be taken back. */
+    public int $nods;
+
     /** @var list<Missing> the first of them; see missingInAll */
     public array $missing;
 
@@ -47,6 +50,7 @@ final readonly class ClearanceView
         $this->files = $clearance->files;
         $this->cleared = $clearance->cleared;
         $this->letGo = $clearance->letGo;
+        $this->nods = $clearance->nods;
         $this->missing = \array_slice($clearance->missing, 0, self::MOST);
         $this->reading = $clearance->lacks(Lack::EndsUnread);
         $this->reasons = $clearance->reasons();

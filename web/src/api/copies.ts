@@ -19,7 +19,7 @@ export const useStores = () =>
   useQuery({
     queryKey: ["stores"],
     queryFn: () => get("/api/stores", schemas.Stores),
-    refetchInterval: (query) => (query.state.data?.stores.some((store) => isMoving(store.proving) || (store.present && store.sums.owed + store.sums.toMove > 0)) ? GLANCE : asksEvery(REST)),
+    refetchInterval: (query) => (query.state.data?.stores.some((store) => isMoving(store.proving) || (store.present && store.sums.owed + store.sums.changes.all > 0)) ? GLANCE : asksEvery(REST)),
   });
 
 export const useDriveFolders = (path: string) =>

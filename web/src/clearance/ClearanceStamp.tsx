@@ -54,7 +54,7 @@ export function ClearanceStamp({ of, ready = true, asOf }: { of: Of; ready?: boo
           </TextButton>
         </p>
       )}
-      {clearance.letGo > 0 && (
+      {clearance.nods > 0 && (
         <p className="mt-2">
           <TextButton
             disabled={takeBack.isPending}

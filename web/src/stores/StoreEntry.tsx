@@ -50,11 +50,11 @@ export function StoreEntry({ store, all, copying, elsewhere }: { store: StorePag
           <dl className="mt-3 flex flex-wrap gap-x-8 gap-y-2">
             <Field label="proven copies">{store.sums.proven > 0 ? `${figure(store.sums.proven)}, ${size(store.sums.bytes)}` : "none"}</Field>
             <Field label="owed">
-              {store.sums.owed + store.sums.toMove > 0 ? (
+              {store.sums.owed + store.sums.changes.all > 0 ? (
                 <b className="text-brass">
                   {[
                     ...(store.sums.owed > 0 ? [`${figure(store.sums.owed)}, ${size(store.sums.owedBytes)}`] : []),
-                    ...(store.sums.toMove > 0 ? [`${figure(store.sums.toMove)} to be renamed or moved`] : []),
+                    ...(store.sums.changes.all > 0 ? [store.sums.changes.inWords] : []),
                   ].join("; ")}
                   {store.present && `: ${waitsFor(copying) ?? (store.isWorkedOn ? "being done" : "they wait for a worker")}`}
                 </b>

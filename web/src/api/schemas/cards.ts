@@ -70,6 +70,7 @@ export const Clearance: Schema<views.Clearance> = v.object({
   files: v.number(),
   cleared: v.number(),
   letGo: v.number(),
+  nods: v.number(),
   missing: list(Missing),
   missingInAll: v.number(),
   reasons: list(Reason),

@@ -80,6 +80,13 @@ export const StoreFolders: Schema<views.StoreFolders> = v.object({
   folders: v.nullable(list(v.string())),
 });
 
+export const ChangesOwed: Schema<views.ChangesOwed> = v.object({
+  all: v.number(),
+  inWords: v.string(),
+  toMove: v.number(),
+  toRemove: v.number(),
+});
+
 export const MonthOfProofs: Schema<views.MonthOfProofs> = v.object({
   month: v.string(),
   copies: v.number(),
@@ -89,7 +96,7 @@ export const StoreSums: Schema<views.StoreSums> = v.object({
   proven: v.number(),
   owed: v.number(),
   bad: v.number(),
-  toMove: v.number(),
+  changes: ChangesOwed,
   bytes: v.number(),
   owedBytes: v.number(),
   oldestProof: v.nullable(v.string()),

@@ -44,6 +44,8 @@ export interface Clearance {
   files: number;
   cleared: number;
   letGo: number;
+  /** Files of which that was said to this card, and can be taken back. */
+  nods: number;
   missing: Missing[];
   missingInAll: number;
   reasons: Reason[];

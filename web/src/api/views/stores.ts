@@ -18,6 +18,15 @@ export interface BadCopy {
   good: string[];
 }
 
+/** Changes of copies that a store is owed: what was renamed, moved or let go while it could not follow. */
+export interface ChangesOwed {
+  all: number;
+  /** "4 to be renamed or moved, 31 to be removed"; empty where there are none. */
+  inWords: string;
+  toMove: number;
+  toRemove: number;
+}
+
 /** How a copy was when it was last looked at. */
 export type CopyState = "owed" | "proven" | "missing" | "differs" | "set aside" | "let go";
 
@@ -122,7 +131,7 @@ export interface StoreSums {
   proven: number;
   owed: number;
   bad: number;
-  toMove: number;
+  changes: ChangesOwed;
   bytes: number;
   owedBytes: number;
   oldestProof: string | null;
