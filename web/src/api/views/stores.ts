@@ -21,7 +21,7 @@ export interface BadCopy {
 /** Changes of copies that a store is owed: what was renamed, moved or let go while it could not follow. */
 export interface ChangesOwed {
   all: number;
-  /** "4 to be renamed or moved, 31 to be removed"; empty where there are none. */
+  /** "4 copies to be renamed or moved, 31 copies to be removed"; empty where there are none. */
   inWords: string;
   toMove: number;
   toRemove: number;
