@@ -55,7 +55,7 @@ final readonly class Embedding
         } catch (BrokenFile|CouldNotRead $failure) {
             throw CouldNotStamp::packet($source, $failure->getMessage());
         }
-        $written = $stamps->into($tree, $stamp, $before);
+        $written = $stamps->into($tree, $stamp, $before, $present);
         [$packet, $extension] = $isJpeg ? JpegXmp::divide($tree) : [$tree->packet(), ''];
 
         return new self($source, $target, $packet, $extension, OlderRecords::of($stamp, $before, $present), $picture, $written, $scanAt);

@@ -9,8 +9,11 @@ use VelvetLedger\Core\Capture\Remarks;
 /** What one frame is to say, apart from its keywords, which the vocabulary has: as the ledger keeps it. */
 final readonly class FrameStamp
 {
-    /** @param int|null $rating -1 to 5 */
-    public function __construct(public StampTexts $texts, public StampStyle $style = new StampStyle(), public ?int $rating = null, public ?string $label = null)
+    /**
+     * @param int|null $rating      -1 to 5
+     * @param int|null $orientation see Orientation; null where it is as the camera recorded it
+     */
+    public function __construct(public StampTexts $texts, public StampStyle $style = new StampStyle(), public ?int $rating = null, public ?string $label = null, public ?int $orientation = null)
     {
     }
 
@@ -29,17 +32,22 @@ final readonly class FrameStamp
 
     public function withText(StampField $field, string $text): self
     {
-        return new self($this->texts->with($field, $text), $this->style, $this->rating, $this->label);
+        return new self($this->texts->with($field, $text), $this->style, $this->rating, $this->label, $this->orientation);
     }
 
     public function rated(?int $rating): self
     {
-        return new self($this->texts, $this->style, $rating, $this->label);
+        return new self($this->texts, $this->style, $rating, $this->label, $this->orientation);
     }
 
     public function labelled(?string $label): self
     {
-        return new self($this->texts, $this->style, $this->rating, null === $label || '' === trim($label) ? null : trim($label));
+        return new self($this->texts, $this->style, $this->rating, null === $label || '' === trim($label) ? null : trim($label), $this->orientation);
+    }
+
+    public function oriented(?int $orientation): self
+    {
+        return new self($this->texts, $this->style, $this->rating, $this->label, $orientation);
     }
 
     /**
@@ -49,7 +57,7 @@ final readonly class FrameStamp
      */
     public function with(array $keywords, ?Origin $origin): Stamp
     {
-        return new Stamp($this->texts, $keywords, $this->style, $this->rating, $this->label, $origin);
+        return new Stamp($this->texts, $keywords, $this->style, $this->rating, $this->label, $origin, $this->orientation);
     }
 
     /**
@@ -70,13 +78,13 @@ final readonly class FrameStamp
             }
         }
 
-        return new Stamp($texts, $keywords, $this->style, $this->rating ?? $rating, $this->label ?? $found->label, $origin);
+        return new Stamp($texts, $keywords, $this->style, $this->rating ?? $rating, $this->label ?? $found->label, $origin, $this->orientation);
     }
 
     /** @return array<string, mixed> */
     public function document(): array
     {
-        return ['texts' => $this->texts->texts, 'parents' => $this->style->parents, 'jpegSidecar' => $this->style->jpegSidecar, 'iim' => $this->style->iim, 'dngSidecar' => $this->style->dngSidecar, 'rating' => $this->rating, 'label' => $this->label];
+        return ['texts' => $this->texts->texts, 'parents' => $this->style->parents, 'jpegSidecar' => $this->style->jpegSidecar, 'iim' => $this->style->iim, 'dngSidecar' => $this->style->dngSidecar, 'rating' => $this->rating, 'label' => $this->label] + (null === $this->orientation ? [] : ['orientation' => $this->orientation]);
     }
 
     public static function ofDocument(mixed $document): self
@@ -85,12 +93,14 @@ final readonly class FrameStamp
         $texts = $document['texts'] ?? [];
         $rating = $document['rating'] ?? null;
         $label = $document['label'] ?? null;
+        $orientation = $document['orientation'] ?? null;
 
         return new self(
             StampTexts::ofDocument(\is_array($texts) ? $texts : []),
             new StampStyle(false !== ($document['parents'] ?? null), true === ($document['jpegSidecar'] ?? null), true === ($document['iim'] ?? null), true === ($document['dngSidecar'] ?? ([] === $document))), // an earlier version wrote into them
             \is_int($rating) ? $rating : null,
             \is_string($label) ? $label : null,
+            \is_int($orientation) ? $orientation : null,
         );
     }
 }

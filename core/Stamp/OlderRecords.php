@@ -32,6 +32,10 @@ final class OlderRecords
                 }
             }
         }
+        $orientation = $stamp->orientation ?? $before->turnedFrom;
+        if (null !== $present->orientation && null !== $orientation) {
+            $tags[] = ['IFD0:Orientation#', '=', 0 === $orientation ? '' : (string) $orientation];
+        }
         if ([] !== $tags && null !== $present->size) {
             $tags[] = ['ExifIFD:ExifImageWidth', '=', (string) $present->size[0]];
             $tags[] = ['ExifIFD:ExifImageHeight', '=', (string) $present->size[1]];

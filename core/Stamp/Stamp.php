@@ -9,9 +9,10 @@ final readonly class Stamp
 {
     /**
      * @param list<Keyword> $keywords
-     * @param int|null      $rating   -1 rejected, 0 to 5 stars (xmp:Rating)
+     * @param int|null      $rating      -1 rejected, 0 to 5 stars (xmp:Rating)
+     * @param int|null      $orientation see Orientation (Exif's; tiff:Orientation beside a raw); null where nothing is said of it
      */
-    public function __construct(public StampTexts $texts, public array $keywords = [], public StampStyle $style = new StampStyle(), public ?int $rating = null, public ?string $label = null, public ?Origin $origin = null)
+    public function __construct(public StampTexts $texts, public array $keywords = [], public StampStyle $style = new StampStyle(), public ?int $rating = null, public ?string $label = null, public ?Origin $origin = null, public ?int $orientation = null)
     {
     }
 
@@ -46,6 +47,6 @@ final readonly class Stamp
     /** Whether there is anything to write that a photographer asked for. */
     public function isEmpty(): bool
     {
-        return [] === $this->texts->texts && [] === $this->keywords && null === $this->rating && null === $this->label;
+        return [] === $this->texts->texts && [] === $this->keywords && null === $this->rating && null === $this->label && null === $this->orientation;
     }
 }

@@ -21,8 +21,12 @@ final readonly class StampsXmp
     {
     }
 
-    /** @return Written what of it is ours: a word that stood there by another's hand is not, and is never taken back */
-    public function into(XmpTree $tree, Stamp $stamp, Written $before): Written
+    /**
+     * @param RecordsPresent|null $inside the older records of the picture that it stands in; null of a sidecar
+     *
+     * @return Written what of it is ours: a word that stood there by another's hand is not, and is never taken back
+     */
+    public function into(XmpTree $tree, Stamp $stamp, Written $before, ?RecordsPresent $inside = null): Written
     {
         $theirs = array_diff($tree->texts(XmpName::of('dc:subject')), $before->words);
         $contact = [];
@@ -56,7 +60,28 @@ final readonly class StampsXmp
             $this->origin($tree, $stamp->origin);
         }
 
-        return $stamp->asWritten()->without($theirs);
+        return $stamp->asWritten()->without($theirs)->turnedFrom(self::orientation($tree, $stamp, $before, $inside));
+    }
+
+    /**
+     * Exif has the word of a picture; what its packet says of it is kept in step (MWG Guidelines 2.0, 5.2). Beside a raw the
+     * sidecar alone says it.
+     *
+     * @return int|null see Written
+     */
+    private static function orientation(XmpTree $tree, Stamp $stamp, Written $before, ?RecordsPresent $inside): ?int
+    {
+        $to = $stamp->orientation ?? $before->turnedFrom;
+        if (null === $to) {
+            return null;
+        }
+        $name = XmpName::of('tiff:Orientation');
+        $stands = $tree->text($name);
+        if (null === $inside || null !== $stands) {
+            0 === $to ? $tree->remove($name) : $tree->setText($name, (string) $to);
+        }
+
+        return null === $stamp->orientation ? null : $before->turnedFrom ?? (null === $inside ? (int) ($stands ?? 0) : $inside->orientation ?? 0);
     }
 
     private static function keywords(XmpTree $tree, Stamp $stamp, Written $before): void

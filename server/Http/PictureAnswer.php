@@ -24,6 +24,12 @@ final class PictureAnswer
         return 'whole' === $edge ? Pictures::WHOLE : (\in_array((int) $edge, self::EDGES, true) ? (int) $edge : throw BadInput::field('edge', 'must be 160, 480, 2048 or whole'));
     }
 
+    /** Quarters to the right from how the camera recorded it, "0" to "3"; null where none are said: as it is turned by now. */
+    public static function quarters(string $turn): ?int
+    {
+        return '' === $turn ? null : (1 === preg_match('/^[0-3]$/', $turn) ? (int) $turn : throw BadInput::field('turn', 'must be 0 to 3'));
+    }
+
     public static function jpeg(string $stream): Response
     {
         return new Response($stream, 200, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=86400, immutable', 'X-Content-Type-Options' => 'nosniff']);

@@ -34,7 +34,7 @@ final readonly class PicturesController
         $asked = $fields->make(static fn (): array => $fields->list('of', static function (mixed $value, string $at): AskedPicture {
             $one = Fields::of($value, $at);
 
-            return $one->make(static fn (): AskedPicture => new AskedPicture($one->text('card', '', 16), $one->text('file', '', 4000), $one->number('frame', 0), PictureAnswer::edgeOf((string) $one->number('edge', 160))));
+            return $one->make(static fn (): AskedPicture => new AskedPicture($one->text('card', '', 16), $one->text('file', '', 4000), $one->number('frame', 0), PictureAnswer::edgeOf((string) $one->number('edge', 160)), PictureAnswer::quarters((string) ($one->numberOrNull('turn') ?? ''))));
         }));
         if (\count($asked) > self::MOST) {
             throw BadDocument::at('/of', 'must be at most '.self::MOST);

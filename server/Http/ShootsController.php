@@ -104,7 +104,7 @@ final readonly class ShootsController
     #[Route('/api/frames/{id}/picture', methods: ['GET'], requirements: ['id' => '\d{1,9}'])]
     public function picture(int $id, Request $request, FramePictures $pictures): Response
     {
-        return PictureAnswer::jpeg($pictures->of($id, PictureAnswer::edge($request)));
+        return PictureAnswer::jpeg($pictures->of($id, PictureAnswer::edge($request), PictureAnswer::quarters($request->query->getString('turn'))));
     }
 
     private function head(Shoot $shoot): ShootView

@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Looking;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
+use VelvetLedger\Core\Format\Tiff\Orientation;
 use VelvetLedger\Core\Look\Judgement;
 use VelvetLedger\Core\Look\LookedAt;
 use VelvetLedger\Core\Look\Lot;
@@ -52,17 +53,18 @@ final readonly class RestsSittings
         $now = $this->judgements->now(array_keys($revisions)); // nobody judges them meanwhile
         $judged = array_map(static fn (array $one): Judgement => $one[0], $now);
         $says = $this->stamps->stamps($shoot, array_keys($judged));
-        $other = [];
+        $other = $toSay = [];
         foreach ($says as $frame => $one) {
             $came = $one['remarks']['label'] ?? null;
             $isSaid = Judgement::written($one['stamp']->rating ?? $one['rating'], $one['stamp']->label ?? (\is_string($came) ? $came : null));
-            if ($isSaid->rating() !== $judged[$frame]->rating() || $isSaid->label !== $judged[$frame]->label) {
+            $toSay[$frame] = 0 === $judged[$frame]->turned ? null : Orientation::of($one['orientation'])->turned($judged[$frame]->turned)->value;
+            if ($isSaid->rating() !== $judged[$frame]->rating() || $isSaid->label !== $judged[$frame]->label || $one['stamp']->orientation !== $toSay[$frame]) {
                 $other[] = $frame;
             }
         }
         if ([] !== $other) {
-            $count = $this->stamps->enter($shoot, AskedBy::Page, 'stars and labels of a first look', $other, static fn (FrameStamp $stamp, ?int $year, int $frame): FrameStamp => $stamp->rated($judged[$frame]->rating())->labelled($judged[$frame]->label ?? ''), [], []);
-            $this->ledger->persist(DayBookEntry::ofShoot(\sprintf('Looked at: stars or label of %s changed.', Count::of($count, 'frame')), $this->shoots->find($shoot)));
+            $count = $this->stamps->enter($shoot, AskedBy::Page, 'stars, labels and turns of a first look', $other, static fn (FrameStamp $stamp, ?int $year, int $frame): FrameStamp => $stamp->rated($judged[$frame]->rating())->labelled($judged[$frame]->label ?? '')->oriented($toSay[$frame] ?? null), [], []);
+            $this->ledger->persist(DayBookEntry::ofShoot(\sprintf('Looked at: stars, label or turn of %s changed.', Count::of($count, 'frame')), $this->shoots->find($shoot)));
             $this->ledger->flush();
         }
         $this->judgements->areWritten(array_map(static fn (array $one): int => $one[1], $now));

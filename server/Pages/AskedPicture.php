@@ -8,10 +8,11 @@ namespace VelvetLedger\Server\Pages;
 final readonly class AskedPicture
 {
     /**
-     * @param string $file from the card's root, as PathText
-     * @param int    $edge pixels along the longer side
+     * @param string   $file     from the card's root, as PathText
+     * @param int      $edge     pixels along the longer side
+     * @param int|null $quarters as FramePictures takes them
      */
-    public function __construct(public string $card, public string $file, public int $frame, public int $edge)
+    public function __construct(public string $card, public string $file, public int $frame, public int $edge, public ?int $quarters = 0)
     {
     }
 }

@@ -44,6 +44,6 @@ final class ManyPictures
     /** @throws CouldNot */
     public function of(AskedPicture $asked): string
     {
-        return $asked->frame > 0 ? $this->frames->of($asked->frame, $asked->edge) : $this->ofCard($asked->card, $asked->file, $asked->edge);
+        return $asked->frame > 0 ? $this->frames->of($asked->frame, $asked->edge, $asked->quarters) : $this->ofCard($asked->card, $asked->file, $asked->edge);
     }
 }

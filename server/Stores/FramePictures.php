@@ -10,9 +10,12 @@ use VelvetLedger\Core\Capture\CoreFactsReader;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Format\Budget;
 use VelvetLedger\Core\Format\Bytes;
+use VelvetLedger\Core\Format\Jpeg\OrientedJpeg;
+use VelvetLedger\Core\Format\Tiff\Orientation;
 use VelvetLedger\Server\Persistence\Copies\Copy;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
+use VelvetLedger\Server\Persistence\Looks\LookRepository;
 use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\Shoots\LedgerFile;
 use VelvetLedger\Server\Persistence\Shoots\LedgerFrame;
@@ -26,25 +29,36 @@ final readonly class FramePictures
     /** As large as a screen shows it: pixels along the longer side. */
     public const SCREEN = Pictures::SCREEN;
 
-    public function __construct(private EntityManagerInterface $ledger, private Stores $stores, private Pictures $pictures, private KeptPictures $kept)
+    public function __construct(private EntityManagerInterface $ledger, private Stores $stores, private Pictures $pictures, private KeptPictures $kept, private LookRepository $looks)
     {
     }
 
     /**
      * A JPEG stream about $edge pixels along its longer side. One of the size of a screen is kept: it is there when no drive is.
      *
+     * @param int|null $quarters to the right from how the camera recorded it; as it is turned by now where it is null
+     *
      * @throws CouldNot what was wrong with the best that there was
      */
-    public function of(int $id, int $edge): string
+    public function of(int $id, int $edge, ?int $quarters = 0): string
     {
         $frame = $this->ledger->find(LedgerFrame::class, $id) ?? throw NotInLedger::frame($id);
+
+        return OrientedJpeg::turned($this->asRecorded($frame, $edge), $quarters ?? $this->looks->turned($id));
+    }
+
+    private function asRecorded(LedgerFrame $frame, int $edge): string
+    {
+        $recorded = Orientation::of($frame->facts->facts()?->image->orientation);
+        // What the file says by now is another word of the same, where it was turned and that is written.
+        $make = fn (bool $keeps): string => $this->from($frame, fn (string $path, CaptureFacts $facts): string => OrientedJpeg::turned($this->pictures->of($path, $facts, $edge, $keeps), Orientation::of($facts->image->orientation)->quartersTo($recorded)));
         if (self::SCREEN !== $edge) {
-            return $this->from($frame, fn (string $path, CaptureFacts $facts): string => $this->pictures->of($path, $facts, $edge));
+            return $make(true);
         }
         $of = $this->nameOfKept($frame);
         $jpeg = null === $of ? null : $this->kept->get($of);
         if (null === $jpeg) {
-            $jpeg = $this->from($frame, fn (string $path, CaptureFacts $facts): string => $this->pictures->of($path, $facts, $edge, false));
+            $jpeg = $make(false);
             null === $of ? null : $this->kept->put($of, $jpeg);
         }
 
@@ -95,7 +109,7 @@ final readonly class FramePictures
     private function nameOfKept(LedgerFrame $frame): ?string
     {
         foreach ($this->copies($frame) as [$file, $copy]) {
-            return CopyState::Proven === $copy->state() && $frame->hasFactsOf($file) ? \sprintf('frame %d|%s|%d', $frame->id(), $file->original->checksum ?? '', self::SCREEN) : null;
+            return CopyState::Proven === $copy->state() && $frame->hasPictureOf($file) ? \sprintf('frame %d|%s|%d', $frame->id(), $file->original->checksum ?? '', self::SCREEN) : null;
         }
 
         return null;

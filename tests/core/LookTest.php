@@ -42,6 +42,8 @@ final class LookTest extends TestCase
         yield 'taken away' => [['unsure', 'open'], 'not judged', 0];
         yield 'a label is a word' => [['label  proofs ', '2'], 'keep, 2 stars, proofs', 2];
         yield 'and none' => [['label proofs', 'no label'], 'not judged', 0];
+        yield 'a turn decides nothing' => [['turn right', 'keep', 'turn right'], 'keep, upside down', 0];
+        yield 'and comes round' => [['turn left', '2', 'turn right', 'turn left'], 'keep, 2 stars, turned left', 2];
     }
 
     public function testWhatSaysNothingIsRefused(): void

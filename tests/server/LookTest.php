@@ -9,6 +9,7 @@ use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Tester\CommandTester;
 use Symfony\Component\Process\Process;
 use VelvetLedger\Core\Document\Fields;
+use VelvetLedger\Core\Format\Picture\CodedPicture;
 use VelvetLedger\Core\Look\Lot;
 use VelvetLedger\Core\Look\Word;
 use VelvetLedger\Core\Plan\Wishes;
@@ -23,6 +24,7 @@ use VelvetLedger\Server\Persistence\Changes\AskedBy;
 use VelvetLedger\Server\Persistence\Looks\JudgementEntries;
 use VelvetLedger\Server\Persistence\Shoots\Shoot;
 use VelvetLedger\Server\Stamps\ChangeStamps;
+use VelvetLedger\Server\Stores\FramePictures;
 use VelvetLedger\Tests\Stills;
 
 /** Judging frames in a sitting: kept at once, taken back to its beginning, met in two windows, and written when it rests. */
@@ -85,7 +87,7 @@ final class LookTest extends LedgerTestCase
         $this->say('drop', 3);
         self::assertSame([1], $this->service(RestsSittings::class)->rest(Lot::shoots(1)));
         self::assertSame([], $this->service(RestsSittings::class)->rest(Lot::shoots(1)), 'once');
-        self::assertSame(['Looked at: stars or label of 2 frames changed.'], $this->column("SELECT entry FROM day_book_entry WHERE entry LIKE 'Looked at%'"));
+        self::assertSame(['Looked at: stars, label or turn of 2 frames changed.'], $this->column("SELECT entry FROM day_book_entry WHERE entry LIKE 'Looked at%'"));
         $this->service(ChangeStamps::class)->write(1, static fn () => null, []);
         foreach (['Anvil', 'Bellows'] as $drive) {
             self::assertSame([['', ''], ['4', 'proofs'], ['-1', ''], ['', '']], $this->written($drive), $drive);
@@ -94,6 +96,35 @@ final class LookTest extends LedgerTestCase
         $this->service(RestsSittings::class)->rest(Lot::shoots(1));
         $this->service(ChangeStamps::class)->write(1, static fn () => null, []);
         self::assertSame([['', ''], ['0', ''], ['0', ''], ['', '']], $this->written('Anvil'), 'taken back after it was written, that is written too');
+    }
+
+    /** Read back by ExifTool and Exiv2; the pictures that are shown are turned whether it is written yet or not. */
+    public function testWhatIsTurnedIsWrittenAsOrientationAndShownSoBeforeAndAfter(): void
+    {
+        $this->reader->put('RAWS/DCIM/100ORREL/ORL_0009.ORW', Stills::raw('2026-05-04 21:14:09', 9));
+        $this->bringIn('RAWS', new Wishes(otherwise: 'boats'));
+        $size = function (?int $quarters): string {
+            $seen = getimagesizefromstring((string) shell_exec('vips autorot '.escapeshellarg($this->reader->put('shown.jpg', $this->fresh(FramePictures::class)->of(1, 480, $quarters))).' .jpg'));
+
+            return false === $seen ? 'none' : ($seen[0] > $seen[1] ? 'wide' : 'tall');
+        };
+        $pictures = CodedPicture::ofFile($this->onDrive('Anvil', '2026/2026-05-04 boats/2026-05-04_boats_0001.jpg'));
+        self::assertSame(['wide', 'wide', 'tall'], [$size(0), $size(null), $size(1)]);
+        $this->say('turn right', 1, 5);
+        $this->say('turn left', 2);
+        self::assertSame(['wide', 'tall'], [$size(0), $size(null)], 'at once');
+        $this->service(RestsSittings::class)->rest(Lot::shoots(1));
+        $this->service(ChangeStamps::class)->write(1, static fn () => null, []);
+        $of = fn (string $command, string $drive, string $file): string => trim((string) shell_exec($command.' '.escapeshellarg($this->onDrive($drive, "2026/2026-05-04 boats/2026-05-04_boats_$file"))));
+        foreach (['Anvil', 'Bellows'] as $drive) {
+            self::assertSame(['6', '8', '6'], [$of('exiftool -s3 -n -IFD0:Orientation', $drive, '0001.jpg'), $of('exiv2 -q -Pv -K Exif.Image.Orientation', $drive, '0002.jpg'), $of('exiftool -s3 -n -XMP-tiff:Orientation', $drive, '0005.xmp')]);
+        }
+        self::assertSame($pictures, CodedPicture::ofFile($this->onDrive('Anvil', '2026/2026-05-04 boats/2026-05-04_boats_0001.jpg')), 'never by coding it again');
+        self::assertSame(['wide', 'tall', 'tall'], [$size(0), $size(1), $size(null)], 'and what is written turns it no further');
+        $this->service(TakesBack::class)->last($this->ledger()->find(Shoot::class, 1) ?? throw new \LogicException(), AskedBy::Page);
+        self::assertSame('not judged', $this->judged()[0]);
+        $this->service(ChangeStamps::class)->write(1, static fn () => null, []);
+        self::assertSame(['1', ''], [$of('exiftool -s3 -n -IFD0:Orientation', 'Anvil', '0001.jpg'), $of('exiftool -s3 -n -XMP-tiff:Orientation', 'Anvil', '0005.xmp')], 'as the camera recorded it');
     }
 
     public function testWhatIsChangedOnTheShootsPageIsTheJudgementToo(): void
@@ -121,7 +152,7 @@ final class LookTest extends LedgerTestCase
         $view = $ask('GET', 'shoots-1');
         self::assertSame(['2026-05-04 boats', 4, 'kept 0 of 4, 4 to go'], [$view['title'], \count((array) $view['frames']), ((array) $view['standing'])['sentence']]);
         $answer = $ask('POST', 'shoots-1/acts', ['acts' => [['name' => 'a', 'kind' => 'judge', 'word' => '3', 'frames' => [['frame' => 2, 'revision' => 0]]], ['name' => 'b', 'kind' => 'judge', 'word' => 'drop', 'frames' => [['frame' => 2, 'revision' => 1], ['frame' => 3, 'revision' => 0]]]]]);
-        self::assertSame([['frame' => 2, 'decision' => 'drop', 'stars' => 3, 'label' => null, 'revision' => 2], ['frame' => 3, 'decision' => 'drop', 'stars' => 0, 'label' => null, 'revision' => 1]], $answer['frames']);
+        self::assertSame([['frame' => 2, 'decision' => 'drop', 'stars' => 3, 'label' => null, 'turned' => 0, 'revision' => 2], ['frame' => 3, 'decision' => 'drop', 'stars' => 0, 'label' => null, 'turned' => 0, 'revision' => 1]], $answer['frames']);
         self::assertSame(['kept 0 of 4, dropped 2, 2 to go', 2], [((array) $answer['standing'])['sentence'], ((array) $answer['standing'])['waiting']]);
         self::assertSame(['frames' => [1, 4]], $ask('GET', 'day-2026-05-04/pass?pass=not%20yet%20judged'));
         self::assertStringContainsString('is not among those that are looked at', (string) json_encode($ask('POST', 'receipt-1/acts', ['acts' => [['name' => 'c', 'kind' => 'judge', 'word' => 'keep', 'frames' => [['frame' => 99, 'revision' => 0]]]]])));

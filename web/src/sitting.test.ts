@@ -3,7 +3,7 @@ import type { Judgement, Look, LookFrame } from "./api/views";
 import { groupsByFrame, inGroupInWords, toGroup } from "./look/groups";
 import { type Did, guessed, lookedAt, opened, resumed, sitting } from "./look/sitting";
 
-const judgement = (frame: number, some: Partial<Judgement> = {}): Judgement => ({ frame, decision: null, stars: 0, label: null, revision: 0, ...some });
+const judgement = (frame: number, some: Partial<Judgement> = {}): Judgement => ({ frame, decision: null, stars: 0, label: null, turned: 0, revision: 0, ...some });
 const frame = (id: number, some: Partial<Judgement> = {}): LookFrame => ({
   id,
   shoot: 1,

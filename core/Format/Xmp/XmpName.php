@@ -19,6 +19,7 @@ final readonly class XmpName
         'xmpRights' => 'http://ns.adobe.com/xap/1.0/rights/',
         'xmpMM' => 'http://ns.adobe.com/xap/1.0/mm/',
         'xmpNote' => 'http://ns.adobe.com/xmp/note/',
+        'tiff' => 'http://ns.adobe.com/tiff/1.0/',
         'exif' => 'http://ns.adobe.com/exif/1.0/',
         'Iptc4xmpCore' => 'http://iptc.org/std/Iptc4xmpCore/1.0/xmlns/',
         'Iptc4xmpExt' => 'http://iptc.org/std/Iptc4xmpExt/2008-02-29/',

@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Persistence\Changes;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use VelvetLedger\Core\Format\Tiff\Orientation;
 use VelvetLedger\Core\Stamp\FrameStamp;
 use VelvetLedger\Server\Persistence\Looks\JudgementEntries;
 use VelvetLedger\Server\Persistence\Row;
@@ -21,17 +22,17 @@ final readonly class StampChanges
     /**
      * @param list<int> $frames of the shoot; others are not among the answers
      *
-     * @return array<int, array{stamp: FrameStamp, year: int, rating: int|null, remarks: array<mixed>}> by frame
+     * @return array<int, array{stamp: FrameStamp, year: int, rating: int|null, orientation: int|null, remarks: array<mixed>}> by frame; the orientation as it was recorded
      */
     public function stamps(int $shoot, array $frames): array
     {
         $found = [];
-        foreach ($this->database->iterateAssociative("SELECT id, stamp, left(taken_at, 4) AS year, facts->>'rating' AS rating, facts->'remarks' AS remarks
+        foreach ($this->database->iterateAssociative("SELECT id, stamp, left(taken_at, 4) AS year, facts->>'rating' AS rating, orientation, facts->'remarks' AS remarks
             FROM frame
             WHERE shoot_id = ? AND id IN (?)
             ORDER BY id", [$shoot, $frames], [1 => ArrayParameterType::INTEGER]) as $row) {
             $remarks = \is_string($row['remarks']) ? json_decode($row['remarks'], true) : [];
-            $found[Row::number($row['id'])] = ['stamp' => FrameStamp::ofDocument(\is_string($row['stamp']) ? json_decode($row['stamp'], true) : null), 'year' => Row::number($row['year']), 'rating' => Row::numberOrNull($row['rating']), 'remarks' => \is_array($remarks) ? $remarks : []];
+            $found[Row::number($row['id'])] = ['stamp' => FrameStamp::ofDocument(\is_string($row['stamp']) ? json_decode($row['stamp'], true) : null), 'year' => Row::number($row['year']), 'rating' => Row::numberOrNull($row['rating']), 'orientation' => Row::numberOrNull($row['orientation']), 'remarks' => \is_array($remarks) ? $remarks : []];
         }
 
         return $found;
@@ -73,16 +74,27 @@ final readonly class StampChanges
     /**
      * What stamps say of stars and labels that they did not say before.
      *
-     * @param array<int, array{stamp: FrameStamp, year: int, rating: int|null, remarks: array<mixed>}> $before
-     * @param array<int, FrameStamp>                                                                   $after
+     * @param array<int, array{stamp: FrameStamp, year: int, rating: int|null, orientation: int|null, remarks: array<mixed>}> $before
+     * @param array<int, FrameStamp>                                                                                          $after
      *
-     * @return array<int, array{int|null, string|null}> by frame
+     * @return array<int, array{int|null, string|null, int}> by frame
      */
     private static function judged(array $before, array $after): array
     {
         $changed = array_filter($after, static fn (FrameStamp $stamp, int $frame): bool => [$stamp->rating, $stamp->label] !== [$before[$frame]['stamp']->rating ?? null, $before[$frame]['stamp']->label ?? null], \ARRAY_FILTER_USE_BOTH);
 
-        return array_map(static fn (FrameStamp $stamp): array => [$stamp->rating, $stamp->label], $changed);
+        $judged = [];
+        foreach ($changed as $frame => $stamp) {
+            $judged[$frame] = [$stamp->rating, $stamp->label, self::turned($before[$frame]['orientation'] ?? null, $stamp->orientation)];
+        }
+
+        return $judged;
+    }
+
+    /** Quarters to the right by which a frame is turned that is to say so. */
+    private static function turned(?int $recorded, ?int $says): int
+    {
+        return null === $says ? 0 : Orientation::of($recorded)->quartersTo(Orientation::of($says));
     }
 
     /**
@@ -117,11 +129,11 @@ final readonly class StampChanges
                 WHERE b.change_id = ?
                 ON CONFLICT DO NOTHING', [$change->id]);
             $said = [];
-            foreach ($this->database->fetchAllNumeric("SELECT f.id, (b.stamp->>'rating')::int, b.stamp->>'label'
+            foreach ($this->database->fetchAllNumeric("SELECT f.id, (b.stamp->>'rating')::int, b.stamp->>'label', f.orientation, (b.stamp->>'orientation')::int
                 FROM change_before b
                 JOIN frame f ON f.id = b.frame_id
-                WHERE b.change_id = ? AND (b.stamp->>'rating', b.stamp->>'label') IS DISTINCT FROM (f.stamp->>'rating', f.stamp->>'label')", [$change->id]) as [$frame, $rating, $label]) {
-                $said[Row::number($frame)] = [Row::numberOrNull($rating), null === $label ? null : Row::word($label)];
+                WHERE b.change_id = ? AND (b.stamp->>'rating', b.stamp->>'label', b.stamp->>'orientation') IS DISTINCT FROM (f.stamp->>'rating', f.stamp->>'label', f.stamp->>'orientation')", [$change->id]) as [$frame, $rating, $label, $recorded, $says]) {
+                $said[Row::number($frame)] = [Row::numberOrNull($rating), null === $label ? null : Row::word($label), self::turned(Row::numberOrNull($recorded), Row::numberOrNull($says))];
             }
             $this->judgements->follow($said);
             // A frame that said nothing of ours says nothing, and what we wrote is taken out of its files.

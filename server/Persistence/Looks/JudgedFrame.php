@@ -45,6 +45,6 @@ final readonly class JudgedFrame
     {
         return 0 === $row->int('revision')
             ? Judgement::written($row->intOrNull('came_rating'), $row->textOrNull('came_label'))
-            : Judgement::of(Decision::tryFrom($row->textOrNull('decision') ?? ''), $row->int('stars'), $row->textOrNull('label'));
+            : Judgement::of(Decision::tryFrom($row->textOrNull('decision') ?? ''), $row->int('stars'), $row->textOrNull('label'), $row->int('turned'));
     }
 }

@@ -45,16 +45,16 @@ final readonly class JudgementEntries
     {
         $rows = [];
         foreach ($judged as $frame => [$from, $to]) {
-            $rows[] = ['frame' => $frame, 'fd' => $from->decision?->value, 'fs' => $from->stars, 'fl' => $from->label, 'td' => $to->decision?->value, 'ts' => $to->stars, 'tl' => $to->label];
+            $rows[] = ['frame' => $frame, 'fd' => $from->decision?->value, 'fs' => $from->stars, 'fl' => $from->label, 'ft' => $from->turned, 'td' => $to->decision?->value, 'ts' => $to->stars, 'tl' => $to->label, 'tt' => $to->turned];
         }
         $json = json_encode($rows, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE);
-        $this->database->executeStatement('INSERT INTO look_judged (act_id, frame_id, from_decision, from_stars, from_label, to_decision, to_stars, to_label)
-            SELECT ?, j.frame, j.fd, j.fs, j.fl, j.td, j.ts, j.tl
-            FROM json_to_recordset(?) AS j(frame int, fd text, fs int, fl text, td text, ts int, tl text)', [$act, $json]);
-        $this->database->executeStatement('INSERT INTO judgement AS n (frame_id, decision, stars, label, revision)
-            SELECT j.frame, j.td, j.ts, j.tl, 1
-            FROM json_to_recordset(?) AS j(frame int, td text, ts int, tl text)
-            ON CONFLICT (frame_id) DO UPDATE SET decision = excluded.decision, stars = excluded.stars, label = excluded.label, revision = n.revision + 1', [$json]);
+        $this->database->executeStatement('INSERT INTO look_judged (act_id, frame_id, from_decision, from_stars, from_label, from_turned, to_decision, to_stars, to_label, to_turned)
+            SELECT ?, j.frame, j.fd, j.fs, j.fl, j.ft, j.td, j.ts, j.tl, j.tt
+            FROM json_to_recordset(?) AS j(frame int, fd text, fs int, fl text, ft int, td text, ts int, tl text, tt int)', [$act, $json]);
+        $this->database->executeStatement('INSERT INTO judgement AS n (frame_id, decision, stars, label, turned, revision)
+            SELECT j.frame, j.td, j.ts, j.tl, j.tt, 1
+            FROM json_to_recordset(?) AS j(frame int, td text, ts int, tl text, tt int)
+            ON CONFLICT (frame_id) DO UPDATE SET decision = excluded.decision, stars = excluded.stars, label = excluded.label, turned = excluded.turned, revision = n.revision + 1', [$json]);
     }
 
     /** @return array<int, array{Judgement, Judgement}> frame => what an act found, and what it made of it */
@@ -66,7 +66,7 @@ final readonly class JudgementEntries
             WHERE act_id = ?
             ORDER BY frame_id', [$act]) as $columns) {
             $row = Row::of($columns);
-            $judgement = static fn (string $side): Judgement => Judgement::of(Decision::tryFrom($row->textOrNull($side.'_decision') ?? ''), $row->int($side.'_stars'), $row->textOrNull($side.'_label'));
+            $judgement = static fn (string $side): Judgement => Judgement::of(Decision::tryFrom($row->textOrNull($side.'_decision') ?? ''), $row->int($side.'_stars'), $row->textOrNull($side.'_label'), $row->int($side.'_turned'));
             $found[$row->int('frame_id')] = [$judgement('from'), $judgement('to')];
         }
 
@@ -116,17 +116,17 @@ final readonly class JudgementEntries
     /**
      * What frames' stamps say by another hand than a sitting's: that is how they are judged from now on.
      *
-     * @param array<int, array{int|null, string|null}> $said frame => xmp:Rating and xmp:Label
+     * @param array<int, array{int|null, string|null, int}> $said frame => xmp:Rating, xmp:Label, and quarters that it is turned by
      */
     public function follow(array $said): void
     {
         foreach ([] === $said ? [] : $this->now(array_keys($said)) as $frame => [$is, $revision]) {
-            [$rating, $label] = $said[$frame];
-            $to = $is->following($rating, $label);
-            if (0 === $revision || ($is->rating() === ($rating ?? 0) && $is->label === $to->label)) {
+            [$rating, $label, $turned] = $said[$frame];
+            $to = $is->following($rating, $label)->turnedBy($turned - $is->turned);
+            if (0 === $revision || ($is->rating() === ($rating ?? 0) && $is->label === $to->label && $is->turned === $to->turned)) {
                 continue; // it says so by itself, or was never judged
             }
-            $this->database->executeStatement('UPDATE judgement SET decision = ?, stars = ?, label = ?, revision = revision + 1, written_revision = revision + 1 WHERE frame_id = ?', [$to->decision?->value, $to->stars, $to->label, $frame]);
+            $this->database->executeStatement('UPDATE judgement SET decision = ?, stars = ?, label = ?, turned = ?, revision = revision + 1, written_revision = revision + 1 WHERE frame_id = ?', [$to->decision?->value, $to->stars, $to->label, $to->turned, $frame]);
         }
     }
 }

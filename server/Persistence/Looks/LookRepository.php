@@ -20,7 +20,7 @@ use VelvetLedger\Server\Persistence\Row;
 final readonly class LookRepository
 {
     /** How a frame is judged, and what it came with: see JudgedFrame. */
-    public const JUDGED = "j.decision, j.stars, j.label, coalesce(j.revision, 0) AS revision, coalesce((r.stamp->>'rating')::int, (r.facts->>'rating')::int) AS came_rating, coalesce(r.stamp->>'label', r.facts->'remarks'->>'label') AS came_label";
+    public const JUDGED = "j.decision, j.stars, j.label, coalesce(j.turned, 0) AS turned, coalesce(j.revision, 0) AS revision, coalesce((r.stamp->>'rating')::int, (r.facts->>'rating')::int) AS came_rating, coalesce(r.stamp->>'label', r.facts->'remarks'->>'label') AS came_label";
 
     public function __construct(private Connection $database)
     {
@@ -101,6 +101,12 @@ final readonly class LookRepository
             LEFT JOIN frame_measurement m ON m.frame_id = r.id
             WHERE $where
             ORDER BY r.taken_at, r.subsecond, r.id", [$of], [$type]));
+    }
+
+    /** Quarters to the right by which a frame is turned. */
+    public function turned(int $frame): int
+    {
+        return Row::numberOrNull($this->database->fetchOne('SELECT turned FROM judgement WHERE frame_id = ?', [$frame])) ?? 0;
     }
 
     /** @return array<int, string> number of a shoot => "2026-05-04 Lantern boats" */

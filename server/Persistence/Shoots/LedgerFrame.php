@@ -149,6 +149,12 @@ class LedgerFrame
         return null !== $this->factsFrom && $this->factsFrom === $file->original?->path && Making::AsItIs === $file->making();
     }
 
+    /** Whether it is the picture that this was read of, however that is stamped. */
+    public function hasPictureOf(LedgerFile $file): bool
+    {
+        return null !== $this->factsFrom && $this->factsFrom === $file->original?->path && \in_array($file->making(), [Making::AsItIs, Making::Stamped], true);
+    }
+
     /** @return list<LedgerFile> its stills that are there to be looked at, the best first: that which its facts are of, raws before others */
     public function pictures(): array
     {

@@ -14,6 +14,9 @@ final readonly class JudgementView
     public ?Decision $decision;
     public int $stars;
     public ?string $label;
+
+    /** Quarters to the right from how the camera recorded it. */
+    public int $turned;
     public int $revision;
 
     public function __construct(LookedAt $looked)
@@ -22,6 +25,7 @@ final readonly class JudgementView
         $this->decision = $looked->judged->decision;
         $this->stars = $looked->judged->stars;
         $this->label = $looked->judged->label;
+        $this->turned = $looked->judged->turned;
         $this->revision = $looked->revision;
     }
 }

@@ -170,7 +170,8 @@ function inWords(source: string): object {
   const edge = Number(address.searchParams.get("edge") ?? 160);
   const frame = /^\/api\/frames\/(\d+)\/picture$/.exec(address.pathname);
   const card = /^\/api\/cards\/(\w+)\/picture$/.exec(address.pathname);
-  return frame ? { frame: Number(frame[1]), edge } : { card: card?.[1] ?? "", file: address.searchParams.get("file") ?? "", edge };
+  const turn = address.searchParams.get("turn");
+  return frame ? { frame: Number(frame[1]), edge, ...(turn === null ? {} : { turn: Number(turn) }) } : { card: card?.[1] ?? "", file: address.searchParams.get("file") ?? "", edge };
 }
 
 /** Place and JPEG, one after the other as they come: uint32 BE, uint32 BE, bytes. */
@@ -219,3 +220,7 @@ function tell(source: string): void {
   }
   news.add(source);
 }
+
+/** The address of a frame's picture, so many quarters turned to the right from how the camera recorded it; as it is turned by now where that is not said. */
+export const framePicture = (frame: number, edge: 160 | 480 | 2048 | "whole", turned?: number): string =>
+  `/api/frames/${frame}/picture?edge=${edge}${turned === undefined ? "" : `&turn=${turned}`}`;

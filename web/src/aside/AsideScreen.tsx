@@ -1,6 +1,7 @@
 import { useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { useAside, useBringBack } from "../api/aside";
+import { framePicture } from "../api/pictures";
 import type { AsideFrame } from "../api/views";
 import { Field, Key, TextButton } from "../ledger/Field";
 import { Nothing } from "../ledger/Nothing";
@@ -124,7 +125,7 @@ function picture(frame: AsideFrame, picked: boolean): GridPicture {
   return {
     id: String(frame.id),
     label: [`${frame.stem}, taken ${clock(frame.takenAt)}`, judged, where, ...frame.doubts].filter(Boolean).join("; "),
-    source: frame.hasPicture ? `/api/frames/${frame.id}/picture?edge=480` : null,
+    source: frame.hasPicture ? framePicture(frame.id, 480, frame.judged.turned) : null,
     stamp: frame.doubts.length > 0 ? "look here" : where || null,
     captions: [frame.stem.replace(/^\d{4}-\d\d-\d\d_/, ""), clock(frame.takenAt), judged, size(frame.bytes)],
     chosen: picked,

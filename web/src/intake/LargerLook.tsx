@@ -1,3 +1,4 @@
+import { framePicture } from "../api/pictures";
 import type { CardFrame } from "../api/types";
 import { useHistogram } from "../api/queries";
 import { Look, LookFact } from "../ledger/Look";
@@ -38,7 +39,7 @@ export function LargerLook({ frame, position, of, beside, marked, words, onStep,
         sameExposure && (
           <figure className="flex min-h-0 flex-col">
             <img
-              src={`/api/frames/${sameExposure.frame}/picture?edge=2048`}
+              src={framePicture(sameExposure.frame, 2048)}
               alt="the held frame of the same exposure"
               className="min-h-0 w-full grow object-contain"
             />

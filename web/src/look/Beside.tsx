@@ -1,8 +1,8 @@
+import { framePicture } from "../api/pictures";
 import type { LookFrame } from "../api/views";
 import { clock } from "../words/format";
 import { type InGroup, inGroupInWords } from "./groups";
 import { inWords, Mark } from "./Mark";
-import { screenPicture } from "./Stage";
 
 /** So many are shown beside each other. */
 const MOST = 6;
@@ -36,7 +36,7 @@ export function Beside({ frame, member, frames, onGo }: Props) {
               onGo(one.id);
             }}
           >
-            <img src={screenPicture(one)} alt="" className={`min-h-0 w-full grow object-contain ${one.judged.decision === "drop" ? "opacity-50" : ""}`} />
+            <img src={framePicture(one.id, 2048, one.judged.turned)} alt="" className={`min-h-0 w-full grow object-contain ${one.judged.decision === "drop" ? "opacity-50" : ""}`} />
             <span className="flex items-baseline gap-2 pt-1 text-[12px]">
               <Mark judged={one.judged} />
               <span className="truncate">

@@ -83,7 +83,7 @@ function LookAt({ look }: { look: Look }) {
     setPasses(false);
   };
   // What is decided moves on by itself, if wished; stars are given while one looks.
-  const moves = (word: string) => view.moveOn && !/^\d$/.test(word) && word !== "open";
+  const moves = (word: string) => view.moveOn && !/^\d$/.test(word) && word !== "open" && !word.startsWith("turn");
   const acts: Record<string, () => void> = {
     z: takeBack,
     y: bringAgain,

@@ -1,5 +1,5 @@
-import { useEffect, useRef, useState, useSyncExternalStore } from "react";
-import { pictureOf, wantPicture } from "../api/pictures";
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
+import { framePicture, pictureOf, wantPicture } from "../api/pictures";
 import type { LookFrame } from "../api/views";
 import { Magnified } from "../ledger/Magnified";
 import { Decoded } from "./decoded";
@@ -11,8 +11,9 @@ const BEHIND = 3;
 /** So many small ones around it are there for keys that are held down. */
 const SMALL = 40;
 
-export const screenPicture = (frame: LookFrame): string => `/api/frames/${frame.id}/picture?edge=2048`;
-const smallPicture = (frame: LookFrame): string => `/api/frames/${frame.id}/picture?edge=160`;
+/** As the camera recorded it: it is turned where it is drawn, at once. */
+const screenPicture = (frame: LookFrame): string => framePicture(frame.id, 2048, 0);
+const smallPicture = (frame: LookFrame): string => framePicture(frame.id, 160, frame.judged.turned);
 
 interface Props {
   frame: LookFrame;
@@ -41,14 +42,15 @@ export function Stage({ frame, around, magnified, onMagnify, shown }: Props) {
     [decoded],
   );
   useSmall([frame, ...interleaved(around.after.slice(0, SMALL), around.before.slice(0, SMALL))]);
-  const bitmap = useSyncExternalStore(decoded.subscribe, () => decoded.get(near));
+  const recorded = useSyncExternalStore(decoded.subscribe, () => decoded.get(near));
+  const bitmap = useTurned(recorded, frame.judged.turned);
   if (!frame.hasPicture || bitmap === "failed") return <p className="m-auto">{frame.stem}: no picture can be shown of it now.</p>;
   if (magnified)
     return (
       <Magnified
-        key={near}
-        near={near}
-        whole={`/api/frames/${frame.id}/picture?edge=whole`}
+        key={`${near} ${frame.judged.turned}`}
+        near={framePicture(frame.id, 2048, frame.judged.turned)}
+        whole={framePicture(frame.id, "whole", frame.judged.turned)}
         alt={`${frame.stem}, pixel by pixel`}
         at={magnified}
         onMoved={onMagnify}
@@ -128,6 +130,23 @@ function Whole({
       {bitmap && box.width > 0 && (shown.clipped || shown.edges || shown.histogram) && <Overlay picture={bitmap} at={fitted(bitmap, box)} shown={shown} />}
     </>
   );
+}
+
+/** The same picture turned by so many quarters to the right; let go of with it. */
+function useTurned(picture: ImageBitmap | "failed" | null, quarters: number): ImageBitmap | "failed" | null {
+  const turned = useMemo(() => (picture === null || picture === "failed" || quarters === 0 ? null : turn(picture, quarters)), [picture, quarters]);
+  useEffect(() => () => turned?.close(), [turned]);
+  return turned ?? picture;
+}
+
+function turn(picture: ImageBitmap, quarters: number): ImageBitmap {
+  const { width, height } = picture;
+  const canvas = quarters % 2 === 1 ? new OffscreenCanvas(height, width) : new OffscreenCanvas(width, height);
+  const context = canvas.getContext("2d");
+  context?.translate(canvas.width / 2, canvas.height / 2);
+  context?.rotate((quarters * Math.PI) / 2);
+  context?.drawImage(picture, -width / 2, -height / 2);
+  return canvas.transferToImageBitmap();
 }
 
 const share = (at: number, of: number): number => Math.max(0, Math.min(1, at / of));

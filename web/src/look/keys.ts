@@ -7,6 +7,10 @@ export interface KeyOf {
 }
 
 export const JUDGING: Record<string, string> = { f: "keep", k: "keep", d: "drop", j: "drop", s: "unsure", l: "unsure", a: "open", h: "open" };
+JUDGING.q = "turn left";
+JUDGING[","] = "turn left";
+JUDGING.x = "turn right";
+JUDGING["."] = "turn right";
 for (const stars of ["0", "1", "2", "3", "4", "5"]) JUDGING[stars] = stars;
 
 /** While passes are shown, the same keys gather the frames of which their word was said; of stars, those that have so many and more. */
@@ -25,6 +29,7 @@ export const LISTED: KeyOf[] = [
   { keys: ["S", "L"], says: "unsure" },
   { keys: ["A", "H"], says: "no decision" },
   { keys: ["1", "5"], says: "stars; 0 for none" },
+  { keys: ["Q", "X"], says: "turn it left, right; , and . do the same" },
   { keys: ["→", "Space"], says: "the next; held down, they run" },
   { keys: ["←", "Shift Space"], says: "the one before" },
   { keys: ["Home", "End"], says: "the first, the last" },

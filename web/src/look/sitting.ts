@@ -64,13 +64,15 @@ export const lookedAt = (sitting: Sitting): LookFrame | undefined => {
 /** What a word makes of a judgement, as the page guesses it until the ledger has said so (core/Look/Word). */
 export function guessed(judged: Judgement, word: string): Judgement {
   const is = after(judged, word);
-  const same = is.decision === judged.decision && is.stars === judged.stars && is.label === judged.label;
+  const same = is.decision === judged.decision && is.stars === judged.stars && is.label === judged.label && is.turned === judged.turned;
   return same ? judged : { ...is, revision: judged.revision + 1 };
 }
 
 function after(judged: Judgement, word: string): Judgement {
   if (word === "keep" || word === "drop" || word === "unsure") return { ...judged, decision: word };
   if (word === "open") return { ...judged, decision: null };
+  if (word === "turn right") return { ...judged, turned: (judged.turned + 1) % 4 };
+  if (word === "turn left") return { ...judged, turned: (judged.turned + 3) % 4 };
   if (word === "no label") return { ...judged, label: null };
   if (word.startsWith("label ")) return { ...judged, label: word.slice(6).trim() };
   const stars = Number(word);

@@ -1,3 +1,4 @@
+import { framePicture } from "../api/pictures";
 import { Progress as Bar } from "radix-ui";
 import { useNavigate } from "react-router";
 import type { Receipt } from "../api/types";
@@ -93,7 +94,7 @@ export function Progress({ receipt, number }: { receipt: Receipt; number: string
       <Trouble error={hold.error ?? goOn.error} />
       <div className="mt-3 grid h-[60px] grid-cols-12 gap-[3px] overflow-hidden bg-mat p-[3px]" role="img" aria-label="The frames that came in last">
         {(landed.data ?? []).map((frame) => (
-          <Glimpse key={frame} source={`/api/frames/${frame}/picture?edge=160`} className="h-[54px] w-full object-contain" />
+          <Glimpse key={frame} source={framePicture(frame, 160)} className="h-[54px] w-full object-contain" />
         ))}
       </div>
     </div>

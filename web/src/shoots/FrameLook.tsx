@@ -1,3 +1,4 @@
+import { framePicture } from "../api/pictures";
 import type { ShootFrame } from "../api/types";
 import { useFrameFacts } from "../api/queries";
 import { Look, LookFact } from "../ledger/Look";
@@ -14,7 +15,7 @@ interface Props {
   onClose: () => void;
 }
 
-const near = (frame: ShootFrame | undefined): string | null => (frame?.hasPicture ? `/api/frames/${frame.id}/picture?edge=2048` : null);
+const near = (frame: ShootFrame | undefined): string | null => (frame?.hasPicture ? framePicture(frame.id, 2048, frame.judged.turned) : null);
 
 /** A frame of a shoot, larger: what it is called, what it was called on its card, what was recorded, and what it says. */
 export function FrameLook({ frames, frame, picked, onStep, onPick, onClose }: Props) {
@@ -29,7 +30,7 @@ export function FrameLook({ frames, frame, picked, onStep, onPick, onClose }: Pr
       name={frame.names[0] ?? frame.stem}
       alt={`${frame.stem}, ${clock(frame.takenAt)}`}
       near={near(frame)}
-      whole={frame.hasPicture ? `/api/frames/${frame.id}/picture?edge=whole` : null}
+      whole={frame.hasPicture ? framePicture(frame.id, "whole", frame.judged.turned) : null}
       beside={[near(frames[at + 1]), near(frames[at - 1]), near(frames[at + 2])]}
       position={at}
       of={frames.length}

@@ -2,6 +2,7 @@ import { useMemo, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { AsideLine } from "../aside/AsideLine";
 import { useFindings, useProveShoot } from "../api/copies";
+import { framePicture } from "../api/pictures";
 import { useShoot } from "../api/queries";
 import { useStampState } from "../api/stamps";
 import type { ShootFrame } from "../api/types";
@@ -184,7 +185,7 @@ function picture(frame: ShootFrame, picked: boolean): GridPicture {
     label: [`${frame.names.join(", ")}, taken ${clock(frame.takenAt)}, was ${frame.originals.join(", ")}`, judged, keywords.join(", "), ...hints, note]
       .filter(Boolean)
       .join("; "),
-    source: frame.hasPicture ? `/api/frames/${frame.id}/picture?edge=480` : null,
+    source: frame.hasPicture ? framePicture(frame.id, 480, frame.judged.turned) : null,
     stamp: [note ? "look here" : waits ? "to be stamped" : frame.datedByFile ? "file time" : null, ...hints].filter(Boolean).join(" · ") || null,
     captions: [frame.stem.replace(/^\d{4}-\d\d-\d\d_/, ""), clock(frame.takenAt), words, judged],
     chosen: picked,

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { useAsideShoots } from "../api/aside";
+import { framePicture } from "../api/pictures";
 import { useShoots } from "../api/queries";
 import type { Shoot } from "../api/types";
 import { useSettled } from "../intake/useSettled";
@@ -128,7 +129,7 @@ function Row({ shoot }: { shoot: Shoot }) {
     <Link to={`/shoots/${shoot.id}`} className="shoot-columns group items-center border-b border-rule py-[7px] hover:bg-wash focus-visible:-outline-offset-2">
       <span />
       <span className="block h-[64px] bg-mat p-[4px]">
-        <Glimpse source={`/api/frames/${shoot.cover}/picture?edge=160`} className="h-full w-full object-contain" />
+        <Glimpse source={framePicture(shoot.cover, 160)} className="h-full w-full object-contain" />
       </span>
       <span>
         <span className="block text-[14px] font-semibold">{day(shoot.date)}</span>

@@ -10,6 +10,7 @@ export const Judgement: Schema<views.Judgement> = v.object({
   decision: v.nullable(Decision),
   stars: v.number(),
   label: v.nullable(v.string()),
+  turned: v.number(),
   revision: v.number(),
 });
 

@@ -26,6 +26,8 @@ export interface Judgement {
   decision: Decision | null;
   stars: number;
   label: string | null;
+  /** Quarters to the right from how the camera recorded it. */
+  turned: number;
   revision: number;
 }
 

@@ -1,3 +1,4 @@
+import { framePicture } from "../../api/pictures";
 import { useMemo, useRef, useState } from "react";
 import { useDesk, useShoot, useAllShoots } from "../../api/queries";
 import type { ClockWish } from "../../api/plan";
@@ -33,7 +34,7 @@ export function MomentPicker({ card, cards, body, frames, onMatch, onClose }: Pr
       return (shoot.data?.frames ?? []).map((frame) => ({
         id: String(frame.id),
         label: `${frame.stem}, ${clock(frame.takenAt)}`,
-        source: frame.hasPicture ? `/api/frames/${frame.id}/picture?edge=160` : null,
+        source: frame.hasPicture ? framePicture(frame.id, 160, frame.judged.turned) : null,
         captions: [dated(frame.takenAt.slice(0, 10)), clock(frame.takenAt)],
         chosen: String(frame.id) === theirs,
         ticked: String(frame.id) === theirs,
