@@ -4,17 +4,37 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Look;
 
-/** Frames by something that is no judgement: what tells one lot of a pass from another; '' where it says nothing. */
+/** Frames by what is no decision and no stars: of each facet one value, or any. */
 final readonly class Among
 {
-    public function __construct(public string $label = '', public string $body = '', public string $lens = '')
+    /** @param array<string, string> $values facet => value */
+    private function __construct(private array $values)
     {
     }
 
-    public function lets(LookedAt $frame): bool
+    public static function all(): self
     {
-        return ('' === $this->label || $this->label === $frame->judged->label)
-            && ('' === $this->body || $this->body === $frame->body)
-            && ('' === $this->lens || $this->lens === $frame->lens);
+        return new self([]);
+    }
+
+    public function with(Facet $facet, string $value): self
+    {
+        return '' === $value ? new self(array_diff_key($this->values, [$facet->value => ''])) : new self([$facet->value => $value] + $this->values);
+    }
+
+    public function value(Facet $facet): string
+    {
+        return $this->values[$facet->value] ?? '';
+    }
+
+    public function lets(LookedAt $frame, Traits $traits): bool
+    {
+        foreach ($this->values as $facet => $value) {
+            if (!\in_array($value, Facet::from($facet)->of($frame, $traits), true)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 }

@@ -37,27 +37,29 @@ final readonly class Moving
     /**
      * @param \Closure(int): mixed $watch what it throws ends it where it is
      *
-     * @return array{int, list<string>, bool} copies that are where they are to be; folders that they left or came to, from the store's root; whether the slice was over before all were tried
+     * @return array{int, list<string>, bool, bool} copies that are where they are to be; folders that they left or came to, from the store's root; whether the slice was over before all were tried; and whether some could not be, for somebody writes into them just now
      *
      * @throws StoreAbsent where the store leaves; what was moved before is entered
      */
     public function some(OpenStore $store, int $number, \Closure $watch, Slice $slice): array
     {
         [$moved, $folders] = $this->settle($store, $number);
+        $waits = false;
         do {
             $came = 0;
             for ($after = 0; [] !== $some = $this->steps->moves($number, $after, self::AT_ONCE); $after = $some[\count($some) - 1]->step) {
-                [$went, $done, $in] = $this->round($store, $some, $watch);
+                [$went, $done, $in, $busy] = $this->round($store, $some, $watch);
+                $waits = $waits || $busy;
                 $came += $went;
                 $moved += $done;
                 $folders = array_values(array_unique([...$folders, ...$in]));
                 if ($slice->isOver()) {
-                    return [$moved, $folders, true];
+                    return [$moved, $folders, true, $waits];
                 }
             }
         } while ($came > 0);
 
-        return [$moved, $folders, false];
+        return [$moved, $folders, false, $waits];
     }
 
     /**
@@ -77,18 +79,20 @@ final readonly class Moving
      * @param list<MoveRow>        $some
      * @param \Closure(int): mixed $watch
      *
-     * @return array{int, int, list<string>} copies that went, those of them that are where they are to be, and folders
+     * @return array{int, int, list<string>, bool} copies that went, those of them that are where they are to be, folders, and whether somebody writes into some just now
      */
     private function round(OpenStore $store, array $some, \Closure $watch): array
     {
         $held = $this->holdShoots($some);
         $moved = $because = $left = [];
+        $isBusy = false;
         $this->steps->begin($some);
         try {
             $busy = $this->conversions->under(array_map(static fn (MoveRow $move): int => $move->copy->file, $some));
             foreach ($some as $move) {
                 $watch(0);
                 if (!isset($held[$move->copy->shoot]) || isset($busy[$move->copy->file])) {
+                    $isBusy = true;
                     continue; // whoever writes into it just now is nearly done
                 }
                 $isFree = null === $move->blocker || isset($left[$move->blocker]);
@@ -113,7 +117,7 @@ final readonly class Moving
             }
         }
 
-        return [\count($moved), \count(array_filter(array_column($moved, 'done'))), $folders];
+        return [\count($moved), \count(array_filter(array_column($moved, 'done'))), $folders, $isBusy];
     }
 
     /**

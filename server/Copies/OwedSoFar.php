@@ -7,7 +7,8 @@ namespace VelvetLedger\Server\Copies;
 /** How far it came with what a store is owed: after which copy it goes on, how many were made, could not be, and were moved. */
 final readonly class OwedSoFar
 {
-    public function __construct(public int $after = 0, public int $made = 0, public int $left = 0, public bool $isDone = false, public int $moved = 0)
+    /** @param bool $waits whether all was done but what somebody else is just writing into: it comes again in a while */
+    public function __construct(public int $after = 0, public int $made = 0, public int $left = 0, public bool $isDone = false, public int $moved = 0, public bool $waits = false)
     {
     }
 
@@ -24,5 +25,10 @@ final readonly class OwedSoFar
     public function ended(): self
     {
         return new self($this->after, $this->made, $this->left, true, $this->moved);
+    }
+
+    public function waiting(): self
+    {
+        return new self(0, $this->made, $this->left, false, $this->moved, true);
     }
 }

@@ -33,7 +33,12 @@ final readonly class OwedSteps
      */
     public function all(int $store, \Closure $watch): ?OwedSoFar
     {
-        return $this->some($store, $watch, $this->pace->slice(\INF), new OwedSoFar());
+        $came = $this->some($store, $watch, $this->pace->slice(\INF), new OwedSoFar());
+        if (true === $came?->waits) {
+            $this->close($this->stores->find($store), $came, null);
+        }
+
+        return $came;
     }
 
     /**
@@ -52,11 +57,12 @@ final readonly class OwedSteps
         $folders = [];
         try {
             $store = $this->stores->at($this->stores->find($number))->open();
-            [$moved, $folders, $isOver] = $this->places->some($store, $number, $watch, $slice);
+            [$moved, $folders, $isOver, $waits] = $this->places->some($store, $number, $watch, $slice);
             $came = $came->andMoved($moved);
             if (!$isOver && !$this->mending->some($store, $number, $mark, $slice, $watch)) {
                 $came = $this->owed->some($store, $number, $mark, $watch, $slice, $came);
             }
+            $came = $came->isDone && $waits ? $came->waiting() : $came;
         } catch (StoreAbsent $absent) {
             $because = $absent->getMessage();
             $came = $came->ended(); // it is asked for again when it is back

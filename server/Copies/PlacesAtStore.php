@@ -18,18 +18,18 @@ final readonly class PlacesAtStore
     /**
      * @param \Closure(int): mixed $watch what it throws ends it where it is
      *
-     * @return array{int, list<string>, bool} copies that are where they are to be; folders that any left or came to, from the store's root; whether the slice was over before all were tried
+     * @return array{int, list<string>, bool, bool} copies that are where they are to be; folders that any left or came to, from the store's root; whether the slice was over before all were tried; whether some wait for whoever writes into them just now
      *
      * @throws StoreAbsent where the store leaves; what was done before is entered
      */
     public function some(OpenStore $store, int $number, \Closure $watch, Slice $slice): array
     {
-        [$moved, $folders, $isOver] = $this->moving->some($store, $number, $watch, $slice);
+        [$moved, $folders, $isOver, $moveLater] = $this->moving->some($store, $number, $watch, $slice);
         if ($isOver) {
-            return [$moved, $folders, true];
+            return [$moved, $folders, true, $moveLater];
         }
-        [$left, $isOver] = $this->removing->some($store, $number, $watch, $slice);
+        [$left, $isOver, $removeLater] = $this->removing->some($store, $number, $watch, $slice);
 
-        return [$moved, array_values(array_unique([...$folders, ...$left])), $isOver];
+        return [$moved, array_values(array_unique([...$folders, ...$left])), $isOver, $moveLater || $removeLater];
     }
 }

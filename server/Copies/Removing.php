@@ -39,33 +39,37 @@ final readonly class Removing
     /**
      * @param \Closure(int): mixed $watch what it throws ends it where it is
      *
-     * @return array{list<string>, bool} folders that copies left, from the store's root; whether the slice was over before all were tried
+     * @return array{list<string>, bool, bool} folders that copies left, from the store's root; whether the slice was over before all were tried; whether somebody writes into some just now
      *
      * @throws StoreAbsent where the store leaves; what was removed before is entered
      */
     public function some(OpenStore $store, int $number, \Closure $watch, Slice $slice): array
     {
         $folders = [];
+        $waits = false;
         for ($after = 0; [] !== $some = $this->steps->removals($number, $after, self::AT_ONCE); $after = $some[\count($some) - 1]->step) {
-            array_push($folders, ...$this->round($store, $number, $some, $watch));
+            [$left, $isBusy] = $this->round($store, $number, $some, $watch);
+            array_push($folders, ...$left);
+            $waits = $waits || $isBusy;
             if ($slice->isOver()) {
-                return [array_values(array_unique($folders)), true];
+                return [array_values(array_unique($folders)), true, $waits];
             }
         }
 
-        return [array_values(array_unique($folders)), false];
+        return [array_values(array_unique($folders)), false, $waits];
     }
 
     /**
      * @param list<RemovalRow>     $some
      * @param \Closure(int): mixed $watch
      *
-     * @return list<string>
+     * @return array{list<string>, bool} folders, and whether somebody writes into some just now
      */
     private function round(OpenStore $store, int $number, array $some, \Closure $watch): array
     {
         $gone = $stays = $waits = $held = [];
-        foreach (array_unique(array_map(static fn (RemovalRow $one): int => $one->copy->shoot, $some)) as $shoot) {
+        $shoots = array_unique(array_map(static fn (RemovalRow $one): int => $one->copy->shoot, $some));
+        foreach ($shoots as $shoot) {
             if (null !== $this->stamps->take($shoot)) {
                 $held[$shoot] = true; // nobody writes into its files meanwhile
             }
@@ -100,7 +104,7 @@ final readonly class Removing
             }
         }
 
-        return $folders;
+        return [$folders, \count($held) < \count($shoots)];
     }
 
     /** @return array{string|null, bool} why it is still there, null where it is not; and whether it is not to be tried again */

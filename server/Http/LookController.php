@@ -12,6 +12,7 @@ use VelvetLedger\Core\Document\BadDocument;
 use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Core\Look\ActKind;
 use VelvetLedger\Core\Look\Among;
+use VelvetLedger\Core\Look\Facet;
 use VelvetLedger\Core\Look\FrameGroup;
 use VelvetLedger\Core\Look\Groups;
 use VelvetLedger\Core\Look\Lot;
@@ -21,7 +22,6 @@ use VelvetLedger\Server\Looking\AskedAct;
 use VelvetLedger\Server\Looking\JudgesFrames;
 use VelvetLedger\Server\Pages\LookPage;
 use VelvetLedger\Server\Persistence\Looks\LookRepository;
-use VelvetLedger\Server\Persistence\Looks\SittingEntries;
 use VelvetLedger\Server\View\Look\GroupView;
 use VelvetLedger\Server\View\Look\PassFramesView;
 use VelvetLedger\Server\Work\Rests;
@@ -43,13 +43,18 @@ final readonly class LookController
         return new JsonResponse($this->page->view(Lot::read($lot)));
     }
 
-    /** The frames of ?pass=, of those with ?label=, ?body= and ?lens= where these say anything. */
+    /** The frames of ?pass=, of those of ?label=, ?keyword=, ?hint=, ?body=, ?lens= and ?hour= where these say anything. */
     #[Route('/api/look/{lot}/pass', methods: ['GET'], requirements: ['lot' => Lot::PATTERN])]
     public function pass(string $lot, Request $request): Response
     {
-        $pass = Pass::tryFrom($request->query->getString('pass')) ?? throw BadInput::field('pass', 'must be one of: '.implode(', ', array_column(Pass::cases(), 'value')));
+        return new JsonResponse(new PassFramesView($this->page->pass(Lot::read($lot), self::passOf($request), self::among($request))));
+    }
 
-        return new JsonResponse(new PassFramesView($this->page->pass(Lot::read($lot), $pass, new Among($request->query->getString('label'), $request->query->getString('body'), $request->query->getString('lens')))));
+    /** What passes can be told apart by, asked as pass() is. */
+    #[Route('/api/look/{lot}/choices', methods: ['GET'], requirements: ['lot' => Lot::PATTERN])]
+    public function choices(string $lot, Request $request): Response
+    {
+        return new JsonResponse($this->page->choices(Lot::read($lot), self::passOf($request), self::among($request)));
     }
 
     /** Frames that belong together; ?alike= places in which the prints of two pictures may differ, of 64. */
@@ -87,14 +92,21 @@ final readonly class LookController
 
     /** It is left: what it came to is written now. */
     #[Route('/api/look/{lot}/rest', methods: ['POST'], requirements: ['lot' => Lot::PATTERN])]
-    public function rest(string $lot, SittingEntries $sittings, Rests $rests): Response
+    public function rest(string $lot, Rests $rests): Response
     {
-        $sitting = $sittings->open(Lot::read($lot));
-        if (null !== $sitting) {
-            $rests->askNow($sitting);
-        }
+        $rests->left(Lot::read($lot));
 
         return new JsonResponse(null, 204);
+    }
+
+    private static function passOf(Request $request): Pass
+    {
+        return Pass::tryFrom($request->query->getString('pass')) ?? throw BadInput::field('pass', 'must be one of: '.implode(', ', array_column(Pass::cases(), 'value')));
+    }
+
+    private static function among(Request $request): Among
+    {
+        return array_reduce(Facet::cases(), static fn (Among $among, Facet $facet): Among => $among->with($facet, $request->query->getString($facet->value)), Among::all());
     }
 
     private static function asked(mixed $value, string $at): AskedAct

@@ -51,13 +51,15 @@ final readonly class StampsController
     {
         $shoot = $this->shoots->find($id);
         $fields = Fields::of(DeskInput::body($request));
-        [$frames, $change] = $fields->make(static function () use ($fields, $slips): array {
+        [$frames, $change, $later] = $fields->make(static function () use ($fields, $slips): array {
             $slip = $fields->text('slip', '');
 
-            return [self::frames($fields), StampChange::read($fields, '' === $slip ? null : $slips->called($slip))];
+            return [self::frames($fields), StampChange::read($fields, '' === $slip ? null : $slips->called($slip)), true === $fields->any('later')];
         });
         $changed = $this->stamps->change($shoot, $frames, $change);
-        $this->bus->dispatch(new WriteStamps($id));
+        if (!$later) { // else when the sitting rests in which it was said
+            $this->bus->dispatch(new WriteStamps($id));
+        }
 
         return new JsonResponse(['frames' => $changed]);
     }

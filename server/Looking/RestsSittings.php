@@ -18,6 +18,7 @@ use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
 use VelvetLedger\Server\Persistence\Looks\JudgementEntries;
 use VelvetLedger\Server\Persistence\Looks\LookRepository;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
+use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 
 /** When a sitting rests, what it came to is asked of the frames' stamps: one change and one line in the day book for each shoot. */
 final readonly class RestsSittings
@@ -25,7 +26,7 @@ final readonly class RestsSittings
     /** Seconds without an act. */
     public const AFTER = 60;
 
-    public function __construct(private Connection $database, private LookRepository $frames, private JudgementEntries $judgements, private StampChanges $stamps, private ShootRepository $shoots, private EntityManagerInterface $ledger)
+    public function __construct(private Connection $database, private LookRepository $frames, private JudgementEntries $judgements, private StampChanges $stamps, private ShootRepository $shoots, private EntityManagerInterface $ledger, private StampQueue $queue)
     {
     }
 
@@ -41,6 +42,12 @@ final readonly class RestsSittings
         }
 
         return $toWrite;
+    }
+
+    /** @return list<int> shoots with frames of it that are to be stamped */
+    public function shootsWaiting(Lot $lot): array
+    {
+        return array_keys($this->queue->readyAmong(array_map(static fn (LookedAt $frame): int => $frame->id, $this->frames->looked($lot, true))));
     }
 
     /**

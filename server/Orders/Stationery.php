@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Orders;
 
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Document\BadDocument;
+use VelvetLedger\Core\Look\LookKeys;
 use VelvetLedger\Core\Naming\FolderPattern;
 use VelvetLedger\Core\Naming\NamePattern;
 use VelvetLedger\Core\Naming\ReadyMade;
@@ -15,7 +16,7 @@ use VelvetLedger\Core\Stamp\StampTexts;
 use VelvetLedger\Server\Persistence\Orders\StationeryItem;
 use VelvetLedger\Server\Persistence\Orders\UseRepository;
 
-/** Saved patterns, sets of subfolders and kinds of work, after the ready-made ones. */
+/** Saved patterns, sets of subfolders, kinds of work, labels and keys, after the ready-made ones. */
 final readonly class Stationery
 {
     public function __construct(private EntityManagerInterface $ledger, private UseRepository $uses)
@@ -28,6 +29,7 @@ final readonly class Stationery
         $found = array_fill_keys(array_column(StationeryKind::cases(), 'value'), []);
         $found[StationeryKind::Names->value] = self::readyMade(array_map(static fn (NamePattern $pattern): array => PatternDocument::ofNames($pattern), ReadyMade::names()));
         $found[StationeryKind::Folders->value] = self::readyMade(array_map(static fn (FolderPattern $pattern): array => PatternDocument::ofFolders($pattern), ReadyMade::folders()));
+        $found[StationeryKind::Keys->value] = self::readyMade(array_map(static fn (LookKeys $keys): array => $keys->keys, LookKeys::readyMade()));
         foreach ($this->ledger->getRepository(StationeryItem::class)->findBy([], ['name' => 'ASC']) as $item) {
             $found[$item->kind->value][] = ['name' => $item->name, 'document' => $item->document(), 'readyMade' => false, 'isDefault' => $item->isDefault(), 'limits' => StationeryKind::Rights === $item->kind ? StampTexts::ofDocument($item->document())->limits() : []];
         }
@@ -49,6 +51,11 @@ final readonly class Stationery
             throw BadDocument::at('/name', 'must be 1 to 80 characters long');
         }
         $document = $kind->asOrdersWriteIt($document);
+        foreach (StationeryKind::Labels === $kind && '' !== $document['key'] ? $this->ledger->getRepository(StationeryItem::class)->findBy(['kind' => $kind]) : [] as $other) {
+            if ($other->name !== $name && $other->document()['key'] === $document['key']) {
+                throw BadDocument::at('/document/key', "is the key of \"$other->name\" already");
+            }
+        }
         $item = $this->find($kind, $name);
         if (null === $item) {
             $item = new StationeryItem($kind, $name, $document);

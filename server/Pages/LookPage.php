@@ -5,16 +5,20 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Pages;
 
 use VelvetLedger\Core\Look\Among;
+use VelvetLedger\Core\Look\Choices;
 use VelvetLedger\Core\Look\LookedAt;
 use VelvetLedger\Core\Look\Lot;
 use VelvetLedger\Core\Look\Pass;
 use VelvetLedger\Core\Look\Tally;
+use VelvetLedger\Core\Look\Traits;
 use VelvetLedger\Core\Words\Day;
+use VelvetLedger\Server\Looking\FrameTraits;
 use VelvetLedger\Server\Looking\Judged;
 use VelvetLedger\Server\Persistence\Looks\JudgedFrame;
 use VelvetLedger\Server\Persistence\Looks\JudgementEntries;
 use VelvetLedger\Server\Persistence\Looks\LookRepository;
 use VelvetLedger\Server\Persistence\Looks\SittingEntries;
+use VelvetLedger\Server\View\Look\ChoicesView;
 use VelvetLedger\Server\View\Look\JudgedView;
 use VelvetLedger\Server\View\Look\LookView;
 use VelvetLedger\Server\View\Look\StandingView;
@@ -22,7 +26,7 @@ use VelvetLedger\Server\View\Look\StandingView;
 /** A sitting, as the page and the command show it. */
 final readonly class LookPage
 {
-    public function __construct(private LookRepository $frames, private SittingEntries $sittings, private JudgementEntries $judgements)
+    public function __construct(private LookRepository $frames, private SittingEntries $sittings, private JudgementEntries $judgements, private FrameTraits $traits)
     {
     }
 
@@ -50,7 +54,14 @@ final readonly class LookPage
     /** @return list<int> */
     public function pass(Lot $lot, Pass $pass, Among $among): array
     {
-        return array_values(array_map(static fn (LookedAt $frame): int => $frame->id, array_filter($this->frames->looked($lot), static fn (LookedAt $frame): bool => $pass->lets($frame->judged) && $among->lets($frame))));
+        $traits = $this->traits->of($lot);
+
+        return array_values(array_map(static fn (LookedAt $frame): int => $frame->id, array_filter($this->frames->looked($lot), static fn (LookedAt $frame): bool => $pass->lets($frame->judged) && $among->lets($frame, $traits[$frame->id] ?? new Traits()))));
+    }
+
+    public function choices(Lot $lot, Pass $pass, Among $among): ChoicesView
+    {
+        return new ChoicesView(Choices::of($this->frames->looked($lot), $this->traits->of($lot), $pass, $among), $among);
     }
 
     public function title(Lot $lot): string

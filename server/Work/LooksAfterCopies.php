@@ -35,7 +35,7 @@ final readonly class LooksAfterCopies
             if (null === $came) {
                 $this->lane->send($work, self::COMES_AGAIN); // another is at it, and may be past what was asked for just now
             } elseif (!$came->isDone) {
-                $this->lane->send(new CarryOut($work->store, $work->name, $came));
+                $this->lane->send(new CarryOut($work->store, $work->name, $came), $came->waits ? self::COMES_AGAIN : 0);
             }
         });
     }

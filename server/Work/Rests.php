@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Work;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Messenger\Stamp\DelayStamp;
+use VelvetLedger\Core\Look\Lot;
 use VelvetLedger\Server\Looking\RestsSittings;
 use VelvetLedger\Server\Persistence\Looks\SittingEntries;
 
@@ -29,6 +30,17 @@ final readonly class Rests
         $this->bus->dispatch(new RestSitting($sitting, true));
     }
 
+    /** The frames are looked at no more: what it came to is written now, and what was said of them besides. */
+    public function left(Lot $lot): void
+    {
+        $sitting = $this->sittings->open($lot);
+        if (null === $sitting) {
+            $this->write($lot, []);
+        } else {
+            $this->askNow($sitting);
+        }
+    }
+
     public function __invoke(RestSitting $work): void
     {
         $left = RestsSittings::AFTER - $this->sittings->seconds($work->sitting);
@@ -38,7 +50,14 @@ final readonly class Rests
             return;
         }
         $this->sittings->rests($work->sitting);
-        foreach ($this->rests->rest($this->sittings->lot($work->sitting)) as $shoot) {
+        $lot = $this->sittings->lot($work->sitting);
+        $this->write($lot, $this->rests->rest($lot));
+    }
+
+    /** @param list<int> $shoots and those of the lot whose frames were given keywords meanwhile */
+    private function write(Lot $lot, array $shoots): void
+    {
+        foreach (array_unique([...$shoots, ...$this->rests->shootsWaiting($lot)]) as $shoot) {
             $this->bus->dispatch(new WriteStamps($shoot));
         }
     }

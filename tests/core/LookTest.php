@@ -9,13 +9,16 @@ use PHPUnit\Framework\TestCase;
 use VelvetLedger\Core\Look\Act;
 use VelvetLedger\Core\Look\ActKind;
 use VelvetLedger\Core\Look\Among;
+use VelvetLedger\Core\Look\Choices;
 use VelvetLedger\Core\Look\CouldNotJudge;
+use VelvetLedger\Core\Look\Facet;
 use VelvetLedger\Core\Look\History;
 use VelvetLedger\Core\Look\Judgement;
 use VelvetLedger\Core\Look\LookedAt;
 use VelvetLedger\Core\Look\Lot;
 use VelvetLedger\Core\Look\Pass;
 use VelvetLedger\Core\Look\Tally;
+use VelvetLedger\Core\Look\Traits;
 use VelvetLedger\Core\Look\Word;
 
 final class LookTest extends TestCase
@@ -107,9 +110,14 @@ final class LookTest extends TestCase
     {
         $frame = static fn (int $id, string $body, string ...$words): LookedAt => new LookedAt($id, array_reduce($words, static fn (Judgement $is, string $word): Judgement => Word::read($word)->of($is), Judgement::none()), 1, $body);
         $frames = [$frame(1, 'A', 'keep'), $frame(2, 'A', '3'), $frame(3, 'B', '5', 'drop'), $frame(4, 'B', 'unsure'), $frame(5, 'B'), $frame(6, 'B', 'label proofs')];
-        $ids = static fn (Pass $pass, Among $among = new Among()): array => array_values(array_map(static fn (LookedAt $one): int => $one->id, array_filter($frames, static fn (LookedAt $one): bool => $pass->lets($one->judged) && $among->lets($one))));
+        $traits = [3 => new Traits('21', ['quay'], ['soft', 'burst']), 4 => new Traits('21', [], ['soft']), 5 => new Traits('22', ['quay'], ['soft'])];
+        $ids = static fn (Pass $pass, ?Among $among = null): array => array_values(array_map(static fn (LookedAt $one): int => $one->id, array_filter($frames, static fn (LookedAt $one): bool => $pass->lets($one->judged) && ($among ?? Among::all())->lets($one, $traits[$one->id] ?? new Traits()))));
         self::assertSame([[1, 2, 3, 4, 5, 6], [5, 6], [4], [1, 2], [1], [2], [], [3]], array_map($ids, [Pass::All, Pass::Open, Pass::Unsure, Pass::Kept, Pass::Starless, Pass::ThreeUp, Pass::Five, Pass::Dropped]), 'what is dropped counts by no stars');
-        self::assertSame([[6], [5, 6]], [$ids(Pass::Open, new Among(label: 'proofs')), $ids(Pass::Open, new Among(body: 'B'))]);
+        self::assertSame([[6], [5, 6]], [$ids(Pass::Open, Among::all()->with(Facet::Label, 'proofs')), $ids(Pass::Open, Among::all()->with(Facet::Body, 'B'))]);
+        $soft = Among::all()->with(Facet::Hint, 'soft')->with(Facet::Hour, '21');
+        self::assertSame([[3], [3, 4]], [$ids(Pass::All, $soft->with(Facet::Keyword, 'quay')), $ids(Pass::All, $soft)]);
+        $choices = Choices::of($frames, $traits, Pass::All, $soft);
+        self::assertSame([2, 1, ['21' => 2, '22' => 1], ['soft' => 2, 'burst' => 1], ['B' => 2], ['quay' => 1]], [$choices->passes['all'], $choices->passes['unsure'], $choices->values['hour'], $choices->values['hint'], $choices->values['body'], $choices->values['keyword']], 'of each as if it were not chosen');
         $tally = Tally::of($frames);
         self::assertSame('kept 2 of 6, dropped 1, unsure 1, 2 to go', $tally->sentence);
         foreach (Pass::cases() as $pass) {

@@ -32,6 +32,7 @@ use VelvetLedger\Server\Persistence\Copies\ProvingRepository;
 use VelvetLedger\Server\Persistence\Copies\StepRepository;
 use VelvetLedger\Server\Persistence\Shoots\Shoot;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
+use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 use VelvetLedger\Server\Stamps\ChangeStamps;
 use VelvetLedger\Server\View\Shoots\ShootFrameView;
 use VelvetLedger\Tests\Folder;
@@ -142,6 +143,20 @@ final class AsideTest extends LedgerTestCase
         $this->bringIn('CARD', new Wishes(broughtAgain: [$key], otherwise: 'boats'));
         self::assertSame([3], $this->column('SELECT frames FROM shoot'), 'unless it is marked: then it is a frame like any other');
         self::assertSame([3, 2], [($totals = $this->fresh(Plans::class)->make($this->desk('CARD'), new Wishes())->totals->frames)->held, $totals->leftOut]);
+    }
+
+    /** The sitting before has its stars written just then. */
+    public function testWhoeverWritesIntoThemIsWaitedForAndItComesAgain(): void
+    {
+        $this->service(SetsAside::class)->aside($this->shoot(), AskedBy::Page);
+        $other = Services::of(self::createKernel())->get(StampQueue::class);
+        self::assertNotNull($other->take(1));
+        $came = $this->service(OwedSteps::class)->all(1, static fn () => null);
+        self::assertSame([true, false, 0], [$came?->waits, $came?->isDone, $came?->moved]);
+        $other->release(1);
+        $came = $this->service(OwedSteps::class)->all(1, static fn () => null);
+        self::assertSame([false, true], [$came?->waits, $came?->isDone]);
+        self::assertGreaterThan(0, $came->moved ?? 0);
     }
 
     public function testCutShortByAName(): void

@@ -121,6 +121,24 @@ final class OrdersTest extends LedgerTestCase
         self::assertSame([], self::ask($browser, 'GET', '/api/stationery')['destination']);
     }
 
+    public function testAKeyDoesOneThing(): void
+    {
+        $browser = $this->browser();
+        $save = static fn (string $kind, string $name, mixed $document, int $status = 204): string => (string) json_encode(self::ask($browser, 'POST', '/api/stationery', ['kind' => $kind, 'name' => $name, 'document' => $document], $status));
+        $save('labels', 'album', ['mark' => 'sail', 'key' => '6']);
+        $save('labels', 'album', ['mark' => 'oar', 'key' => '6']);
+        self::assertStringContainsString('is the key of \"album\" already', $save('labels', 'print', ['mark' => 'sail', 'key' => '6'], 400));
+        self::assertStringContainsString('must be 6, 7, 8, 9, or empty', $save('labels', 'print', ['mark' => 'sail', 'key' => '1'], 400));
+        self::assertSame([['name' => 'album', 'document' => ['mark' => 'oar', 'key' => '6']]], array_map(static fn (mixed $one): array => array_intersect_key((array) $one, ['name' => 0, 'document' => 0]), array_values((array) self::ask($browser, 'GET', '/api/stationery')['labels'])));
+        foreach ([['keep' => ['d']], ['keep' => ['e', 'E', '1']], ['keep' => []], ['keep' => ['ab']], ['keep' => [' ']], ['leave' => ['q']]] as $refused) {
+            self::assertMatchesRegularExpression('/cannot have|must have|must be|leave/', $save('keys', 'own', $refused, 400), 'another has it, or it is none');
+        }
+        $save('keys', 'own', ['keep' => ['Ö'], 'drop' => ['f']]);
+        $sets = array_column((array) self::ask($browser, 'GET', '/api/stationery')['keys'], 'document', 'name');
+        self::assertSame(['for both hands', 'for the left hand', 'for the right hand', 'own'], array_keys($sets));
+        self::assertSame([['ö'], ['f'], ['s', 'l']], [((array) $sets['own'])['keep'], ((array) $sets['own'])['drop'], ((array) $sets['own'])['unsure']]);
+    }
+
     public function testFoldersAreShownWithinTheStoreOnly(): void
     {
         $this->store->put('own/kiln/x.jpg', 'x');

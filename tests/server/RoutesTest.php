@@ -43,7 +43,7 @@ final class RoutesTest extends LedgerTestCase
             [$query, $fields] = AskedOf::route($action);
             foreach ($route->getMethods() as $method) {
                 $good = 'GET' === $method ? [] : $examples[$route->getPath()] ?? [];
-                $named = str_starts_with($route->getPath(), '/api/stationery') ? [...$good, ...$examples['/api/orders']] : $good; // a kind's document is a part of an order's
+                $named = str_starts_with($route->getPath(), '/api/stationery') ? [...$good, ...$examples['/api/orders'], ...$examples['/api/stationery']] : $good; // a kind's document is a part of an order's, or its own
                 self::assertSame([], 'GET' === $method ? [] : array_values(array_diff($fields, self::names($named))), "fields of $method {$route->getPath()} that its examples here do not have");
                 foreach ($this->addresses($route->getPath()) as $i => $address) {
                     foreach (0 === $i ? $good : [] as $example) {
@@ -191,6 +191,8 @@ final class RoutesTest extends LedgerTestCase
             'spans' => [['frames' => ['A_1'], 'clock' => ['seconds' => 60]]], 'byHand' => [$frame => '2026-05-04T21:14:09'], 'leftOut' => [$frame], 'broughtAgain' => [$frame], 'apart' => [$frame],
         ];
         $stationery = array_map(static fn (string $kind): array => ['kind' => $kind, 'name' => 'Mine', 'document' => $order[$kind]], ['names', 'folders', 'subfolders', 'destination']);
+        $stationery[] = ['kind' => 'labels', 'name' => 'album', 'document' => ['mark' => 'sail', 'key' => '6']];
+        $stationery[] = ['kind' => 'keys', 'name' => 'own', 'document' => ['keep' => ['é']]];
         $stationery[] = ['kind' => 'rights', 'name' => 'Mine', 'document' => ['creator' => 'Ada Tern']];
 
         return array_map(static fn (array $good): array => array_is_list($good) ? $good : [$good], [
@@ -203,8 +205,8 @@ final class RoutesTest extends LedgerTestCase
             '/api/cards/{id}/clearance/remove' => ['label' => 'CARD'],
             '/api/keywords' => ['under' => 1, 'word' => 'quay'], '/api/keywords/{id}' => ['synonyms' => ['pier'], 'word' => 'quay', 'heading' => false, 'under' => 0, 'into' => 999_999],
             '/api/orders' => $order, '/api/orders/file' => $order, '/api/orders/default' => ['name' => 'By the day'], '/api/orders/drop' => ['name' => 'By the day'],
-            '/api/pictures' => ['of' => [['card' => $this->card('CARD')->id, 'file' => 'DCIM/100ORREL/ORL_0001.JPG', 'edge' => 160], ['frame' => 1, 'edge' => 160]]],
-            '/api/shoots/{id}/stamps' => $frames + ['slip' => '', 'texts' => ['event' => 'x'], 'rating' => 3, 'add' => [['quay']], 'remove' => [1], 'unrate' => false, 'label' => 'Best'],
+            '/api/pictures' => ['of' => [['card' => $this->card('CARD')->id, 'file' => 'DCIM/100ORREL/ORL_0001.JPG', 'edge' => 160], ['frame' => 1, 'edge' => 160, 'turn' => 1]]],
+            '/api/shoots/{id}/stamps' => $frames + ['slip' => '', 'texts' => ['event' => 'x'], 'rating' => 3, 'add' => [['quay']], 'remove' => [1], 'unrate' => false, 'label' => 'Best', 'later' => true],
             '/api/shoots/{id}/aside/back' => $frames, '/api/shoots/{id}/aside/let-go' => ['frames' => [], 'named' => '2026-05-04', 'confirmed' => []],
             '/api/shoots/{id}/stamps/common' => $frames, '/api/shoots/{id}/stamps/merge' => $frames, '/api/shoots/{id}/stamps/keep' => $frames, '/api/shoots/{id}/stamps/leave' => $frames,
             '/api/stationery' => $stationery, '/api/stationery/drop' => ['kind' => 'names', 'name' => 'Mine'], '/api/stationery/default' => ['name' => 'Mine'],

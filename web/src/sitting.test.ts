@@ -15,7 +15,7 @@ const frame = (id: number, some: Partial<Judgement> = {}): LookFrame => ({
   endings: [".jpg"],
   judged: judgement(id, some),
 });
-const standing = { sentence: "", all: 3, open: 3, dropped: 0, passes: [], canTakeBack: false, canBringAgain: false, act: 0, waiting: 0 };
+const standing = { sentence: "", all: 3, open: 3, dropped: 0, kept: 0, passes: [], canTakeBack: false, canBringAgain: false, act: 0, waiting: 0 };
 const look = (...frames: LookFrame[]): Look => ({ lot: "shoots-1", title: "Boats", frames, standing });
 const after = (...did: Did[]) => did.reduce(sitting, opened(look(frame(1), frame(2), frame(3))));
 
@@ -138,7 +138,7 @@ test("taking back leads to the frame; a pass keeps its frames while they are jud
   const answer: Did = { do: "kept", names: ["z"], judged: { frames: [judgement(1, { revision: 2 })], met: [], standing } };
   expect(lookedAt(after({ do: "ask", name: "z", kind: "take back" }, { do: "go", to: 2 }, answer))?.id).toBe(3); // the hand went elsewhere meanwhile
   const pass = after(
-    { do: "gather", pass: "not yet judged", frames: [2, 3] },
+    { do: "gather", pass: "not yet judged", among: {}, frames: [2, 3] },
     { do: "say", name: "a", word: "drop", moveOn: true },
     { do: "say", name: "b", word: "drop", moveOn: true },
     { do: "step", by: 9 },

@@ -103,6 +103,21 @@ final readonly class LookRepository
             ORDER BY r.taken_at, r.subsecond, r.id", [$of], [$type]));
     }
 
+    /** @return array<int, array{shoot: int, hour: string, keywords: list<string>}> by frame; the keywords are those that it came with */
+    public function traits(Lot $lot): array
+    {
+        [$where, $of, $type] = self::where($lot);
+        $found = [];
+        foreach ($this->database->fetchAllNumeric("SELECT r.id, r.shoot_id, substr(r.taken_at, 12, 2), r.facts->'remarks'->'keywords'
+            FROM frame r
+            WHERE $where", [$of], [$type]) as [$frame, $shoot, $hour, $keywords]) {
+            $paths = \is_string($keywords) ? json_decode($keywords, true) : [];
+            $found[Row::number($frame)] = ['shoot' => Row::number($shoot), 'hour' => Row::word($hour), 'keywords' => array_values(array_filter(array_map(static fn (mixed $path): mixed => \is_array($path) ? end($path) : $path, \is_array($paths) ? $paths : []), \is_string(...)))];
+        }
+
+        return $found;
+    }
+
     /** Quarters to the right by which a frame is turned. */
     public function turned(int $frame): int
     {

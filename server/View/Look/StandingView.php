@@ -15,6 +15,7 @@ final readonly class StandingView
     public int $all;
     public int $open;
     public int $dropped;
+    public int $kept;
 
     /** @var list<PassCountView> */
     public array $passes;
@@ -32,6 +33,7 @@ final readonly class StandingView
         $this->all = $tally->all;
         $this->open = $tally->open;
         $this->dropped = $tally->dropped;
+        $this->kept = $tally->kept;
         $this->passes = array_map(static fn (Pass $pass): PassCountView => new PassCountView($pass, $tally->passes[$pass->value] ?? 0), Pass::cases());
         $this->canTakeBack = $history->canTakeBack();
         $this->canBringAgain = $history->canBringAgain();

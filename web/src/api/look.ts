@@ -3,7 +3,7 @@ import { list } from "./checks";
 import { get, post } from "./client";
 import { asksEvery } from "./events";
 import * as schemas from "./schemas";
-import type { Judged, PassFrames } from "./views";
+import type { Facet, Judged, Pass, PassFrames } from "./views";
 
 /** An act as it is posted; its name is no other's, so that one that is posted twice is done once. */
 export interface Act {
@@ -25,8 +25,22 @@ export const postActs = (lot: string, acts: Act[]): Promise<Judged> =>
     schemas.Judged,
   );
 
-export const framesOfPass = (lot: string, pass: string): Promise<PassFrames> =>
-  get(`/api/look/${lot}/pass?pass=${encodeURIComponent(pass)}`, schemas.PassFrames);
+/** Of each facet one value, or any: what a pass is told by beside decision and stars. */
+export type Among = Partial<Record<Facet, string>>;
+
+const askedOf = (pass: Pass, among: Among): string => new URLSearchParams({ pass, ...among }).toString();
+
+export const framesOfPass = (lot: string, pass: Pass, among: Among): Promise<PassFrames> =>
+  get(`/api/look/${lot}/pass?${askedOf(pass, among)}`, schemas.PassFrames);
+
+/** What passes can be told apart by, with counts; asked anew after each act, while it is shown. */
+export const useChoices = (lot: string, pass: Pass, among: Among, act: number) =>
+  useQuery({
+    queryKey: ["look choices", lot, pass, among, act],
+    queryFn: () => get(`/api/look/${lot}/choices?${askedOf(pass, among)}`, schemas.Choices),
+    placeholderData: keepPreviousData,
+    gcTime: 0,
+  });
 
 /** Frames that belong together, by in how many of 64 places the prints of two that look alike may differ; asked again while pictures are measured. */
 export const useGroups = (lot: string, alike: number) =>

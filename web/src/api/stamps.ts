@@ -28,6 +28,8 @@ export interface StampChange {
   unrate?: boolean;
   label?: string;
   slip?: string;
+  /** It is written when the sitting rests in which it was said, not at once. */
+  later?: boolean;
 }
 
 /** Words that go on from what is typed. */

@@ -122,7 +122,46 @@ export interface StationeryParts {
   subfolders: Subfolders;
   destination: Destination;
   rights: SlipTexts;
+  labels: LabelDocument;
+  keys: KeySet;
 }
+
+/** Shapes that labels are told by (core/Look/LabelMark). */
+export type LabelMark = "lantern" | "sail" | "hull" | "kiln" | "rope" | "oar";
+
+/** A label's word is the name of its item. */
+export interface LabelDocument {
+  mark: LabelMark;
+  /** "6" to "9"; "" for none. */
+  key: string;
+}
+
+/** What keys do in a first look (core/Look/LookKeys). */
+export type LookAction =
+  | "keep"
+  | "drop"
+  | "unsure"
+  | "open"
+  | "turn left"
+  | "turn right"
+  | "take back"
+  | "bring again"
+  | "passes"
+  | "words"
+  | "next group"
+  | "group before"
+  | "side by side"
+  | "choose"
+  | "pixel by pixel"
+  | "recorded"
+  | "clipped"
+  | "edges"
+  | "exposure"
+  | "move on"
+  | "bare"
+  | "whole screen";
+
+export type KeySet = Record<LookAction, string[]>;
 
 export type StationeryKind = keyof StationeryParts;
 

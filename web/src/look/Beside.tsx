@@ -36,7 +36,11 @@ export function Beside({ frame, member, frames, onGo }: Props) {
               onGo(one.id);
             }}
           >
-            <img src={framePicture(one.id, 2048, one.judged.turned)} alt="" className={`min-h-0 w-full grow object-contain ${one.judged.decision === "drop" ? "opacity-50" : ""}`} />
+            <img
+              src={framePicture(one.id, 2048, one.judged.turned)}
+              alt=""
+              className={`min-h-0 w-full grow object-contain ${one.judged.decision === "drop" ? "opacity-50" : ""}`}
+            />
             <span className="flex items-baseline gap-2 pt-1 text-[12px]">
               <Mark judged={one.judged} />
               <span className="truncate">

@@ -1,9 +1,12 @@
 import type { LookFrame } from "../api/views";
 import { Key, TextButton } from "../ledger/Field";
 import { count, figure } from "../words/format";
+import { amongInWords } from "./among";
 import { inWords, Mark } from "./Mark";
+import { keyOf } from "./keys";
 import { lookedAt, type Sitting } from "./sitting";
 import { Ticks } from "./Ticks";
+import { useWaysHere } from "./ways";
 
 interface Props {
   now: Sitting;
@@ -11,6 +14,8 @@ interface Props {
   ordered: (LookFrame | undefined)[];
   /** Which of its group the frame is, in words. */
   belongs: string | null;
+  /** How many are to be delivered. */
+  goal: number | null;
   trouble: Error | null;
   onGo: (to: number) => void;
   onSay: (word: string) => void;
@@ -21,13 +26,18 @@ interface Props {
 }
 
 /** The foot of a first look: the pass, how the frame is judged and how it can be, and what it comes to. */
-export function Foot({ now, ordered, belongs, trouble, onGo, onSay, onTakeBack, onPasses, onKeys, onLeave }: Props) {
+export function Foot({ now, ordered, belongs, goal, trouble, onGo, onSay, onTakeBack, onPasses, onKeys, onLeave }: Props) {
   const frame = lookedAt(now);
+  const besides = amongInWords(now.among);
+  const { keys } = useWaysHere();
   return (
     <footer className="bg-mat-deep px-[14px] pt-1 pb-[8px] text-[13px]">
       <div className="grid grid-cols-[minmax(0,1fr)_auto] items-end gap-x-6 max-md:grid-cols-1">
         <Ticks frames={ordered} at={now.at} onGo={onGo} />
-        <p className="min-w-[330px] pb-[3px] text-right font-semibold tabular-nums max-md:min-w-0">{now.standing.sentence}</p>
+        <p className="min-w-[330px] pb-[3px] text-right font-semibold tabular-nums max-md:min-w-0">
+          {now.standing.sentence}
+          {goal !== null && ` · ${goalInWords(now.standing.kept, goal)}`}
+        </p>
       </div>
       <div className="flex min-h-[30px] flex-wrap items-baseline gap-x-5 gap-y-1 pt-1">
         <p className="flex w-[400px] min-w-0 items-baseline gap-3 max-md:w-full">
@@ -46,11 +56,11 @@ export function Foot({ now, ordered, belongs, trouble, onGo, onSay, onTakeBack, 
         <span className="flex flex-wrap items-baseline gap-x-4">
           {(
             [
-              ["keep", "keep", "F"],
-              ["drop", "drop", "D"],
-              ["unsure", "unsure", "S"],
+              ["keep", "keep"],
+              ["drop", "drop"],
+              ["unsure", "unsure"],
             ] as const
-          ).map(([word, says, key]) => (
+          ).map(([word, says]) => (
             <span key={word}>
               <TextButton
                 onMat
@@ -60,7 +70,7 @@ export function Foot({ now, ordered, belongs, trouble, onGo, onSay, onTakeBack, 
               >
                 {says}
               </TextButton>
-              <Key>{key}</Key>
+              <Key>{keyOf(keys, word)}</Key>
             </span>
           ))}
           <span className="flex items-baseline gap-x-2">
@@ -84,7 +94,7 @@ export function Foot({ now, ordered, belongs, trouble, onGo, onSay, onTakeBack, 
             <TextButton onMat disabled={!now.standing.canTakeBack && now.queue.length === 0} onClick={onTakeBack}>
               take back
             </TextButton>
-            <Key>Z</Key>
+            <Key>{keyOf(keys, "take back")}</Key>
           </span>
         </span>
         <p role="status" className="ml-auto">
@@ -101,8 +111,9 @@ export function Foot({ now, ordered, belongs, trouble, onGo, onSay, onTakeBack, 
             {figure(Math.min(now.order.length, now.at + 1))} of {figure(now.order.length)},{" "}
             <TextButton onMat onClick={onPasses}>
               {now.pass}
+              {besides && `: ${besides}`}
             </TextButton>
-            <Key>G</Key>
+            <Key>{keyOf(keys, "passes")}</Key>
           </span>
           <span>
             <TextButton onMat onClick={onKeys}>
@@ -121,3 +132,9 @@ export function Foot({ now, ordered, belongs, trouble, onGo, onSay, onTakeBack, 
     </footer>
   );
 }
+
+/** "32 more than the 180 to deliver" */
+const goalInWords = (kept: number, goal: number): string =>
+  kept === goal
+    ? `the ${figure(goal)} to deliver`
+    : `${figure(Math.abs(kept - goal))} ${kept > goal ? "more than" : "short of"} the ${figure(goal)} to deliver`;

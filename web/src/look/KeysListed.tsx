@@ -1,12 +1,15 @@
 import { Key } from "../ledger/Field";
-import { LISTED } from "./keys";
+import { ACTIONS, FIXED, SAYS } from "./keys";
+import { useWaysHere } from "./ways";
 
 /** What each key does. */
 export function KeysListed() {
+  const { keys } = useWaysHere();
+  const listed = [...ACTIONS.map((action) => ({ keys: keys[action].map((key) => key.toUpperCase()), says: SAYS[action] })), ...FIXED];
   return (
-    <section aria-label="Keys" className="absolute right-0 bottom-0 z-10 bg-mat-deep p-4">
-      <dl className="grid grid-cols-[auto_auto] gap-x-5 gap-y-[3px]">
-        {LISTED.map((one) => (
+    <section aria-label="Keys" className="absolute right-0 bottom-0 z-10 max-h-full overflow-y-auto bg-mat-deep p-4">
+      <dl className="grid grid-cols-[auto_auto_auto_auto] gap-x-5 gap-y-[3px]">
+        {listed.map((one) => (
           <div key={one.says} className="contents">
             <dt>
               {one.keys.map((key) => (
@@ -17,6 +20,7 @@ export function KeysListed() {
           </div>
         ))}
       </dl>
+      <p className="pt-3 opacity-80">They are changed in stationery.</p>
     </section>
   );
 }

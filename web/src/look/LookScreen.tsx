@@ -3,6 +3,7 @@ import * as v from "valibot";
 import { Link, useNavigate, useParams } from "react-router";
 import { Refused } from "../api/client";
 import { useGroups, useLook } from "../api/look";
+import type { LookAction } from "../api/standingOrder";
 import type { Look, Pass } from "../api/views";
 import { Nothing } from "../ledger/Nothing";
 import { Trouble } from "../ledger/Notice";
@@ -11,26 +12,35 @@ import { useKept } from "../ledger/useKept";
 import { Beside } from "./Beside";
 import { Foot } from "./Foot";
 import { groupsByFrame, inGroupInWords, toGroup } from "./groups";
-import { JUDGING, passByKey } from "./keys";
+import { actionOf, passByKey, WORDS } from "./keys";
 import { KeysListed } from "./KeysListed";
-import { Over, Passes } from "./Passes";
+import { Alike, Goal, Over, Passes } from "./Passes";
 import { Recorded } from "./Recorded";
 import { lookedAt } from "./sitting";
 import { Stage } from "./Stage";
+import { Words } from "./Words";
 import { useSitting } from "./useSitting";
+import { useWays, type Ways, WaysContext } from "./ways";
 
 const FIRST_VIEW = { alike: 8, moveOn: true, facts: false, clipped: false, edges: false, histogram: false };
 const VIEW = v.object({ alike: v.number(), moveOn: v.boolean(), facts: v.boolean(), clipped: v.boolean(), edges: v.boolean(), histogram: v.boolean() });
+const GOAL = v.nullable(v.number());
 const MIDDLE = { x: 0.5, y: 0.5 };
 
 export function LookScreen() {
   const { lot = "" } = useParams();
   const look = useLook(lot);
-  if (look.data && look.data.frames.length > 0) return <LookAt key={lot} look={look.data} />;
+  const ways = useWays();
+  if (look.data && ways && look.data.frames.length > 0)
+    return (
+      <WaysContext value={ways}>
+        <LookAt key={lot} look={look.data} ways={ways} />
+      </WaysContext>
+    );
   return (
     <Page title="First look">
       {look.isPending && <p className="pt-8 pl-page text-faded">Laying out what is to be looked at…</p>}
-      {look.data && (
+      {look.data?.frames.length === 0 && (
         <Nothing heading="There is nothing to look at">
           No frame of it is here.{" "}
           <Link to="/shoots" className="linked">
@@ -48,13 +58,15 @@ export function LookScreen() {
 }
 
 /** All mat: the picture as large as it goes, the pass along the foot, and what it comes to. */
-function LookAt({ look }: { look: Look }) {
+function LookAt({ look, ways }: { look: Look; ways: Ways }) {
   const { now, trouble, step, go, say, sayOf, choose, takeBack, bringAgain, gather } = useSitting(look);
   const [view, setView] = useKept("first look", VIEW, FIRST_VIEW);
+  const [goal, setGoal] = useKept(`to deliver of ${look.lot}`, GOAL, null);
   const [magnified, setMagnified] = useState<{ x: number; y: number } | null>(null);
   const [bare, setBare] = useState(false);
   const [listed, setListed] = useState(false);
   const [passes, setPasses] = useState(false);
+  const [words, setWords] = useState(false);
   const whole = useRef<HTMLDivElement>(null);
   const navigate = useNavigate();
   const frame = lookedAt(now);
@@ -73,63 +85,78 @@ function LookAt({ look }: { look: Look }) {
   const togglePasses = () => {
     setPasses(!passes);
     setListed(false);
+    setWords(false);
+  };
+  const toggleWords = () => {
+    setWords(!words);
+    setListed(false);
+    setPasses(false);
   };
   const gatherPass = (pass: Pass) => {
     setPasses(false);
-    gather(pass);
+    gather(pass, now.among);
   };
   const toggleKeys = () => {
     setListed(!listed);
     setPasses(false);
+    setWords(false);
+  };
+  // The label of a key; of a frame that has it already, that it is taken away.
+  const labelled = (key: string): string | undefined => {
+    const label = key === "" ? undefined : ways.labels.find((one) => one.document.key === key);
+    return label && (frame?.judged.label === label.name ? "no label" : `label ${label.name}`);
   };
   // What is decided moves on by itself, if wished; stars are given while one looks.
-  const moves = (word: string) => view.moveOn && !/^\d$/.test(word) && word !== "open" && !word.startsWith("turn");
-  const acts: Record<string, () => void> = {
-    z: takeBack,
-    y: bringAgain,
-    m: () => {
+  const moves = (word: string) => view.moveOn && ["keep", "drop", "unsure"].includes(word);
+  const acts: Partial<Record<LookAction, () => void>> = {
+    "take back": takeBack,
+    "bring again": bringAgain,
+    words: toggleWords,
+    "move on": () => {
       setView({ ...view, moveOn: !view.moveOn });
     },
-    i: () => {
+    recorded: () => {
       setView({ ...view, facts: !view.facts });
     },
-    c: () => {
+    clipped: () => {
       setView({ ...view, clipped: !view.clipped });
     },
-    t: () => {
+    edges: () => {
       setView({ ...view, edges: !view.edges });
     },
-    o: () => {
+    exposure: () => {
       setView({ ...view, histogram: !view.histogram });
     },
-    e: () => {
+    "pixel by pixel": () => {
       setMagnified(magnified ? null : MIDDLE);
     },
-    b: () => {
+    bare: () => {
       setBare(!bare);
     },
-    g: togglePasses,
-    n: () => {
+    passes: togglePasses,
+    "next group": () => {
       go(toGroup(now.order, now.at, 1, groups));
     },
-    p: () => {
+    "group before": () => {
       go(toGroup(now.order, now.at, -1, groups));
     },
-    w: () => {
+    "side by side": () => {
       setBeside(!beside);
     },
-    r: () => {
+    choose: () => {
       if (frame && member)
         choose(
           frame.id,
           member.group.frames.filter((id) => id !== frame.id),
         );
     },
-    "?": toggleKeys,
-    v: () => {
+    "whole screen": () => {
       if (document.fullscreenElement) void document.exitFullscreen();
       else void whole.current?.requestFullscreen().catch(() => undefined);
     },
+  };
+  const fixed: Record<string, () => void> = {
+    "?": toggleKeys,
     home: () => {
       go(0);
     },
@@ -137,9 +164,10 @@ function LookAt({ look }: { look: Look }) {
       go(now.order.length - 1);
     },
     escape: () => {
-      if (listed || passes) {
+      if (listed || passes || words) {
         setListed(false);
         setPasses(false);
+        setWords(false);
       } else if (magnified) setMagnified(null);
       else if (beside && member) setBeside(false);
       else leave();
@@ -148,19 +176,21 @@ function LookAt({ look }: { look: Look }) {
   const pressed = useRef<(event: KeyboardEvent) => void>(() => undefined);
   useEffect(() => {
     pressed.current = (event) => {
-      if (event.target instanceof HTMLInputElement && event.key !== "Escape") return;
+      if (event.target instanceof HTMLInputElement && event.target.type !== "range" && event.key !== "Escape") return;
       if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return;
       const key = event.key.toLowerCase();
       const onButton = event.target instanceof HTMLButtonElement || event.target instanceof HTMLAnchorElement;
       if (onButton && (key === "enter" || key === " ")) return;
       const by = key === "arrowright" || (key === " " && !event.shiftKey) ? 1 : key === "arrowleft" || key === " " ? -1 : 0;
-      const word = JUDGING[key];
-      const pass = passes || !frame ? passByKey(key) : undefined;
+      const action = actionOf(ways.keys, key);
+      const word = /^[0-5]$/.test(key) ? key : action && WORDS.includes(action) ? action : labelled(key);
+      const act = fixed[key] ?? (action && acts[action]);
+      const pass = passes || !frame ? passByKey(ways.keys, key) : undefined;
       if (pass) gatherPass(pass);
       else if (by !== 0) step(by);
       else if (event.repeat) return;
       else if (word !== undefined) say(word, moves(word));
-      else if (acts[key]) acts[key]();
+      else if (act) act();
       else return;
       event.preventDefault();
     };
@@ -203,22 +233,31 @@ function LookAt({ look }: { look: Look }) {
         ) : frame ? (
           <Stage frame={frame} around={around} magnified={magnified} onMagnify={setMagnified} shown={view} />
         ) : (
-          <Over now={now} onGather={gather} onSayOf={sayOf} onBack={step} />
+          <Over lot={look.lot} now={now} onGather={gather} onSayOf={sayOf} onBack={step} />
         )}
         {view.facts && frame && <Recorded frame={frame} next={around.after[0]} />}
         {listed && <KeysListed />}
+        {words && frame && <Words key={frame.id} frame={frame} onSay={say} />}
         {passes && (
-          <section aria-label="Passes" className="absolute right-0 bottom-0 z-10 bg-mat-deep p-4">
+          <section aria-label="Passes" className="absolute right-0 bottom-0 z-10 max-h-full overflow-y-auto bg-mat-deep p-4">
             <Passes
+              lot={look.lot}
               now={now}
               onSayOf={sayOf}
-              groups={found?.length ?? 0}
-              alike={view.alike}
-              onAlike={(alike) => {
-                setView({ ...view, alike });
+              onGather={(pass, among, closes) => {
+                if (closes) setPasses(false);
+                gather(pass, among);
               }}
-              onGather={gatherPass}
-            />
+            >
+              <Goal goal={goal} onGoal={setGoal} />
+              <Alike
+                groups={found?.length ?? 0}
+                alike={view.alike}
+                onAlike={(alike) => {
+                  setView({ ...view, alike });
+                }}
+              />
+            </Passes>
           </section>
         )}
       </main>
@@ -227,6 +266,7 @@ function LookAt({ look }: { look: Look }) {
           now={now}
           ordered={ordered}
           belongs={frame && member ? inGroupInWords(frame.id, member) : null}
+          goal={goal}
           trouble={trouble}
           onGo={go}
           onSay={(word) => {

@@ -1,50 +1,64 @@
+import type { KeySet, LookAction } from "../api/standingOrder";
 import type { Pass } from "../api/views";
 
-/** What a key does in a first look, and how that is listed. Both hands have keys of their own, where they lie. */
-export interface KeyOf {
-  keys: string[];
-  says: string;
-}
+/** What each key's action is, as it is listed. */
+export const SAYS: Record<LookAction, string> = {
+  keep: "keep",
+  drop: "drop",
+  unsure: "unsure",
+  open: "no decision",
+  "turn left": "turn it left",
+  "turn right": "turn it right",
+  "take back": "take back",
+  "bring again": "bring again",
+  passes: "another pass: then the keys above, or stars, gather one",
+  words: "labels and keywords",
+  "move on": "move on by itself after a decision",
+  "next group": "the next group",
+  "group before": "the group before",
+  "side by side": "the group side by side",
+  choose: "keep this one, drop the rest of its group",
+  "pixel by pixel": "pixel by pixel; while passes are shown, all",
+  recorded: "what was recorded",
+  clipped: "lights and shadows that are clipped",
+  edges: "edges of high contrast: where it is sharp",
+  exposure: "the exposure, by channel",
+  bare: "nothing but the picture",
+  "whole screen": "the whole screen",
+};
 
-export const JUDGING: Record<string, string> = { f: "keep", k: "keep", d: "drop", j: "drop", s: "unsure", l: "unsure", a: "open", h: "open" };
-JUDGING.q = "turn left";
-JUDGING[","] = "turn left";
-JUDGING.x = "turn right";
-JUDGING["."] = "turn right";
-for (const stars of ["0", "1", "2", "3", "4", "5"]) JUDGING[stars] = stars;
-
-/** While passes are shown, the same keys gather the frames of which their word was said; of stars, those that have so many and more. */
-const PASS_OF: Record<string, Pass> = { keep: "kept", drop: "dropped", unsure: "unsure", open: "not yet judged", "0": "kept without stars", "1": "1 star and more" };
-for (const stars of ["2", "3", "4"] as const) PASS_OF[stars] = `${stars} stars and more`;
-PASS_OF["5"] = "5 stars";
-
-export const passByKey = (key: string): Pass | undefined => (key === "e" ? "all" : PASS_OF[JUDGING[key] ?? ""]);
-
-/** The key of the left hand that gathers a pass. */
-export const keyOfPass = (pass: Pass): string => (pass === "all" ? "E" : (Object.keys(JUDGING).find((key) => PASS_OF[JUDGING[key] ?? ""] === pass) ?? "").toUpperCase());
-
-export const LISTED: KeyOf[] = [
-  { keys: ["F", "K"], says: "keep" },
-  { keys: ["D", "J"], says: "drop" },
-  { keys: ["S", "L"], says: "unsure" },
-  { keys: ["A", "H"], says: "no decision" },
+/** Those that are the same in every set. */
+export const FIXED: { keys: string[]; says: string }[] = [
   { keys: ["1", "5"], says: "stars; 0 for none" },
-  { keys: ["Q", "X"], says: "turn it left, right; , and . do the same" },
+  { keys: ["6", "9"], says: "labels; once more takes it away" },
   { keys: ["→", "Space"], says: "the next; held down, they run" },
   { keys: ["←", "Shift Space"], says: "the one before" },
   { keys: ["Home", "End"], says: "the first, the last" },
-  { keys: ["Z", "Y"], says: "take back, bring again" },
-  { keys: ["M"], says: "move on by itself after a decision" },
-  { keys: ["G"], says: "another pass: then F, D, S, A, or stars; E for all" },
-  { keys: ["N", "P"], says: "the next group, the one before" },
-  { keys: ["W"], says: "the group side by side" },
-  { keys: ["R"], says: "keep this one, drop the rest of its group" },
-  { keys: ["E"], says: "pixel by pixel" },
-  { keys: ["I"], says: "what was recorded" },
-  { keys: ["C"], says: "lights and shadows that are clipped" },
-  { keys: ["T"], says: "edges of high contrast: where it is sharp" },
-  { keys: ["O"], says: "the exposure, by channel" },
-  { keys: ["B"], says: "nothing but the picture" },
-  { keys: ["V"], says: "the whole screen" },
   { keys: ["Escape"], says: "leave" },
 ];
+
+/** What is said of the frame by its action; all others are of the screen. */
+export const WORDS: LookAction[] = ["keep", "drop", "unsure", "open", "turn left", "turn right"];
+
+export const ACTIONS = Object.keys(SAYS) as LookAction[];
+
+export const actionOf = (set: KeySet, key: string): LookAction | undefined => ACTIONS.find((action) => set[action].includes(key));
+
+/** As it stands beside what it does: "F". */
+export const keyOf = (set: KeySet, action: LookAction): string => (set[action][0] ?? "").toUpperCase();
+
+/** While passes are shown, the same keys gather the frames of which their word was said; of stars, those that have so many and more. */
+const PASS_OF: Partial<Record<LookAction, Pass>> = { keep: "kept", drop: "dropped", unsure: "unsure", open: "not yet judged", "pixel by pixel": "all" };
+const PASS_OF_STARS: Pass[] = ["kept without stars", "1 star and more", "2 stars and more", "3 stars and more", "4 stars and more", "5 stars"];
+
+export const passByKey = (set: KeySet, key: string): Pass | undefined => {
+  if (/^[0-5]$/.test(key)) return PASS_OF_STARS[Number(key)];
+  const action = actionOf(set, key);
+  return action && PASS_OF[action];
+};
+
+export const keyOfPass = (set: KeySet, pass: Pass): string => {
+  const stars = PASS_OF_STARS.indexOf(pass);
+  const action = ACTIONS.find((one) => PASS_OF[one] === pass);
+  return stars >= 0 ? String(stars) : action ? keyOf(set, action) : "";
+};

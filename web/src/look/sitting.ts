@@ -1,4 +1,4 @@
-import type { Act } from "../api/look";
+import type { Act, Among } from "../api/look";
 import type { Judged, Judgement, Look, LookFrame, Pass, Standing } from "../api/views";
 
 /** A sitting on the page: what is judged is shown at once, and stands in the queue until the ledger has kept it. */
@@ -9,6 +9,8 @@ export interface Sitting {
   /** The place in it of the one that is looked at; past the last, the pass is over. */
   at: number;
   pass: Pass;
+  /** What the frames of the pass have besides. */
+  among: Among;
   queue: readonly Act[];
   standing: Standing;
   /** What another window was quicker with. */
@@ -27,7 +29,7 @@ export type Did =
   | { do: "kept"; names: string[]; judged: Judged }
   | { do: "refused"; names: string[] }
   | { do: "heard"; judged: Judged }
-  | { do: "gather"; pass: Pass; frames: number[] };
+  | { do: "gather"; pass: Pass; among: Among; frames: number[] };
 
 export const opened = (look: Look): Sitting => {
   const order = look.frames.map((frame) => frame.id);
@@ -37,6 +39,7 @@ export const opened = (look: Look): Sitting => {
     order,
     at: Math.max(0, first),
     pass: "all",
+    among: {},
     queue: [],
     standing: look.standing,
     met: "",
@@ -110,7 +113,7 @@ export function sitting(now: Sitting, did: Did): Sitting {
     case "heard":
       return { ...now, frames: judgedIn(now.frames, did.judged, now.queue), standing: did.judged.standing };
     case "gather":
-      return { ...now, pass: did.pass, order: did.frames, at: 0, met: "", leads: null };
+      return { ...now, pass: did.pass, among: did.among, order: did.frames, at: 0, met: "", leads: null };
   }
 }
 

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useReducer, useRef, useState } from "react";
 import { Refused } from "../api/client";
-import { type Act, framesOfPass, postActs, rest, useJudgedSince } from "../api/look";
+import { type Act, type Among, framesOfPass, postActs, rest, useJudgedSince } from "../api/look";
 import type { Look, Pass } from "../api/views";
 import { opened, resumed, sitting } from "./sitting";
 import { keepUnsent, unsent } from "./unsent";
@@ -113,14 +113,14 @@ export function useSitting(look: Look) {
     send({ do: "ask", name: named(), kind: "bring again" });
   }, []);
   const gather = useCallback(
-    (pass: Pass) => {
+    (pass: Pass, among: Among) => {
       // Who is in a pass is said by what the ledger has.
       const sent = sendAll(look.lot, waiting.current).catch(() => undefined);
       void sent
-        .then(() => framesOfPass(look.lot, pass))
+        .then(() => framesOfPass(look.lot, pass, among))
         .then(
           ({ frames }) => {
-            send({ do: "gather", pass, frames });
+            send({ do: "gather", pass, among, frames });
           },
           (reason: unknown) => {
             setTrouble(reason instanceof Error ? reason : new Error(String(reason)));

@@ -6,11 +6,13 @@ import { Page } from "../ledger/Page";
 import { subfoldersInWords } from "../words/order";
 import { Items } from "./Items";
 import { KindsOfWork } from "./KindsOfWork";
+import { Labels } from "./Labels";
+import { LookKeys } from "./LookKeys";
 import { OrderRow } from "./OrderRow";
 import { RightsSlips } from "./RightsSlips";
 import { foldersInWords, namesInWords } from "./patterns";
 
-/** Standing orders and what they are made of: rights slips, keywords, kinds of work, folder patterns, subfolders, naming patterns. */
+/** Standing orders and what they are made of: rights slips, keywords, labels, kinds of work, folder patterns, subfolders, naming patterns. */
 export function StationeryScreen() {
   const orders = useOrders();
   const stationery = useStationery();
@@ -47,6 +49,8 @@ export function StationeryScreen() {
           open the keywords
         </Link>
       </section>
+      <Labels items={stationery.data?.labels ?? []} />
+      <LookKeys items={stationery.data?.keys ?? []} />
       <KindsOfWork items={stationery.data?.destination ?? []} />
       <Items kind="folders" heading="Folder patterns" one="pattern" items={stationery.data?.folders ?? []} inWords={foldersInWords} />
       <Items kind="subfolders" heading="Sets of subfolders" one="set" items={stationery.data?.subfolders ?? []} inWords={subfoldersInWords}>

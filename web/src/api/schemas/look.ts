@@ -14,12 +14,13 @@ export const Judgement: Schema<views.Judgement> = v.object({
   revision: v.number(),
 });
 
-export const GroupKind: Schema<views.GroupKind> = v.picklist(["burst", "bracket", "alike"]);
+export const Facet: Schema<views.Facet> = v.picklist(["label", "keyword", "hint", "body", "lens", "hour"]);
 
-export const Group: Schema<views.Group> = v.object({
-  kind: GroupKind,
-  frames: list(v.number()),
-  bySharpness: list(v.number()),
+export const Choice: Schema<views.Choice> = v.object({
+  facet: Facet,
+  value: v.string(),
+  frames: v.number(),
+  chosen: v.boolean(),
 });
 
 export const Pass: Schema<views.Pass> = v.picklist(["all", "not yet judged", "unsure", "kept", "kept without stars", "1 star and more", "2 stars and more", "3 stars and more", "4 stars and more", "5 stars", "dropped"]);
@@ -29,11 +30,25 @@ export const PassCount: Schema<views.PassCount> = v.object({
   frames: v.number(),
 });
 
+export const Choices: Schema<views.Choices> = v.object({
+  passes: list(PassCount),
+  choices: list(Choice),
+});
+
+export const GroupKind: Schema<views.GroupKind> = v.picklist(["burst", "bracket", "alike"]);
+
+export const Group: Schema<views.Group> = v.object({
+  kind: GroupKind,
+  frames: list(v.number()),
+  bySharpness: list(v.number()),
+});
+
 export const Standing: Schema<views.Standing> = v.object({
   sentence: v.string(),
   all: v.number(),
   open: v.number(),
   dropped: v.number(),
+  kept: v.number(),
   passes: list(PassCount),
   canTakeBack: v.boolean(),
   canBringAgain: v.boolean(),

@@ -1,7 +1,24 @@
 /* Written by ops/types.php from the classes in server/View: change those, then run bin/ledger types. */
 
+/** Something that a pass can be told by, and how many frames it would have. */
+export interface Choice {
+  facet: Facet;
+  value: string;
+  frames: number;
+  chosen: boolean;
+}
+
+/** What passes can be told apart by, with counts. */
+export interface Choices {
+  passes: PassCount[];
+  choices: Choice[];
+}
+
 /** What is to become of a frame. */
 export type Decision = "keep" | "drop" | "unsure";
+
+/** By what else than its decision and stars a frame can be told from others. */
+export type Facet = "label" | "keyword" | "hint" | "body" | "lens" | "hour";
 
 /** Frames that belong together, in the order they were taken; and the same, the sharpest first, where that was measured. */
 export interface Group {
@@ -72,6 +89,7 @@ export interface Standing {
   all: number;
   open: number;
   dropped: number;
+  kept: number;
   passes: PassCount[];
   canTakeBack: boolean;
   canBringAgain: boolean;
