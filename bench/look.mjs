@@ -71,7 +71,7 @@ const whole = [];
 for (let i = 0; i < 10; i++) {
   const began = Date.now();
   await page.keyboard.press("e");
-  await page.locator("img[alt$='pixel by pixel']").evaluate((image) => new Promise((done) => (image.complete && image.naturalWidth > 0 ? done(0) : (image.onload = () => done(0)))));
+  await page.locator("canvas[aria-label$='pixel by pixel'][data-close]").waitFor();
   whole.push(Date.now() - began);
   await page.keyboard.press("e");
   await page.keyboard.press("ArrowRight");

@@ -134,10 +134,10 @@ in_processes() {
 
 phpunit() { APP_ENV=test APP_DEBUG=0 "$PHP" -d memory_limit=1G -d opcache.enable_cli=1 vendor/bin/phpunit -c tests/phpunit.xml "$@"; }
 
-# A ledger for each processor; each test finds the one that it has as on its first day (tests/web/fresh.php).
+# A ledger more than there are processors; each test finds the one that it has as on its first day (tests/web/fresh.php).
 test_web() {
   cd "$ROOT" || return 1
-  local ledger ledgers result; ledgers=$(nproc)
+  local ledger ledgers result; ledgers=$(($(nproc) + 1)) # a third of what tests do is waiting
   web_cards || return 1
   for ((ledger = 1; ledger <= ledgers; ledger++)); do web_ledger "$ledger" || return 1; done
   step "Playwright, on $ledgers ledgers" env LEDGER_HOME="$(test_place)/test-web" CARDS="$ROOT/var/test-cards/reader" LEDGERS="$ledgers" PHP="$PHP" npx playwright test --config tests/web/playwright.config.ts "$@"

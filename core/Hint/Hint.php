@@ -19,6 +19,9 @@ enum Hint: string
     /** Focus below 0.3 of the median of its neighbours in time that have structure too: shaken, or out of focus. It may be meant. Common practice, no published source. */
     case Soft = 'soft';
 
+    /** A stop and a half and more lighter or darker than its neighbours, which agree within one. Common practice, no published source. */
+    case Apart = 'exposed apart';
+
     /** One of at least three frames of one body with pauses of at most 0.6 s. Common practice, no published source. */
     case Burst = 'burst';
 

@@ -43,6 +43,12 @@ final readonly class Measurement
         return new self($mean, $blackShare, $clippedShare, $brightest, $focus);
     }
 
+    /** How bright it is in EV below white: of sRGB's own values (IEC 61966-2-1), by an exponent of 2.2 in the place of its curve. */
+    public function stops(): float
+    {
+        return 2.2 * log(max(0.5, $this->mean) / 255, 2);
+    }
+
     /** Null where too little of the picture has structure to be sharp or soft. */
     private static function focus(Luminance $picture): ?float
     {

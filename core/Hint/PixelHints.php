@@ -16,6 +16,11 @@ final class PixelHints
     private const NEIGHBOURS = 6;
     private const SHARP_ENOUGH = 0.3;
 
+    /** Neighbours on each side that a frame's exposure is held against, EV within which they agree, and by which it leaves them. */
+    private const BESIDE = 2;
+    private const AGREE = 1.0;
+    private const STOPS_APART = 1.5;
+
     /**
      * @param array<array-key, Measurement> $measured frame key => measurement, in order of capture
      *
@@ -37,8 +42,35 @@ final class PixelHints
         foreach (self::soft($exposed) as $key) {
             $hints[$key][] = new FrameHint(Hint::Soft);
         }
+        foreach (self::apart(array_map(static fn (Measurement $one): float => $one->stops(), array_diff_key($measured, array_filter($hints, static fn (array $of): bool => Hint::Soft !== $of[0]->hint)))) as $key) {
+            $hints[$key][] = new FrameHint(Hint::Apart);
+        }
 
         return $hints;
+    }
+
+    /**
+     * @param array<array-key, float> $stops frame key => EV; frames black or blown are not among them
+     *
+     * @return list<array-key>
+     */
+    private static function apart(array $stops): array
+    {
+        $keys = array_keys($stops);
+        $values = array_values($stops);
+        $apart = [];
+        foreach ($values as $i => $value) {
+            $around = [...\array_slice($values, max(0, $i - self::BESIDE), min($i, self::BESIDE)), ...\array_slice($values, $i + 1, self::BESIDE)];
+            if (\count($around) < 2 * self::BESIDE) {
+                continue;
+            }
+            sort($around);
+            if ($around[\count($around) - 1] - $around[0] <= self::AGREE && abs($value - $around[self::BESIDE]) >= self::STOPS_APART) {
+                $apart[] = $keys[$i];
+            }
+        }
+
+        return $apart;
     }
 
     private static function exposure(Measurement $one): ?Hint

@@ -20,8 +20,10 @@ use VelvetLedger\Core\Look\Pass;
 use VelvetLedger\Core\Look\Word;
 use VelvetLedger\Server\Looking\AskedAct;
 use VelvetLedger\Server\Looking\JudgesFrames;
+use VelvetLedger\Server\Looking\SaidElsewhere;
 use VelvetLedger\Server\Pages\LookPage;
 use VelvetLedger\Server\Persistence\Looks\LookRepository;
+use VelvetLedger\Server\View\Look\ElsewhereSaidView;
 use VelvetLedger\Server\View\Look\GroupView;
 use VelvetLedger\Server\View\Look\PassFramesView;
 use VelvetLedger\Server\Work\Rests;
@@ -67,6 +69,13 @@ final readonly class LookController
         }
 
         return new JsonResponse(array_map(static fn (FrameGroup $group): GroupView => new GroupView($group), Groups::among($frames->likeness(Lot::read($lot)), (int) $alike)));
+    }
+
+    /** What other programs wrote of its frames since, of those after ?after=. */
+    #[Route('/api/look/{lot}/elsewhere', methods: ['GET'], requirements: ['lot' => Lot::PATTERN])]
+    public function elsewhere(string $lot, Request $request, SaidElsewhere $said): Response
+    {
+        return new JsonResponse(new ElsewhereSaidView(...$said->of(Lot::read($lot), RowNumber::of($request, 'after'))));
     }
 
     /** What was judged after the act ?after=, in whatever window. */

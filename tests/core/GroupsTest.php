@@ -6,6 +6,7 @@ namespace VelvetLedger\Tests\core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use VelvetLedger\Core\Hint\Luminance;
 use VelvetLedger\Core\Hint\PerceptualPrint;
 use VelvetLedger\Core\Hint\Shot;
 use VelvetLedger\Core\Look\FrameGroup;
@@ -42,6 +43,75 @@ final class GroupsTest extends TestCase
         yield 'one too many' => [[[0.0, self::QUAY], [5.0, 'f0f0f0f0f0f0f0ff']], [], 3];
         yield 'a group does not drift' => [[[0.0, 'ff00000000000000'], [5.0, 'fff0000000000000'], [9.0, 'fffff00000000000']], ['alike 0 1'], 4];
         yield 'nearest of two' => [[[0.0, 'ff00000000000000'], [5.0, 'ffff000000000000'], [9.0, 'fffe000000000000']], ['alike 1 2'], 7];
+    }
+
+    /**
+     * A made set of 20 scenes in half an hour: of each a frame, the same moved by a fiftieth, brightened, noisy, and cut closer; among
+     * them a burst that pans over other scenes, and a bracket. Of the pairs that are put together, and those that belong together.
+     */
+    public function testPrecisionAndRecallOnAMadeSet(): void
+    {
+        mt_srand(11);
+        $frames = $belong = [];
+        $shot = static function (\Closure $scene, float $at, int $of, float $bias = 0.0) use (&$frames, &$belong): void {
+            $frames[] = new Likeness(\count($frames), new Shot(\count($frames), 'A', $at, $bias), self::print($scene), null);
+            $belong[] = $of;
+        };
+        for ($of = 0; $of < 20; ++$of) {
+            $waves = array_map(static fn (): array => [mt_rand(2, 14), mt_rand(-12, 12), mt_rand(0, 62) / 10, mt_rand(10, 45)], range(1, 5));
+            $scene = static fn (float $x, float $y): float => 110 + array_sum(array_map(static fn (array $w): float => $w[3] * sin($w[0] * $x + $w[1] * $y + $w[2]), $waves));
+            $at = 90.0 * $of;
+            foreach ([$scene, static fn (float $x, float $y): float => $scene($x + 0.02, $y), static fn (float $x, float $y): float => 1.15 * $scene($x, $y) + 8, static fn (float $x, float $y): float => $scene($x, $y) + mt_rand(-15, 15), static fn (float $x, float $y): float => $scene(0.02 + 0.96 * $x, 0.02 + 0.96 * $y)] as $i => $one) {
+                $shot($one, $at + 9 * $i, $of);
+            }
+        }
+        foreach ([0, 1, 2, 3] as $i) {
+            $shot(static fn (float $x, float $y): float => 128 + 90 * sin(9 * $x + 3 * $i) * cos(5 * $y - $i), 9000 + 0.2 * $i, 40);
+        }
+        foreach ([-2.0, 0.0, 2.0] as $i => $bias) {
+            $shot(static fn (float $x, float $y): float => (128 + 60 * sin(6 * $x) + 40 * cos(8 * $y)) * 2 ** ($bias / 2), 9100 + 0.5 * $i, 41, $bias);
+        }
+        $lots = [];
+        foreach ($belong as $frame => $of) {
+            $lots[$of][] = $frame;
+        }
+        $found = self::pairs(array_map(static fn (FrameGroup $group): array => array_map(static fn (Likeness $one): int => $one->frame, $group->members), Groups::among($frames)));
+        $should = self::pairs(array_values($lots));
+        $right = \count(array_intersect($found, $should));
+        self::assertGreaterThan(0.97, $right / \count($found), 'precision: '.$right.' of '.\count($found));
+        self::assertGreaterThan(0.8, $right / \count($should), 'recall: '.$right.' of '.\count($should));
+    }
+
+    /**
+     * @param list<list<int>> $lots
+     *
+     * @return list<string>
+     */
+    private static function pairs(array $lots): array
+    {
+        $found = [];
+        foreach ($lots as $lot) {
+            foreach ($lot as $i => $one) {
+                foreach (\array_slice($lot, $i + 1) as $other) {
+                    $found[] = "$one $other";
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    /** @param \Closure(float, float): float $at brightness at a place, 0 to 1 across and down */
+    private static function print(\Closure $at): PerceptualPrint
+    {
+        $values = '';
+        for ($y = 0; $y < 64; ++$y) {
+            for ($x = 0; $x < 64; ++$x) {
+                $values .= \chr((int) max(0, min(255, $at($x / 64, $y / 64))));
+            }
+        }
+
+        return PerceptualPrint::of(new Luminance($values, 64, 64));
     }
 
     public function testTheSharpestOfThoseThatWereMeasured(): void

@@ -46,6 +46,12 @@ final class HintsTest extends TestCase
         self::assertSame(['cap' => ['black'], 'lamp in the night' => ['under'], 'white' => ['blown']], $names);
     }
 
+    public function testAFrameLeavesTheExposureOfNeighboursThatAgree(): void
+    {
+        $of = static fn (int ...$means): array => array_keys(Hints::of([], array_map(static fn (int $mean): Measurement => Measurement::of(self::flat($mean)), $means)));
+        self::assertSame([[2], [3], [], [], []], [$of(120, 120, 60, 118, 122), $of(60, 62, 60, 130, 61, 60), $of(120, 120, 90, 118, 122), $of(120, 60, 120, 60, 120), $of(60, 120, 60)], 'not by less, not where they differ, and not by two');
+    }
+
     public function testAFrameIsSoftBesideItsNeighboursAndNotByItself(): void
     {
         $sharp = self::checks(2);

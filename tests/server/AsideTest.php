@@ -61,9 +61,7 @@ final class AsideTest extends LedgerTestCase
 
     /** By a kill after so many files, at whichever store: all the way there, back, there again, and away. */
     #[TestWith([null])]
-    #[TestWith([0])]
     #[TestWith([1])]
-    #[TestWith([4])]
     #[TestWith([6])]
     public function testCutAndGoneOnWithIsAsNeverCut(?int $cutAfter): void
     {

@@ -10,6 +10,7 @@ use Symfony\Component\Console\Tester\CommandTester;
 use Symfony\Component\Process\Process;
 use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Core\Format\Picture\CodedPicture;
+use VelvetLedger\Core\Look\Judgement;
 use VelvetLedger\Core\Look\Lot;
 use VelvetLedger\Core\Look\Word;
 use VelvetLedger\Core\Plan\Wishes;
@@ -19,6 +20,7 @@ use VelvetLedger\Server\Looking\AskedAct;
 use VelvetLedger\Server\Looking\Judged;
 use VelvetLedger\Server\Looking\JudgesFrames;
 use VelvetLedger\Server\Looking\RestsSittings;
+use VelvetLedger\Server\Looking\SaidElsewhere;
 use VelvetLedger\Server\Pages\LookPage;
 use VelvetLedger\Server\Persistence\Changes\AskedBy;
 use VelvetLedger\Server\Persistence\Looks\JudgementEntries;
@@ -92,10 +94,18 @@ final class LookTest extends LedgerTestCase
         foreach (['Anvil', 'Bellows'] as $drive) {
             self::assertSame([['', ''], ['4', 'proofs'], ['-1', ''], ['', '']], $this->written($drive), $drive);
         }
+        $elsewhere = fn (): array => array_map(static fn (Judgement $said): string => $said->inWords(), $this->service(SaidElsewhere::class)->of(Lot::shoots(1), 0)[0]);
+        self::assertSame([], $elsewhere());
         $this->act(...array_map(static fn (int $i): AskedAct => AskedAct::takeBack("d$i"), range(1, 4)));
         $this->service(RestsSittings::class)->rest(Lot::shoots(1));
         $this->service(ChangeStamps::class)->write(1, static fn () => null, []);
         self::assertSame([['', ''], ['0', ''], ['0', ''], ['', '']], $this->written('Anvil'), 'taken back after it was written, that is written too');
+        foreach (['0002' => ['5', 'client'], '0004' => ['0', 'proofs']] as $number => [$rating, $label]) {
+            (new Process(['exiftool', '-q', '-overwrite_original', "-XMP-xmp:Rating=$rating", "-XMP-xmp:Label=$label", $this->onDrive('Anvil', "2026/2026-05-04 boats/2026-05-04_boats_$number.jpg")]))->mustRun();
+        }
+        self::assertSame([2 => '5 stars, client', 4 => 'proofs'], $elsewhere(), 'what another program wrote is told, and taken only if wished');
+        $this->say('label proofs', 4);
+        self::assertSame([2 => '5 stars, client'], $elsewhere());
     }
 
     /** Read back by ExifTool and Exiv2; the pictures that are shown are turned whether it is written yet or not. */

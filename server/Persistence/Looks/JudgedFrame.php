@@ -19,6 +19,9 @@ final readonly class JudgedFrame
     public string $takenAt;
     public bool $hasPicture;
 
+    /** What its file said before it came here: a client's stars, or the camera's; kept beside one's own. */
+    public Judgement $came;
+
     /** @var list<string> of its files that are there, ".orw", ".jpg" */
     public array $endings;
 
@@ -32,6 +35,7 @@ final readonly class JudgedFrame
         $this->stem = $row->text('stem');
         $this->takenAt = $row->text('taken_at');
         $this->hasPicture = $row->bool('has_picture');
+        $this->came = Judgement::written($row->intOrNull('card_rating'), $row->textOrNull('card_label'));
         $this->endings = array_values(array_filter(\is_array($endings) ? $endings : [], \is_string(...)));
     }
 

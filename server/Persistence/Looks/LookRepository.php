@@ -10,6 +10,7 @@ use Doctrine\DBAL\ParameterType;
 use VelvetLedger\Core\Hint\PerceptualPrint;
 use VelvetLedger\Core\Hint\Sharpness;
 use VelvetLedger\Core\Hint\Shot;
+use VelvetLedger\Core\Look\Judgement;
 use VelvetLedger\Core\Look\Likeness;
 use VelvetLedger\Core\Look\LookedAt;
 use VelvetLedger\Core\Look\Lot;
@@ -31,7 +32,7 @@ final readonly class LookRepository
     {
         [$where, $of, $type] = self::where($lot);
 
-        return array_map(static fn (array $row): JudgedFrame => new JudgedFrame($row), $this->database->fetchAllAssociative('SELECT '.self::JUDGED.", r.id, r.shoot_id, r.stem, r.taken_at, r.body, r.serial, r.lens, coalesce(json_array_length(r.facts->'previews'), 0) > 0 AS has_picture,
+        return array_map(static fn (array $row): JudgedFrame => new JudgedFrame($row), $this->database->fetchAllAssociative('SELECT '.self::JUDGED.", r.id, r.shoot_id, r.stem, r.taken_at, r.body, r.serial, r.lens, (r.facts->>'rating')::int AS card_rating, r.facts->'remarks'->>'label' AS card_label, coalesce(json_array_length(r.facts->'previews'), 0) > 0 AS has_picture,
                 (SELECT json_agg(f.ending ORDER BY f.ending, f.id) FROM file f WHERE f.frame_id = r.id AND f.original_id IS NOT NULL AND NOT EXISTS (SELECT 1 FROM copy c WHERE c.file_id = f.id AND c.state = '".CopyState::LetGo->value."')) AS endings
             FROM frame r
             LEFT JOIN judgement j ON j.frame_id = r.id
@@ -101,6 +102,27 @@ final readonly class LookRepository
             LEFT JOIN frame_measurement m ON m.frame_id = r.id
             WHERE $where
             ORDER BY r.taken_at, r.subsecond, r.id", [$of], [$type]));
+    }
+
+    /**
+     * Files at the main store that say how frames are judged, as the ledger last read them there.
+     *
+     * @return iterable<array{frame: int, path: string, bytes: int, proven: int, judged: Judgement}> by frame; when it was proven in Unix seconds
+     */
+    public function saying(Lot $lot, int $after): iterable
+    {
+        [$where, $of, $type] = self::where($lot);
+        foreach ($this->database->iterateAssociative('SELECT '.self::JUDGED.", r.id, c.path, f.bytes, extract(epoch FROM c.proven_at)::bigint AS proven
+            FROM frame r
+            JOIN file f ON f.frame_id = r.id AND (f.bears IN ('inside', 'itself') OR lower(f.ending) LIKE '%.xmp')
+            JOIN copy c ON c.file_id = f.id AND c.proven_at IS NOT NULL
+            JOIN store s ON s.id = c.store_id AND s.role = 'main'
+            LEFT JOIN judgement j ON j.frame_id = r.id
+            WHERE r.id > ? AND $where
+            ORDER BY r.id, f.ending", [$after, $of], [ParameterType::INTEGER, $type]) as $columns) {
+            $row = Row::of($columns);
+            yield ['frame' => $row->int('id'), 'path' => $row->text('path'), 'bytes' => $row->int('bytes'), 'proven' => $row->int('proven'), 'judged' => JudgedFrame::judgement($row)];
+        }
     }
 
     /** @return array<int, array{shoot: int, hour: string, keywords: list<string>}> by frame; the keywords are those that it came with */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\View\Look;
 
+use VelvetLedger\Core\Look\Judgement;
 use VelvetLedger\Server\Persistence\Looks\JudgedFrame;
 
 /** A frame that is looked at. */
@@ -20,6 +21,9 @@ final readonly class LookFrameView
     /** @var list<string> endings of its files, ".orw", ".jpg" */
     public array $endings;
 
+    /** What its file said before it came here, in words; empty where that was nothing. */
+    public string $came;
+
     public JudgementView $judged;
 
     public function __construct(JudgedFrame $frame)
@@ -32,6 +36,7 @@ final readonly class LookFrameView
         $this->body = $frame->frame->body;
         $this->lens = $frame->frame->lens;
         $this->endings = $frame->endings;
+        $this->came = $frame->came->is(Judgement::none()) ? '' : $frame->came->inWords();
         $this->judged = new JudgementView($frame->frame);
     }
 }

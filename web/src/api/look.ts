@@ -3,7 +3,7 @@ import { list } from "./checks";
 import { get, post } from "./client";
 import { asksEvery } from "./events";
 import * as schemas from "./schemas";
-import type { Facet, Judged, Pass, PassFrames } from "./views";
+import type { ElsewhereFrame, ElsewhereSaid, Facet, Judged, Pass, PassFrames } from "./views";
 
 /** An act as it is posted; its name is no other's, so that one that is posted twice is done once. */
 export interface Act {
@@ -59,6 +59,23 @@ export const useJudgedSince = (lot: string, after: () => number, ready: boolean)
     queryFn: () => get(`/api/look/${lot}/since?after=${after()}`, schemas.Judged),
     enabled: ready,
     refetchInterval: () => asksEvery(4000),
+    gcTime: 0,
+  });
+
+/** What other programs wrote of the frames since; asked for some at a time, until all were looked at. */
+export const useElsewhere = (lot: string) =>
+  useQuery({
+    queryKey: ["look elsewhere", lot],
+    queryFn: async () => {
+      const found = new Map<number, ElsewhereFrame>();
+      for (let after: number | null = 0; after !== null;) {
+        const some: ElsewhereSaid = await get(`/api/look/${lot}/elsewhere?after=${after}`, schemas.ElsewhereSaid);
+        for (const one of some.frames) found.set(one.frame, one);
+        after = some.after;
+      }
+      return found;
+    },
+    refetchInterval: 30_000,
     gcTime: 0,
   });
 

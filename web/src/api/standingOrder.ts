@@ -150,6 +150,7 @@ export type LookAction =
   | "words"
   | "next group"
   | "group before"
+  | "pick"
   | "side by side"
   | "choose"
   | "pixel by pixel"

@@ -1,6 +1,7 @@
-import type { LookFrame } from "../api/views";
+import type { ElsewhereFrame, LookFrame } from "../api/views";
 import { Key, TextButton } from "../ledger/Field";
 import { count, figure } from "../words/format";
+import { judgedInWords } from "../words/judged";
 import { amongInWords } from "./among";
 import { inWords, Mark } from "./Mark";
 import { keyOf } from "./keys";
@@ -14,6 +15,8 @@ interface Props {
   ordered: (LookFrame | undefined)[];
   /** Which of its group the frame is, in words. */
   belongs: string | null;
+  /** What another program wrote of it, and is not so here. */
+  elsewhere: ElsewhereFrame | undefined;
   /** How many are to be delivered. */
   goal: number | null;
   trouble: Error | null;
@@ -26,7 +29,7 @@ interface Props {
 }
 
 /** The foot of a first look: the pass, how the frame is judged and how it can be, and what it comes to. */
-export function Foot({ now, ordered, belongs, goal, trouble, onGo, onSay, onTakeBack, onPasses, onKeys, onLeave }: Props) {
+export function Foot({ now, ordered, belongs, elsewhere, goal, trouble, onGo, onSay, onTakeBack, onPasses, onKeys, onLeave }: Props) {
   const frame = lookedAt(now);
   const besides = amongInWords(now.among);
   const { keys } = useWaysHere();
@@ -98,6 +101,19 @@ export function Foot({ now, ordered, belongs, goal, trouble, onGo, onSay, onTake
           </span>
         </span>
         <p role="status" className="ml-auto">
+          {elsewhere && (
+            <span className="mr-5">
+              elsewhere: {judgedInWords(elsewhere) || "no stars"}{" "}
+              <TextButton
+                onMat
+                onClick={() => {
+                  for (const word of wordsOf(elsewhere)) onSay(word);
+                }}
+              >
+                take it
+              </TextButton>
+            </span>
+          )}
           {trouble && (
             <b>
               {now.queue.length > 0 ? `${count(now.queue.length, "judgement")} not kept yet. ` : ""}
@@ -138,3 +154,9 @@ const goalInWords = (kept: number, goal: number): string =>
   kept === goal
     ? `the ${figure(goal)} to deliver`
     : `${figure(Math.abs(kept - goal))} ${kept > goal ? "more than" : "short of"} the ${figure(goal)} to deliver`;
+
+/** What is said of a frame so that it is judged as another program has it. */
+const wordsOf = (said: ElsewhereFrame): string[] => [
+  said.label === null ? "no label" : `label ${said.label}`,
+  said.decision === "drop" ? "drop" : String(said.stars),
+];

@@ -2,9 +2,9 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import * as v from "valibot";
 import { Link, useNavigate, useParams } from "react-router";
 import { Refused } from "../api/client";
-import { useGroups, useLook } from "../api/look";
+import { useElsewhere, useGroups, useLook } from "../api/look";
 import type { LookAction } from "../api/standingOrder";
-import type { Look, Pass } from "../api/views";
+import type { ElsewhereFrame, Look, LookFrame, Pass } from "../api/views";
 import { Nothing } from "../ledger/Nothing";
 import { Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
@@ -19,6 +19,7 @@ import { Recorded } from "./Recorded";
 import { lookedAt } from "./sitting";
 import { Stage } from "./Stage";
 import { Words } from "./Words";
+import { useBeside } from "./useBeside";
 import { useSitting } from "./useSitting";
 import { useWays, type Ways, WaysContext } from "./ways";
 
@@ -61,6 +62,7 @@ export function LookScreen() {
 function LookAt({ look, ways }: { look: Look; ways: Ways }) {
   const { now, trouble, step, go, say, sayOf, choose, takeBack, bringAgain, gather } = useSitting(look);
   const [view, setView] = useKept("first look", VIEW, FIRST_VIEW);
+  const elsewhere = useElsewhere(look.lot).data;
   const [goal, setGoal] = useKept(`to deliver of ${look.lot}`, GOAL, null);
   const [magnified, setMagnified] = useState<{ x: number; y: number } | null>(null);
   const [bare, setBare] = useState(false);
@@ -73,7 +75,7 @@ function LookAt({ look, ways }: { look: Look; ways: Ways }) {
   const found = useGroups(look.lot, view.alike).data;
   const groups = useMemo(() => groupsByFrame(found ?? []), [found]);
   const member = frame ? groups.get(frame.id) : undefined;
-  const [beside, setBeside] = useState(false);
+  const beside = useBeside({ now, member, go, choose });
   const leave = useCallback(() => {
     const shoot = /^shoots-(\d+)$/.exec(look.lot)?.[1];
     void navigate(shoot ? `/shoots/${shoot}` : look.lot.startsWith("receipt-") ? `/receipts/${look.lot.slice(8)}` : "/shoots");
@@ -140,11 +142,11 @@ function LookAt({ look, ways }: { look: Look; ways: Ways }) {
     "group before": () => {
       go(toGroup(now.order, now.at, -1, groups));
     },
-    "side by side": () => {
-      setBeside(!beside);
-    },
+    "side by side": beside.toggle,
+    pick: beside.pick,
     choose: () => {
-      if (frame && member)
+      if (beside.ids) beside.better(true);
+      else if (frame && member)
         choose(
           frame.id,
           member.group.frames.filter((id) => id !== frame.id),
@@ -169,7 +171,7 @@ function LookAt({ look, ways }: { look: Look; ways: Ways }) {
         setPasses(false);
         setWords(false);
       } else if (magnified) setMagnified(null);
-      else if (beside && member) setBeside(false);
+      else if (beside.ids) beside.close();
       else leave();
     },
   };
@@ -187,7 +189,9 @@ function LookAt({ look, ways }: { look: Look; ways: Ways }) {
       const act = fixed[key] ?? (action && acts[action]);
       const pass = passes || !frame ? passByKey(ways.keys, key) : undefined;
       if (pass) gatherPass(pass);
+      else if (by !== 0 && beside.ids) beside.step(by);
       else if (by !== 0) step(by);
+      else if (beside.ids && action === "choose" && event.shiftKey) beside.better(false);
       else if (event.repeat) return;
       else if (word !== undefined) say(word, moves(word));
       else if (act) act();
@@ -220,11 +224,16 @@ function LookAt({ look, ways }: { look: Look; ways: Ways }) {
     <div ref={whole} tabIndex={-1} data-takes-keys="" className="fixed inset-0 z-30 grid grid-rows-[minmax(0,1fr)_auto] bg-mat text-white outline-none">
       <h1 className="sr-only">First look, {look.title}</h1>
       <main className="relative flex min-h-0 overflow-hidden">
-        {frame && beside && member ? (
+        {frame && beside.ids ? (
           <Beside
             frame={frame}
-            member={member}
-            frames={now.frames}
+            shown={beside.ids.flatMap((id) => now.frames.get(id) ?? [])}
+            magnified={magnified}
+            onMagnify={setMagnified}
+            belongs={(one) => {
+              const of = groups.get(one.id);
+              return of ? inGroupInWords(one.id, of) : "";
+            }}
             onGo={(id) => {
               const to = now.order.indexOf(id);
               if (to >= 0) go(to);
@@ -265,8 +274,16 @@ function LookAt({ look, ways }: { look: Look; ways: Ways }) {
         <Foot
           now={now}
           ordered={ordered}
-          belongs={frame && member ? inGroupInWords(frame.id, member) : null}
+          belongs={
+            [
+              member && frame ? inGroupInWords(frame.id, member) : "",
+              frame && beside.picked.includes(frame.id) ? `${beside.picked.indexOf(frame.id) + 1} of ${beside.picked.length} to be side by side` : "",
+            ]
+              .filter(Boolean)
+              .join(" · ") || null
+          }
           goal={goal}
+          elsewhere={frame ? differing(frame, elsewhere?.get(frame.id)) : undefined}
           trouble={trouble}
           onGo={go}
           onSay={(word) => {
@@ -281,3 +298,9 @@ function LookAt({ look, ways }: { look: Look; ways: Ways }) {
     </div>
   );
 }
+
+/** What another program says of a frame, where that is not how it is judged by now. */
+const differing = (frame: LookFrame, said: ElsewhereFrame | undefined): ElsewhereFrame | undefined =>
+  said && (said.stars !== frame.judged.stars || said.label !== frame.judged.label || (said.decision === "drop") !== (frame.judged.decision === "drop"))
+    ? said
+    : undefined;

@@ -16,6 +16,7 @@ export function Recorded({ frame, next }: { frame: LookFrame; next: LookFrame | 
         {Object.values(RECORDED).map((fact) => (
           <LookFact key={fact.name} name={fact.name} value={facts ? fact.of(facts) : ""} />
         ))}
+        <LookFact name="came with" value={frame.came} />
         <LookFact name="files" value={frame.endings.map((ending) => ending.slice(1)).join(" + ")} />
       </dl>
     </section>

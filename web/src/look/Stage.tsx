@@ -1,19 +1,23 @@
 import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { framePicture, pictureOf, wantPicture } from "../api/pictures";
 import type { LookFrame } from "../api/views";
-import { Magnified } from "../ledger/Magnified";
+import { CloseUp } from "./CloseUp";
 import { Decoded } from "./decoded";
 import { Overlay, type Shown } from "./Overlay";
 
 /** So many are decoded ahead of the one that is looked at, and kept behind it. */
 const AHEAD = 6;
 const BEHIND = 3;
+/** Milliseconds on a frame after which whoever looks pixel by pixel has it decoded whole, before it is asked for. */
+const RESTED = 350;
 /** So many small ones around it are there for keys that are held down. */
 const SMALL = 40;
 
 /** As the camera recorded it: it is turned where it is drawn, at once. */
 const screenPicture = (frame: LookFrame): string => framePicture(frame.id, 2048, 0);
 const smallPicture = (frame: LookFrame): string => framePicture(frame.id, 160, frame.judged.turned);
+
+const wholePicture = (frame: LookFrame): string => framePicture(frame.id, "whole", frame.judged.turned);
 
 interface Props {
   frame: LookFrame;
@@ -44,13 +48,19 @@ export function Stage({ frame, around, magnified, onMagnify, shown }: Props) {
   useSmall([frame, ...interleaved(around.after.slice(0, SMALL), around.before.slice(0, SMALL))]);
   const recorded = useSyncExternalStore(decoded.subscribe, () => decoded.get(near));
   const bitmap = useTurned(recorded, frame.judged.turned);
+  // Who has looked pixel by pixel once is likely to again: then it is there before the key.
+  const [looksClose, setLooksClose] = useState(magnified !== null);
+  if (magnified !== null && !looksClose) setLooksClose(true);
+  const whole = useWholes(
+    looksClose && frame.hasPicture ? wholePicture(frame) : null,
+    magnified !== null && around.after[0]?.hasPicture ? wholePicture(around.after[0]) : null,
+    magnified !== null,
+  );
   if (!frame.hasPicture || bitmap === "failed") return <p className="m-auto">{frame.stem}: no picture can be shown of it now.</p>;
-  if (magnified)
+  if (magnified && whole)
     return (
-      <Magnified
-        key={`${near} ${frame.judged.turned}`}
-        near={framePicture(frame.id, 2048, frame.judged.turned)}
-        whole={framePicture(frame.id, "whole", frame.judged.turned)}
+      <CloseUp
+        picture={whole}
         alt={`${frame.stem}, pixel by pixel`}
         at={magnified}
         onMoved={onMagnify}
@@ -59,7 +69,16 @@ export function Stage({ frame, around, magnified, onMagnify, shown }: Props) {
         }}
       />
     );
-  return <Whole frame={frame} bitmap={bitmap} onPress={onMagnify} shown={shown} />;
+  return (
+    <>
+      <Whole frame={frame} bitmap={bitmap} onPress={onMagnify} shown={shown} />
+      {magnified && (
+        <p role="status" className="absolute bottom-2 left-2 bg-paper px-2 text-ink">
+          The whole picture is on its way…
+        </p>
+      )}
+    </>
+  );
 }
 
 function Whole({
@@ -130,6 +149,33 @@ function Whole({
       {bitmap && box.width > 0 && (shown.clipped || shown.edges || shown.histogram) && <Overlay picture={bitmap} at={fitted(bitmap, box)} shown={shown} />}
     </>
   );
+}
+
+/** The whole picture, decoded at once where it is looked at, with the next one; else when one has rested on its frame. */
+function useWholes(of: string | null, next: string | null, atOnce: boolean): ImageBitmap | null {
+  const [wholes] = useState(() => new Decoded(0));
+  useEffect(() => {
+    const want = () => {
+      wholes.want([of, next].filter((one) => one !== null));
+    };
+    if (atOnce) {
+      want();
+      return;
+    }
+    wholes.want([]);
+    const timer = setTimeout(want, RESTED);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, [wholes, of, next, atOnce]);
+  useEffect(
+    () => () => {
+      wholes.want([]);
+    },
+    [wholes],
+  );
+  const found = useSyncExternalStore(wholes.subscribe, () => (of === null ? null : wholes.get(of)));
+  return found === "failed" ? null : found;
 }
 
 /** The same picture turned by so many quarters to the right; let go of with it. */

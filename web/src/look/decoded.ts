@@ -5,7 +5,7 @@
 const AT_ONCE = 3;
 
 /** Nothing is asked for before a key has rested so many milliseconds: held down, it would ask for all that it passes. */
-const REST = 70;
+export const REST = 70;
 
 export class Decoded {
   private readonly have = new Map<string, ImageBitmap | "failed">();
@@ -13,6 +13,8 @@ export class Decoded {
   private readonly listeners = new Set<() => void>();
   private wanted: string[] = [];
   private resting: ReturnType<typeof setTimeout> | undefined;
+
+  constructor(private readonly rest = REST) {}
 
   /** The picture, "failed", or null while it is on its way. */
   get = (address: string): ImageBitmap | "failed" | null => this.have.get(address) ?? null;
@@ -41,7 +43,7 @@ export class Decoded {
     clearTimeout(this.resting);
     this.resting = setTimeout(() => {
       this.pump();
-    }, REST);
+    }, this.rest);
   }
 
   private pump(): void {

@@ -35,6 +35,18 @@ export const Choices: Schema<views.Choices> = v.object({
   choices: list(Choice),
 });
 
+export const ElsewhereFrame: Schema<views.ElsewhereFrame> = v.object({
+  decision: v.nullable(Decision),
+  stars: v.number(),
+  label: v.nullable(v.string()),
+  frame: v.number(),
+});
+
+export const ElsewhereSaid: Schema<views.ElsewhereSaid> = v.object({
+  frames: list(ElsewhereFrame),
+  after: v.nullable(v.number()),
+});
+
 export const GroupKind: Schema<views.GroupKind> = v.picklist(["burst", "bracket", "alike"]);
 
 export const Group: Schema<views.Group> = v.object({
@@ -71,6 +83,7 @@ export const LookFrame: Schema<views.LookFrame> = v.object({
   body: v.string(),
   lens: v.string(),
   endings: list(v.string()),
+  came: v.string(),
   judged: Judgement,
 });
 

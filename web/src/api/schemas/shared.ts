@@ -3,7 +3,7 @@ import * as v from "valibot";
 import { type Schema } from "../checks";
 import type * as views from "../views/shared";
 
-export const Hint: Schema<views.Hint> = v.picklist(["black", "blown", "under", "soft", "burst", "bracket"]);
+export const Hint: Schema<views.Hint> = v.picklist(["black", "blown", "under", "soft", "exposed apart", "burst", "bracket"]);
 
 export const FrameHint: Schema<views.FrameHint> = v.object({
   hint: Hint,

@@ -17,6 +17,20 @@ export interface Choices {
 /** What is to become of a frame. */
 export type Decision = "keep" | "drop" | "unsure";
 
+/** What another program wrote of a frame. */
+export interface ElsewhereFrame {
+  decision: Decision | null;
+  stars: number;
+  label: string | null;
+  frame: number;
+}
+
+/** Frames of which another program says something else. */
+export interface ElsewhereSaid {
+  frames: ElsewhereFrame[];
+  after: number | null;
+}
+
 /** By what else than its decision and stars a frame can be told from others. */
 export type Facet = "label" | "keyword" | "hint" | "body" | "lens" | "hour";
 
@@ -66,6 +80,8 @@ export interface LookFrame {
   body: string;
   lens: string;
   endings: string[];
+  /** What its file said before it came here, in words; empty where that was nothing. */
+  came: string;
   judged: Judgement;
 }
 

@@ -18,7 +18,7 @@ export interface FrameHint {
 }
 
 /** What may be wrong with a frame, or which frames it belongs with. Hints point; they never decide. */
-export type Hint = "black" | "blown" | "under" | "soft" | "burst" | "bracket";
+export type Hint = "black" | "blown" | "under" | "soft" | "exposed apart" | "burst" | "bracket";
 
 /** What a store is for. */
 export type StoreRole = "main" | "mirror" | "off site" | "former";
