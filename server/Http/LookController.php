@@ -23,10 +23,13 @@ use VelvetLedger\Server\Looking\JudgesFrames;
 use VelvetLedger\Server\Looking\SaidElsewhere;
 use VelvetLedger\Server\Pages\LookPage;
 use VelvetLedger\Server\Persistence\Looks\LookRepository;
+use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\View\Look\ElsewhereSaidView;
 use VelvetLedger\Server\View\Look\GroupView;
 use VelvetLedger\Server\View\Look\PassFramesView;
+use VelvetLedger\Server\View\Look\SensorView;
 use VelvetLedger\Server\Work\Rests;
+use VelvetLedger\Server\Work\Sensors;
 
 /** The first look: a sitting's frames, its passes, and what is judged in it. */
 final readonly class LookController
@@ -35,7 +38,7 @@ final readonly class LookController
     private const MOST_ACTS = 200;
     private const MOST_FRAMES = 20_000;
 
-    public function __construct(private LookPage $page)
+    public function __construct(private LookPage $page, private LookRepository $frames)
     {
     }
 
@@ -97,6 +100,13 @@ final readonly class LookController
         $of = Lot::read($lot);
 
         return new JsonResponse($this->page->judged($of, $judges->act($of, $acts, $rests->ask(...))));
+    }
+
+    /** What a raw's sensor took of the light; where that is not known yet, it is read. */
+    #[Route('/api/frames/{id}/sensor', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
+    public function sensor(int $id, Sensors $sensors): Response
+    {
+        return new JsonResponse(new SensorView([] === $this->frames->of([$id]) ? throw NotInLedger::frame($id) : $sensors->ask($id)));
     }
 
     /** It is left: what it came to is written now. */

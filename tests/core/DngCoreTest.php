@@ -20,6 +20,7 @@ use VelvetLedger\Core\Dng\DecodesRaw;
 use VelvetLedger\Core\Dng\DngWanted;
 use VelvetLedger\Core\Dng\EmbeddedOriginal;
 use VelvetLedger\Core\Dng\FilterPattern;
+use VelvetLedger\Core\Dng\Headroom;
 use VelvetLedger\Core\Dng\Levels;
 use VelvetLedger\Core\Dng\LevelsFound;
 use VelvetLedger\Core\Dng\MakesPreviews;
@@ -66,6 +67,31 @@ final class DngCoreTest extends TestCase
         foreach (['RGGB', 'BGGR', 'GRBG', 'GBRG', self::SIX, strrev(self::SIX)] as $colours) {
             yield $colours => [$colours];
         }
+    }
+
+    /** White at 4,000 above black at 200: red two stops below it, green with a glint of one in two thousand, blue clipped in a quarter of its samples. */
+    public function testWhatIsLostAndWhatIsToBeHadBackIsToldColourByColour(): void
+    {
+        $rggb = FilterPattern::of('RGGB');
+        self::assertNotNull($rggb);
+        $samples = '';
+        for ($y = 0; $y < 64; ++$y) {
+            for ($x = 0; $x < 68; ++$x) {
+                $inside = $x >= 2 && $x < 66;
+                $value = match (true) {
+                    !$inside => 4200,
+                    0 === $y % 2 && 0 === $x % 2 => 1200,
+                    1 === $y % 2 && 1 === $x % 2 => $x < 18 ? 4190 : 900,
+                    8 === $y && 9 === $x => 4200,
+                    default => 2200,
+                };
+                $samples .= pack('v', $value);
+            }
+        }
+        $headroom = Headroom::in(new Mosaic($samples, 68, 64), new Sensor($rggb, new Area(2, 0, 64, 64), new Area(2, 0, 64, 64), new Levels([200, 200, 200, 200], 4200)));
+        self::assertSame([0.0, 1 / 2048, 0.25, 0.0], [...array_values($headroom->clipped), $headroom->stops]);
+        $half = Headroom::in(new Mosaic(str_repeat(pack('v', 1200), 64), 8, 8), new Sensor($rggb, new Area(0, 0, 8, 8), new Area(0, 0, 8, 8), new Levels([200], 4200)));
+        self::assertSame(2.0, $half->stops, 'a quarter of the range');
     }
 
     public function testOtherPatternsAreNone(): void

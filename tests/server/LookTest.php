@@ -27,6 +27,7 @@ use VelvetLedger\Server\Persistence\Looks\JudgementEntries;
 use VelvetLedger\Server\Persistence\Shoots\Shoot;
 use VelvetLedger\Server\Stamps\ChangeStamps;
 use VelvetLedger\Server\Stores\FramePictures;
+use VelvetLedger\Server\Work\Sensors;
 use VelvetLedger\Tests\Stills;
 
 /** Judging frames in a sitting: kept at once, taken back to its beginning, met in two windows, and written when it rests. */
@@ -119,6 +120,9 @@ final class LookTest extends LedgerTestCase
             return false === $seen ? 'none' : ($seen[0] > $seen[1] ? 'wide' : 'tall');
         };
         $pictures = CodedPicture::ofFile($this->onDrive('Anvil', '2026/2026-05-04 boats/2026-05-04_boats_0001.jpg'));
+        $sensor = $this->fresh(Sensors::class)->ask(5);
+        self::assertTrue(null !== $sensor && null === $sensor->because && $sensor->stops > 0.0 && $sensor->stops < 12.0 && $sensor->red < 0.01, 'read from the samples of the raw, decoded by LibRaw');
+        self::assertSame('there is no raw of it that is proven', $this->fresh(Sensors::class)->ask(4)?->because);
         self::assertSame(['wide', 'wide', 'tall'], [$size(0), $size(null), $size(1)]);
         $this->say('turn right', 1, 5);
         $this->say('turn left', 2);

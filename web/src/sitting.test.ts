@@ -14,6 +14,7 @@ const frame = (id: number, some: Partial<Judgement> = {}): LookFrame => ({
   lens: "",
   endings: [".jpg"],
   came: "",
+  hasRaw: false,
   judged: judgement(id, some),
 });
 const standing = { sentence: "", all: 3, open: 3, dropped: 0, kept: 0, passes: [], canTakeBack: false, canBringAgain: false, act: 0, waiting: 0 };

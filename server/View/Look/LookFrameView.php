@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\View\Look;
 
+use VelvetLedger\Core\Card\Kind;
 use VelvetLedger\Core\Look\Judgement;
 use VelvetLedger\Server\Persistence\Looks\JudgedFrame;
 
@@ -21,6 +22,9 @@ final readonly class LookFrameView
     /** @var list<string> endings of its files, ".orw", ".jpg" */
     public array $endings;
 
+    /** Whether it has a raw, whose samples can be read. */
+    public bool $hasRaw;
+
     /** What its file said before it came here, in words; empty where that was nothing. */
     public string $came;
 
@@ -36,6 +40,7 @@ final readonly class LookFrameView
         $this->body = $frame->frame->body;
         $this->lens = $frame->frame->lens;
         $this->endings = $frame->endings;
+        $this->hasRaw = [] !== array_filter($frame->endings, static fn (string $ending): bool => Kind::StillRaw === Kind::ofPath("x$ending"));
         $this->came = $frame->came->is(Judgement::none()) ? '' : $frame->came->inWords();
         $this->judged = new JudgementView($frame->frame);
     }

@@ -79,6 +79,16 @@ export const useElsewhere = (lot: string) =>
     gcTime: 0,
   });
 
+/** What a raw's sensor took of the light; asked again while it is read. */
+export const useSensor = (frame: number, wished: boolean) =>
+  useQuery({
+    queryKey: ["sensor", frame],
+    queryFn: () => post(`/api/frames/${frame}/sensor`, {}, schemas.Sensor),
+    enabled: wished,
+    refetchInterval: (query) => (query.state.data?.waits === true ? 600 : false),
+    staleTime: Infinity,
+  });
+
 /** It is left: what it came to is written now, also where the page is closed. */
 export const rest = (lot: string): void => {
   void fetch(`/api/look/${lot}/rest`, {

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from "react";
+import { useSensor } from "../api/look";
 import { DARK, histogram, LIGHT, markClipped, markEdges, type Clipped } from "./overlays";
 
 export interface Shown {
@@ -9,13 +10,15 @@ export interface Shown {
 
 interface Props {
   picture: ImageBitmap;
+  /** The frame, where it has a raw, whose samples say what can be had back. */
+  raw: number | null;
   /** Where it lies in its box, CSS pixels. */
   at: { left: number; top: number; width: number; height: number };
   shown: Shown;
 }
 
 /** What is marked on the picture, at the size that it is shown, and its exposure; worked out in the frame after it was drawn. */
-export function Overlay({ picture, at, shown }: Props) {
+export function Overlay({ picture, raw, at, shown }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [found, setFound] = useState<{ of: ImageBitmap; clipped: Clipped | null; bars: [number[], number[], number[]] | null } | null>(null);
   const [width, height] = [Math.max(1, Math.round(at.width)), Math.max(1, Math.round(at.height))];
@@ -49,6 +52,7 @@ export function Overlay({ picture, at, shown }: Props) {
       {now && (now.clipped ?? now.bars) && (
         <div className="pointer-events-none absolute top-0 left-0 bg-mat-deep/90 p-3 text-[12px]">
           {now.bars && <Bars bars={now.bars} />}
+          {raw !== null && <HadBack frame={raw} />}
           {now.clipped && (
             <dl className="grid grid-cols-[auto_auto] gap-x-3 tabular-nums">
               <dt>lights clipped, all channels</dt>
@@ -88,5 +92,30 @@ function Bars({ bars }: { bars: [number[], number[], number[]] }) {
         <path key={name} d={line(of)} stroke={BAR[name]} strokeWidth="1" />
       ))}
     </svg>
+  );
+}
+
+/** Of a raw: what is lost in its samples, and how far the brightest of them lie below white. */
+function HadBack({ frame }: { frame: number }) {
+  const of = useSensor(frame, true).data;
+  return (
+    <dl className="mb-2 grid grid-cols-[auto_auto] gap-x-3 border-b border-white/60 pb-2 tabular-nums">
+      <dt>in the raw</dt>
+      <dd className="text-right">
+        {!of || of.waits
+          ? "being read…"
+          : of.stops === null
+            ? (of.because ?? "cannot be read")
+            : of.stops > 0
+              ? `${of.stops.toFixed(1)} EV to be had`
+              : "clipped"}
+      </dd>
+      {of?.red != null && of.green != null && of.blue != null && (
+        <>
+          <dt>red, green, blue at white</dt>
+          <dd className="text-right">{[of.red, of.green, of.blue].map(percent).join(" · ")}</dd>
+        </>
+      )}
+    </dl>
   );
 }

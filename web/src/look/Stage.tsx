@@ -146,7 +146,9 @@ function Whole({
           onPress({ x: share(event.clientX - seen.left - at.left, at.width), y: share(event.clientY - seen.top - at.top, at.height) });
         }}
       />
-      {bitmap && box.width > 0 && (shown.clipped || shown.edges || shown.histogram) && <Overlay picture={bitmap} at={fitted(bitmap, box)} shown={shown} />}
+      {bitmap && box.width > 0 && (shown.clipped || shown.edges || shown.histogram) && (
+        <Overlay picture={bitmap} raw={frame.hasRaw ? frame.id : null} at={fitted(bitmap, box)} shown={shown} />
+      )}
     </>
   );
 }

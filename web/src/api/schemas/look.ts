@@ -83,6 +83,7 @@ export const LookFrame: Schema<views.LookFrame> = v.object({
   body: v.string(),
   lens: v.string(),
   endings: list(v.string()),
+  hasRaw: v.boolean(),
   came: v.string(),
   judged: Judgement,
 });
@@ -96,4 +97,13 @@ export const Look: Schema<views.Look> = v.object({
 
 export const PassFrames: Schema<views.PassFrames> = v.object({
   frames: list(v.number()),
+});
+
+export const Sensor: Schema<views.Sensor> = v.object({
+  waits: v.boolean(),
+  red: v.nullable(v.number()),
+  green: v.nullable(v.number()),
+  blue: v.nullable(v.number()),
+  stops: v.nullable(v.number()),
+  because: v.nullable(v.string()),
 });

@@ -80,6 +80,8 @@ export interface LookFrame {
   body: string;
   lens: string;
   endings: string[];
+  /** Whether it has a raw, whose samples can be read. */
+  hasRaw: boolean;
   /** What its file said before it came here, in words; empty where that was nothing. */
   came: string;
   judged: Judgement;
@@ -97,6 +99,19 @@ export interface PassCount {
 /** The frames of a pass, in order. */
 export interface PassFrames {
   frames: number[];
+}
+
+/** What can be had back of a raw's light. */
+export interface Sensor {
+  /** Whether it is still being read. */
+  waits: boolean;
+  /** Shares of samples at the white level, 0 to 1; null where they could not be read, or are not yet. */
+  red: number | null;
+  green: number | null;
+  blue: number | null;
+  /** EV. */
+  stops: number | null;
+  because: string | null;
 }
 
 /** Where a sitting stands: what it comes to, how many frames each pass would have, the last act, and what can be taken back or brought again. */
