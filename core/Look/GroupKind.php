@@ -10,4 +10,7 @@ enum GroupKind: string
     case Burst = 'burst';
     case Bracket = 'bracket';
     case Alike = 'alike';
+
+    /** The photographer put them together. */
+    case ByHand = 'by hand';
 }

@@ -26,12 +26,35 @@ final class Groups
     private const LOOKED_AT = 40;
 
     /**
-     * @param list<Likeness> $frames in order of capture
-     * @param int            $alike  places of a print that may differ
+     * @param list<Likeness>  $frames in order of capture
+     * @param int             $alike  places of a print that may differ
+     * @param array<int, int> $byHand frame => the number of a group that the photographer put it in; 0 where he took it out of any
      *
      * @return list<FrameGroup> of two frames and more, in the order of their first
      */
-    public static function among(array $frames, int $alike = self::USUAL): array
+    public static function among(array $frames, int $alike = self::USUAL, array $byHand = []): array
+    {
+        $groups = self::found(array_values(array_filter($frames, static fn (Likeness $one): bool => !isset($byHand[$one->frame]))), $alike);
+        $order = array_flip(array_map(static fn (Likeness $one): int => $one->frame, $frames));
+        $hands = [];
+        foreach ($frames as $frame) {
+            $of = $byHand[$frame->frame] ?? 0;
+            if (0 !== $of) {
+                $hands[$of] = new FrameGroup(GroupKind::ByHand, [...$hands[$of]->members ?? [], $frame]);
+            }
+        }
+        $groups = array_values(array_filter([...$groups, ...$hands], static fn (FrameGroup $group): bool => \count($group->members) > 1));
+        usort($groups, static fn (FrameGroup $a, FrameGroup $b): int => $order[$a->members[0]->frame] <=> $order[$b->members[0]->frame]);
+
+        return $groups;
+    }
+
+    /**
+     * @param list<Likeness> $frames
+     *
+     * @return list<FrameGroup>
+     */
+    private static function found(array $frames, int $alike): array
     {
         $hints = SequenceHints::of(array_map(static fn (Likeness $one): Shot => $one->shot, $frames));
         $groups = $open = [];
@@ -45,7 +68,7 @@ final class Groups
             }
         }
 
-        return array_values(array_filter($groups, static fn (FrameGroup $group): bool => \count($group->members) > 1));
+        return array_values($groups);
     }
 
     /** @param array<int, FrameGroup> $groups numbered from 0 */

@@ -19,13 +19,13 @@ final readonly class LookKeys
     private const BOTH_HANDS = [
         'keep' => ['f', 'k'], 'drop' => ['d', 'j'], 'unsure' => ['s', 'l'], 'open' => ['a', 'h'], 'turn left' => ['q', ','], 'turn right' => ['x', '.'],
         'take back' => ['z'], 'bring again' => ['y'], 'passes' => ['g'], 'words' => ['u'], 'next group' => ['n'], 'group before' => ['p'],
-        'pick' => ['-'], 'side by side' => ['w'], 'choose' => ['r'], 'pixel by pixel' => ['e'], 'recorded' => ['i'], 'clipped' => ['c'], 'edges' => ['t'],
+        'pick' => ['-'], 'together' => ['='], 'fold' => [';'], 'side by side' => ['w'], 'choose' => ['r'], 'pixel by pixel' => ['e'], 'recorded' => ['i'], 'clipped' => ['c'], 'edges' => ['t'],
         'exposure' => ['o'], 'move on' => ['m'], 'bare' => ['b'], 'whole screen' => ['v'],
     ];
     private const LEFT = ['keep' => ['f'], 'drop' => ['d'], 'unsure' => ['s'], 'open' => ['a'], 'turn left' => ['q'], 'turn right' => ['x'], 'words' => ['b'], 'bare' => ['h'], 'bring again' => ['c'], 'clipped' => ['y'], 'choose' => ['r'], 'next group' => ['v'], 'whole screen' => ['n']];
     private const RIGHT = [
         'keep' => ['k'], 'drop' => ['j'], 'unsure' => ['l'], 'open' => ['h'], 'turn left' => [','], 'turn right' => ['.'], 'take back' => ['u'], 'bring again' => ['i'],
-        'passes' => ['p'], 'words' => ['y'], 'next group' => ['n'], 'group before' => ['b'], 'side by side' => ['o'], 'choose' => [';'], 'pixel by pixel' => ["'"], 'recorded' => ['f'], 'exposure' => ['e'], 'bare' => ['d'],
+        'passes' => ['p'], 'words' => ['y'], 'next group' => ['n'], 'group before' => ['b'], 'side by side' => ['o'], 'choose' => ["'"], 'pixel by pixel' => ['m'], 'move on' => ['q'], 'recorded' => ['f'], 'exposure' => ['e'], 'bare' => ['d'],
     ];
     private const MOST = 3;
 

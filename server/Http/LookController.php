@@ -12,6 +12,7 @@ use VelvetLedger\Core\Document\BadDocument;
 use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Core\Look\ActKind;
 use VelvetLedger\Core\Look\Among;
+use VelvetLedger\Core\Look\CouldNotJudge;
 use VelvetLedger\Core\Look\Facet;
 use VelvetLedger\Core\Look\FrameGroup;
 use VelvetLedger\Core\Look\Groups;
@@ -23,6 +24,7 @@ use VelvetLedger\Server\Looking\JudgesFrames;
 use VelvetLedger\Server\Looking\SaidElsewhere;
 use VelvetLedger\Server\Pages\LookPage;
 use VelvetLedger\Server\Persistence\Looks\LookRepository;
+use VelvetLedger\Server\Persistence\Looks\SittingEntries;
 use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\View\Look\ElsewhereSaidView;
 use VelvetLedger\Server\View\Look\GroupView;
@@ -71,7 +73,9 @@ final readonly class LookController
             throw BadInput::field('alike', 'must be 0 to '.Groups::MOST_ALIKE);
         }
 
-        return new JsonResponse(array_map(static fn (FrameGroup $group): GroupView => new GroupView($group), Groups::among($frames->likeness(Lot::read($lot)), (int) $alike)));
+        $of = Lot::read($lot);
+
+        return new JsonResponse(array_map(static fn (FrameGroup $group): GroupView => new GroupView($group), Groups::among($frames->likeness($of), (int) $alike, $frames->together($of))));
     }
 
     /** What other programs wrote of its frames since, of those after ?after=. */
@@ -79,6 +83,26 @@ final readonly class LookController
     public function elsewhere(string $lot, Request $request, SaidElsewhere $said): Response
     {
         return new JsonResponse(new ElsewhereSaidView(...$said->of(Lot::read($lot), RowNumber::of($request, 'after'))));
+    }
+
+    /** Frames are a group by hand; or, where "apart" is said, each is by itself. */
+    #[Route('/api/look/{lot}/together', methods: ['POST'], requirements: ['lot' => Lot::PATTERN])]
+    public function together(string $lot, Request $request, SittingEntries $sittings): Response
+    {
+        $fields = Fields::of(DeskInput::body($request));
+        [$frames, $apart] = $fields->make(static fn (): array => [array_values(array_unique($fields->list('frames', RowNumber::given('a frame')))), true === $fields->any('apart')]);
+        $among = $this->frames->among(Lot::read($lot), $frames);
+        foreach (array_diff($frames, $among) as $other) {
+            throw CouldNotJudge::notOfIt((string) $other);
+        }
+        if (\count($among) > self::MOST_FRAMES) {
+            throw BadDocument::at('/frames', 'must be at most '.self::MOST_FRAMES);
+        }
+        if ([] !== $among) {
+            $sittings->putTogether($among, !$apart);
+        }
+
+        return new JsonResponse(null, 204);
     }
 
     /** What was judged after the act ?after=, in whatever window. */

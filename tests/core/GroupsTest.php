@@ -27,7 +27,7 @@ final class GroupsTest extends TestCase
     public function testWhatBelongsTogether(array $frames, array $groups, int $alike = 8): void
     {
         $of = array_map(static fn (int $i, array $one): Likeness => new Likeness($i, new Shot($i, $one[3] ?? 'A', $one[0], $one[2] ?? 0.0), null === $one[1] ? null : PerceptualPrint::ofBits($one[1]), null), array_keys($frames), $frames);
-        self::assertSame($groups, array_map(static fn (FrameGroup $group): string => $group->kind->value.' '.implode(' ', array_map(static fn (Likeness $one): int => $one->frame, $group->members)), Groups::among($of, $alike)));
+        self::assertSame($groups, self::said(Groups::among($of, $alike)));
     }
 
     /** @return iterable<string, array{0: list<array{0: float, 1: string|null, 2?: float, 3?: string}>, 1: list<string>, 2?: int}> */
@@ -43,6 +43,14 @@ final class GroupsTest extends TestCase
         yield 'one too many' => [[[0.0, self::QUAY], [5.0, 'f0f0f0f0f0f0f0ff']], [], 3];
         yield 'a group does not drift' => [[[0.0, 'ff00000000000000'], [5.0, 'fff0000000000000'], [9.0, 'fffff00000000000']], ['alike 0 1'], 4];
         yield 'nearest of two' => [[[0.0, 'ff00000000000000'], [5.0, 'ffff000000000000'], [9.0, 'fffe000000000000']], ['alike 1 2'], 7];
+    }
+
+    public function testWhatIsPutTogetherByHandAndTakenOut(): void
+    {
+        $of = array_map(static fn (int $i): Likeness => new Likeness($i, new Shot($i, 'A', $i * 10.0, 0.0), PerceptualPrint::ofBits($i < 4 ? self::QUAY : self::KILN), null), range(0, 6));
+        self::assertSame(['alike 0 1 2 3', 'alike 4 5 6'], self::said(Groups::among($of)));
+        self::assertSame(['by hand 0 5', 'alike 1 3', 'alike 4 6'], self::said(Groups::among($of, 8, [0 => 1, 5 => 1, 2 => 0])));
+        self::assertSame(['alike 4 5 6'], self::said(Groups::among($of, 8, [0 => 0, 1 => 0, 2 => 0, 3 => 4])), 'one alone is no group');
     }
 
     /**
@@ -80,6 +88,16 @@ final class GroupsTest extends TestCase
         $right = \count(array_intersect($found, $should));
         self::assertGreaterThan(0.97, $right / \count($found), 'precision: '.$right.' of '.\count($found));
         self::assertGreaterThan(0.8, $right / \count($should), 'recall: '.$right.' of '.\count($should));
+    }
+
+    /**
+     * @param list<FrameGroup> $groups
+     *
+     * @return list<string>
+     */
+    private static function said(array $groups): array
+    {
+        return array_map(static fn (FrameGroup $group): string => $group->kind->value.' '.implode(' ', array_map(static fn (Likeness $one): int => $one->frame, $group->members)), $groups);
     }
 
     /**

@@ -198,6 +198,7 @@ final class RoutesTest extends LedgerTestCase
         return array_map(static fn (array $good): array => array_is_list($good) ? $good : [$good], [
             '/api/cards/{id}/plan' => $wishes, '/api/cards/{id}/plan/lines' => $wishes, '/api/cards/{id}/intakes' => $wishes,
             '/api/look/{lot}/acts' => ['acts' => [['name' => 'a', 'kind' => 'judge', 'word' => '3', 'frames' => [['frame' => 1, 'revision' => 0, 'word' => 'drop']]], ['name' => 'b', 'kind' => 'take back'], ['name' => 'c', 'kind' => 'bring again']]],
+            '/api/look/{lot}/together' => ['frames' => [], 'apart' => true],
             '/api/sources' => ['path' => '/nowhere'], '/api/cards/{id}/put-back' => ['frames' => [$frame]], '/api/copies/mend' => ['copies' => [1]],
             '/api/elsewhere' => [['program' => 'none', 'shoot' => 1, 'frames' => [1]], ['receipt' => 1]], '/api/cards/{id}/apart' => ['frames' => [$frame], 'folder' => $this->store->path],
             '/api/cards/{id}/clearance/nod' => ['files' => ['DCIM/100ORREL/ORL_0001.JPG']],

@@ -66,7 +66,16 @@ test("a shoot is judged by keys in two passes, taken back over closing the page,
 
   await passes.getByRole("button", { name: "kept", exact: true }).click();
   await expect(page.getByText("1 of 3, kept")).toBeVisible();
-  for (const key of ["1", "ArrowRight", "ArrowRight", "ArrowRight"]) await page.keyboard.press(key);
+  await page.keyboard.press("1");
+  for (const key of ["-", "ArrowRight", "ArrowRight", "-", "w"]) await page.keyboard.press(key); // the first and the third of them
+  const beside = page.getByRole("list", { name: "Side by side" }).getByRole("button");
+  await expect(beside).toHaveCount(2);
+  await expect(beside.nth(1)).toHaveAttribute("aria-current", "true");
+  for (const key of ["ArrowLeft", "-", "ArrowRight", "-", "Escape", "="]) await page.keyboard.press(key);
+  await expect(page.getByText("by hand, 2 of 2")).toBeVisible();
+  await page.keyboard.press("=");
+  await expect(page.getByText("by hand, 2 of 2")).toBeHidden();
+  await page.keyboard.press("ArrowRight");
   await expect(page.getByRole("heading", { name: "The pass is over" })).toBeVisible();
   await page.keyboard.press("Escape");
   await expect(page.getByRole("heading", { name: "Night ferry" })).toBeVisible();

@@ -140,6 +140,21 @@ final readonly class LookRepository
         return $found;
     }
 
+    /** @return array<int, int> frame => the group that it was put in by hand, 0 where it was taken out of any */
+    public function together(Lot $lot): array
+    {
+        [$where, $of, $type] = self::where($lot);
+        $found = [];
+        foreach ($this->database->fetchAllNumeric("SELECT r.id, t.together
+            FROM frame_together t
+            JOIN frame r ON r.id = t.frame_id
+            WHERE $where", [$of], [$type]) as [$frame, $together]) {
+            $found[Row::number($frame)] = Row::number($together);
+        }
+
+        return $found;
+    }
+
     /** Quarters to the right by which a frame is turned. */
     public function turned(int $frame): int
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Persistence\Looks;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Look\Act;
 use VelvetLedger\Core\Look\ActKind;
@@ -13,7 +14,7 @@ use VelvetLedger\Server\Persistence\Lock;
 use VelvetLedger\Server\Persistence\Locks;
 use VelvetLedger\Server\Persistence\Row;
 
-/** Sittings and their acts: look_sitting, look_act. */
+/** Sittings and their acts, and what was put together in them by hand: look_sitting, look_act, frame_together. */
 final readonly class SittingEntries
 {
     /** Hours without an act, after which the next is of another sitting. */
@@ -106,5 +107,20 @@ final readonly class SittingEntries
     public function lot(int $sitting): Lot
     {
         return Lot::read(Row::word($this->database->fetchOne('SELECT lot FROM look_sitting WHERE id = ?', [$sitting])));
+    }
+
+    /**
+     * Frames are put together by hand, or each taken out of any group.
+     *
+     * @param non-empty-list<int> $frames
+     */
+    public function putTogether(array $frames, bool $together): void
+    {
+        $this->database->executeStatement('INSERT INTO frame_together (frame_id, together)
+            SELECT id, ?
+            FROM frame
+            WHERE id IN (?)
+            ORDER BY id
+            ON CONFLICT (frame_id) DO UPDATE SET together = excluded.together', [$together ? min($frames) : 0, $frames], [1 => ArrayParameterType::INTEGER]);
     }
 }

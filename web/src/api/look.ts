@@ -1,7 +1,6 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { list } from "./checks";
-import { get, post } from "./client";
-import { asksEvery } from "./events";
+import { get, post, send } from "./client";
 import * as schemas from "./schemas";
 import type { ElsewhereFrame, ElsewhereSaid, Facet, Judged, Pass, PassFrames } from "./views";
 
@@ -52,13 +51,22 @@ export const useGroups = (lot: string, alike: number) =>
     gcTime: 0,
   });
 
+/** Frames are put together by hand, or each by itself. */
+export function useTogether(lot: string) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (how: { frames: number[]; apart: boolean }) => send(`/api/look/${lot}/together`, how),
+    onSettled: () => queries.invalidateQueries({ queryKey: ["look groups", lot] }),
+  });
+}
+
 /** What other windows judged since an act; told by the stream, else asked for. */
 export const useJudgedSince = (lot: string, after: () => number, ready: boolean) =>
   useQuery({
     queryKey: ["look since", lot],
     queryFn: () => get(`/api/look/${lot}/since?after=${after()}`, schemas.Judged),
     enabled: ready,
-    refetchInterval: () => asksEvery(4000),
+    refetchInterval: 5000, // whether or not it is told: two who judge at once are to see each other
     gcTime: 0,
   });
 

@@ -151,6 +151,8 @@ export type LookAction =
   | "next group"
   | "group before"
   | "pick"
+  | "together"
+  | "fold"
   | "side by side"
   | "choose"
   | "pixel by pixel"

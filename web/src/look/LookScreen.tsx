@@ -2,7 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import * as v from "valibot";
 import { Link, useNavigate, useParams } from "react-router";
 import { Refused } from "../api/client";
-import { useElsewhere, useGroups, useLook } from "../api/look";
+import { useElsewhere, useGroups, useLook, useTogether } from "../api/look";
 import type { LookAction } from "../api/standingOrder";
 import type { ElsewhereFrame, Look, LookFrame, Pass } from "../api/views";
 import { Nothing } from "../ledger/Nothing";
@@ -11,7 +11,7 @@ import { Page } from "../ledger/Page";
 import { useKept } from "../ledger/useKept";
 import { Beside } from "./Beside";
 import { Foot } from "./Foot";
-import { groupsByFrame, inGroupInWords, toGroup } from "./groups";
+import { groupsByFrame, inGroupInWords, standsFor, toGroup } from "./groups";
 import { actionOf, passByKey, WORDS } from "./keys";
 import { KeysListed } from "./KeysListed";
 import { Alike, Goal, Over, Passes } from "./Passes";
@@ -75,6 +75,19 @@ function LookAt({ look, ways }: { look: Look; ways: Ways }) {
   const found = useGroups(look.lot, view.alike).data;
   const groups = useMemo(() => groupsByFrame(found ?? []), [found]);
   const member = frame ? groups.get(frame.id) : undefined;
+  const together = useTogether(look.lot);
+  const [folded, setFolded] = useState(false);
+  /** Where groups are closed to one frame each, the others are gone past. */
+  const stepped = (by: number) => {
+    const isHidden = (at: number) => {
+      const id = now.order[at];
+      const of = id === undefined ? undefined : groups.get(id);
+      return of !== undefined && standsFor(of, now.frames) !== id;
+    };
+    let far = by;
+    while (folded && now.at + far >= 0 && isHidden(now.at + far)) far += by;
+    if (now.at + far >= 0) step(far);
+  };
   const beside = useBeside({ now, member, go, choose });
   const leave = useCallback(() => {
     const shoot = /^shoots-(\d+)$/.exec(look.lot)?.[1];
@@ -144,6 +157,15 @@ function LookAt({ look, ways }: { look: Look; ways: Ways }) {
     },
     "side by side": beside.toggle,
     pick: beside.pick,
+    together: () => {
+      if (beside.picked.length > 1) {
+        together.mutate({ frames: [...beside.picked], apart: false });
+        beside.unpick();
+      } else if (member) together.mutate({ frames: member.group.frames, apart: true });
+    },
+    fold: () => {
+      setFolded(!folded);
+    },
     choose: () => {
       if (beside.ids) beside.better(true);
       else if (frame && member)
@@ -190,9 +212,10 @@ function LookAt({ look, ways }: { look: Look; ways: Ways }) {
       const pass = passes || !frame ? passByKey(ways.keys, key) : undefined;
       if (pass) gatherPass(pass);
       else if (by !== 0 && beside.ids) beside.step(by);
-      else if (by !== 0) step(by);
+      else if (by !== 0) stepped(by);
       else if (beside.ids && action === "choose" && event.shiftKey) beside.better(false);
       else if (event.repeat) return;
+      else if (word !== undefined && event.shiftKey && member && /^\p{L}$/u.test(key)) sayOf(word, member.group.frames);
       else if (word !== undefined) say(word, moves(word));
       else if (act) act();
       else return;

@@ -107,7 +107,7 @@ function HadBack({ frame }: { frame: number }) {
           : of.stops === null
             ? (of.because ?? "cannot be read")
             : of.stops > 0
-              ? `${of.stops.toFixed(1)} EV to be had`
+              ? `${of.stops.toFixed(1)} EV of headroom`
               : "clipped"}
       </dd>
       {of?.red != null && of.green != null && of.blue != null && (

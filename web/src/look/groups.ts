@@ -1,4 +1,4 @@
-import type { Group } from "../api/views";
+import type { Group, LookFrame } from "../api/views";
 
 /** A frame in the group that it belongs to. */
 export interface InGroup {
@@ -28,4 +28,9 @@ export function toGroup(order: readonly number[], at: number, by: 1 | -1, groups
     return by > 0 ? i : first;
   }
   return at;
+}
+
+/** The frame that stands for its group where groups are closed: the first that is kept, else the sharpest, else the first. */
+export function standsFor({ group }: InGroup, frames: ReadonlyMap<number, LookFrame>): number | undefined {
+  return group.frames.find((id) => frames.get(id)?.judged.decision === "keep") ?? group.bySharpness[0] ?? group.frames[0];
 }

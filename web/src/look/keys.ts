@@ -17,6 +17,8 @@ export const SAYS: Record<LookAction, string> = {
   "next group": "the next group",
   "group before": "the group before",
   pick: "pick it, to be side by side with others",
+  together: "what is picked is a group; a group is taken apart",
+  fold: "of each group one only",
   "side by side": "what is picked side by side; else the group, else it and the next",
   choose: "keep this one, drop the rest of its group, or what is beside it; with Shift, drop none",
   "pixel by pixel": "pixel by pixel; while passes are shown, all",
@@ -31,6 +33,7 @@ export const SAYS: Record<LookAction, string> = {
 /** Those that are the same in every set. */
 export const FIXED: { keys: string[]; says: string }[] = [
   { keys: ["1", "5"], says: "stars; 0 for none" },
+  { keys: ["Shift"], says: "with a decision: of the whole group" },
   { keys: ["6", "9"], says: "labels; once more takes it away" },
   { keys: ["→", "Space"], says: "the next; held down, they run" },
   { keys: ["←", "Shift Space"], says: "the one before" },

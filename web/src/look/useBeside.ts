@@ -33,6 +33,9 @@ export function useBeside({ now, member, go, choose }: Acts) {
     pick: () => {
       if (frame) setPicked(picked.includes(frame.id) ? picked.filter((id) => id !== frame.id) : [...picked, frame.id].slice(-MOST_BESIDE));
     },
+    unpick: () => {
+      setPicked([]);
+    },
     toggle: () => {
       if (ids) close();
       else if (frame) {

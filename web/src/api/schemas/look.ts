@@ -47,7 +47,7 @@ export const ElsewhereSaid: Schema<views.ElsewhereSaid> = v.object({
   after: v.nullable(v.number()),
 });
 
-export const GroupKind: Schema<views.GroupKind> = v.picklist(["burst", "bracket", "alike"]);
+export const GroupKind: Schema<views.GroupKind> = v.picklist(["burst", "bracket", "alike", "by hand"]);
 
 export const Group: Schema<views.Group> = v.object({
   kind: GroupKind,

@@ -42,7 +42,7 @@ export interface Group {
 }
 
 /** Why frames belong together. */
-export type GroupKind = "burst" | "bracket" | "alike";
+export type GroupKind = "burst" | "bracket" | "alike" | "by hand";
 
 /** What came of acts, or was judged since one: how these frames are judged now, those of them that another had judged first, and where the sitting stands. */
 export interface Judged {
