@@ -10,6 +10,7 @@ use VelvetLedger\Core\Keeping\CouldNotRename;
 use VelvetLedger\Core\Keeping\GoesForGood;
 use VelvetLedger\Core\Look\Lot;
 use VelvetLedger\Core\Look\Word;
+use VelvetLedger\Core\Order\CouldNotOrder;
 use VelvetLedger\Core\Plan\PlanLine;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Transfer\ChecksumList;
@@ -19,6 +20,7 @@ use VelvetLedger\Server\Copies\Proving;
 use VelvetLedger\Server\Intake\Interrupted;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Keeping\LetsFramesGo;
+use VelvetLedger\Server\Keeping\MovesSelects;
 use VelvetLedger\Server\Keeping\SetsAside;
 use VelvetLedger\Server\Keeping\TakesBack;
 use VelvetLedger\Server\Looking\AskedAct;
@@ -155,6 +157,32 @@ final class AsideTest extends LedgerTestCase
         $came = $this->service(OwedSteps::class)->all(1, static fn () => null);
         self::assertSame([false, true], [$came?->waits, $came?->isDone]);
         self::assertGreaterThan(0, $came->moved ?? 0);
+    }
+
+    public function testSelectsGoToASubfolderAndBackAndWhatComesLaterDoesNotFollowThem(): void
+    {
+        $before = array_map($this->tree(...), self::DRIVES);
+        self::assertSame(2, $this->service(MovesSelects::class)->into($this->shoot(), [1, 5, 99], 'selects/first', AskedBy::Page));
+        $this->carryOut(1);
+        foreach (self::DRIVES as $drive) {
+            self::assertSame(['/'.self::FOLDER.'/selects/first/2026-05-04_boats_0001.jpg', '/'.self::FOLDER.'/selects/first/2026-05-04_boats_0005.jpg'], array_keys(array_filter($this->tree($drive), static fn (string $path): bool => str_contains($path, '/selects/'), \ARRAY_FILTER_USE_KEY)), $drive);
+        }
+        self::assertSame(['selects/first', '', '', '', 'selects/first'], array_map(static fn (ShootFrameView $frame): string => $frame->subfolder, $this->fresh(FramesPage::class)->frames($this->shoot())));
+        $this->service(SetsAside::class)->aside($this->shoot(), AskedBy::Page);
+        $this->carryOut();
+        self::assertFileExists($this->onDrive('Candle', 'Dropped/'.self::FOLDER.'/selects/first/2026-05-04_boats_0005.jpg'));
+        $this->service(SetsAside::class)->back($this->shoot(), [2, 3, 5], AskedBy::Page);
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0006.JPG', Stills::jpeg('2026-05-04 21:14:06', 6));
+        $this->bringIn('CARD', new Wishes(otherwise: 'boats'));
+        self::assertFileExists($this->onDrive('Anvil', self::FOLDER.'/2026-05-04_boats_0006.jpg'), 'what comes later lies where the others do');
+        self::assertSame(2, $this->service(MovesSelects::class)->back($this->shoot(), [1, 2, 5], AskedBy::Page));
+        $this->carryOut();
+        foreach (self::DRIVES as $i => $drive) {
+            self::assertSame($before[$i], array_filter($this->tree($drive), static fn (string $path): bool => !str_contains($path, '_0006'), \ARRAY_FILTER_USE_KEY), $drive);
+            self::assertDirectoryDoesNotExist($this->onDrive($drive, self::FOLDER.'/selects'));
+        }
+        $this->expectException(CouldNotOrder::class);
+        $this->service(MovesSelects::class)->into($this->shoot(), [1], 'a:b', AskedBy::Page);
     }
 
     public function testCutShortByAName(): void

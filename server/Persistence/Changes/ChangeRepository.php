@@ -53,6 +53,27 @@ final readonly class ChangeRepository
         return false === $row ? null : new ChangeRow($row);
     }
 
+    /**
+     * Where frames lay before anybody changed their places.
+     *
+     * @param list<int> $frames
+     *
+     * @return array<int, string> frame => folder from the store's root, of those that were changed
+     */
+    public function firstFolders(int $shoot, array $frames): array
+    {
+        $found = [];
+        foreach ($this->database->fetchAllNumeric('SELECT DISTINCT ON (b.frame_id) b.frame_id, coalesce(b.aside_from, b.folder)
+            FROM change h
+            JOIN change_before b ON b.change_id = h.id
+            WHERE h.shoot_id = ? AND h.kind = ? AND b.frame_id IN (?)
+            ORDER BY b.frame_id, h.id', [$shoot, ChangeKind::Names->value, $frames], [2 => ArrayParameterType::INTEGER]) as [$frame, $folder]) {
+            $found[Row::number($frame)] = Row::word($folder);
+        }
+
+        return $found;
+    }
+
     /** Nobody else takes a change of the shoot back until the transaction ends. */
     public function lock(int $shoot): void
     {

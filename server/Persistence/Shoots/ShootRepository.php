@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Persistence\Shoots;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Held\ExistingShoot;
+use VelvetLedger\Server\Persistence\Changes\ChangeKind;
 use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\Row;
 
@@ -116,13 +117,16 @@ final readonly class ShootRepository
         return $this->sums(self::SUMS.' WHERE id = ?', [$shoot->id()])[0] ?? throw NotInLedger::shoot($shoot->id());
     }
 
-    /** Where its last still lies; where it has none, its last clip. */
+    /** In SQL, of a frame r: somebody moved it, so that it does not say where the others lie. */
+    private const IS_MOVED = "EXISTS (SELECT 1 FROM change_before b JOIN change h ON h.id = b.change_id WHERE b.frame_id = r.id AND h.kind = '".ChangeKind::Names->value."' AND h.taken_back_at IS NULL)";
+
+    /** Where its last still lies that nobody moved; where it has none, its last clip. */
     private static function framesFolder(string $shoot): string
     {
         return "SELECT coalesce(r.aside_from, r.folder)
             FROM frame r
             WHERE r.shoot_id = $shoot AND NOT r.along
-            ORDER BY EXISTS (SELECT 1 FROM original o WHERE o.frame_id = r.id AND o.kind LIKE 'still%') DESC, r.id DESC LIMIT 1";
+            ORDER BY EXISTS (SELECT 1 FROM original o WHERE o.frame_id = r.id AND o.kind LIKE 'still%') DESC, ".self::IS_MOVED.', r.id DESC LIMIT 1';
     }
 
     /** A shoot as a plan can join it. */
@@ -174,7 +178,7 @@ final readonly class ShootRepository
     public function followMain(int $shoot): void
     {
         $database = $this->ledger->getConnection();
-        $before = $database->fetchFirstColumn('SELECT DISTINCT folder FROM frame WHERE shoot_id = ? AND aside_from IS NULL', [$shoot]);
+        $before = $database->fetchFirstColumn('SELECT DISTINCT r.folder FROM frame r WHERE r.shoot_id = ? AND r.aside_from IS NULL AND NOT '.self::IS_MOVED, [$shoot]);
         $database->executeStatement(
             "UPDATE frame r SET folder = t.folder, stem = t.stem FROM (
                 SELECT f.frame_id, min(regexp_replace(c.path, '/?[^/]*$', '')) AS folder, min(left(n.name, length(n.name) - length(f.ending))) AS stem
@@ -189,7 +193,7 @@ final readonly class ShootRepository
             JOIN file f ON f.frame_id = r.id
             JOIN copy c ON c.file_id = f.id
             JOIN store s ON s.id = c.store_id AND s.role = 'main'
-            WHERE r.shoot_id = ? AND r.aside_from IS NULL AND c.state = 'proven'", [$shoot]);
+            WHERE r.shoot_id = ? AND r.aside_from IS NULL AND NOT ".self::IS_MOVED." AND c.state = 'proven'", [$shoot]);
         $one = $this->find($shoot);
         if (1 === \count($before) && 1 === \count($after) && \is_string($before[0]) && \is_string($after[0]) && str_starts_with($before[0], $one->folder)) {
             $below = substr($before[0], \strlen($one->folder)); // where its frames lie in it

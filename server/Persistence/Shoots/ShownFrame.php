@@ -13,6 +13,9 @@ use VelvetLedger\Server\Persistence\Row;
 final readonly class ShownFrame
 {
     public int $id;
+
+    /** That it was moved to since it came in, from where it lay then; '' where it lies there. */
+    public string $subfolder;
     public string $stem;
     public string $takenAt;
     public bool $datedByFile;
@@ -40,6 +43,8 @@ final readonly class ShownFrame
             return \is_array($list) ? $list : [];
         };
         $this->id = $row->int('id');
+        [$first, $now] = [$row->textOrNull('first_folder') ?? $row->text('folder'), $row->text('folder')];
+        $this->subfolder = $first === $now ? '' : (str_starts_with($now, "$first/") ? substr($now, \strlen($first) + 1) : basename($now));
         $this->stem = $row->text('stem');
         $this->takenAt = $row->text('taken_at');
         $this->datedByFile = TimeSource::File->value === $row->text('time_source');

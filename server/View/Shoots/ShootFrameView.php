@@ -12,6 +12,9 @@ use VelvetLedger\Server\View\Look\JudgementView;
 final readonly class ShootFrameView
 {
     public int $id;
+
+    /** That it was moved to since it came in; '' where it lies as it did. */
+    public string $subfolder;
     public string $stem;
     public string $takenAt;
     public bool $datedByFile;
@@ -30,6 +33,7 @@ final readonly class ShootFrameView
     public function __construct(ShownFrame $frame, public FrameStampView $stamp, public array $hints)
     {
         $this->id = $frame->id;
+        $this->subfolder = $frame->subfolder;
         $this->stem = $frame->stem;
         $this->takenAt = $frame->takenAt;
         $this->datedByFile = $frame->datedByFile;

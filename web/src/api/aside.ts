@@ -38,3 +38,6 @@ export interface ForGood {
   confirmed: number[];
 }
 export const useLetGo = (shoot: string) => useAsideChange((what: ForGood) => post(`/api/shoots/${shoot}/aside/let-go`, what, schemas.LetGo));
+
+/** To a subfolder of the shoot; where none is named, back to where they lay. */
+export const useMoveSelects = (shoot: string) => useAsideChange((what: { frames: number[]; folder: string }) => send(`/api/shoots/${shoot}/selects`, what));

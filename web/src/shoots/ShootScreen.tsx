@@ -1,6 +1,7 @@
 import { useMemo, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { AsideLine } from "../aside/AsideLine";
+import { SelectsLine } from "../aside/SelectsLine";
 import { useFindings, useProveShoot } from "../api/copies";
 import { framePicture } from "../api/pictures";
 import { useShoot } from "../api/queries";
@@ -30,6 +31,7 @@ export function ShootScreen() {
   const scroller = useRef<HTMLElement>(null);
   const [picked, setPicked] = useState<Set<string>>(new Set());
   const frames = found.data?.frames;
+  const apart = useMemo(() => (frames ?? []).filter((frame) => frame.subfolder !== ""), [frames]);
   const pictures = useMemo(() => (frames ?? []).map((frame) => picture(frame, picked.has(String(frame.id)))), [frames, picked]);
   const shoot = found.data?.shoot;
   const all = () => {
@@ -110,6 +112,11 @@ export function ShootScreen() {
               </dl>
             </section>
             <AsideLine shoot={id} />
+            <SelectsLine
+              shoot={id}
+              picked={(frames ?? []).filter((frame) => picked.has(String(frame.id))).map((frame) => frame.id)}
+              apart={apart.map((frame) => frame.id)}
+            />
             {(findings.data?.copies.length ?? 0) > 0 && (
               <BadCopies
                 copies={findings.data?.copies ?? []}
@@ -186,7 +193,10 @@ function picture(frame: ShootFrame, picked: boolean): GridPicture {
       .filter(Boolean)
       .join("; "),
     source: frame.hasPicture ? framePicture(frame.id, 480, frame.judged.turned) : null,
-    stamp: [note ? "look here" : waits ? "to be stamped" : frame.datedByFile ? "file time" : null, ...hints].filter(Boolean).join(" · ") || null,
+    stamp:
+      [note ? "look here" : waits ? "to be stamped" : frame.datedByFile ? "file time" : null, frame.subfolder && `in ${frame.subfolder}`, ...hints]
+        .filter(Boolean)
+        .join(" · ") || null,
     captions: [frame.stem.replace(/^\d{4}-\d\d-\d\d_/, ""), clock(frame.takenAt), words, judged],
     chosen: picked,
     ticked: picked,

@@ -24,6 +24,7 @@ export const FrameStamp: Schema<views.FrameStamp> = v.object({
 
 export const ShootFrame: Schema<views.ShootFrame> = v.object({
   id: v.number(),
+  subfolder: v.string(),
   stem: v.string(),
   takenAt: v.string(),
   datedByFile: v.boolean(),

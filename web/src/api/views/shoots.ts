@@ -46,6 +46,8 @@ export interface Shoot {
 /** A frame of a shoot among all others: what it is called now, what it was called, and what it says. What was recorded is asked for when one looks at it. */
 export interface ShootFrame {
   id: number;
+  /** That it was moved to since it came in; '' where it lies as it did. */
+  subfolder: string;
   stem: string;
   takenAt: string;
   datedByFile: boolean;
