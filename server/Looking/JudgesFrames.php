@@ -41,7 +41,7 @@ final readonly class JudgesFrames
                 if ($this->sittings->isIn($act->name)) {
                     continue; // it was asked for before, and the answer did not arrive
                 }
-                [$made, $others] = ActKind::Judge === $act->kind ? $this->judge($sitting, $act) : $this->step($sitting, $act);
+                [$made, $others] = ActKind::Judge === $act->kind ? $this->judge($sitting, $act) : $this->step($lot, $sitting, $act);
                 array_push($judged, ...$made);
                 array_push($met, ...$others);
             }
@@ -70,18 +70,18 @@ final readonly class JudgesFrames
     }
 
     /**
-     * Takes back what an act made, or makes it again, of frames that are as it left them, or found them.
+     * Takes back what an act made, or makes it again, of frames that are as it left them, or found them; what was set aside since stays dropped.
      *
      * @return array{list<int>, list<int>}
      */
-    private function step(int $sitting, AskedAct $act): array
+    private function step(Lot $lot, int $sitting, AskedAct $act): array
     {
         $history = $this->sittings->history($sitting);
         $isBack = ActKind::TakeBack === $act->kind;
         $of = $isBack ? $history->toTakeBack() : $history->toBringAgain();
         $then = $this->judgements->ofAct($of);
         $judged = $met = [];
-        foreach ($this->judgements->now(array_keys($then)) as $frame => [$is]) {
+        foreach ($this->judgements->now($this->frames->among($lot, array_keys($then))) as $frame => [$is]) {
             [$from, $to] = $isBack ? [$then[$frame][1], $then[$frame][0]] : $then[$frame];
             if ($is->is($from)) {
                 $judged[$frame] = [$is, $to];

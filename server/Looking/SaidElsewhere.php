@@ -21,8 +21,9 @@ use VelvetLedger\Server\Stores\Stores;
 /** Stars and labels that another program wrote into frames' files since the ledger read them: told beside one's own, never taken in their place. */
 final readonly class SaidElsewhere
 {
-    /** Files that are read at a time, of those that were changed. */
-    private const AT_ONCE = 200;
+    /** Files that are looked at in one go, and of those that were changed so many are read. */
+    private const LOOKED_AT = 1500;
+    private const READ = 200;
 
     public function __construct(private LookRepository $frames, private Stores $stores)
     {
@@ -37,8 +38,11 @@ final readonly class SaidElsewhere
     {
         $main = $this->stores->main();
         $found = [];
-        $read = 0;
+        $read = $looked = 0;
         foreach ($main->isPresent() ? $this->frames->saying($lot, $after) : [] as $file) {
+            if (++$looked > self::LOOKED_AT || $read >= self::READ) {
+                return [$found, $file['frame'] - 1];
+            }
             $stat = @lstat($main->path.'/'.$file['path']);
             if (false === $stat || ($stat['size'] === $file['bytes'] && $stat['mtime'] <= $file['proven'])) {
                 continue;
@@ -47,9 +51,7 @@ final readonly class SaidElsewhere
             if (null !== $said && ($said->rating() !== $file['judged']->rating() || $said->label !== $file['judged']->label)) {
                 $found[$file['frame']] = $said;
             }
-            if (++$read >= self::AT_ONCE) {
-                return [$found, $file['frame']];
-            }
+            ++$read;
         }
 
         return [$found, null];

@@ -145,6 +145,23 @@ final class AsideTest extends LedgerTestCase
         self::assertSame([3, 2], [($totals = $this->fresh(Plans::class)->make($this->desk('CARD'), new Wishes())->totals->frames)->held, $totals->leftOut]);
     }
 
+    public function testWhatIsSetAsideStaysDroppedHoweverFarItIsTakenBack(): void
+    {
+        $judges = $this->service(JudgesFrames::class);
+        $judges->act(Lot::shoots(1), [AskedAct::judge('1', Word::read('drop'), [1 => null])], static fn () => null);
+        $this->service(SetsAside::class)->aside($this->shoot(), AskedBy::Page);
+        $this->service(SetsAside::class)->back($this->shoot(), [1], AskedBy::Page);
+        self::assertSame([[1], []], [$judges->act(Lot::shoots(1), [AskedAct::takeBack('2')], static fn () => null)->frames, $judges->act(Lot::shoots(1), [AskedAct::takeBack('3')], static fn () => null)->frames]);
+        self::assertSame([3, 2, 0], [...$this->column("SELECT count(*) FROM judgement WHERE decision = 'drop'"), ...$this->column('SELECT count(*) FROM frame WHERE aside_from IS NULL'), $this->sums()[0]]);
+        $browser = $this->browser();
+        $this->letGo([2, 3, 5]);
+        $this->drop(1, 4);
+        $this->service(SetsAside::class)->aside($this->shoot(), AskedBy::Page);
+        $this->letGo([1, 4]);
+        $browser->request('GET', '/api/shoots/1');
+        self::assertSame([200, 0], [$browser->getResponse()->getStatusCode(), ((array) self::answer($browser)['shoot'])['frames']], 'a shoot of which all is let go has its page');
+    }
+
     /** The sitting before has its stars written just then. */
     public function testWhoeverWritesIntoThemIsWaitedForAndItComesAgain(): void
     {
@@ -241,7 +258,7 @@ final class AsideTest extends LedgerTestCase
 
     private function drop(int ...$frames): void
     {
-        $this->service(JudgesFrames::class)->act(Lot::shoots(1), [AskedAct::judge('drop', Word::read('drop'), array_fill_keys($frames, null))], static fn () => null);
+        $this->service(JudgesFrames::class)->act(Lot::shoots(1), [AskedAct::judge('drop '.implode(' ', $frames), Word::read('drop'), array_fill_keys($frames, null))], static fn () => null);
         $this->service(RestsSittings::class)->rest(Lot::shoots(1));
         $this->service(ChangeStamps::class)->write(1, static fn () => null, []); // -1, in the raws' sidecars too
         $this->ledger()->clear();

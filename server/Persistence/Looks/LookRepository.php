@@ -20,8 +20,8 @@ use VelvetLedger\Server\Persistence\Row;
 /** Finds the frames of a sitting, and how they are judged. */
 final readonly class LookRepository
 {
-    /** How a frame is judged, and what it came with: see JudgedFrame. */
-    public const JUDGED = "j.decision, j.stars, j.label, coalesce(j.turned, 0) AS turned, coalesce(j.revision, 0) AS revision, coalesce((r.stamp->>'rating')::int, (r.facts->>'rating')::int) AS came_rating, coalesce(r.stamp->>'label', r.facts->'remarks'->>'label') AS came_label";
+    /** How a frame is judged, and, where it never was, what it came with: see JudgedFrame. */
+    public const JUDGED = "j.decision, j.stars, j.label, coalesce(j.turned, 0) AS turned, coalesce(j.revision, 0) AS revision, CASE WHEN j.frame_id IS NULL THEN coalesce((r.stamp->>'rating')::int, (r.facts->>'rating')::int) END AS came_rating, CASE WHEN j.frame_id IS NULL THEN coalesce(r.stamp->>'label', r.facts->'remarks'->>'label') END AS came_label";
 
     public function __construct(private Connection $database)
     {

@@ -275,7 +275,7 @@ final readonly class ShootRepository
         $found = [];
         foreach ($rows as $row) {
             $span = ['from' => $text($row, 'taken_from'), 'to' => $text($row, 'taken_to'), 'first' => $text($row, 'first_name'), 'last' => $text($row, 'last_name')];
-            $found[] = new ShootSums($shoots[self::int($row, 'id')], self::int($row, 'frames'), self::int($row, 'aside'), self::int($row, 'files'), self::int($row, 'bytes'), $span, $text($row, 'proven_since'), self::int($row, 'cover_id'));
+            $found[] = new ShootSums($shoots[self::int($row, 'id')], self::int($row, 'frames'), self::int($row, 'aside'), self::int($row, 'files'), self::int($row, 'bytes'), $span, $text($row, 'proven_since'), Row::of($row)->intOrNull('cover_id') ?? 0);
         }
 
         return $found;
