@@ -27,7 +27,7 @@ final readonly class SumsOfStores
      */
     public function of(array $stores): array
     {
-        [$moves, $removals] = [$this->steps->waiting(StepKind::Move), $this->steps->waiting(StepKind::Remove)];
+        [$moves, $removals] = [$this->steps->toFollow(StepKind::Move), $this->steps->toFollow(StepKind::Remove)];
         $found = [];
         foreach ($stores as $store) {
             $states = $this->sums->byState($store->id());

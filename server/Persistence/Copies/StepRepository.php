@@ -222,6 +222,16 @@ final readonly class StepRepository
             GROUP BY 1', $kind->value);
     }
 
+    /** @return array<int, int> store => how many copies that lie there are to follow by a step of a kind, where any are; one that is still to be made is made where it belongs */
+    public function toFollow(StepKind $kind): array
+    {
+        return $this->byStore('SELECT w.store_id, count(*)
+            FROM step w
+            JOIN copy c ON c.id = w.copy_id
+            WHERE w.kind = ? AND w.'.self::WAITS.' AND c.checksum IS NOT NULL
+            GROUP BY 1', $kind->value);
+    }
+
     /** @return array<int, int> store => how many steps of any kind it is owed, where any: copies to be made or stamped, moved, mended */
     public function owed(): array
     {

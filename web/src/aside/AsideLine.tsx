@@ -41,7 +41,7 @@ export function AsideLine({ shoot }: { shoot: string }) {
       )}
       {found.aside.frames > 0 && (
         <p className="in-line justify-between gap-x-6 border-b border-rule py-[7px] pr-6 pl-page">
-          {count(found.aside.frames, "frame is", "frames are")} set aside, in none of these figures.
+          {count(found.aside.frames, "frame is", "frames are")} set aside: not in the frames and files above, though their copies are.
           <span>
             <Link to={`/shoots/${shoot}/aside`} className="linked">
               look at {found.aside.frames === 1 ? "it" : "them"}

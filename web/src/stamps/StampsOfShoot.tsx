@@ -69,10 +69,12 @@ export function StampsOfShoot({ shoot, frames, picked, state, onAll, onNone }: P
         {state?.canTakeBack && (
           <p>
             Last change: {state.canTakeBack}, of {count(state.changed, "frame")}.{" "}
-            <TextButton disabled={back.isPending} onClick={takeBack}>
-              take it back
-            </TextButton>
-            <Key>Z</Key>
+            <span className="whitespace-nowrap">
+              <TextButton disabled={back.isPending} onClick={takeBack}>
+                take it back
+              </TextButton>
+              <Key>Z</Key>
+            </span>
           </p>
         )}
         {noted.length > 0 && (
