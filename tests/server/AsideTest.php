@@ -30,7 +30,9 @@ use VelvetLedger\Server\Pages\AsidePage;
 use VelvetLedger\Server\Pages\FramesPage;
 use VelvetLedger\Server\Pages\LookPage;
 use VelvetLedger\Server\Persistence\Changes\AskedBy;
+use VelvetLedger\Server\Persistence\Changes\ChangeRepository;
 use VelvetLedger\Server\Persistence\Copies\ProvingRepository;
+use VelvetLedger\Server\Persistence\Copies\StepKind;
 use VelvetLedger\Server\Persistence\Copies\StepRepository;
 use VelvetLedger\Server\Persistence\Shoots\Shoot;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
@@ -123,6 +125,7 @@ final class AsideTest extends LedgerTestCase
         self::assertSame(['damaged', 'an edit that nobody knows of'], [file_get_contents($bad), file_get_contents($changed)], 'it is not ours to take');
         self::assertSame(['1 file that was let go stays at Candle, for somebody changed it since: Dropped/'.self::FOLDER.'/2026-05-04_boats_0005.jpg.'], $this->column("SELECT entry FROM day_book_entry WHERE entry LIKE '%somebody%'"));
         self::assertFileDoesNotExist($this->onDrive('Candle', 'Dropped/'.self::FOLDER.'/2026-05-04_boats_0003.orw'));
+        self::assertSame(1, $this->service(ChangeRepository::class)->last(1)?->frames, 'it is taken back of what is left');
         $this->letGo([2], ' Boats ', [2]);
         $this->carryOut();
         self::assertFileDoesNotExist($bad, 'it was confirmed by itself, with the bytes that were found');
@@ -212,6 +215,14 @@ final class AsideTest extends LedgerTestCase
         $this->expectException(CouldNotRename::class);
         $this->expectExceptionMessage('2026-05-04_boats_0003 is taken');
         $this->service(SetsAside::class)->back($this->shoot(), [2, 3], AskedBy::Page);
+    }
+
+    public function testAStoreIsSaidToFollowOnlyWithCopiesThatLieThere(): void
+    {
+        $this->ledger()->getConnection()->executeStatement("UPDATE copy SET state = 'owed', checksum = NULL, proven_at = NULL WHERE store_id = 3");
+        $this->service(SetsAside::class)->aside($this->shoot(), AskedBy::Page);
+        self::assertSame([1, 2], array_keys($this->service(StepRepository::class)->toFollow(StepKind::Move)));
+        self::assertSame([1, 2, 3], array_keys($this->service(StepRepository::class)->waiting(StepKind::Move)));
     }
 
     private function shoot(): Shoot

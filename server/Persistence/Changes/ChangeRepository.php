@@ -44,11 +44,10 @@ final readonly class ChangeRepository
     /** The last change of a shoot that was not taken back, of frames that are not all let go since. */
     public function last(int $shoot): ?ChangeRow
     {
-        $row = $this->database->fetchAssociative('SELECT id, kind, what, frames
-            FROM change
-            WHERE shoot_id = ? AND taken_back_at IS NULL
-            AND EXISTS (SELECT 1 FROM change_before b JOIN frame f ON f.id = b.frame_id WHERE b.change_id = change.id AND f.let_go_at IS NULL)
-            ORDER BY id DESC LIMIT 1', [$shoot]);
+        $row = $this->database->fetchAssociative('SELECT h.id, h.kind, h.what, t.frames
+            FROM change h, LATERAL (SELECT count(DISTINCT b.frame_id) AS frames FROM change_before b JOIN frame f ON f.id = b.frame_id WHERE b.change_id = h.id AND f.let_go_at IS NULL) t
+            WHERE h.shoot_id = ? AND h.taken_back_at IS NULL AND t.frames > 0
+            ORDER BY h.id DESC LIMIT 1', [$shoot]);
 
         return false === $row ? null : new ChangeRow($row);
     }

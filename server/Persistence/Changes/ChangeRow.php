@@ -15,7 +15,7 @@ final readonly class ChangeRow
     /** In words: "Rights: creator". */
     public string $what;
 
-    /** How many frames it was. */
+    /** Of how many frames it can be taken back: those that are not let go since. */
     public int $frames;
 
     /** @param array<string, mixed> $row */

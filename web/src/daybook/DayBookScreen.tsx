@@ -7,6 +7,7 @@ import { Nothing } from "../ledger/Nothing";
 import { Notice, Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
 import { count, dateOf, timeOfDay } from "../words/format";
+import { EntryWords } from "./EntryWords";
 import { Sessions } from "./Sessions";
 
 const KINDS = ["intake", "clock", "store", "owed copies", "proof", "repair", "card", "order", "stamp"];
@@ -78,7 +79,7 @@ export function DayBookScreen() {
                 <span />
                 <span className="text-faded">{timeOfDay(entry.at).slice(0, 5)}</span>
                 <span className="as-label">{entry.kind}</span>
-                <span className="break-words">{entry.entry}</span>
+                <EntryWords words={entry.entry} />
                 <span className="text-right">
                   {entry.receipt !== null && (
                     <Link to={`/receipts/${entry.receipt}`} className="linked">
