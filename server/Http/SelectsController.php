@@ -10,9 +10,14 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Core\Document\BadDocument;
 use VelvetLedger\Core\Document\Fields;
+use VelvetLedger\Core\Look\Pass;
+use VelvetLedger\Core\Look\Selects;
+use VelvetLedger\Server\Keeping\KeepsSelects;
 use VelvetLedger\Server\Keeping\MovesSelects;
 use VelvetLedger\Server\Persistence\Changes\AskedBy;
+use VelvetLedger\Server\Persistence\Looks\SelectsRepository;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
+use VelvetLedger\Server\View\Aside\SelectsView;
 use VelvetLedger\Server\Work\Follows;
 
 /** Frames of a shoot that go to a subfolder of it, to be edited from there. */
@@ -20,8 +25,34 @@ final readonly class SelectsController
 {
     private const MOST = 20_000;
 
-    public function __construct(private ShootRepository $shoots, private Follows $follows)
+    public function __construct(private ShootRepository $shoots, private SelectsRepository $selects, private KeepsSelects $keeps, private Follows $follows)
     {
+    }
+
+    /** What is kept in step, and what of it is not where it belongs. */
+    #[Route('/api/shoots/{id}/selects', methods: ['GET'], requirements: ['id' => '\d{1,9}'])]
+    public function of(int $id): Response
+    {
+        $selects = $this->selects->of($id);
+        $step = null === $selects ? null : $this->keeps->step($this->shoots->find($id), $selects);
+
+        return new JsonResponse(new SelectsView($selects?->pass, $selects->subfolder ?? '', $step->lie ?? 0, $step?->toMove() ?? 0));
+    }
+
+    /** Those of "pass" are in "folder", now and whenever they were judged again; where no pass is named, they stay where they are. */
+    #[Route('/api/shoots/{id}/selects/keep', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
+    public function keep(int $id, Request $request): Response
+    {
+        $fields = Fields::of(DeskInput::body($request));
+        [$pass, $folder] = $fields->make(static fn (): array => [$fields->has('pass') ? $fields->oneOf('pass', Pass::class) : null, $fields->text('folder', '', 200)]);
+        $shoot = $this->shoots->find($id);
+        if (null === $pass) {
+            $this->selects->stop($id);
+        }
+        $moved = null === $pass ? 0 : $this->keeps->keep($shoot, Selects::of($pass, $folder), AskedBy::Page);
+        $this->follows->ask();
+
+        return new JsonResponse(['frames' => $moved]);
     }
 
     /** To "folder"; where that is empty, back to where they lay. */
@@ -34,6 +65,7 @@ final readonly class SelectsController
             throw BadDocument::at('/frames', 'must be at most '.self::MOST);
         }
         $shoot = $this->shoots->find($id);
+        $this->selects->stop($id); // whoever moves them by hand wants them there
         $moved = '' === $folder ? $moves->back($shoot, $frames, AskedBy::Page) : $moves->into($shoot, $frames, $folder, AskedBy::Page);
         $this->follows->ask();
 

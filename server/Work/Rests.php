@@ -8,14 +8,16 @@ use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Messenger\Stamp\DelayStamp;
 use VelvetLedger\Core\Look\Lot;
+use VelvetLedger\Server\Keeping\KeepsSelects;
 use VelvetLedger\Server\Looking\RestsSittings;
+use VelvetLedger\Server\Persistence\Changes\AskedBy;
 use VelvetLedger\Server\Persistence\Looks\SittingEntries;
 
 /** Has a sitting's judgements written, for a worker: not while somebody judges. */
 #[AsMessageHandler]
 final readonly class Rests
 {
-    public function __construct(private RestsSittings $rests, private SittingEntries $sittings, private MessageBusInterface $bus)
+    public function __construct(private RestsSittings $rests, private SittingEntries $sittings, private KeepsSelects $selects, private Follows $follows, private MessageBusInterface $bus)
     {
     }
 
@@ -52,6 +54,9 @@ final readonly class Rests
         $this->sittings->rests($work->sitting);
         $lot = $this->sittings->lot($work->sitting);
         $this->write($lot, $this->rests->rest($lot));
+        if ($this->selects->rest($lot, AskedBy::Page) > 0) {
+            $this->follows->ask();
+        }
     }
 
     /** @param list<int> $shoots and those of the lot whose frames were given keywords meanwhile */

@@ -9,6 +9,9 @@ use VelvetLedger\Core\Keeping\CouldNotLetGo;
 use VelvetLedger\Core\Keeping\CouldNotRename;
 use VelvetLedger\Core\Keeping\GoesForGood;
 use VelvetLedger\Core\Look\Lot;
+use VelvetLedger\Core\Look\Pass;
+use VelvetLedger\Core\Look\Selects;
+use VelvetLedger\Core\Look\SelectsStep;
 use VelvetLedger\Core\Look\Word;
 use VelvetLedger\Core\Order\CouldNotOrder;
 use VelvetLedger\Core\Plan\PlanLine;
@@ -19,6 +22,7 @@ use VelvetLedger\Server\Copies\OwedSteps;
 use VelvetLedger\Server\Copies\Proving;
 use VelvetLedger\Server\Intake\Interrupted;
 use VelvetLedger\Server\Intake\Plans;
+use VelvetLedger\Server\Keeping\KeepsSelects;
 use VelvetLedger\Server\Keeping\LetsFramesGo;
 use VelvetLedger\Server\Keeping\MovesSelects;
 use VelvetLedger\Server\Keeping\SetsAside;
@@ -203,6 +207,35 @@ final class AsideTest extends LedgerTestCase
         }
         $this->expectException(CouldNotOrder::class);
         $this->service(MovesSelects::class)->into($this->shoot(), [1], 'a:b', AskedBy::Page);
+    }
+
+    public function testSelectsAreKeptInStepAsTheyAreJudgedAgain(): void
+    {
+        $keeps = $this->service(KeepsSelects::class);
+        $there = fn (): array => array_map(static fn (ShootFrameView $frame): string => $frame->stem, array_values(array_filter($this->fresh(FramesPage::class)->frames($this->shoot()), static fn (ShootFrameView $frame): bool => 'selects' === $frame->subfolder)));
+        $acts = 0;
+        $judge = function (string $word, int $frame) use (&$acts): void {
+            $this->service(JudgesFrames::class)->act(Lot::shoots(1), [AskedAct::judge('act '.++$acts, Word::read($word), [$frame => null])], static fn () => null);
+        };
+        $judge('keep', 1);
+        $judge('keep', 4);
+        $selects = Selects::of(Pass::Kept, 'selects');
+        self::assertSame([2, 0], [$keeps->keep($this->shoot(), $selects, AskedBy::Page), $keeps->rest(Lot::shoots(1), AskedBy::Page)]);
+        self::assertSame(['2026-05-04_boats_0001', '2026-05-04_boats_0004'], $there());
+        $judge('drop', 1);
+        $judge('keep', 2);
+        self::assertEquals(new SelectsStep([2], [1], 1), $keeps->step($this->shoot(), $selects), 'told, until it rests');
+        self::assertSame(2, $keeps->rest(Lot::shoots(1), AskedBy::Page));
+        $this->carryOut(1);
+        self::assertSame(['2026-05-04_boats_0002', '2026-05-04_boats_0004'], $there());
+        foreach (self::DRIVES as $drive) {
+            self::assertFileExists($this->onDrive($drive, self::FOLDER.'/selects/2026-05-04_boats_0002.orw'));
+            self::assertFileExists($this->onDrive($drive, self::FOLDER.'/2026-05-04_boats_0001.jpg'));
+        }
+        file_put_contents($this->onDrive('Anvil', self::FOLDER.'/selects/2026-05-04_boats_0001.jpg'), "somebody's");
+        $judge('keep', 1);
+        self::assertSame(0, $keeps->rest(Lot::shoots(1), AskedBy::Page), 'the name is taken');
+        self::assertSame(1, $keeps->step($this->shoot(), $selects)->toMove());
     }
 
     public function testCutShortByAName(): void

@@ -208,7 +208,7 @@ final class RoutesTest extends LedgerTestCase
             '/api/orders' => $order, '/api/orders/file' => $order, '/api/orders/default' => ['name' => 'By the day'], '/api/orders/drop' => ['name' => 'By the day'],
             '/api/pictures' => ['of' => [['card' => $this->card('CARD')->id, 'file' => 'DCIM/100ORREL/ORL_0001.JPG', 'edge' => 160], ['frame' => 1, 'edge' => 160, 'turn' => 1]]],
             '/api/shoots/{id}/stamps' => $frames + ['slip' => '', 'texts' => ['event' => 'x'], 'rating' => 3, 'add' => [['quay']], 'remove' => [1], 'unrate' => false, 'label' => 'Best', 'later' => true],
-            '/api/shoots/{id}/selects' => ['frames' => [1], 'folder' => 'selects'],
+            '/api/shoots/{id}/selects' => ['frames' => [1], 'folder' => 'selects'], '/api/shoots/{id}/selects/keep' => ['pass' => 'kept', 'folder' => 'selects'],
             '/api/shoots/{id}/aside/back' => $frames, '/api/shoots/{id}/aside/let-go' => ['frames' => [], 'named' => '2026-05-04', 'confirmed' => []],
             '/api/shoots/{id}/stamps/common' => $frames, '/api/shoots/{id}/stamps/merge' => $frames, '/api/shoots/{id}/stamps/keep' => $frames, '/api/shoots/{id}/stamps/leave' => $frames,
             '/api/stationery' => $stationery, '/api/stationery/drop' => ['kind' => 'names', 'name' => 'Mine'], '/api/stationery/default' => ['name' => 'Mine'],

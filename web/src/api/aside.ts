@@ -3,6 +3,7 @@ import { list } from "./checks";
 import { get, post, send } from "./client";
 import { asksEvery } from "./events";
 import * as schemas from "./schemas";
+import type { Pass } from "./views";
 
 const REST = 8000;
 
@@ -41,3 +42,15 @@ export const useLetGo = (shoot: string) => useAsideChange((what: ForGood) => pos
 
 /** To a subfolder of the shoot; where none is named, back to where they lay. */
 export const useMoveSelects = (shoot: string) => useAsideChange((what: { frames: number[]; folder: string }) => send(`/api/shoots/${shoot}/selects`, what));
+
+/** What is kept in step of the selects, and what of it is still to be moved. */
+export const useSelects = (shoot: string) =>
+  useQuery({
+    queryKey: ["aside", shoot, "selects"],
+    queryFn: () => get(`/api/shoots/${shoot}/selects`, schemas.Selects),
+    enabled: shoot !== "",
+    refetchInterval: () => asksEvery(REST),
+  });
+
+/** Those of a pass are in a subfolder from now on; where no pass is named, they stay where they are. */
+export const useKeepSelects = (shoot: string) => useAsideChange((what: { pass?: Pass; folder?: string }) => send(`/api/shoots/${shoot}/selects/keep`, what));

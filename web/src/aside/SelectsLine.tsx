@@ -1,7 +1,7 @@
 import { useState } from "react";
-import { useMoveSelects } from "../api/aside";
+import { useKeepSelects, useMoveSelects, useSelects } from "../api/aside";
 import { framesOfPass, useChoices } from "../api/look";
-import type { Pass } from "../api/views";
+import type { Pass, Selects } from "../api/views";
 import { Entry } from "../ledger/Entry";
 import { TextButton } from "../ledger/Field";
 import { Choice } from "../ledger/Menu";
@@ -23,10 +23,13 @@ export function SelectsLine({ shoot, picked, apart }: Props) {
   const [pass, setPass] = useState<Pass>(FIRST);
   const [folder, setFolder] = useState("selects");
   const choices = useChoices(`shoots-${shoot}`, "all", {}, 0).data;
+  const inStep = useSelects(shoot).data;
   const move = useMoveSelects(shoot);
+  const keep = useKeepSelects(shoot);
   const passes = (choices?.passes ?? []).filter((one) => one.frames > 0 && one.pass !== "dropped" && one.pass !== "not yet judged");
   const chosen = passes.find((one) => one.pass === pass);
   const kept = passes.some((one) => one.pass === FIRST);
+  if (inStep?.pass != null) return <InStep selects={inStep} pass={inStep.pass} apart={apart} move={move} keep={keep} />;
   if (!kept && picked.length === 0 && apart.length === 0) return <Trouble error={move.error} />;
   const go = async () => {
     const frames = picked.length > 0 ? picked : (await framesOfPass(`shoots-${shoot}`, pass, {})).frames;
@@ -66,6 +69,16 @@ export function SelectsLine({ shoot, picked, apart }: Props) {
       >
         move them
       </TextButton>
+      {picked.length === 0 && chosen && (
+        <TextButton
+          disabled={keep.isPending}
+          onClick={() => {
+            keep.mutate({ pass, folder });
+          }}
+        >
+          and keep in step
+        </TextButton>
+      )}
       {apart.length > 0 && (
         <span className="ml-auto">
           {count(apart.length, "frame lies", "frames lie")} in a subfolder.{" "}
@@ -79,7 +92,60 @@ export function SelectsLine({ shoot, picked, apart }: Props) {
           </TextButton>
         </span>
       )}
-      <Trouble error={move.error} />
+      <Trouble error={move.error ?? keep.error} />
+    </section>
+  );
+}
+
+interface InStepProps {
+  selects: Selects;
+  pass: Pass;
+  apart: number[];
+  move: ReturnType<typeof useMoveSelects>;
+  keep: ReturnType<typeof useKeepSelects>;
+}
+
+/** They go to the subfolder and back by themselves, when a first look rests. */
+function InStep({ selects, pass, apart, move, keep }: InStepProps) {
+  return (
+    <section aria-label="Selects" className="in-line gap-x-3 gap-y-1 border-b border-rule py-[7px] pr-6 pl-page">
+      <span>
+        Selects: {pass}, {count(selects.lie, "frame")} in <span className="as-path">{selects.subfolder}</span>, kept in step as they are judged.
+      </span>
+      {selects.toMove > 0 && (
+        <span className="text-brass">
+          {count(selects.toMove, "frame is", "frames are")} to be moved.{" "}
+          <TextButton
+            disabled={keep.isPending}
+            onClick={() => {
+              keep.mutate({ pass, folder: selects.subfolder });
+            }}
+          >
+            move {selects.toMove === 1 ? "it" : "them"} now
+          </TextButton>
+        </span>
+      )}
+      <span className="ml-auto in-line gap-x-4">
+        <TextButton
+          disabled={keep.isPending}
+          onClick={() => {
+            keep.mutate({});
+          }}
+        >
+          not in step any more
+        </TextButton>
+        {apart.length > 0 && (
+          <TextButton
+            disabled={move.isPending}
+            onClick={() => {
+              move.mutate({ frames: apart, folder: "" });
+            }}
+          >
+            move them back
+          </TextButton>
+        )}
+      </span>
+      <Trouble error={move.error ?? keep.error} />
     </section>
   );
 }

@@ -3,6 +3,7 @@ import * as v from "valibot";
 import { list, type Schema } from "../checks";
 import type * as views from "../views/aside";
 import { Judgement } from "./look";
+import { Pass } from "./shared";
 
 export const AsideFrame: Schema<views.AsideFrame> = v.object({
   id: v.number(),
@@ -46,4 +47,11 @@ export const Aside: Schema<views.Aside> = v.object({
 export const LetGo: Schema<views.LetGo> = v.object({
   gone: v.number(),
   stay: v.number(),
+});
+
+export const Selects: Schema<views.Selects> = v.object({
+  pass: v.nullable(Pass),
+  subfolder: v.string(),
+  lie: v.number(),
+  toMove: v.number(),
 });

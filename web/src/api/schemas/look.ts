@@ -2,6 +2,7 @@
 import * as v from "valibot";
 import { list, type Schema } from "../checks";
 import type * as views from "../views/look";
+import { Pass } from "./shared";
 
 export const Decision: Schema<views.Decision> = v.picklist(["keep", "drop", "unsure"]);
 
@@ -22,8 +23,6 @@ export const Choice: Schema<views.Choice> = v.object({
   frames: v.number(),
   chosen: v.boolean(),
 });
-
-export const Pass: Schema<views.Pass> = v.picklist(["all", "not yet judged", "unsure", "kept", "kept without stars", "1 star and more", "2 stars and more", "3 stars and more", "4 stars and more", "5 stars", "dropped"]);
 
 export const PassCount: Schema<views.PassCount> = v.object({
   pass: Pass,

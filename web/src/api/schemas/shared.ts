@@ -3,6 +3,8 @@ import * as v from "valibot";
 import { type Schema } from "../checks";
 import type * as views from "../views/shared";
 
+export const Pass: Schema<views.Pass> = v.picklist(["all", "not yet judged", "unsure", "kept", "kept without stars", "1 star and more", "2 stars and more", "3 stars and more", "4 stars and more", "5 stars", "dropped"]);
+
 export const Hint: Schema<views.Hint> = v.picklist(["black", "blown", "under", "soft", "exposed apart", "burst", "bracket"]);
 
 export const FrameHint: Schema<views.FrameHint> = v.object({

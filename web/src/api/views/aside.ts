@@ -1,5 +1,6 @@
 /* Written by ops/types.php from the classes in server/View: change those, then run bin/ledger types. */
 import type { Judgement } from "./look";
+import type { Pass } from "./shared";
 
 /** What of a shoot is dropped and lies in it still, and what is set aside. */
 export interface Aside {
@@ -49,4 +50,12 @@ export interface AsideSum {
 export interface LetGo {
   gone: number;
   stay: number;
+}
+
+/** Which selects of a shoot are kept in step with how they are judged. */
+export interface Selects {
+  pass: Pass | null;
+  subfolder: string;
+  lie: number;
+  toMove: number;
 }

@@ -1,4 +1,5 @@
 /* Written by ops/types.php from the classes in server/View: change those, then run bin/ledger types. */
+import type { Pass } from "./shared";
 
 /** Something that a pass can be told by, and how many frames it would have. */
 export interface Choice {
@@ -86,9 +87,6 @@ export interface LookFrame {
   came: string;
   judged: Judgement;
 }
-
-/** Which frames are gone through, by how they are judged. */
-export type Pass = "all" | "not yet judged" | "unsure" | "kept" | "kept without stars" | "1 star and more" | "2 stars and more" | "3 stars and more" | "4 stars and more" | "5 stars" | "dropped";
 
 /** A pass, and how many frames it would have now. */
 export interface PassCount {

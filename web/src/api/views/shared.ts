@@ -20,5 +20,8 @@ export interface FrameHint {
 /** What may be wrong with a frame, or which frames it belongs with. Hints point; they never decide. */
 export type Hint = "black" | "blown" | "under" | "soft" | "exposed apart" | "burst" | "bracket";
 
+/** Which frames are gone through, by how they are judged. */
+export type Pass = "all" | "not yet judged" | "unsure" | "kept" | "kept without stars" | "1 star and more" | "2 stars and more" | "3 stars and more" | "4 stars and more" | "5 stars" | "dropped";
+
 /** What a store is for. */
 export type StoreRole = "main" | "mirror" | "off site" | "former";
