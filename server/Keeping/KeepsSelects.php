@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Keeping;
 
 use VelvetLedger\Core\Keeping\CouldNotRename;
+use VelvetLedger\Core\Keeping\Selects;
+use VelvetLedger\Core\Keeping\SelectsStep;
 use VelvetLedger\Core\Look\LookedAt;
 use VelvetLedger\Core\Look\Lot;
-use VelvetLedger\Core\Look\Selects;
-use VelvetLedger\Core\Look\SelectsStep;
 use VelvetLedger\Server\Persistence\Changes\AskedBy;
 use VelvetLedger\Server\Persistence\Looks\LookRepository;
 use VelvetLedger\Server\Persistence\Looks\SelectsRepository;

@@ -6,8 +6,8 @@ namespace VelvetLedger\Server\Persistence\Looks;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use VelvetLedger\Core\Keeping\Selects;
 use VelvetLedger\Core\Look\Pass;
-use VelvetLedger\Core\Look\Selects;
 use VelvetLedger\Server\Persistence\Row;
 
 /** Of which shoots the selects are kept in step with how they are judged: shoot_selects. */

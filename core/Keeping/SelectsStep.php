@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Core\Look;
+namespace VelvetLedger\Core\Keeping;
 
 /** What brings the selects of a shoot to where they belong. */
 final readonly class SelectsStep

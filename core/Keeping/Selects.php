@@ -2,8 +2,10 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Core\Look;
+namespace VelvetLedger\Core\Keeping;
 
+use VelvetLedger\Core\Look\LookedAt;
+use VelvetLedger\Core\Look\Pass;
 use VelvetLedger\Core\Order\CouldNotOrder;
 use VelvetLedger\Core\Order\Subfolders;
 
