@@ -59,9 +59,12 @@ final readonly class BringInLines
             }
             $this->end->rest($run);
         } finally {
-            $passage->copying->abandon();
-            $this->stamps->abandon();
-            $this->names->release($passage->takeAll());
+            try {
+                $passage->copying->abandon();
+                $this->stamps->abandon();
+            } finally {
+                $this->names->release($passage->takeAll());
+            }
             $this->lists->renew($run);
         }
     }
@@ -119,7 +122,8 @@ final readonly class BringInLines
                 --$begun;
             }
             if (!$this->start->start($run, $passage, $line, $known[$line->line])) {
-                $this->names->release($passage->drop($line));
+                $passage->drop($line);
+                $this->names->release($passage->takeDone());
                 $run->fileDone();
             }
         }
@@ -174,7 +178,8 @@ final readonly class BringInLines
     {
         $done = $passage->copying->settle($wait);
         if ([] !== $done) {
-            $this->names->release($this->end->end($run, $passage, $done));
+            $this->end->end($run, $passage, $done);
+            $this->names->release($passage->takeDone());
         }
         $run->report();
     }

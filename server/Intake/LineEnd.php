@@ -28,14 +28,12 @@ final readonly class LineEnd
     /**
      * @param non-empty-list<Copied> $done
      *
-     * @return list<string> prints that other runs may bring in again
-     *
-     * @throws OwnershipLost|StoreAbsent|SourceGone
+     * @throws OwnershipLost|StoreAbsent|SourceGone|Wished when all is done for those that are in
      */
-    public function end(RunUnderWay $run, Passage $passage, array $done): array
+    public function end(RunUnderWay $run, Passage $passage, array $done): void
     {
         $run->stores->confirm();
-        $prints = $along = [];
+        $along = [];
         foreach ($done as $i => $copied) {
             if (null !== $copied->order->after) {
                 $along[$copied->order->after] = $copied;
@@ -48,15 +46,15 @@ final readonly class LineEnd
             $this->failed->explain($run, $passage->line($copied->order->name), $copied->failed[$run->stores->main]); // it may end the run
         }
         foreach ($done as $copied) {
-            array_push($prints, ...$passage->drop($passage->line($copied->order->name)));
-            $run->fileDone();
+            $passage->drop($passage->line($copied->order->name));
         }
         $frames = array_values(array_unique(array_filter(array_map(static fn (BroughtIn $file): ?int => $file->frame(), $came), \is_int(...))));
         $this->stamps->follow($run, $frames);
         $this->raws->cameIn($frames);
         $this->landings->landed($frames);
-
-        return $prints;
+        foreach ($done as $copied) {
+            $run->fileDone(); // it may be asked to end here
+        }
     }
 
     /**

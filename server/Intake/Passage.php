@@ -21,6 +21,9 @@ final class Passage
     /** @var array<string, int> print => line */
     private array $prints = [];
 
+    /** @var list<string> prints of lines that are done with, whose locks this run still has */
+    private array $done = [];
+
     /** @var array<int, array<int, string>> line => store => why its copy is owed */
     private array $owed = [];
 
@@ -110,8 +113,8 @@ final class Passage
         return $this->twins[$line] ?? null;
     }
 
-    /** @return list<string> prints to be let go of */
-    public function drop(WaitingFile $line): array
+    /** It is done with; its prints are let go of next, by takeDone() or, whatever comes between, takeAll(). */
+    public function drop(WaitingFile $line): void
     {
         $stamped = $this->stamped[$line->line] ?? null;
         if ($stamped instanceof StampedCardPicture) {
@@ -120,6 +123,13 @@ final class Passage
         unset($this->along[$line->line], $this->beside[$line->line], $this->stamped[$line->line], $this->lines[$line->line], $this->owed[$line->line], $this->twins[$line->line]);
         $prints = array_map(strval(...), array_keys($this->prints, $line->line, true));
         $this->prints = array_diff_key($this->prints, array_flip($prints));
+        array_push($this->done, ...$prints);
+    }
+
+    /** @return list<string> prints of what is done with, to be let go of */
+    public function takeDone(): array
+    {
+        [$prints, $this->done] = [$this->done, []];
 
         return $prints;
     }
@@ -127,7 +137,7 @@ final class Passage
     /** @return list<string> all prints, to be let go of */
     public function takeAll(): array
     {
-        $prints = array_map(strval(...), array_keys($this->prints));
+        $prints = [...$this->takeDone(), ...array_map(strval(...), array_keys($this->prints))];
         $this->prints = [];
 
         return $prints;

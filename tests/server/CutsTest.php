@@ -110,6 +110,7 @@ final class CutsTest extends LedgerTestCase
         }));
         if (!str_ends_with($how, 'killed')) {
             $this->bringBothOn();
+            self::assertSame([], $this->column("SELECT classid || ' ' || objid FROM pg_locks WHERE locktype = 'advisory' AND pid = pg_backend_pid()"), "$how at $place: a worker that has ended a run keeps nothing from another");
 
             return;
         }
