@@ -26,6 +26,12 @@ final readonly class Locks
         $this->database->executeStatement('SELECT pg_advisory_unlock(?, ?)', [$lock->value, $of]);
     }
 
+    /** All that this connection has, but for what ends with its transaction. */
+    public function releaseAll(): void
+    {
+        $this->database->executeStatement('SELECT pg_advisory_unlock_all()');
+    }
+
     /** Until the transaction ends; waits for it. */
     public function alone(Lock $lock, int $of = 0): void
     {

@@ -7,15 +7,22 @@ namespace VelvetLedger\Tests\server;
 use Doctrine\DBAL\Configuration;
 use Doctrine\DBAL\DriverManager;
 use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Component\EventDispatcher\EventDispatcherInterface;
+use Symfony\Component\Messenger\Envelope;
+use Symfony\Component\Messenger\Event\WorkerMessageFailedEvent;
+use Symfony\Component\Messenger\Event\WorkerMessageHandledEvent;
 use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Process\Process;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Receipt\Outcome;
+use VelvetLedger\Server\Intake\Interrupted;
 use VelvetLedger\Server\Intake\StartIntake;
 use VelvetLedger\Server\Persistence\Intakes\Intake;
 use VelvetLedger\Server\Persistence\Intakes\IntakeState;
 use VelvetLedger\Server\Persistence\KeptConnections;
+use VelvetLedger\Server\Persistence\Lock;
+use VelvetLedger\Server\Persistence\Locks;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Settings\QueueSetting;
 use VelvetLedger\Server\Work\BringIn;
@@ -54,6 +61,16 @@ final class WorkTest extends LedgerTestCase
     }
 
     /** The same work asked for twice, and a worker killed in the middle: it is done once, by another, within half a minute. */
+    public function testBetweenTwoPiecesOfWorkAWorkerKeepsNothingToItself(): void
+    {
+        $locks = $this->service(Locks::class);
+        foreach ([new WorkerMessageHandledEvent(new Envelope(new \stdClass()), 'work'), new WorkerMessageFailedEvent(new Envelope(new \stdClass()), 'work', new Interrupted())] as $event) {
+            self::assertTrue($locks->take(Lock::Copies, 7) && $locks->isTaken(Lock::Copies, 7));
+            $this->service(EventDispatcherInterface::class)->dispatch($event);
+            self::assertFalse($locks->isTaken(Lock::Copies, 7));
+        }
+    }
+
     public function testWorkOfAKilledWorkerIsDoneByAnotherAndOnce(): void
     {
         $this->cardOf(60);
