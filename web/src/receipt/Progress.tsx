@@ -30,12 +30,14 @@ export function Progress({ receipt, number }: { receipt: Receipt; number: string
   const goOn = useContinue(number);
   const go = useNavigate();
   const notYet = () => {
-    hold.mutate("take-back", {
-      onSuccess: () => {
+    // Not a callback of mutate: this line is gone from the page as soon as the receipt says that it was taken back, and callbacks with it.
+    void hold.mutateAsync("take-back").then(
+      () => {
         takeBackDesk(receipt.desk);
         void go(`/intake/${receipt.desk}`);
       },
-    });
+      () => undefined, // hold.error is on the page
+    );
   };
   const canTakeBack = receipt.filesCopied === 0 && !hold.isPending;
   useKeys(canTakeBack ? { n: notYet } : {});
