@@ -65,8 +65,8 @@ final readonly class SelectsController
             throw BadDocument::at('/frames', 'must be at most '.self::MOST);
         }
         $shoot = $this->shoots->find($id);
-        $this->selects->stop($id); // whoever moves them by hand wants them there
         $moved = '' === $folder ? $moves->back($shoot, $frames, AskedBy::Page) : $moves->into($shoot, $frames, $folder, AskedBy::Page);
+        $this->selects->stop($id); // whoever moves them by hand wants them there
         $this->follows->ask();
 
         return new JsonResponse(['frames' => $moved]);

@@ -87,6 +87,14 @@ final readonly class Row
         return \is_string($value) ? $value : throw WrongColumn::holds($what, 'a text', $value);
     }
 
+    /** @return list<string> the texts of a list in JSON; of what is not a list, none */
+    public static function words(mixed $json): array
+    {
+        $list = \is_string($json) ? json_decode($json, true) : [];
+
+        return array_values(array_filter(\is_array($list) ? $list : [], \is_string(...)));
+    }
+
     /**
      * A column of numbers.
      *

@@ -15,8 +15,7 @@ final readonly class ProvingRow
     /** @param array<string, mixed> $row */
     private function __construct(private array $row)
     {
-        $unknown = json_decode($this->text('unknown') ?? '[]', true);
-        $this->unknown = \is_array($unknown) ? array_values(array_filter($unknown, \is_string(...))) : [];
+        $this->unknown = Row::words($row['unknown'] ?? null);
     }
 
     /** @param array<string, mixed> $row */

@@ -29,14 +29,13 @@ final readonly class JudgedFrame
     public function __construct(array $columns)
     {
         $row = Row::of($columns);
-        $endings = json_decode($row->textOrNull('endings') ?? '[]', true);
         $this->frame = self::looked($row);
         $this->shoot = $row->int('shoot_id');
         $this->stem = $row->text('stem');
         $this->takenAt = $row->text('taken_at');
         $this->hasPicture = $row->bool('has_picture');
         $this->came = Judgement::written($row->intOrNull('card_rating'), $row->textOrNull('card_label'));
-        $this->endings = array_values(array_filter(\is_array($endings) ? $endings : [], \is_string(...)));
+        $this->endings = Row::words($columns['endings'] ?? null);
     }
 
     public static function looked(Row $row): LookedAt

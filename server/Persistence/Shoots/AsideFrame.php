@@ -40,16 +40,8 @@ final readonly class AsideFrame
         $this->hasPicture = $row->bool('has_picture');
         $this->bytes = $row->int('bytes');
         $this->copies = $row->int('copies');
-        $this->endings = self::words($columns['endings'] ?? null);
-        $this->doubts = self::words($columns['doubts'] ?? null);
+        $this->endings = Row::words($columns['endings'] ?? null);
+        $this->doubts = Row::words($columns['doubts'] ?? null);
         $this->looked = JudgedFrame::looked($row);
-    }
-
-    /** @return list<string> of a list in JSON */
-    public static function words(mixed $json): array
-    {
-        $list = \is_string($json) ? json_decode($json, true) : [];
-
-        return array_values(array_filter(\is_array($list) ? $list : [], \is_string(...)));
     }
 }

@@ -90,7 +90,7 @@ final readonly class AsideRepository
             WHERE r.shoot_id = ? AND r.id IN (?) AND '.self::IS_ASIDE.'
             ORDER BY r.id
             FOR NO KEY UPDATE', [$shoot, $frames], [1 => ArrayParameterType::INTEGER]) as [$frame, $doubts]) {
-            $found[Row::number($frame)] = AsideFrame::words($doubts);
+            $found[Row::number($frame)] = Row::words($doubts);
         }
 
         return $found;

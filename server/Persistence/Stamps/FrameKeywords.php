@@ -78,20 +78,12 @@ final readonly class FrameKeywords
             [ArrayParameterType::INTEGER],
         );
         foreach ($rows as $row) {
-            $path = self::texts($row['path']);
+            $path = Row::words($row['path']);
             if ([] !== $path) {
-                $found[Row::number($row['of'])] = new Keyword($path, self::texts($row['headings']));
+                $found[Row::number($row['of'])] = new Keyword($path, Row::words($row['headings']));
             }
         }
 
         return $found;
-    }
-
-    /** @return list<string> */
-    private static function texts(mixed $json): array
-    {
-        $list = \is_string($json) ? json_decode($json, true) : [];
-
-        return array_values(array_filter(\is_array($list) ? $list : [], \is_string(...)));
     }
 }

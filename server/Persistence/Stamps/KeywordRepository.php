@@ -126,8 +126,7 @@ final readonly class KeywordRepository
              ORDER BY lowered LIKE lower(:start) DESC, synonym IS NULL, used_at DESC NULLS LAST, uses DESC, length(word), lowered LIMIT '.$most,
             ['start' => $like.'%', 'inside' => '% '.$like.'%'],
         ) as $row) {
-            $above = \is_string($row['above']) ? json_decode($row['above'], true) : [];
-            $found[] = ['id' => Row::number($row['id']), 'word' => \is_string($row['word']) ? $row['word'] : '', 'above' => array_values(array_filter(\is_array($above) ? $above : [], \is_string(...))), 'synonym' => \is_string($row['synonym']) ? $row['synonym'] : null];
+            $found[] = ['id' => Row::number($row['id']), 'word' => \is_string($row['word']) ? $row['word'] : '', 'above' => Row::words($row['above']), 'synonym' => \is_string($row['synonym']) ? $row['synonym'] : null];
         }
 
         return $found;

@@ -29,18 +29,13 @@ final readonly class KeywordRow
     public function __construct(array $row)
     {
         $is = Row::of($row);
-        $texts = static function (string $key) use ($row): array {
-            $list = \is_string($row[$key] ?? null) ? json_decode($row[$key], true) : [];
-
-            return array_values(array_filter(\is_array($list) ? $list : [], \is_string(...)));
-        };
         $this->id = $is->int('id');
         $this->parent = $is->has('parent_id') ? $is->int('parent_id') : null;
         $this->word = $is->text('word');
-        $this->synonyms = $texts('synonyms');
+        $this->synonyms = Row::words($row['synonyms'] ?? null);
         $this->isHeading = $is->bool('is_heading');
         $this->children = $is->has('children') ? $is->int('children') : 0; // not every query counts them
         $this->frames = $is->has('frames') ? $is->int('frames') : 0;
-        $this->above = $texts('above');
+        $this->above = Row::words($row['above'] ?? null);
     }
 }

@@ -1,4 +1,5 @@
-import { type PointerEvent, useRef, useState } from "react";
+import { useState } from "react";
+import { useDrag } from "./useDrag";
 
 interface Props {
   /** What is shown at once, and the whole picture that takes its place when it is there. */
@@ -17,32 +18,17 @@ export function Magnified({ near, whole, alt, at, onMoved, onClose }: Props) {
   const [natural, setNatural] = useState<{ width: number; height: number } | null>(null);
   const [centre, setCentre] = useState(at);
   const [failed, setFailed] = useState(false);
-  const drag = useRef<{ x: number; y: number; moved: boolean } | null>(null);
   const ratio = window.devicePixelRatio || 1;
   const [width, height] = natural ? [natural.width / ratio, natural.height / ratio] : [0, 0];
-  const moved = (event: PointerEvent) => {
-    const from = drag.current;
-    if (!from || !natural) return;
-    const [dx, dy] = [event.clientX - from.x, event.clientY - from.y];
-    if (!from.moved && Math.abs(dx) + Math.abs(dy) < 5) return;
-    drag.current = { x: event.clientX, y: event.clientY, moved: true };
-    setCentre((now) => ({ x: Math.max(0, Math.min(1, now.x - dx / width)), y: Math.max(0, Math.min(1, now.y - dy / height)) }));
-  };
+  const drag = useDrag({
+    onDrag: (dx, dy) => {
+      if (natural) setCentre((now) => ({ x: Math.max(0, Math.min(1, now.x - dx / width)), y: Math.max(0, Math.min(1, now.y - dy / height)) }));
+    },
+    onPress: onClose,
+    onDropped: () => onMoved?.(centre),
+  });
   return (
-    <div
-      className="relative min-h-0 w-full grow cursor-grab touch-none overflow-hidden active:cursor-grabbing"
-      onPointerDown={(event) => {
-        event.currentTarget.setPointerCapture(event.pointerId);
-        drag.current = { x: event.clientX, y: event.clientY, moved: false };
-      }}
-      onPointerMove={moved}
-      onPointerUp={() => {
-        const pressed = drag.current?.moved === false;
-        drag.current = null;
-        if (pressed) onClose();
-        else onMoved?.(centre);
-      }}
-    >
+    <div className="relative min-h-0 w-full grow cursor-grab touch-none overflow-hidden active:cursor-grabbing" {...drag}>
       {!natural && <img src={near} alt="" draggable={false} className="absolute inset-0 h-full w-full object-contain opacity-60" />}
       <img
         src={whole}

@@ -1,4 +1,6 @@
-import { type PointerEvent, useEffect, useRef, useState } from "react";
+import { useEffect, useRef } from "react";
+import { useBoxAround } from "../ledger/useBoxAround";
+import { useDrag } from "../ledger/useDrag";
 
 interface Point {
   x: number;
@@ -19,19 +21,7 @@ const within = (to: number) => Math.max(0, Math.min(1, to));
 /** A decoded picture pixel by pixel: dragged along, and left by a press. */
 export function CloseUp({ picture, alt, at, onMoved, onClose }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const drag = useRef<(Point & { moved: boolean }) | null>(null);
-  const [box, setBox] = useState({ width: 0, height: 0 });
-  useEffect(() => {
-    const element = canvas.current?.parentElement;
-    if (!element) return;
-    const observer = new ResizeObserver(() => {
-      setBox({ width: element.clientWidth, height: element.clientHeight });
-    });
-    observer.observe(element);
-    return () => {
-      observer.disconnect();
-    };
-  }, []);
+  const box = useBoxAround(canvas);
   useEffect(() => {
     const on = canvas.current;
     const context = on?.getContext("2d");
@@ -41,31 +31,12 @@ export function CloseUp({ picture, alt, at, onMoved, onClose }: Props) {
     context.drawImage(picture, Math.round(on.width / 2 - at.x * picture.width), Math.round(on.height / 2 - at.y * picture.height));
     on.dataset.close = "shown";
   }, [picture, at, box]);
-  const moved = (event: PointerEvent) => {
-    const from = drag.current;
-    if (!from) return;
-    const [dx, dy] = [event.clientX - from.x, event.clientY - from.y];
-    if (!from.moved && Math.abs(dx) + Math.abs(dy) < 5) return;
-    drag.current = { x: event.clientX, y: event.clientY, moved: true };
-    const ratio = window.devicePixelRatio || 1;
-    onMoved({ x: within(at.x - (dx * ratio) / picture.width), y: within(at.y - (dy * ratio) / picture.height) });
-  };
-  return (
-    <canvas
-      ref={canvas}
-      role="img"
-      aria-label={alt}
-      className="absolute inset-0 h-full w-full cursor-grab touch-none active:cursor-grabbing"
-      onPointerDown={(event) => {
-        event.currentTarget.setPointerCapture(event.pointerId);
-        drag.current = { x: event.clientX, y: event.clientY, moved: false };
-      }}
-      onPointerMove={moved}
-      onPointerUp={() => {
-        const pressed = drag.current?.moved === false;
-        drag.current = null;
-        if (pressed) onClose();
-      }}
-    />
-  );
+  const drag = useDrag({
+    onDrag: (dx, dy) => {
+      const ratio = window.devicePixelRatio || 1;
+      onMoved({ x: within(at.x - (dx * ratio) / picture.width), y: within(at.y - (dy * ratio) / picture.height) });
+    },
+    onPress: onClose,
+  });
+  return <canvas ref={canvas} role="img" aria-label={alt} className="absolute inset-0 h-full w-full cursor-grab touch-none active:cursor-grabbing" {...drag} />;
 }

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { framePicture, pictureOf, wantPicture } from "../api/pictures";
 import type { LookFrame } from "../api/views";
+import { useBoxAround } from "../ledger/useBoxAround";
 import { CloseUp } from "./CloseUp";
 import { Decoded } from "./decoded";
 import { Overlay, type Shown } from "./Overlay";
@@ -93,18 +94,7 @@ function Whole({
   shown: Shown;
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const [box, setBox] = useState({ width: 0, height: 0 });
-  useEffect(() => {
-    const element = canvas.current?.parentElement;
-    if (!element) return;
-    const observer = new ResizeObserver(() => {
-      setBox({ width: element.clientWidth, height: element.clientHeight });
-    });
-    observer.observe(element);
-    return () => {
-      observer.disconnect();
-    };
-  }, []);
+  const box = useBoxAround(canvas);
   const [small, setSmall] = useState<HTMLImageElement | null>(null);
   const of = pictureOf(smallPicture(frame));
   useEffect(() => {
