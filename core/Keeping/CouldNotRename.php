@@ -34,6 +34,31 @@ final class CouldNotRename extends \RuntimeException implements CouldNot
         return new self("$stem is still coming in from its card. Nothing was changed; try again when that is done.", $stem);
     }
 
+    public static function noFrames(string $what): self
+    {
+        return new self("There is nothing to be changed: $what.");
+    }
+
+    public static function anotherShoot(string $name, string $folder): self
+    {
+        return new self("Another shoot is $name in ".self::in($folder).' already: merge the two instead. Nothing was changed.');
+    }
+
+    public static function changedSince(string $shoot): self
+    {
+        return new self("$shoot was changed since by something else. Take that back first. Nothing was changed.");
+    }
+
+    public static function notOfShoot(string $what): self
+    {
+        return new self("$what is no frame of this shoot. Nothing was changed.");
+    }
+
+    public static function outOfCalendar(): self
+    {
+        return new self('A clock put on so far leads out of the calendar. Nothing was changed.');
+    }
+
     public function kind(): FailureKind
     {
         return FailureKind::Asked;

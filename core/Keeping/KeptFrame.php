@@ -8,7 +8,7 @@ namespace VelvetLedger\Core\Keeping;
 final readonly class KeptFrame
 {
     /** @param list<string> $endings what follows the stem in the names of its files: ".orw", ".xmp" */
-    public function __construct(public int $id, public Wanted $now, public array $endings)
+    public function __construct(public int $id, public Wanted $now, public array $endings, public ?HeldSource $source = null)
     {
     }
 

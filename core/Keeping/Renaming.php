@@ -23,6 +23,11 @@ final readonly class Renaming
      */
     public static function of(array $frames, array $wanted, \Closure $names): self
     {
+        foreach ($frames as $frame) {
+            if (isset($wanted[$frame->id]) && null === $wanted[$frame->id]->standing) {
+                $wanted[$frame->id] = $wanted[$frame->id]->standing($frame->now->standing);
+            }
+        }
         $going = array_values(array_filter($frames, static fn (KeptFrame $frame): bool => isset($wanted[$frame->id]) && !$wanted[$frame->id]->is($frame->now)));
         $places = $left = [];
         foreach ($going as $frame) {
@@ -35,15 +40,12 @@ final readonly class Renaming
             }
             $places[$to->key()] = $frame->id;
             $left[PortableText::key($frame->now->folder)][] = $frame;
-            if (null !== $frame->now->asideFrom) {
-                $left[PortableText::key($frame->now->asideFrom)][] = $frame; // its name there was kept for it
-            }
         }
         $taken = [];
         foreach ($going as $frame) {
             $to = $wanted[$frame->id];
-            $taken[$to->folder] ??= self::staying($names($to->folder), $left[PortableText::key($to->folder)] ?? []);
-            $by = $taken[$to->folder][Wanted::stemKey($to->stem)] ?? null;
+            $taken[$to->folder] ??= new TakenNames(self::without($names($to->folder), $left[PortableText::key($to->folder)] ?? []));
+            $by = $taken[$to->folder]->by($to->stem, $frame);
             if (null !== $by) {
                 throw CouldNotRename::taken($to->stem, $to->folder, $by);
             }
@@ -54,26 +56,31 @@ final readonly class Renaming
 
     /**
      * @param list<string>    $names
+     * @param list<KeptFrame> $going wherever they lie
+     *
+     * @return list<string> names that stay in a folder when these are gone
+     */
+    public static function staying(string $folder, array $names, array $going): array
+    {
+        return self::without($names, array_values(array_filter($going, static fn (KeptFrame $frame): bool => PortableText::key($frame->now->folder) === PortableText::key($folder))));
+    }
+
+    /**
+     * @param list<string>    $names
      * @param list<KeptFrame> $going out of that folder
      *
-     * @return array<array-key, string> key of a stem => a name that begins with it, and stays
+     * @return list<string>
      */
-    private static function staying(array $names, array $going): array
+    private static function without(array $names, array $going): array
     {
         $leave = [];
         foreach ($going as $frame) {
             foreach ([$frame->now->stem, ...$frame->names()] as $name) {
-                $leave[PortableText::key($name)] = true;
-            }
-        }
-        $stay = [];
-        foreach ($names as $name) {
-            if (!isset($leave[PortableText::key($name)])) {
-                $stay[Wanted::stemKey($name)] = $name;
+                $leave[Wanted::stemKey($name)] = true; // and what others made of it, for that follows
             }
         }
 
-        return $stay;
+        return array_values(array_filter($names, static fn (string $name): bool => !isset($leave[Wanted::stemKey($name)])));
     }
 
     /**

@@ -85,6 +85,10 @@ final readonly class Piece
             PieceKind::Body => $source->body,
             PieceKind::KindOfWork => $source->kindOfWork,
             PieceKind::CardFolders => $source->cardFolders,
+            PieceKind::Job => $source->job,
+            PieceKind::Event => $source->event,
+            PieceKind::Place => $source->place,
+            PieceKind::NameNow => '' === $source->nameNow ? $source->originalName : $source->nameNow,
         };
     }
 
@@ -95,7 +99,7 @@ final readonly class Piece
 
         return match (true) {
             PieceKind::Sequence === $this->kind => $said, // digits are fit for every name
-            PieceKind::OriginalName === $this->kind, PieceKind::Initials === $this->kind, $this->kind->isDate(), WordStyle::AsWritten === $this->style => PortableText::forFileAsWritten($said),
+            PieceKind::OriginalName === $this->kind, PieceKind::NameNow === $this->kind, PieceKind::Initials === $this->kind, $this->kind->isDate(), WordStyle::AsWritten === $this->style => PortableText::forFileAsWritten($said),
             default => PortableText::forFile($said),
         };
     }
@@ -103,6 +107,6 @@ final readonly class Piece
     /** Whether it is words, of which a beginning still says something. */
     public function saysWords(): bool
     {
-        return \in_array($this->kind, [PieceKind::Description, PieceKind::Words, PieceKind::Initials, PieceKind::OriginalName, PieceKind::Body, PieceKind::KindOfWork], true);
+        return \in_array($this->kind, [PieceKind::Description, PieceKind::Words, PieceKind::Initials, PieceKind::OriginalName, PieceKind::NameNow, PieceKind::Body, PieceKind::KindOfWork, PieceKind::Job, PieceKind::Event, PieceKind::Place], true);
     }
 }

@@ -22,6 +22,12 @@ enum PieceKind: string
     case Body = 'body';
     case KindOfWork = 'kind of work';
     case CardFolders = 'card folders';
+    case Job = 'job';
+    case Event = 'event';
+    case Place = 'place';
+
+    /** Of what is held; of what comes in, its name on the card. */
+    case NameNow = 'name it has';
 
     /** Whether it can stand in a file's name: the folders' own cannot. */
     public function fitsNames(): bool
@@ -32,7 +38,7 @@ enum PieceKind: string
     /** Whether it can stand in a folder's name: what differs from frame to frame cannot. */
     public function fitsFolders(): bool
     {
-        return self::Sequence !== $this && self::FileNumber !== $this && self::WholeNumber !== $this && self::OriginalName !== $this;
+        return self::Sequence !== $this && self::FileNumber !== $this && self::WholeNumber !== $this && self::OriginalName !== $this && self::NameNow !== $this;
     }
 
     public function isDate(): bool

@@ -4,17 +4,16 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Plan;
 
+use VelvetLedger\Core\Naming\NamesInOrder;
 use VelvetLedger\Core\Naming\PortableText;
 use VelvetLedger\Core\Naming\Scope;
 use VelvetLedger\Core\Naming\Sequence;
-use VelvetLedger\Core\Shoot\TimedFrame;
 use VelvetLedger\Core\Words\Day;
 
 /**
  * Names the frames of a whole plan, in order. All files of a frame share one name. Numbers go on after those given
  * before and step over names in use: in the folder, and in shoots of the day, the day before and the day after, for what is
- * delivered together is not to have one name twice. Names without a number that come out alike, as in a burst, take "_2", "_3" …
- * in order of capture: an underscore, so that they sort after the first of them.
+ * delivered together is not to have one name twice.
  */
 final class Namer
 {
@@ -63,24 +62,27 @@ final class Namer
         $scope = $draft->scope();
         $first = $this->next[$scope] ??= $this->firstNumber($draft, $sequence);
         $digits = $this->digits[$scope."\n".$sequence->digits] ??= $sequence->digitsFor($first, $this->expected[$scope]);
-        $names = $inUse = $near = [];
-        foreach ($draft->coming as $i => $frame) {
-            $name = $this->numberedName($draft, $frame, $folders[$i], $first, $digits);
-            while (null !== $by = $this->take($name, $draft)) {
-                self::NEAR === $by ? $near[] = (int) $name->number : $inUse[] = (int) $name->number;
-                $name = $this->numberedName($draft, $frame, $folders[$i], ++$first, $digits);
-            }
-            ++$first;
-            $names[] = $name;
-        }
-        $this->next[$scope] = $first;
+        $given = NamesInOrder::numbered($draft->order->names, array_map($draft->source(...), $draft->coming), $first, $digits, fn (int $i, string $stem, ?int $number): ?string => $this->take(self::called($draft, $i, $folders, $stem, $number), $draft));
+        $this->next[$scope] = $given->next;
+        $inUse = array_column(array_filter($given->stepped, static fn (array $one): bool => self::HERE === $one[1]), 0);
 
-        return new NamedShoot($names, $inUse, 0, 0, $digits > $sequence->digits ? $digits : null, \count($near));
+        return new NamedShoot(self::names($draft, $folders, $given), $inUse, 0, 0, $digits > $sequence->digits ? $digits : null, \count($given->stepped) - \count($inUse));
     }
 
-    private function numberedName(ShootDraft $draft, TimedFrame $frame, string $folder, int $number, int $digits): FrameName
+    /** @param list<string> $folders */
+    private static function called(ShootDraft $draft, int $i, array $folders, string $stem, ?int $number): FrameName
     {
-        return new FrameName($frame, $folder, $draft->order->names->stem($draft->source($frame), $number, $digits), $number, $draft->order->names->extension);
+        return new FrameName($draft->coming[$i], $folders[$i], $stem, $number, $draft->order->names->extension);
+    }
+
+    /**
+     * @param list<string> $folders
+     *
+     * @return list<FrameName>
+     */
+    private static function names(ShootDraft $draft, array $folders, NamesInOrder $given): array
+    {
+        return array_map(static fn (int $i, array $name): FrameName => self::called($draft, $i, $folders, ...$name), array_keys($given->names), $given->names);
     }
 
     private function firstNumber(ShootDraft $draft, Sequence $sequence): int
@@ -97,30 +99,10 @@ final class Namer
     /** @param list<string> $folders */
     private function withoutNumbers(ShootDraft $draft, array $folders): NamedShoot
     {
-        $pattern = $draft->order->names;
-        $stems = array_map(static fn (TimedFrame $frame): string => $pattern->stem($draft->source($frame)), $draft->coming);
-        $keys = array_map(static fn (string $stem, string $folder): string => PortableText::key("$folder/$stem"), $stems, $folders);
-        $alike = array_count_values($keys);
-        $names = $seen = [];
-        $taken = $sameName = $near = 0;
-        foreach ($draft->coming as $i => $frame) {
-            $place = $seen[$keys[$i]] = ($seen[$keys[$i]] ?? 0) + 1;
-            $digits = \strlen((string) $alike[$keys[$i]]);
-            $sameName += $place > 1 ? 1 : 0;
-            $suffix = $place;
-            $called = static fn (int $suffix): FrameName => new FrameName($frame, $folders[$i], $stems[$i].($suffix > 1 ? '_'.str_pad((string) $suffix, $digits, '0', \STR_PAD_LEFT) : ''), null, $pattern->extension);
-            $name = $called($suffix);
-            $by = null;
-            for (; null !== $other = $this->take($name, $draft); $name = $called(++$suffix)) {
-                $by ??= $other;
-            }
-            $taken += self::HERE === $by ? 1 : 0;
-            $near += self::NEAR === $by ? 1 : 0;
-            $seen[$keys[$i]] = $suffix;
-            $names[] = $name;
-        }
+        $given = NamesInOrder::withoutNumbers($draft->order->names, array_map($draft->source(...), $draft->coming), $folders, fn (int $i, string $stem, ?int $number): ?string => $this->take(self::called($draft, $i, $folders, $stem, $number), $draft));
+        $taken = \count(array_filter($given->stepped, static fn (array $one): bool => self::HERE === $one[1]));
 
-        return new NamedShoot($names, [], $sameName, $taken, null, $near);
+        return new NamedShoot(self::names($draft, $folders, $given), [], $given->alike, $taken, null, \count($given->stepped) - $taken);
     }
 
     /** Gives the name out, where no file is called so; else where one is: in the folder, or in a shoot of these days. */

@@ -13,6 +13,7 @@ use VelvetLedger\Core\Order\Destination;
 use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Core\Shoot\ProposedShoot;
 use VelvetLedger\Core\Shoot\TimedFrame;
+use VelvetLedger\Core\Stamp\StampField;
 
 /** A shoot on its way into a plan: what is wished of it, and which of its frames come. */
 final readonly class ShootDraft
@@ -96,6 +97,9 @@ final readonly class ShootDraft
             mb_scrub($frame->read->frame->lead()->folder(), 'UTF-8'),
             $this->destination->kindOfWork,
             mb_scrub($this->shoot->frames[0]->read->frame->stem, 'UTF-8'),
+            $this->wish->texts?->get(StampField::Job) ?? '',
+            $this->wish->texts?->get(StampField::Event) ?? '',
+            $this->wish->texts?->get(StampField::Location) ?? '',
         );
     }
 }

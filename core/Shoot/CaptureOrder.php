@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Shoot;
 
+use VelvetLedger\Core\Capture\CapturedAt;
 use VelvetLedger\Core\Card\ReadFrame;
 
 /**
@@ -20,13 +21,27 @@ final class CaptureOrder
      */
     public static function sort(array $frames): array
     {
-        $seconds = self::seconds($frames);
-        $fractions = array_map(static fn (TimedFrame $frame): float => (float) ('0.'.($frame->at->subsecond ?? '0')), $frames);
-        $paths = array_map(static fn (TimedFrame $frame): string => $frame->read->frame->lead()->path, $frames);
-        $places = array_keys($frames);
-        array_multisort($seconds, \SORT_NUMERIC, $fractions, \SORT_NUMERIC, $paths, \SORT_NATURAL, $places);
+        $places = self::places(array_map(static fn (TimedFrame $frame): CapturedAt => $frame->at, $frames), array_map(static fn (TimedFrame $frame): string => $frame->read->frame->lead()->path, $frames));
 
         return array_map(static fn (int $place): TimedFrame => $frames[$place], $places);
+    }
+
+    /**
+     * The same of any: which comes first, which next.
+     *
+     * @param list<CapturedAt> $taken
+     * @param list<string>     $paths on their cards
+     *
+     * @return list<int> places in these lists
+     */
+    public static function places(array $taken, array $paths): array
+    {
+        $seconds = self::onOneScale($taken);
+        $fractions = array_map(static fn (CapturedAt $at): float => (float) ('0.'.($at->subsecond ?? '0')), $taken);
+        $places = array_keys($taken);
+        array_multisort($seconds, \SORT_NUMERIC, $fractions, \SORT_NUMERIC, $paths, \SORT_NATURAL, $places);
+
+        return $places;
     }
 
     /**
@@ -50,9 +65,18 @@ final class CaptureOrder
      */
     public static function seconds(array $frames): array
     {
-        $instants = array_map(static fn (TimedFrame $frame): ?int => $frame->at->instant(), $frames);
-        $known = array_values(array_filter($instants, \is_int(...)));
+        return self::onOneScale(array_map(static fn (TimedFrame $frame): CapturedAt => $frame->at, $frames));
+    }
 
-        return \count($known) === \count($frames) ? $known : array_map(static fn (TimedFrame $frame): int => $frame->at->clockSeconds(), $frames);
+    /**
+     * @param list<CapturedAt> $taken
+     *
+     * @return list<int> seconds
+     */
+    private static function onOneScale(array $taken): array
+    {
+        $known = array_values(array_filter(array_map(static fn (CapturedAt $at): ?int => $at->instant(), $taken), \is_int(...)));
+
+        return \count($known) === \count($taken) ? $known : array_map(static fn (CapturedAt $at): int => $at->clockSeconds(), $taken);
     }
 }

@@ -55,10 +55,11 @@ final readonly class Embedding
         } catch (BrokenFile|CouldNotRead $failure) {
             throw CouldNotStamp::packet($source, $failure->getMessage());
         }
+        $wasPutRight = StampsXmp::saysTime($tree);
         $written = $stamps->into($tree, $stamp, $before, $present);
         [$packet, $extension] = $isJpeg ? JpegXmp::divide($tree) : [$tree->packet(), ''];
 
-        return new self($source, $target, $packet, $extension, OlderRecords::of($stamp, $before, $present), $picture, $written, $scanAt);
+        return new self($source, $target, $packet, $extension, OlderRecords::of($stamp, $before, $present, $wasPutRight), $picture, $written, $scanAt);
     }
 
     /** Whether only what is before its picture passes through whoever writes it. */

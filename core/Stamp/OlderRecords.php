@@ -11,9 +11,11 @@ namespace VelvetLedger\Core\Stamp;
 final class OlderRecords
 {
     /**
+     * @param bool $wasPutRight whether the time that stands there is not the camera's, but ours
+     *
      * @return list<array{string, string, string}> tag with its group, "=", "-=" or "+=", and value; an empty value takes the tag away
      */
-    public static function of(Stamp $stamp, Written $before, RecordsPresent $present): array
+    public static function of(Stamp $stamp, Written $before, RecordsPresent $present, bool $wasPutRight = false): array
     {
         $iim = $present->iim || ($stamp->style->iim && $present->canIim);
         $tags = [];
@@ -40,8 +42,9 @@ final class OlderRecords
             $tags[] = ['ExifIFD:ExifImageWidth', '=', (string) $present->size[0]];
             $tags[] = ['ExifIFD:ExifImageHeight', '=', (string) $present->size[1]];
         }
-        if ($present->timeTaken && null !== $stamp->origin?->takenAt) {
-            $tags[] = ['ExifIFD:DateTimeOriginal', '=', strtr($stamp->origin->takenAt, ['-' => ':', 'T' => ' '])];
+        $taken = $stamp->origin->takenAt ?? ($wasPutRight ? $stamp->origin?->cameraTime : null);
+        if ($present->timeTaken && null !== $taken) {
+            $tags[] = ['ExifIFD:DateTimeOriginal', '=', strtr($taken, ['-' => ':', 'T' => ' '])];
         }
 
         return $iim ? [...$tags, ...self::keywords($stamp, $before, $present->digest)] : $tags;

@@ -122,11 +122,18 @@ final readonly class StampsXmp
         $tree->setText(XmpName::of('xmpMM:PreservedFileName'), $origin->name);
         $tree->setText(XmpName::of('velvet:Intake'), $origin->intake);
         $tree->setText(XmpName::of('velvet:Shoot'), $origin->shoot);
-        foreach (['velvet:CameraTime' => null === $origin->takenAt ? null : $origin->cameraTime, 'velvet:ClockCorrection' => null === $origin->takenAt ? null : (string) $origin->correction, 'iptc:DateCreated' => $origin->takenAt, 'exif:DateTimeOriginal' => $origin->takenAt] as $name => $text) {
-            if (null !== $text) {
-                $tree->setText($this->name($name), $text);
-            }
+        if (null === $origin->takenAt && !self::saysTime($tree)) {
+            return; // the time that stands there, if any, is not ours
         }
+        foreach (['velvet:CameraTime' => null === $origin->takenAt ? null : $origin->cameraTime, 'velvet:ClockCorrection' => null === $origin->takenAt ? null : (string) $origin->correction, 'iptc:DateCreated' => $origin->takenAt, 'exif:DateTimeOriginal' => $origin->takenAt] as $name => $text) {
+            null === $text ? $tree->remove($this->name($name)) : $tree->setText($this->name($name), $text);
+        }
+    }
+
+    /** Whether a time that was put right by us stands in it. */
+    public static function saysTime(XmpTree $tree): bool
+    {
+        return null !== $tree->text(XmpName::of('velvet:ClockCorrection'));
     }
 
     private function name(string $property): XmpName

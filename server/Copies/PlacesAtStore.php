@@ -8,10 +8,10 @@ use VelvetLedger\Server\Pace\Slice;
 use VelvetLedger\Server\Stores\OpenStore;
 use VelvetLedger\Server\Stores\StoreAbsent;
 
-/** Brings what lies at a store to where it is to be: to the names and folders of its frames, or away, where these were let go. */
+/** Brings what lies at a store to where it is to be: to the names and folders of its frames, what else lies there after them, or away, where these were let go. */
 final readonly class PlacesAtStore
 {
-    public function __construct(private Moving $moving, private Removing $removing)
+    public function __construct(private Moving $moving, private Following $following, private Removing $removing)
     {
     }
 
@@ -25,6 +25,11 @@ final readonly class PlacesAtStore
     public function some(OpenStore $store, int $number, \Closure $watch, Slice $slice): array
     {
         [$moved, $folders, $isOver, $moveLater] = $this->moving->some($store, $number, $watch, $slice);
+        if ($isOver) {
+            return [$moved, $folders, true, $moveLater];
+        }
+        [$followed, $isOver] = $this->following->some($store, $number, $watch, $slice);
+        $folders = array_values(array_unique([...$folders, ...$followed]));
         if ($isOver) {
             return [$moved, $folders, true, $moveLater];
         }

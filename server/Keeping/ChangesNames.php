@@ -6,13 +6,16 @@ namespace VelvetLedger\Server\Keeping;
 
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Card\FolderNames;
+use VelvetLedger\Core\Keeping\ChangeOfPlaces;
 use VelvetLedger\Core\Keeping\CouldNotRename;
+use VelvetLedger\Core\Keeping\FollowsFolder;
 use VelvetLedger\Core\Keeping\KeptFrame;
 use VelvetLedger\Core\Keeping\Renaming;
 use VelvetLedger\Core\Keeping\Wanted;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Persistence\Changes\AskedBy;
 use VelvetLedger\Server\Persistence\Changes\ChangeRow;
+use VelvetLedger\Server\Persistence\Changes\FollowingRepository;
 use VelvetLedger\Server\Persistence\Changes\NameChanges;
 use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
 use VelvetLedger\Server\Persistence\Shoots\NamesRepository;
@@ -23,7 +26,7 @@ use VelvetLedger\Server\Stores\Stores;
 /** Gives frames of a shoot other names and folders: in the ledger at once, at each store when it is there. */
 final readonly class ChangesNames
 {
-    public function __construct(private NameChanges $changes, private NamesRepository $names, private Stores $stores, private EntityManagerInterface $ledger)
+    public function __construct(private NameChanges $changes, private NamesRepository $names, private FollowingRepository $following, private Stores $stores, private EntityManagerInterface $ledger)
     {
     }
 
@@ -42,23 +45,51 @@ final readonly class ChangesNames
     /**
      * The same, where what is wanted is told by how the frames are kept when nobody else changes that.
      *
-     * @param list<int>                                     $frames of the shoot
-     * @param \Closure(list<KeptFrame>): array<int, Wanted> $wanted
-     * @param \Closure(list<KeptFrame>, Renaming): string   $what   the change in words, to be taken back by
-     * @param \Closure(int): string                         $told   in the day book
+     * @param list<int>                                                                     $frames of the shoot
+     * @param \Closure(list<KeptFrame>, \Closure(string): list<string>): array<int, Wanted> $wanted also given the names that stay in a folder
+     * @param \Closure(list<KeptFrame>, Renaming): string                                   $what   the change in words, to be taken back by
+     * @param \Closure(int): string                                                         $told   in the day book
      *
      * @throws CouldNotRename nothing is changed
      */
     public function of(Shoot $shoot, array $frames, AskedBy $by, \Closure $wanted, \Closure $what, \Closure $told): int
     {
         $names = $this->names();
-        $changed = $this->changes->enter($shoot->id(), $by, $frames, static function (array $kept) use ($wanted, $names, $what): array {
-            $renaming = Renaming::of($kept, $wanted($kept), $names);
+        $changed = $this->changes->enter($shoot->id(), [], $by, $frames, static function (array $kept) use ($wanted, $names, $what): ChangeOfPlaces {
+            $renaming = Renaming::of($kept, $wanted($kept, $names), $names);
 
-            return [$renaming, $what($kept, $renaming)];
+            return new ChangeOfPlaces($renaming, $what($kept, $renaming));
         });
-        if ($changed > 0) {
+        if (null !== $changed) {
             $this->enterInDayBook($told($changed), $shoot);
+        }
+
+        return $changed ?? 0;
+    }
+
+    /**
+     * A change of shoots and their frames, worked out while nobody else changes them.
+     *
+     * @param list<int>                                                                 $others shoots that it is about besides
+     * @param \Closure(list<KeptFrame>, \Closure(string): list<string>): ChangeOfPlaces $plan
+     *
+     * @return int|null how many frames it is; null where nothing at all is changed
+     *
+     * @throws CouldNotRename nothing is changed
+     */
+    public function ofShoots(Shoot $shoot, array $others, AskedBy $by, \Closure $plan): ?int
+    {
+        $names = $this->names();
+        $what = '';
+        $changed = $this->changes->enter($shoot->id(), $others, $by, null, static function (array $kept) use ($plan, $names, &$what): ChangeOfPlaces {
+            $asked = $plan($kept, $names);
+            $what = $asked->what;
+
+            return $asked;
+        });
+        if (null !== $changed) {
+            $this->ledger->clear(); // shoots are not as they were read
+            $this->enterInDayBook(ucfirst($what).'.', $shoot);
         }
 
         return $changed;
@@ -69,7 +100,20 @@ final readonly class ChangesNames
     {
         $names = $this->names();
         $this->changes->takeBack($shoot->id(), $by, $change, static fn (array $frames, array $before): Renaming => Renaming::of($frames, $before, $names));
+        $this->ledger->clear();
         $this->enterInDayBook("Taken back: $change->what.", $shoot);
+    }
+
+    /** @return \Closure(string): list<string> what stands in a folder at the main store, or is given there */
+    public function names(): \Closure
+    {
+        $main = $this->stores->main();
+        $found = [];
+        $following = null;
+
+        return function (string $folder) use ($main, &$found, &$following): array {
+            return $found[$folder] ??= [...$this->names->stayingInFolder($folder), ...($main->isPresent() ? self::thatStay($main, $folder, $this->names->leavingFolder($folder), $following ??= $this->following->atMain()) : [])];
+        };
     }
 
     /** @param list<KeptFrame> $frames */
@@ -88,23 +132,20 @@ final readonly class ChangesNames
         return '';
     }
 
-    /** @return \Closure(string): list<string> what stands in a folder at the main store, or is given there */
-    private function names(): \Closure
+    /**
+     * @param list<string>        $leaving
+     * @param list<FollowsFolder> $following
+     *
+     * @return list<string>
+     */
+    private static function thatStay(Store $store, string $folder, array $leaving, array $following): array
     {
-        $main = $this->stores->main();
-
-        return fn (string $folder): array => [...$this->names->stayingInFolder($folder), ...($main->isPresent() ? array_diff(self::there($main, $folder), $this->names->leavingFolder($folder)) : [])];
-    }
-
-    /** @return list<string> */
-    private static function there(Store $store, string $folder): array
-    {
-        return FolderNames::in(rtrim("$store->path/$folder", '/'));
+        return array_values(array_filter(array_diff(FolderNames::in(rtrim("$store->path/$folder", '/')), $leaving), static fn (string $name): bool => [] === array_filter($following, static fn (FollowsFolder $one): bool => $one->takes($folder, $name))));
     }
 
     private function enterInDayBook(string $what, Shoot $shoot): void
     {
-        $this->ledger->persist(DayBookEntry::ofShoot($what, $shoot));
+        $this->ledger->persist(DayBookEntry::ofShoot($what, $this->ledger->getReference(Shoot::class, $shoot->id()) ?? $shoot));
         $this->ledger->flush();
     }
 }

@@ -11,13 +11,12 @@ use VelvetLedger\Core\Order\CouldNotOrder;
 use VelvetLedger\Core\Order\Subfolders;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Persistence\Changes\AskedBy;
-use VelvetLedger\Server\Persistence\Changes\ChangeRepository;
 use VelvetLedger\Server\Persistence\Shoots\Shoot;
 
 /** Moves frames of a shoot to a subfolder of it, to be edited from there, and back to where they lay: a change of places like any other. */
 final readonly class MovesSelects
 {
-    public function __construct(private ChangesNames $names, private ChangeRepository $changes)
+    public function __construct(private ChangesNames $names)
     {
     }
 
@@ -33,7 +32,7 @@ final readonly class MovesSelects
     {
         $folder = ltrim($shoot->folder.'/'.Subfolders::of([$subfolder])->make[0], '/');
 
-        return $this->move($shoot, $frames, $by, "moved to $subfolder", static fn (KeptFrame $frame): string => $folder);
+        return $this->move($shoot, $frames, $by, "moved to $subfolder", static fn (KeptFrame $frame): Wanted => $frame->now->picked($folder));
     }
 
     /**
@@ -45,21 +44,19 @@ final readonly class MovesSelects
      */
     public function back(Shoot $shoot, array $frames, AskedBy $by): int
     {
-        $first = $this->changes->firstFolders($shoot->id(), $frames);
-
-        return $this->move($shoot, $frames, $by, 'moved back', static fn (KeptFrame $frame): string => $first[$frame->id] ?? $frame->now->folder);
+        return $this->move($shoot, $frames, $by, 'moved back', static fn (KeptFrame $frame): Wanted => $frame->now->unpicked());
     }
 
     /**
      * @param list<int>                   $frames
-     * @param \Closure(KeptFrame): string $to     folder from the store's root
+     * @param \Closure(KeptFrame): Wanted $to
      */
     private function move(Shoot $shoot, array $frames, AskedBy $by, string $done, \Closure $to): int
     {
         return [] === $frames ? 0 : $this->names->of($shoot, $frames, $by, static function (array $kept) use ($to): array {
             $here = array_values(array_filter($kept, static fn (KeptFrame $frame): bool => null === $frame->now->asideFrom));
 
-            return array_combine(array_map(static fn (KeptFrame $frame): int => $frame->id, $here), array_map(static fn (KeptFrame $frame): Wanted => new Wanted($to($frame), $frame->now->stem), $here));
+            return array_combine(array_map(static fn (KeptFrame $frame): int => $frame->id, $here), array_map($to, $here));
         }, static fn (): string => $done, static fn (int $changed): string => Count::of($changed, 'frame was', 'frames were')." $done.");
     }
 }

@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Orders;
 
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Document\BadDocument;
+use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Core\Look\LookKeys;
 use VelvetLedger\Core\Naming\FolderPattern;
 use VelvetLedger\Core\Naming\NamePattern;
@@ -13,6 +14,7 @@ use VelvetLedger\Core\Naming\ReadyMade;
 use VelvetLedger\Core\Order\PatternDocument;
 use VelvetLedger\Core\Order\StationeryKind;
 use VelvetLedger\Core\Stamp\StampTexts;
+use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\Orders\StationeryItem;
 use VelvetLedger\Server\Persistence\Orders\UseRepository;
 
@@ -37,6 +39,17 @@ final readonly class Stationery
         $found[StationeryKind::Rights->value] = $this->uses->slipsFirst($found[StationeryKind::Rights->value], static fn (array $slip): string => $slip['name']);
 
         return $found;
+    }
+
+    /** @throws NotInLedger */
+    public function names(string $name): NamePattern
+    {
+        foreach ($this->all()[StationeryKind::Names->value] as $item) {
+            if ($item['name'] === $name) {
+                return PatternDocument::readNames(Fields::of($item['document']));
+            }
+        }
+        throw NotInLedger::pattern($name);
     }
 
     /**

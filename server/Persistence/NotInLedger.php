@@ -73,6 +73,21 @@ final class NotInLedger extends \RuntimeException implements CouldNot
         return new self(\sprintf('There is no frame %d in this ledger.', $id));
     }
 
+    public static function frameNamed(string $stem): self
+    {
+        return new self(\sprintf('There is no frame %s in this shoot.', $stem));
+    }
+
+    public static function number(string $given): self
+    {
+        return new self(\sprintf('"%s" is no whole number.', $given));
+    }
+
+    public static function pattern(string $name): self
+    {
+        return new self(\sprintf('There is no naming pattern called "%s".', $name));
+    }
+
     public function kind(): FailureKind
     {
         return FailureKind::NotThere;

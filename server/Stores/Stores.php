@@ -57,6 +57,12 @@ final class Stores
         return $stores;
     }
 
+    /** @return list<string> names of those of them that are not there now */
+    public function away(): array
+    {
+        return array_map(static fn (LedgerStore $store): string => $store->name(), array_values(array_filter($this->all(), fn (LedgerStore $store): bool => !$this->at($store)->isPresent())));
+    }
+
     /** @return list<LedgerStore> all that get copies, without the main one */
     public function mirrors(): array
     {

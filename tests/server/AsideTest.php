@@ -6,7 +6,6 @@ namespace VelvetLedger\Tests\server;
 
 use PHPUnit\Framework\Attributes\TestWith;
 use VelvetLedger\Core\Keeping\CouldNotLetGo;
-use VelvetLedger\Core\Keeping\CouldNotRename;
 use VelvetLedger\Core\Keeping\GoesForGood;
 use VelvetLedger\Core\Keeping\Selects;
 use VelvetLedger\Core\Keeping\SelectsStep;
@@ -238,16 +237,19 @@ final class AsideTest extends LedgerTestCase
         self::assertSame(1, $keeps->step($this->shoot(), $selects)->toMove());
     }
 
-    public function testCutShortByAName(): void
+    /** An edit of its name lies beside its place, which is its own; or a file of its very name, which is not. */
+    #[TestWith(['png', '2026-05-04_boats_0003'])]
+    #[TestWith(['orw', '2026-05-04_boats_0003_2'])]
+    public function testWhoseNameIsTakenComesBackUnderAnother(string $extension, string $comesBackAs): void
     {
         $this->service(SetsAside::class)->aside($this->shoot(), AskedBy::Page);
         $this->carryOut();
         foreach (self::DRIVES as $drive) {
-            file_put_contents($this->onDrive($drive, self::FOLDER.'/2026-05-04_boats_0003.png'), "somebody's");
+            file_put_contents($this->onDrive($drive, self::FOLDER."/2026-05-04_boats_0003.$extension"), "somebody's");
         }
-        $this->expectException(CouldNotRename::class);
-        $this->expectExceptionMessage('2026-05-04_boats_0003 is taken');
         $this->service(SetsAside::class)->back($this->shoot(), [2, 3], AskedBy::Page);
+        self::assertSame(['2026-05-04_boats_0002', $comesBackAs], $this->column('SELECT stem FROM frame WHERE id IN (2, 3) ORDER BY id'), 'told apart from what took its name meanwhile');
+        self::assertSame('orw' === $extension, str_contains((string) json_encode($this->column('SELECT entry FROM day_book_entry')), '1 under another name'));
     }
 
     public function testAStoreIsSaidToFollowOnlyWithCopiesThatLieThere(): void

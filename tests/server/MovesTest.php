@@ -217,20 +217,30 @@ final class MovesTest extends LedgerTestCase
         self::assertCount(4, $this->bytes('Anvil'));
     }
 
-    public function testFramesThatStillComeInKeepTheirNames(): void
+    /** Renamed before its run begins, or while its file is on its way under the name that was promised: to whatever came of it the new name is given. */
+    #[TestWith([false])]
+    #[TestWith([true])]
+    public function testWhatIsRenamedWhileItComesInFollows(bool $onItsWay): void
     {
         $this->drives('Bellows');
-        $this->reader->put('CARD/DCIM/100ORREL/ORL_0001.JPG', Stills::jpeg('2026-05-04 21:14:01', 1));
+        foreach ([1, 2] as $n) {
+            $this->reader->put("CARD/DCIM/100ORREL/ORL_000$n.JPG", Stills::jpeg("2026-05-04 21:14:0$n", $n));
+        }
         $intake = $this->start('CARD')->id();
         $this->ledger()->clear();
-        try {
-            $this->rename([1 => ['', 'quay']]);
-            self::fail('it is still to be copied under the name that was promised');
-        } catch (CouldNotRename $failure) {
-            self::assertStringContainsString('still coming in', $failure->getMessage());
+        $other = Services::of(self::createKernel());
+        $names = static fn (): int => $other->get(ChangesNames::class)->change($other->get(ShootRepository::class)->find(1), [1 => new Wanted(self::FOLDER, 'quay'), 2 => new Wanted(self::FOLDER, '2026-05-04_0001')], AskedBy::Page);
+        $renamed = $onItsWay ? 0 : $names();
+        $this->bringOn($intake, static function () use (&$renamed, $names): void {
+            $renamed = 0 === $renamed ? $names() : $renamed;
+        });
+        self::assertSame(2, $renamed);
+        $this->carryOut();
+        foreach (['Anvil', 'Bellows'] as $drive) {
+            self::assertSame(['2026-05-04_0001.jpg', 'quay.jpg'], array_values(array_filter(FolderNames::in($this->onDrive($drive, self::FOLDER)), static fn (string $name): bool => str_ends_with($name, '.jpg'))));
         }
-        $this->bringOn($intake);
-        self::assertSame(1, $this->rename([1 => ['', 'quay']]));
+        self::assertSame([], $this->service(StepRepository::class)->owed());
+        self::assertSame([self::FOLDER.'/2026-05-04_0001.jpg', self::FOLDER.'/quay.jpg'], $this->column('SELECT DISTINCT path FROM copy ORDER BY 1'));
     }
 
     private function cameIn(string ...$mirrors): void

@@ -32,8 +32,8 @@ final readonly class ChangeRepository
                 SELECT ?, f.id, f.stamp, coalesce((SELECT json_agg(k.keyword_id) FROM frame_keyword k WHERE k.frame_id = f.id), '[]')
                 FROM frame f
                 WHERE f.id IN (?)",
-            ChangeKind::Names => 'INSERT INTO change_before (change_id, frame_id, folder, stem, aside_from)
-                SELECT ?, f.id, f.folder, f.stem, f.aside_from
+            ChangeKind::Names => 'INSERT INTO change_before (change_id, frame_id, folder, stem, aside_from, picked_from, shoot_id, sequence, sequence_scope, taken_at, time_source, clock_correction)
+                SELECT ?, f.id, f.folder, f.stem, f.aside_from, f.picked_from, f.shoot_id, f.sequence, f.sequence_scope, f.taken_at, f.time_source, f.clock_correction
                 FROM frame f
                 WHERE f.id IN (?)',
         }, [$id, $frames], [1 => ArrayParameterType::INTEGER]);
@@ -46,31 +46,10 @@ final readonly class ChangeRepository
     {
         $row = $this->database->fetchAssociative('SELECT h.id, h.kind, h.what, t.frames
             FROM change h, LATERAL (SELECT count(DISTINCT b.frame_id) AS frames FROM change_before b JOIN frame f ON f.id = b.frame_id WHERE b.change_id = h.id AND f.let_go_at IS NULL) t
-            WHERE h.shoot_id = ? AND h.taken_back_at IS NULL AND t.frames > 0
-            ORDER BY h.id DESC LIMIT 1', [$shoot]);
+            WHERE (h.shoot_id = ? OR EXISTS (SELECT 1 FROM change_of_shoot o WHERE o.change_id = h.id AND o.shoot_id = ?)) AND h.taken_back_at IS NULL AND (t.frames > 0 OR h.frames = 0)
+            ORDER BY h.id DESC LIMIT 1', [$shoot, $shoot]);
 
         return false === $row ? null : new ChangeRow($row);
-    }
-
-    /**
-     * Where frames lay before anybody changed their places.
-     *
-     * @param list<int> $frames
-     *
-     * @return array<int, string> frame => folder from the store's root, of those that were changed
-     */
-    public function firstFolders(int $shoot, array $frames): array
-    {
-        $found = [];
-        foreach ($this->database->fetchAllNumeric('SELECT DISTINCT ON (b.frame_id) b.frame_id, coalesce(b.aside_from, b.folder)
-            FROM change h
-            JOIN change_before b ON b.change_id = h.id
-            WHERE h.shoot_id = ? AND h.kind = ? AND b.frame_id IN (?)
-            ORDER BY b.frame_id, h.id', [$shoot, ChangeKind::Names->value, $frames], [2 => ArrayParameterType::INTEGER]) as [$frame, $folder]) {
-            $found[Row::number($frame)] = Row::word($folder);
-        }
-
-        return $found;
     }
 
     /** Nobody else takes a change of the shoot back until the transaction ends. */

@@ -4,124 +4,164 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Persistence\Changes;
 
-use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use VelvetLedger\Core\Keeping\ChangeOfPlaces;
 use VelvetLedger\Core\Keeping\CouldNotRename;
 use VelvetLedger\Core\Keeping\KeptFrame;
 use VelvetLedger\Core\Keeping\Renaming;
+use VelvetLedger\Core\Keeping\Standing;
 use VelvetLedger\Core\Keeping\Wanted;
+use VelvetLedger\Core\Naming\Scope;
+use VelvetLedger\Core\Shoot\TimeSource;
 use VelvetLedger\Server\Persistence\Copies\StepRepository;
-use VelvetLedger\Server\Persistence\Intakes\IntakeState;
 use VelvetLedger\Server\Persistence\Row;
 
-/** Changes what frames are to be called and where they are to lie: of "frame" its folder, its stem and whether it is set aside, and of lines that are still promised the same. */
+/** Changes what frames are to be called and where they are to lie: of "frame" its names, its folders, its shoot and its time, of lines that are still promised the same; and enters what must therefore happen at each store. */
 final readonly class NameChanges
 {
-    public function __construct(private Connection $database, private ChangeRepository $changes, private StepRepository $steps)
+    /** What frames that say anything of ours say of these too: they say it anew. */
+    private const SAYS_ANEW = 'f.stamp IS NOT NULL AND (f.shoot_id, f.taken_at, f.clock_correction) IS DISTINCT FROM (j.shoot, j.taken_at, j.correction)';
+
+    public function __construct(private Connection $database, private ChangeRepository $changes, private ShootChanges $shoots, private FollowingRepository $following, private KeptRepository $frames, private StepRepository $steps)
     {
     }
 
     /**
      * Changes names while nobody else changes them.
      *
-     * @param list<int>                                          $frames of the shoot; of others nothing is changed
-     * @param \Closure(list<KeptFrame>): array{Renaming, string} $plan   what they are to be called, by how they are kept now; and in words what that is
+     * @param int                                       $shoot  whose change it is
+     * @param list<int>                                 $others shoots that it is about besides
+     * @param list<int>|null                            $frames of these shoots; of others nothing is changed; null for all
+     * @param \Closure(list<KeptFrame>): ChangeOfPlaces $plan   what is to be, by how they are kept now
      *
-     * @return int how many are called or lie otherwise now
+     * @return int|null how many frames are called, lie or stand otherwise now; null where nothing at all is changed
      *
      * @throws CouldNotRename nothing is changed
      */
-    public function enter(int $shoot, AskedBy $by, array $frames, \Closure $plan): int
+    public function enter(int $shoot, array $others, AskedBy $by, ?array $frames, \Closure $plan): ?int
     {
-        return $this->database->transactional(fn (): int => $this->change($shoot, $by, $frames, $plan));
+        return $this->database->transactional(function () use ($shoot, $others, $by, $frames, $plan): ?int {
+            $of = [$shoot, ...$others];
+            $this->shoots->lock($of);
+
+            return $this->change($shoot, $of, $by, $frames, $plan)[1] ?? null;
+        });
     }
 
     /**
      * The last change is taken back: as another one, so that whatever was moved by then is moved back.
      *
      * @param \Closure(list<KeptFrame>, array<int, Wanted>): Renaming $plan given how frames are kept now, and how they were before
+     *
+     * @throws CouldNotRename nothing is changed
      */
     public function takeBack(int $shoot, AskedBy $by, ChangeRow $change, \Closure $plan): void
     {
         $this->database->transactional(function () use ($shoot, $by, $change, $plan): void {
-            $before = [];
-            foreach ($this->database->fetchAllAssociative('SELECT frame_id, folder, stem, aside_from
-                FROM change_before
-                WHERE change_id = ?', [$change->id]) as $columns) {
-                $row = Row::of($columns);
-                $before[$row->int('frame_id')] = new Wanted($row->text('folder'), $row->text('stem'), $row->textOrNull('aside_from'));
+            $of = Row::numbers($this->database->fetchFirstColumn('SELECT shoot_id FROM change_of_shoot WHERE change_id = ? UNION SELECT ?::int ORDER BY 1', [$change->id, $shoot]));
+            $this->shoots->lock($of);
+            $since = $this->shoots->changedSince($change->id);
+            if ([] !== $since) {
+                throw CouldNotRename::changedSince($since[0]);
             }
-            $this->change($shoot, $by, array_keys($before), static fn (array $frames): array => [$plan($frames, $before), "taken back: $change->what"]);
+            $this->shoots->restore($change->id);
+            $before = $this->before($change->id);
+            [$back] = $this->change($shoot, $of, $by, array_keys($before), static fn (array $frames): ChangeOfPlaces => new ChangeOfPlaces($plan($frames, $before), "taken back: $change->what")) ?? [$this->changes->enter(ChangeKind::Names, $by, $shoot, "taken back: $change->what", [])];
+            $this->following->enterBack($back, $change->id);
             $this->changes->takenBack($change->id);
-            $last = $this->changes->last($shoot);
-            if (null !== $last && $last->id > $change->id) {
-                $this->changes->takenBack($last->id); // the way back is no change to be taken back in turn
-            }
+            $this->changes->takenBack($back); // the way back is no change to be taken back in turn
         });
     }
 
     /**
-     * @param list<int>                                          $frames
-     * @param \Closure(list<KeptFrame>): array{Renaming, string} $plan
+     * @param list<int>                                 $of     shoots
+     * @param list<int>|null                            $frames
+     * @param \Closure(list<KeptFrame>): ChangeOfPlaces $plan
+     *
+     * @return array{int, int}|null its number, and how many frames it is; null where there is nothing to change
      */
-    private function change(int $shoot, AskedBy $by, array $frames, \Closure $plan): int
+    private function change(int $shoot, array $of, AskedBy $by, ?array $frames, \Closure $plan): ?array
     {
-        $this->database->executeStatement('SELECT 1
-            FROM frame
-            WHERE shoot_id = ? AND id IN (?)
-            ORDER BY id FOR NO KEY UPDATE', [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
-        [$renaming, $what] = $plan($this->kept($shoot, $frames));
-        $frames = array_keys($renaming->wanted);
-        if ([] === $frames) {
-            return 0;
+        $kept = $this->frames->locked($of, $frames);
+        $asked = $plan($kept);
+        $wanted = $asked->renaming->wanted;
+        if ([] === $wanted && [] === $asked->shoots) {
+            return null;
         }
-        $this->checkAllAreIn($frames);
-        $change = $this->changes->enter(ChangeKind::Names, $by, $shoot, $what, $frames);
-        $rows = json_encode(array_map(static fn (int $frame, Wanted $wanted): array => ['frame' => $frame, 'folder' => $wanted->folder, 'stem' => $wanted->stem, 'aside_from' => $wanted->asideFrom], $frames, $renaming->wanted), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
-        $form = 'json_to_recordset(?) AS j(frame int, folder text, stem text, aside_from text)';
+        [$wanted, $new] = $this->begun($asked, $wanted);
+        $ids = array_keys($wanted);
+        $change = $this->changes->enter(ChangeKind::Names, $by, $shoot, $asked->what, $ids);
+        $touched = array_map(static fn (Wanted $one): int => $one->standing->shoot ?? $shoot, $wanted);
+        $this->shoots->remember($change, array_values(array_unique([...$of, ...array_keys(array_diff_key($asked->shoots, [0 => true])), ...array_values($touched)])), $new);
+        $before = $this->shoots->all(array_keys($asked->shoots));
+        foreach (array_diff_key($asked->shoots, [0 => true]) as $number => $one) {
+            $this->shoots->set($one, $before[$number]);
+        }
+        $this->set($wanted);
+        $at = array_column($kept, 'now', 'id');
+        $this->steps->moveFrames($change, array_values(array_filter($ids, static fn (int $frame): bool => !isset($at[$frame]) || !$wanted[$frame]->isAt($at[$frame]))));
+        $this->following->enter($change, $asked->following);
+
+        return [$change, \count($ids)];
+    }
+
+    /**
+     * A shoot that is new is there before its frames go to it.
+     *
+     * @param array<int, Wanted> $wanted
+     *
+     * @return array{array<int, Wanted>, list<int>} and its number
+     */
+    private function begun(ChangeOfPlaces $asked, array $wanted): array
+    {
+        if (!isset($asked->shoots[0])) {
+            return [$wanted, []];
+        }
+        $new = $this->shoots->begin($asked->shoots[0]);
+
+        return [array_map(static fn (Wanted $one): Wanted => 0 === $one->standing?->shoot ? $one->standing($one->standing->inShoot($new)) : $one, $wanted), [$new]];
+    }
+
+    /** @param array<int, Wanted> $wanted */
+    private function set(array $wanted): void
+    {
+        if ([] === $wanted) {
+            return;
+        }
+        $rows = json_encode(array_map(static fn (int $frame, Wanted $one): array => ['frame' => $frame, 'folder' => $one->folder, 'stem' => $one->stem, 'aside_from' => $one->asideFrom, 'picked_from' => $one->pickedFrom] + self::standing($one->standing), array_keys($wanted), $wanted), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
+        $form = 'json_to_recordset(?) AS j(frame int, folder text, stem text, aside_from text, picked_from text, shoot int, number int, scope text, taken_at text, time_source text, correction int)';
         $this->database->executeStatement("UPDATE receipt_line l SET folder = j.folder, name = j.stem || substr(l.name, length(r.stem) + 1)
             FROM $form
             JOIN frame r ON r.id = j.frame
             WHERE l.frame_id = r.id AND l.outcome IN ('waiting', 'failed') AND left(l.name, length(r.stem)) = r.stem", [$rows]);
-        $this->database->executeStatement("UPDATE frame f SET folder = j.folder, stem = j.stem, aside_from = j.aside_from, aside_at = CASE WHEN j.aside_from IS NOT NULL THEN coalesce(f.aside_at, now()) END
+        $this->database->executeStatement('UPDATE frame f SET folder = j.folder, stem = j.stem, aside_from = j.aside_from, picked_from = j.picked_from, aside_at = CASE WHEN j.aside_from IS NOT NULL THEN coalesce(f.aside_at, now()) END,
+                shoot_id = j.shoot, sequence = j.number, sequence_scope = j.scope, taken_at = j.taken_at, time_source = j.time_source, clock_correction = j.correction,
+                stamp_revision = f.stamp_revision + CASE WHEN '.self::SAYS_ANEW.' THEN 1 ELSE 0 END, restamp = f.restamp OR ('.self::SAYS_ANEW.")
             FROM $form
             WHERE f.id = j.frame", [$rows]);
-        $this->steps->moveFrames($change, $frames);
-
-        return \count($frames);
     }
 
-    /**
-     * @param list<int> $frames
-     *
-     * @return list<KeptFrame>
-     */
-    private function kept(int $shoot, array $frames): array
+    /** @return array<string, int|string|null> */
+    private static function standing(?Standing $standing): array
     {
-        $kept = [];
-        foreach ($this->database->fetchAllAssociative("SELECT r.id, r.folder, r.stem, r.aside_from, coalesce((SELECT json_agg(f.ending ORDER BY f.id) FROM file f WHERE f.frame_id = r.id), '[]') AS endings
-            FROM frame r
-            WHERE r.shoot_id = ? AND r.id IN (?) AND r.let_go_at IS NULL
-            ORDER BY r.id", [$shoot, $frames], [1 => ArrayParameterType::INTEGER]) as $columns) {
+        $standing ?? throw new \LogicException('A frame is to be changed of which nobody said where it stands.');
+
+        return ['shoot' => $standing->shoot, 'number' => $standing->number, 'scope' => $standing->scope?->value, 'taken_at' => $standing->takenAt, 'time_source' => $standing->by->value, 'correction' => $standing->correction];
+    }
+
+    /** @return array<int, Wanted> by frame */
+    private function before(int $change): array
+    {
+        $before = [];
+        foreach ($this->database->fetchAllAssociative('SELECT frame_id, folder, stem, aside_from, picked_from, shoot_id, sequence, sequence_scope, taken_at, time_source, clock_correction
+            FROM change_before
+            WHERE change_id = ?
+            ORDER BY frame_id', [$change]) as $columns) {
             $row = Row::of($columns);
-            $endings = json_decode($row->text('endings'), true);
-            $kept[] = new KeptFrame($row->int('id'), new Wanted($row->text('folder'), $row->text('stem'), $row->textOrNull('aside_from')), array_values(array_filter(\is_array($endings) ? $endings : [], \is_string(...))));
+            $scope = $row->textOrNull('sequence_scope');
+            $before[$row->int('frame_id')] = new Wanted($row->text('folder'), $row->text('stem'), $row->textOrNull('aside_from'), $row->textOrNull('picked_from'), new Standing($row->int('shoot_id'), $row->intOrNull('sequence'), null === $scope ? null : Scope::from($scope), $row->text('taken_at'), TimeSource::from($row->text('time_source')), $row->int('clock_correction')));
         }
 
-        return $kept;
-    }
-
-    /** @param list<int> $frames */
-    private function checkAllAreIn(array $frames): void
-    {
-        $waits = $this->database->fetchOne('SELECT r.stem
-            FROM receipt_line l
-            JOIN frame r ON r.id = l.frame_id
-            JOIN intake i ON i.id = l.intake_id
-            WHERE l.frame_id IN (?) AND i.state '.IntakeState::IS_UNDER_WAY.'
-            ORDER BY l.id LIMIT 1', [$frames], [ArrayParameterType::INTEGER]);
-        if (\is_string($waits)) {
-            throw CouldNotRename::stillComesIn($waits);
-        }
+        return $before;
     }
 }

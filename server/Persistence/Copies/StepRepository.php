@@ -67,6 +67,28 @@ final readonly class StepRepository
     }
 
     /**
+     * Files that came in just now, of frames that may have been given another name since they were promised: what lies elsewhere is to be moved.
+     *
+     * @param list<int> $frames
+     */
+    public function landed(array $frames): void
+    {
+        $renamed = Row::numbers($this->database->fetchFirstColumn('SELECT f.id
+            FROM frame f
+            WHERE f.id IN (?) AND EXISTS (SELECT 1 FROM change_before b WHERE b.frame_id = f.id)
+            ORDER BY f.id FOR SHARE', [$frames], [ArrayParameterType::INTEGER]));
+        if ([] !== $renamed) {
+            $this->database->executeStatement(
+                'INSERT INTO step (copy_id, store_id, kind, from_path, to_path, state, asked_at) SELECT c.id, c.store_id, ?, c.path, t.path, ?, now()
+                 FROM frame r JOIN file f ON f.frame_id = r.id JOIN copy c ON c.file_id = f.id, LATERAL (SELECT '.self::path('r', 'f').' AS path) t
+                 WHERE r.id IN (?) AND c.path <> t.path AND NOT EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND w.kind = ?) ORDER BY c.id',
+                [StepKind::Move->value, StepState::Waiting->value, $renamed, StepKind::Move->value],
+                [2 => ArrayParameterType::INTEGER],
+            );
+        }
+    }
+
+    /**
      * What is to be moved at a store, in order.
      *
      * @return list<MoveRow>
@@ -232,12 +254,12 @@ final readonly class StepRepository
             GROUP BY 1', $kind->value);
     }
 
-    /** @return array<int, int> store => how many steps of any kind it is owed, where any: copies to be made or stamped, moved, mended */
+    /** @return array<int, int> store => how many steps of any kind it is owed, where any: copies to be made or stamped, moved, mended; folders whose other files are to follow */
     public function owed(): array
     {
         return $this->byStore(
             'SELECT store_id, sum(steps)
-                FROM (SELECT store_id, copies AS steps FROM shoot_copies WHERE state = ? UNION ALL SELECT store_id, 1 FROM step WHERE '.self::WAITS.') t
+                FROM (SELECT store_id, copies AS steps FROM shoot_copies WHERE state = ? UNION ALL SELECT store_id, 1 FROM step WHERE '.self::WAITS.' UNION ALL SELECT store_id, 1 FROM following WHERE '.self::WAITS.') t
                 GROUP BY 1
                 HAVING sum(steps) > 0
                 ORDER BY 1',

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Persistence\Intakes;
 
 use Doctrine\DBAL\Connection;
+use VelvetLedger\Server\Persistence\Copies\StepRepository;
 use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Stamps\StampEntries;
 use VelvetLedger\Server\Persistence\Stamps\StampQueue;
@@ -50,7 +51,7 @@ final readonly class Entries
     /** Lines of a receipt that a plan made for an empty table would be slow with. */
     private const MANY = 200;
 
-    public function __construct(private Connection $database, private StampEntries $stamps)
+    public function __construct(private Connection $database, private StampEntries $stamps, private StepRepository $steps)
     {
     }
 
@@ -72,8 +73,9 @@ final readonly class Entries
             $this->database->executeStatement(self::QUICKLY);
             $this->enter(self::BROUGHT_IN, $intake, $run, $values, \count($files));
             $this->stamps->along(array_values(array_filter(array_map(static fn (BroughtIn $file): ?array => $file->sidecar, $files))), $stores);
-            $frames = '{'.implode(',', array_unique(array_filter(array_map(static fn (BroughtIn $file): ?int => $file->frame(), $files), \is_int(...)))).'}';
-            $this->database->executeStatement(self::TO_STAMP, [$frames]);
+            $frames = array_values(array_unique(array_filter(array_map(static fn (BroughtIn $file): ?int => $file->frame(), $files), \is_int(...))));
+            $this->steps->landed($frames);
+            $this->database->executeStatement(self::TO_STAMP, ['{'.implode(',', $frames).'}']);
         });
     }
 

@@ -7,7 +7,6 @@ namespace VelvetLedger\Server\Persistence\Shoots;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Held\ExistingShoot;
-use VelvetLedger\Server\Persistence\Changes\ChangeKind;
 use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\Row;
 
@@ -16,7 +15,7 @@ final readonly class ShootRepository
 {
     public const PAGE = 60;
 
-    private const SUMS = 'SELECT id, date, frames, aside, files, bytes, taken_from, taken_to, first_name, last_name, proven_since, cover_id
+    private const SUMS = 'SELECT id, date, frames, aside, files, bytes, taken_from, taken_to, first_name, last_name, proven_since, coalesce((SELECT r.id FROM frame r WHERE r.id = cover_chosen AND r.shoot_id = shoot.id AND r.aside_from IS NULL), cover_id) AS cover_id
         FROM shoot';
 
     public function __construct(private EntityManagerInterface $ledger)
@@ -117,13 +116,13 @@ final readonly class ShootRepository
         return $this->sums(self::SUMS.' WHERE id = ?', [$shoot->id()])[0] ?? throw NotInLedger::shoot($shoot->id());
     }
 
-    /** In SQL, of a frame r: somebody moved it, so that it does not say where the others lie. */
-    private const IS_MOVED = "EXISTS (SELECT 1 FROM change_before b JOIN change h ON h.id = b.change_id WHERE b.frame_id = r.id AND h.kind = '".ChangeKind::Names->value."' AND h.taken_back_at IS NULL)";
+    /** In SQL, of a frame r: it lies in a subfolder for selects, and does not say where the others lie. */
+    private const IS_MOVED = 'r.picked_from IS NOT NULL';
 
     /** Where its last still lies that nobody moved; where it has none, its last clip. */
     private static function framesFolder(string $shoot): string
     {
-        return "SELECT coalesce(r.aside_from, r.folder)
+        return "SELECT coalesce(r.picked_from, r.aside_from, r.folder)
             FROM frame r
             WHERE r.shoot_id = $shoot AND NOT r.along
             ORDER BY EXISTS (SELECT 1 FROM original o WHERE o.frame_id = r.id AND o.kind LIKE 'still%') DESC, ".self::IS_MOVED.', r.id DESC LIMIT 1';

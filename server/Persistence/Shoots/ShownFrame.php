@@ -14,7 +14,7 @@ final readonly class ShownFrame
 {
     public int $id;
 
-    /** That it was moved to since it came in, from where it lay then; '' where it lies there. */
+    /** For selects, that it was moved to; '' where it lies with the others. */
     public string $subfolder;
     public string $stem;
     public string $takenAt;
@@ -43,7 +43,7 @@ final readonly class ShownFrame
             return \is_array($list) ? $list : [];
         };
         $this->id = $row->int('id');
-        [$first, $now] = [$row->textOrNull('first_folder') ?? $row->text('folder'), $row->text('folder')];
+        [$first, $now] = [$row->textOrNull('picked_from') ?? $row->text('folder'), $row->text('folder')];
         $this->subfolder = $first === $now ? '' : (str_starts_with($now, "$first/") ? substr($now, \strlen($first) + 1) : basename($now));
         $this->stem = $row->text('stem');
         $this->takenAt = $row->text('taken_at');

@@ -6,7 +6,6 @@ namespace VelvetLedger\Server\Persistence\Shoots;
 
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Card\Kind;
-use VelvetLedger\Server\Persistence\Changes\ChangeKind;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
 use VelvetLedger\Server\Persistence\Looks\LookRepository;
 
@@ -24,7 +23,7 @@ final readonly class ShownFrameRepository
      */
     public function ofShoot(int $shoot, ?int $most = null): array
     {
-        return array_map(static fn (array $row): ShownFrame => new ShownFrame($row), $this->database->fetchAllAssociative('SELECT '.LookRepository::JUDGED.", r.id, r.folder, (SELECT coalesce(b.aside_from, b.folder) FROM change_before b JOIN change h ON h.id = b.change_id WHERE b.frame_id = r.id AND h.kind = '".ChangeKind::Names->value."' ORDER BY h.id LIMIT 1) AS first_folder, r.stem, r.taken_at, r.time_source, coalesce(json_array_length(r.facts->'previews'), 0) > 0 AS has_picture, r.facts->'remarks'->'keywords' AS keywords, f.endings, f.paths, coalesce(f.bytes, 0) AS bytes
+        return array_map(static fn (array $row): ShownFrame => new ShownFrame($row), $this->database->fetchAllAssociative('SELECT '.LookRepository::JUDGED.", r.id, r.folder, r.picked_from, r.stem, r.taken_at, r.time_source, coalesce(json_array_length(r.facts->'previews'), 0) > 0 AS has_picture, r.facts->'remarks'->'keywords' AS keywords, f.endings, f.paths, coalesce(f.bytes, 0) AS bytes
             FROM (SELECT * FROM frame r
                     WHERE r.shoot_id = ? AND NOT r.along AND r.aside_from IS NULL AND EXISTS (SELECT 1 FROM file l WHERE l.frame_id = r.id)
                     ORDER BY r.taken_at, r.subsecond, r.id LIMIT ?) r

@@ -14,7 +14,11 @@ export type PieceKind =
   | "original name"
   | "body"
   | "kind of work"
-  | "card folders";
+  | "card folders"
+  | "job"
+  | "event"
+  | "place"
+  | "name it has";
 export type Others = "stay on the card" | "in a subfolder of the shoot" | "in a folder of the card's name";
 export type Clips = "stay on the card" | "with the stills" | "in a subfolder";
 

@@ -37,6 +37,10 @@ export const PIECES: { value: PieceKind; name: string }[] = [
   { value: "words", name: "words" },
   { value: "initials", name: "initials" },
   { value: "kind of work", name: "kind of work" },
+  { value: "job", name: "job" },
+  { value: "event", name: "event" },
+  { value: "place", name: "place" },
+  { value: "name it has", name: "the name it has" },
   { value: "card folders", name: "the card's own folders" },
   { value: "date of intake", name: "date of the intake" },
 ];

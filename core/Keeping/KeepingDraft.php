@@ -1,0 +1,255 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Core\Keeping;
+
+use VelvetLedger\Core\Order\StandingOrder;
+
+/** A wish on its way into a plan: what it makes of times, shoots, folders and names, one after the other. */
+final readonly class KeepingDraft
+{
+    private KeptFrame $first;
+
+    /**
+     * @param list<KeptFrame>           $own    all frames of the shoot
+     * @param list<KeptFrame>           $meant  those of them that it is wished of
+     * @param array<int, StandingOrder> $orders by intake
+     */
+    public function __construct(private KeepingWish $wish, private ShootKept $shoot, private ?ShootKept $into, private array $own, private array $meant, private array $orders)
+    {
+        $this->first = NamesAnew::inOrder($this->shown($own))[0];
+    }
+
+    /** @return array<int, int> by frame, seconds by which its time is put right */
+    public function seconds(): array
+    {
+        $seconds = [];
+        foreach (0 === $this->wish->seconds ? [] : $this->meant as $frame) {
+            if (null === $this->wish->body || $this->wish->body === $frame->source?->body) {
+                $seconds[$frame->id] = $this->wish->seconds;
+            }
+        }
+
+        return $seconds;
+    }
+
+    /**
+     * Times, shoots and folders.
+     *
+     * @return array{ShootKept, array<int, Wanted>} the shoot that they are of afterwards; and of each frame that the wish is about how it is wanted, with the name that it has
+     */
+    public function places(): array
+    {
+        $after = $this->after();
+        $follow = $this->foldersFollow($after);
+        $after = $this->saysAll() || $this->wish->apart ? $after->inFolder($follow->folder) : $after;
+        $wanted = [];
+        foreach ($this->saysAll() ? $this->own : $this->meant as $frame) {
+            $source = $this->sourceOf($frame);
+            $seconds = $this->seconds()[$frame->id] ?? 0;
+            $standing = $frame->now->standing ?? throw new \LogicException("Nothing is known of where frame $frame->id stands.");
+            if (0 !== $seconds) {
+                $moved = $source->taken->movedBy($seconds);
+                if ($moved->clockSeconds() !== $source->taken->clockSeconds() + $seconds) {
+                    throw CouldNotRename::outOfCalendar();
+                }
+                $standing = $standing->putOn($seconds, $moved->local);
+            }
+            $carried = match (true) {
+                null !== $this->into => fn (string $home): string => self::below($this->into->folder, $home, $this->shoot->folder),
+                $this->wish->apart => fn (string $home): string => self::below($after->folder, $home, $this->shoot->folder),
+                $this->saysAll() => fn (string $home): string => $follow->home($home, $source, $this->sourceOf($this->first)),
+                default => static fn (string $home): string => $home,
+            };
+            $wanted[$frame->id] = $frame->now->carried($carried)->standing($standing->inShoot(null !== $this->into ? $this->into->id : ($this->wish->apart ? 0 : $this->shoot->id)));
+        }
+
+        return [$after, $wanted];
+    }
+
+    /**
+     * @param array<int, Wanted>             $wanted
+     * @param list<KeptFrame>                $there  frames of the shoot that they go to
+     * @param \Closure(string): list<string> $names
+     * @param \Closure(string): list<string> $around stems that are given in other shoots of a day, and the days beside it
+     *
+     * @return array<int, Wanted>
+     */
+    public function names(array $wanted, ShootKept $after, array $there, \Closure $names, \Closure $around): array
+    {
+        if (NamesAsked::Stay === $this->wish->names) {
+            return $wanted;
+        }
+        $together = $this->wish->together && null !== $this->into ? $this->shown($there) : [];
+        foreach ($together as $frame) {
+            $wanted[$frame->id] = $frame->now;
+        }
+        $named = [...$this->shown(array_values(array_filter($this->own, static fn (KeptFrame $frame): bool => isset($wanted[$frame->id])))), ...$together];
+        if (NamesAsked::Follow === $this->wish->names && null === $this->into && !$this->wish->apart) {
+            $meant = array_fill_keys(array_column($this->meant, 'id'), true);
+            foreach ($named as $frame) {
+                if ($this->wish->saysShoot() || isset($meant[$frame->id])) {
+                    $source = $this->sourceOf($frame);
+                    $stem = NamesFollow::stem($frame->now->stem, $frame->now->standing?->number, $this->orderOf($frame)->names, $source, $source->putOn($this->seconds()[$frame->id] ?? 0), $this->shoot, $after);
+                    $wanted[$frame->id] = $wanted[$frame->id]->called($stem);
+                }
+            }
+
+            return $wanted;
+        }
+        $isNamed = array_fill_keys(array_column($named, 'id'), true);
+        $staying = array_filter([...$this->own, ...$there], static fn (KeptFrame $frame): bool => !isset($isNamed[$frame->id]) && null === $frame->now->asideFrom);
+        $near = array_fill_keys(array_map(Wanted::stemKey(...), [...$around($after->date), ...array_map(static fn (KeptFrame $frame): string => $frame->now->stem, array_values($staying))]), true);
+        $names = static fn (string $folder): array => Renaming::staying($folder, $names($folder), $named);
+        $anew = new NamesAnew($names, $near);
+        $moved = array_map(fn (KeptFrame $frame): KeptFrame => new KeptFrame($frame->id, $frame->now, $frame->endings, $this->sourceOf($frame)->putOn($this->seconds()[$frame->id] ?? 0)), $named);
+
+        return match ($this->wish->names) {
+            NamesAsked::Replace => $anew->each($moved, $wanted, fn (KeptFrame $frame): string => str_replace($this->wish->find, $this->wish->with, $frame->now->stem)),
+            NamesAsked::OnCard => $anew->each($moved, $wanted, fn (KeptFrame $frame): string => $this->sourceOf($frame)->originalName),
+            default => $anew->byPattern($moved, $wanted, $this->wish->pattern ?? $this->orderOf([...$there, $this->first][0])->names, $after, $this->firstNumber($there, [] !== $together)),
+        };
+    }
+
+    /** @return array<int, ShootKept> those that change */
+    public function shoots(ShootKept $after): array
+    {
+        $before = $this->into ?? $this->shoot;
+
+        return $this->wish->apart ? [0 => $after] : ($after->is($before) ? [] : [$before->id => $after]);
+    }
+
+    /**
+     * What else follows: all that lies in a shoot's folder goes with it; of frames that go elsewhere, or are called otherwise, what bears their names.
+     *
+     * @param list<KeptFrame> $there frames of the shoot that they go to
+     *
+     * @return list<FollowsFolder>
+     */
+    public function following(ShootKept $after, Renaming $renaming, array $there): array
+    {
+        $to = null === $this->into ? $after->folder : $this->into->folder;
+        $isLeft = null !== $this->into && [] === array_filter($this->own, fn (KeptFrame $frame): bool => ($renaming->wanted[$frame->id] ?? $frame->now)->standing?->shoot === $this->shoot->id);
+        $all = $to !== $this->shoot->folder && !$this->wish->apart && (null === $this->into || $isLeft);
+        /** @var array<array-key, array{string, array<string, string>}> $names */
+        $names = [];
+        foreach ($this->own as $frame) {
+            $wanted = $renaming->wanted[$frame->id] ?? null;
+            if (null === $wanted || null !== $frame->now->asideFrom) {
+                continue;
+            }
+            $home = $frame->now->pickedFrom ?? $frame->now->folder;
+            $homeAfter = $wanted->pickedFrom ?? $wanted->folder;
+            [$from, $goes] = FoldersFollow::isBelow($home, $this->shoot->folder) && '' !== $this->shoot->folder ? [$this->shoot->folder, $wanted->standing?->shoot === $this->shoot->id || null !== $this->into || $this->wish->apart ? $to : $homeAfter] : [$home, $homeAfter];
+            if ($frame->now->stem !== $wanted->stem || ($from !== $goes && !$all)) {
+                $names[$from][0] = $goes;
+                $names[$from][1][$frame->now->stem] = $wanted->stem;
+            }
+        }
+        if ($all && '' !== $this->shoot->folder) {
+            $names[$this->shoot->folder] ??= [$to, []];
+        }
+
+        $following = array_map(fn (string|int $from, array $one): FollowsFolder => new FollowsFolder($this->shoot->id, (string) $from, $one[0], $one[1], $all && (string) $from === $this->shoot->folder), array_keys($names), $names);
+        $renamed = [];
+        foreach ($there as $frame) {
+            $wanted = $renaming->wanted[$frame->id] ?? $frame->now;
+            if ($wanted->stem !== $frame->now->stem && null === $frame->now->asideFrom) {
+                $renamed[$frame->now->stem] = $wanted->stem;
+            }
+        }
+
+        return [] === $renamed || null === $this->into || '' === $this->into->folder ? $following : [new FollowsFolder($this->into->id, $this->into->folder, $this->into->folder, $renamed, false), ...$following];
+    }
+
+    private function after(): ShootKept
+    {
+        if (null !== $this->into) {
+            return $this->into;
+        }
+        $described = $this->shoot->described($this->wish->description, $this->wish->date ?? $this->dateAfter(), $this->wish->kindOfWork)->noted($this->wish->notes);
+        if ($this->wish->apart) {
+            $first = NamesAnew::inOrder($this->shown($this->meant))[0];
+
+            return new ShootKept(0, $this->wish->date ?? $this->sourceOf($first)->taken->date(), $this->wish->description ?? '', $this->shoot->folder, $described->kindOfWork, $this->wish->notes ?? '');
+        }
+
+        return null === $this->wish->cover ? $described : $described->covered(0 === $this->wish->cover ? null : $this->wish->cover);
+    }
+
+    /** Of a shoot whose date was that of its first frame, it stays so. */
+    private function dateAfter(): ?string
+    {
+        if ([] === $this->seconds() || $this->sourceOf($this->first)->taken->date() !== $this->shoot->date) {
+            return null;
+        }
+        $dates = array_map(fn (KeptFrame $frame): string => $this->sourceOf($frame)->putOn($this->seconds()[$frame->id] ?? 0)->taken->date(), $this->shown($this->own));
+
+        return [] === $dates ? null : min($dates);
+    }
+
+    private function foldersFollow(ShootKept $after): FoldersFollow
+    {
+        $first = $this->wish->apart ? NamesAnew::inOrder($this->shown($this->meant))[0] : $this->first;
+        if (null !== $this->wish->folder) {
+            return FoldersFollow::to($this->wish->folder, $this->shoot, $this->sourceOf($first));
+        }
+        $source = $this->sourceOf($first);
+
+        return FoldersFollow::of($this->shoot, $after, $this->orderOf($first)->folders, $this->sourceOf($this->first), $source->putOn($this->seconds()[$first->id] ?? 0), $this->wish->destination, $this->wish->folders);
+    }
+
+    /** Whether all frames of the shoot follow, rather than those alone that it is wished of. */
+    private function saysAll(): bool
+    {
+        return ($this->wish->saysShoot() || null !== $this->dateAfter()) && !$this->wish->apart && null === $this->into;
+    }
+
+    /**
+     * Numbers go on after those that there are, where others stay.
+     *
+     * @param list<KeptFrame> $there
+     */
+    private function firstNumber(array $there, bool $allAnew): ?int
+    {
+        if (null !== $this->wish->from || $allAnew || [] === $there) {
+            return $this->wish->from;
+        }
+        $numbers = array_filter(array_map(static fn (KeptFrame $frame): ?int => $frame->now->standing?->number, $there), \is_int(...));
+
+        return [] === $numbers ? null : max($numbers) + 1;
+    }
+
+    /**
+     * Without what is set aside, which keeps its name, and what came along.
+     *
+     * @param list<KeptFrame> $frames
+     *
+     * @return list<KeptFrame>
+     */
+    private function shown(array $frames): array
+    {
+        $shown = array_values(array_filter($frames, fn (KeptFrame $frame): bool => null === $frame->now->asideFrom && !$this->sourceOf($frame)->along));
+
+        return [] === $shown ? $frames : $shown;
+    }
+
+    private function orderOf(KeptFrame $frame): StandingOrder
+    {
+        return $this->orders[$this->sourceOf($frame)->intake] ?? StandingOrder::byTheDay();
+    }
+
+    private function sourceOf(KeptFrame $frame): HeldSource
+    {
+        return $frame->source ?? throw new \LogicException("Nothing is known of what frame $frame->id can be named by.");
+    }
+
+    /** The same subfolder, in another folder. */
+    private static function below(string $to, string $home, string $of): string
+    {
+        $rest = FoldersFollow::isBelow($home, $of) ? ltrim(substr($home, \strlen($of)), '/') : '';
+
+        return trim("$to/$rest", '/');
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Pages;
+
+use VelvetLedger\Core\Keeping\KeepingPlan;
+use VelvetLedger\Core\Keeping\KeepingWish;
+use VelvetLedger\Core\Keeping\KeptFrame;
+use VelvetLedger\Core\Order\PatternDocument;
+use VelvetLedger\Server\Keeping\KeepingWords;
+use VelvetLedger\Server\Keeping\KeepsShoots;
+use VelvetLedger\Server\Persistence\Changes\ChangeRepository;
+use VelvetLedger\Server\Persistence\Changes\KeptRepository;
+use VelvetLedger\Server\Persistence\Changes\ShootChanges;
+use VelvetLedger\Server\Persistence\Shoots\Shoot;
+use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Server\View\Keeping\KeepingView;
+use VelvetLedger\Server\View\Keeping\ShootKeptView;
+
+/** A shoot as it is kept, and a change of it before it is made, as the page and the commands show them. */
+final readonly class KeepingPage
+{
+    public function __construct(private KeepsShoots $keeps, private ShootChanges $shoots, private KeptRepository $frames, private ChangeRepository $changes, private Stores $stores)
+    {
+    }
+
+    public function kept(Shoot $shoot): ShootKeptView
+    {
+        $frames = $this->frames->of([$shoot->id()]);
+        $bodies = array_count_values(array_filter(array_map(static fn (KeptFrame $frame): string => $frame->source->body ?? '', $frames), static fn (string $body): bool => '' !== $body));
+        arsort($bodies);
+
+        return new ShootKeptView($this->shoots->kept($shoot->id()), $this->changes->last($shoot->id()), PatternDocument::ofNames($this->keeps->patternOf($frames)), KeepingPlan::isNumberedInOrder($frames), array_map(strval(...), array_keys($bodies)));
+    }
+
+    public function shown(Shoot $shoot, KeepingWish $wish): KeepingView
+    {
+        return $this->view($shoot, $wish, $this->keeps->show($shoot, $wish));
+    }
+
+    public function view(Shoot $shoot, KeepingWish $wish, KeepingPlan $plan): KeepingView
+    {
+        $before = $this->shoots->kept($shoot->id());
+        $into = null === $wish->into ? null : $this->shoots->kept($wish->into);
+
+        return new KeepingView($plan, KeepingWords::of($plan, $wish, $before, $into), $before, $into, $this->stores->away());
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\View\Keeping;
+
+use VelvetLedger\Core\Keeping\ShootKept;
+use VelvetLedger\Server\Persistence\Changes\ChangeRow;
+
+/** What is said of a shoot by hand, how its frames are named, and what of it was changed last. */
+final readonly class ShootKeptView
+{
+    public string $kindOfWork;
+    public string $notes;
+    public ?int $cover;
+
+    /** In words, and of how many frames; '' where nothing can be taken back. */
+    public string $lastChange;
+
+    /**
+     * @param array<string, mixed> $pattern by which its frames were named
+     * @param bool                 $inOrder whether numbers count as frames were taken
+     * @param list<string>         $bodies  that took them
+     */
+    public function __construct(ShootKept $shoot, ?ChangeRow $last, public array $pattern, public bool $inOrder, public array $bodies)
+    {
+        $this->kindOfWork = $shoot->kindOfWork;
+        $this->notes = $shoot->notes;
+        $this->cover = $shoot->cover;
+        $this->lastChange = $last->what ?? '';
+    }
+}
