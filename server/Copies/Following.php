@@ -80,7 +80,7 @@ final readonly class Following
                 $plan[$to] = [$to, $from];
             }
         }
-        $others = array_fill_keys($this->following->foldersOfOthers($row), true);
+        $others = array_fill_keys($row->others, true);
         $of = isset($others[$row->following->from]) ? $row->following->byName() : $row->following;
         foreach ($this->walk($store, $of, $of->from, $others, $number) as [$path, $isFolder]) {
             $below = '' === $of->from ? $path : substr($path, \strlen($of->from) + 1);

@@ -28,11 +28,11 @@ final readonly class FollowingRepository
     public function enter(int $change, array $following): void
     {
         foreach ($following as $one) {
-            $this->database->executeStatement('INSERT INTO following (change_id, store_id, shoot_id, from_folder, to_folder, names, all_of_it, state, asked_at)
-                SELECT ?, s.id, ?, ?, ?, ?, ?, ?, now()
+            $this->database->executeStatement('INSERT INTO following (change_id, store_id, shoot_id, from_folder, to_folder, names, others, all_of_it, state, asked_at)
+                SELECT ?, s.id, ?, ?, ?, ?, ?, ?, ?, now()
                 FROM store s
                 WHERE '.StoreRole::IN_USE.'
-                ORDER BY s.id', [$change, $one->shoot, $one->from, $one->to, json_encode((object) $one->names, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), $one->all ? 'true' : 'false', StepState::Waiting->value]);
+                ORDER BY s.id', [$change, $one->shoot, $one->from, $one->to, json_encode((object) $one->names, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), $this->foldersOfOthers($one), $one->all ? 'true' : 'false', StepState::Waiting->value]);
         }
     }
 
@@ -49,8 +49,8 @@ final readonly class FollowingRepository
                 continue;
             }
             $back = (new FollowsFolder($row->int('shoot_id'), $row->text('from_folder'), $row->text('to_folder'), FollowingRow::names($row->text('names')), $row->bool('all_of_it')))->back();
-            $this->database->executeStatement('INSERT INTO following (change_id, store_id, shoot_id, from_folder, to_folder, names, all_of_it, reverses, state, asked_at)
-                VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, now())', [$change, $row->int('store_id'), $back->shoot, $back->from, $back->to, json_encode((object) $back->names, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), $back->all ? 'true' : 'false', $row->int('id'), StepState::Waiting->value]);
+            $this->database->executeStatement('INSERT INTO following (change_id, store_id, shoot_id, from_folder, to_folder, names, others, all_of_it, reverses, state, asked_at)
+                VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, now())', [$change, $row->int('store_id'), $back->shoot, $back->from, $back->to, json_encode((object) $back->names, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), $this->foldersOfOthers($back), $back->all ? 'true' : 'false', $row->int('id'), StepState::Waiting->value]);
         }
     }
 
@@ -62,7 +62,7 @@ final readonly class FollowingRepository
     public function ready(int $store): array
     {
         $ready = $wait = [];
-        foreach ($this->database->fetchAllAssociative("SELECT w.id, w.shoot_id, w.from_folder, w.to_folder, w.names, w.all_of_it, w.plan, w.is_gathered, b.plan AS reversed, EXISTS (SELECT 1 FROM step x WHERE x.store_id = w.store_id AND x.kind = 'move' AND x.change_id = w.change_id AND x.state ".StepState::IS_OWED.") AS waits
+        foreach ($this->database->fetchAllAssociative("SELECT w.id, w.shoot_id, w.from_folder, w.to_folder, w.names, w.others, w.all_of_it, w.plan, w.is_gathered, b.plan AS reversed, EXISTS (SELECT 1 FROM step x WHERE x.store_id = w.store_id AND x.kind = 'move' AND x.change_id = w.change_id AND x.state ".StepState::IS_OWED.") AS waits
             FROM following w
             LEFT JOIN following b ON b.id = w.reverses
             WHERE w.store_id = ? AND w.state = '".StepState::Waiting->value."'
@@ -116,19 +116,6 @@ final readonly class FollowingRepository
     }
 
     /**
-     * Folders that frames of other shoots lie in, below one that is to follow: what else is there is not known to be this shoot's.
-     *
-     * @return list<string> from a store's root
-     */
-    public function foldersOfOthers(FollowingRow $row): array
-    {
-        return array_map(Row::word(...), $this->database->fetchFirstColumn("SELECT DISTINCT r.folder
-            FROM frame r
-            WHERE (r.folder = ? OR starts_with(r.folder, ? || '/')) AND r.let_go_at IS NULL
-            AND r.shoot_id <> ?", [$row->following->from, $row->following->from, $row->following->shoot]));
-    }
-
-    /**
      * Which of these are copies of the ledger's at a store, by where they lie.
      *
      * @param list<string> $paths from the store's root
@@ -149,5 +136,13 @@ final readonly class FollowingRepository
         }
 
         return $owed;
+    }
+
+    /** Folders that frames of other shoots lie in when a change is made, there or below, from a store's root: what else is in them is not known to be this shoot's. As JSON. */
+    private function foldersOfOthers(FollowsFolder $following): string
+    {
+        return Row::word($this->database->fetchOne("SELECT coalesce(json_agg(DISTINCT r.folder), '[]')
+            FROM frame r
+            WHERE (r.folder = ? OR starts_with(r.folder, ? || '/')) AND r.let_go_at IS NULL AND r.shoot_id <> ?", [$following->from, $following->from, $following->shoot]));
     }
 }

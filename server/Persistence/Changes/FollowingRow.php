@@ -14,6 +14,9 @@ final readonly class FollowingRow
     public FollowsFolder $following;
     public bool $isGathered;
 
+    /** @var list<string> folders that were other shoots' when the change was made, from the store's root */
+    public array $others;
+
     /** @var list<array{string, string}>|null from and to, from the store's root; null before anybody looked */
     public ?array $plan;
 
@@ -26,6 +29,8 @@ final readonly class FollowingRow
         $row = Row::of($columns);
         $this->id = $row->int('id');
         $this->following = new FollowsFolder($row->int('shoot_id'), $row->text('from_folder'), $row->text('to_folder'), self::names($row->text('names')), $row->bool('all_of_it'));
+        $others = json_decode($row->text('others'), true);
+        $this->others = array_values(array_filter(\is_array($others) ? $others : [], \is_string(...)));
         $this->isGathered = $row->bool('is_gathered');
         $plan = $row->textOrNull('plan');
         $this->plan = null === $plan ? null : self::pairs($plan);
