@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Core\Keeping;
 
 use VelvetLedger\Core\Capture\CapturedAt;
+use VelvetLedger\Core\Naming\Beside;
 use VelvetLedger\Core\Naming\NameSource;
 
 /** What the names and folders of a held frame can draw on, beside its shoot's. */
@@ -16,7 +17,7 @@ final readonly class HeldSource
      * @param string     $cardFolders from the card's root, '/' between them
      * @param int        $intake      whose standing order named it
      * @param bool       $along       a file that came along: it keeps its name
-     * @param bool       $isClip      a moving picture
+     * @param Beside     $beside      without its names
      */
     public function __construct(
         public CapturedAt $taken,
@@ -26,17 +27,14 @@ final readonly class HeldSource
         public string $cardFolders,
         public int $intake,
         public bool $along = false,
-        public bool $isClip = false,
-        public string $job = '',
-        public string $event = '',
-        public string $place = '',
+        public Beside $beside = new Beside(),
     ) {
     }
 
     /** By a clock that is put on by so many seconds. */
     public function putOn(int $seconds): self
     {
-        return new self($this->taken->movedBy($seconds), $this->broughtIn, $this->originalName, $this->body, $this->cardFolders, $this->intake, $this->along, $this->isClip, $this->job, $this->event, $this->place);
+        return 0 === $seconds ? $this : new self($this->taken->movedBy($seconds), $this->broughtIn, $this->originalName, $this->body, $this->cardFolders, $this->intake, $this->along, $this->beside);
     }
 
     public function inName(ShootKept $shoot, string $nameNow): NameSource
@@ -52,6 +50,6 @@ final readonly class HeldSource
 
     private function source(CapturedAt $taken, ShootKept $shoot, string $nameNow, string $firstName): NameSource
     {
-        return new NameSource($taken, $this->broughtIn, $shoot->description, $this->originalName, $this->body, $this->cardFolders, $shoot->kindOfWork, $firstName, $this->job, $this->event, $this->place, $nameNow);
+        return new NameSource($taken, $this->broughtIn, $shoot->description, $this->originalName, $this->body, $this->cardFolders, $shoot->kindOfWork, $this->beside->named($nameNow, $firstName));
     }
 }

@@ -4,12 +4,22 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Keeping;
 
+use VelvetLedger\Core\Order\Samples;
 use VelvetLedger\Core\Order\StandingOrder;
 
 /** A wish on its way into a plan: what it makes of times, shoots, folders and names, one after the other. */
 final readonly class KeepingDraft
 {
     private KeptFrame $first;
+
+    /** @var array<int, int> by frame, seconds by which its time is put right */
+    public array $seconds;
+
+    /** Of a shoot whose date was that of its first frame, it stays so; null where it stays as it is. */
+    private ?string $dateAfter;
+
+    /** Whether all frames of the shoot follow, rather than those alone that it is wished of. */
+    private bool $saysAll;
 
     /**
      * @param list<KeptFrame>           $own    all frames of the shoot
@@ -19,19 +29,14 @@ final readonly class KeepingDraft
     public function __construct(private KeepingWish $wish, private ShootKept $shoot, private ?ShootKept $into, private array $own, private array $meant, private array $orders)
     {
         $this->first = NamesAnew::inOrder($this->shown($own))[0];
-    }
-
-    /** @return array<int, int> by frame, seconds by which its time is put right */
-    public function seconds(): array
-    {
         $seconds = [];
-        foreach (0 === $this->wish->seconds ? [] : $this->meant as $frame) {
-            if (null === $this->wish->body || $this->wish->body === $frame->source?->body) {
-                $seconds[$frame->id] = $this->wish->seconds;
-            }
+        foreach ($meant as $frame) {
+            $seconds[$frame->id] = $wish->clock->of($frame->source);
         }
-
-        return $seconds;
+        $this->seconds = array_filter($seconds, static fn (int $one): bool => 0 !== $one);
+        $dates = [] === $this->seconds || $this->sourceOf($this->first)->taken->date() !== $shoot->date ? [] : array_map(fn (KeptFrame $frame): string => $this->after($frame)->taken->date(), $this->shown($own));
+        $this->dateAfter = [] === $dates ? null : min($dates);
+        $this->saysAll = ($wish->said->isSeen() || null !== $this->dateAfter) && $wish->going->isNowhere();
     }
 
     /**
@@ -41,13 +46,13 @@ final readonly class KeepingDraft
      */
     public function places(): array
     {
-        $after = $this->after();
+        $after = $this->shootAfter();
         $follow = $this->foldersFollow($after);
-        $after = $this->saysAll() || $this->wish->apart ? $after->inFolder($follow->folder) : $after;
+        $after = $this->saysAll || $this->wish->going->apart ? $after->inFolder($follow->folder) : $after;
         $wanted = [];
-        foreach ($this->saysAll() ? $this->own : $this->meant as $frame) {
+        foreach ($this->saysAll ? $this->own : $this->meant as $frame) {
             $source = $this->sourceOf($frame);
-            $seconds = $this->seconds()[$frame->id] ?? 0;
+            $seconds = $this->seconds[$frame->id] ?? 0;
             $standing = $frame->now->standing ?? throw new \LogicException("Nothing is known of where frame $frame->id stands.");
             if (0 !== $seconds) {
                 $moved = $source->taken->movedBy($seconds);
@@ -58,11 +63,11 @@ final readonly class KeepingDraft
             }
             $carried = match (true) {
                 null !== $this->into => fn (string $home): string => self::below($this->into->folder, $home, $this->shoot->folder),
-                $this->wish->apart => fn (string $home): string => self::below($after->folder, $home, $this->shoot->folder),
-                $this->saysAll() => fn (string $home): string => $follow->home($home, $source, $this->sourceOf($this->first)),
+                $this->wish->going->apart => fn (string $home): string => self::below($after->folder, $home, $this->shoot->folder),
+                $this->saysAll => fn (string $home): string => $follow->home($home, $source, $this->sourceOf($this->first)),
                 default => static fn (string $home): string => $home,
             };
-            $wanted[$frame->id] = $frame->now->carried($carried)->standing($standing->inShoot(null !== $this->into ? $this->into->id : ($this->wish->apart ? 0 : $this->shoot->id)));
+            $wanted[$frame->id] = $frame->now->carried($carried)->standing($standing->inShoot(null !== $this->into ? $this->into->id : ($this->wish->going->apart ? 0 : $this->shoot->id)));
         }
 
         return [$after, $wanted];
@@ -78,20 +83,20 @@ final readonly class KeepingDraft
      */
     public function names(array $wanted, ShootKept $after, array $there, \Closure $names, \Closure $around): array
     {
-        if (NamesAsked::Stay === $this->wish->names) {
+        if (NamesAsked::Stay === $this->wish->names->asked) {
             return $wanted;
         }
-        $together = $this->wish->together && null !== $this->into ? $this->shown($there) : [];
+        $together = $this->wish->going->together && null !== $this->into ? $this->shown($there) : [];
         foreach ($together as $frame) {
             $wanted[$frame->id] = $frame->now;
         }
         $named = [...$this->shown(array_values(array_filter($this->own, static fn (KeptFrame $frame): bool => isset($wanted[$frame->id])))), ...$together];
-        if (NamesAsked::Follow === $this->wish->names && null === $this->into && !$this->wish->apart) {
+        if (NamesAsked::Follow === $this->wish->names->asked && null === $this->into && !$this->wish->going->apart) {
             $meant = array_fill_keys(array_column($this->meant, 'id'), true);
             foreach ($named as $frame) {
-                if ($this->wish->saysShoot() || isset($meant[$frame->id])) {
+                if ($this->wish->said->isSeen() || isset($meant[$frame->id])) {
                     $source = $this->sourceOf($frame);
-                    $stem = NamesFollow::stem($frame->now->stem, $frame->now->standing?->number, $this->orderOf($frame)->names, $source, $source->putOn($this->seconds()[$frame->id] ?? 0), $this->shoot, $after);
+                    $stem = NamesFollow::stem($frame->now->stem, $frame->now->standing?->number, $this->orderOf($frame)->names, $source, $this->after($frame), $this->shoot, $after);
                     $wanted[$frame->id] = $wanted[$frame->id]->called($stem);
                 }
             }
@@ -103,13 +108,21 @@ final readonly class KeepingDraft
         $near = array_fill_keys(array_map(Wanted::stemKey(...), [...$around($after->date), ...array_map(static fn (KeptFrame $frame): string => $frame->now->stem, array_values($staying))]), true);
         $names = static fn (string $folder): array => Renaming::staying($folder, $names($folder), $named);
         $anew = new NamesAnew($names, $near);
-        $moved = array_map(fn (KeptFrame $frame): KeptFrame => new KeptFrame($frame->id, $frame->now, $frame->endings, $this->sourceOf($frame)->putOn($this->seconds()[$frame->id] ?? 0)), $named);
+        $moved = array_map(fn (KeptFrame $frame): KeptFrame => new KeptFrame($frame->id, $frame->now, $frame->endings, $this->after($frame)), $named);
 
-        return match ($this->wish->names) {
-            NamesAsked::Replace => $anew->each($moved, $wanted, fn (KeptFrame $frame): string => str_replace($this->wish->find, $this->wish->with, $frame->now->stem)),
+        return match ($this->wish->names->asked) {
+            NamesAsked::Replace => $anew->each($moved, $wanted, fn (KeptFrame $frame): string => str_replace($this->wish->names->find, $this->wish->names->with, $frame->now->stem)),
             NamesAsked::OnCard => $anew->each($moved, $wanted, fn (KeptFrame $frame): string => $this->sourceOf($frame)->originalName),
-            default => $anew->byPattern($moved, $wanted, $this->wish->pattern ?? $this->orderOf([...$there, $this->first][0])->names, $after, $this->firstNumber($there, [] !== $together)),
+            default => $anew->byPattern($moved, $wanted, $this->wish->names->pattern ?? $this->orderOf([...$there, $this->first][0])->names, $after, $this->firstNumber($there, [] !== $together)),
         };
+    }
+
+    /** What pieces of names say of the first frame. */
+    public function samples(ShootKept $after): Samples
+    {
+        $first = NamesAnew::inOrder($this->shown($this->meant))[0];
+
+        return Samples::ofNames($this->wish->names->pattern ?? $this->orderOf($first)->names, $this->after($first)->inName($after, $first->now->stem), $this->wish->names->from);
     }
 
     /** @return array<int, ShootKept> those that change */
@@ -117,7 +130,7 @@ final readonly class KeepingDraft
     {
         $before = $this->into ?? $this->shoot;
 
-        return $this->wish->apart ? [0 => $after] : ($after->is($before) ? [] : [$before->id => $after]);
+        return $this->wish->going->apart ? [0 => $after] : ($after->is($before) ? [] : [$before->id => $after]);
     }
 
     /**
@@ -131,7 +144,7 @@ final readonly class KeepingDraft
     {
         $to = null === $this->into ? $after->folder : $this->into->folder;
         $isLeft = null !== $this->into && [] === array_filter($this->own, fn (KeptFrame $frame): bool => ($renaming->wanted[$frame->id] ?? $frame->now)->standing?->shoot === $this->shoot->id);
-        $all = $to !== $this->shoot->folder && !$this->wish->apart && (null === $this->into || $isLeft);
+        $all = $to !== $this->shoot->folder && !$this->wish->going->apart && (null === $this->into || $isLeft);
         /** @var array<array-key, array{string, array<string, string>}> $names */
         $names = [];
         foreach ($this->own as $frame) {
@@ -141,7 +154,7 @@ final readonly class KeepingDraft
             }
             $home = $frame->now->pickedFrom ?? $frame->now->folder;
             $homeAfter = $wanted->pickedFrom ?? $wanted->folder;
-            [$from, $goes] = FoldersFollow::isBelow($home, $this->shoot->folder) && '' !== $this->shoot->folder ? [$this->shoot->folder, $wanted->standing?->shoot === $this->shoot->id || null !== $this->into || $this->wish->apart ? $to : $homeAfter] : [$home, $homeAfter];
+            [$from, $goes] = FoldersFollow::isBelow($home, $this->shoot->folder) && '' !== $this->shoot->folder ? [$this->shoot->folder, $wanted->standing?->shoot === $this->shoot->id || null !== $this->into || $this->wish->going->apart ? $to : $homeAfter] : [$home, $homeAfter];
             if ($frame->now->stem !== $wanted->stem || ($from !== $goes && !$all)) {
                 $names[$from][0] = $goes;
                 $names[$from][1][$frame->now->stem] = $wanted->stem;
@@ -163,47 +176,29 @@ final readonly class KeepingDraft
         return [] === $renamed || null === $this->into || '' === $this->into->folder ? $following : [new FollowsFolder($this->into->id, $this->into->folder, $this->into->folder, $renamed, false), ...$following];
     }
 
-    private function after(): ShootKept
+    private function shootAfter(): ShootKept
     {
         if (null !== $this->into) {
             return $this->into;
         }
-        $described = $this->shoot->described($this->wish->description, $this->wish->date ?? $this->dateAfter(), $this->wish->kindOfWork)->noted($this->wish->notes);
-        if ($this->wish->apart) {
+        $described = $this->shoot->described($this->wish->said->description, $this->wish->said->date ?? $this->dateAfter, $this->wish->said->kindOfWork)->noted($this->wish->said->notes);
+        if ($this->wish->going->apart) {
             $first = NamesAnew::inOrder($this->shown($this->meant))[0];
 
-            return new ShootKept(0, $this->wish->date ?? $this->sourceOf($first)->taken->date(), $this->wish->description ?? '', $this->shoot->folder, $described->kindOfWork, $this->wish->notes ?? '');
+            return new ShootKept(0, $this->wish->said->date ?? $this->sourceOf($first)->taken->date(), $this->wish->said->description ?? '', $this->shoot->folder, $described->kindOfWork, $this->wish->said->notes ?? '');
         }
 
-        return null === $this->wish->cover ? $described : $described->covered(0 === $this->wish->cover ? null : $this->wish->cover);
-    }
-
-    /** Of a shoot whose date was that of its first frame, it stays so. */
-    private function dateAfter(): ?string
-    {
-        if ([] === $this->seconds() || $this->sourceOf($this->first)->taken->date() !== $this->shoot->date) {
-            return null;
-        }
-        $dates = array_map(fn (KeptFrame $frame): string => $this->sourceOf($frame)->putOn($this->seconds()[$frame->id] ?? 0)->taken->date(), $this->shown($this->own));
-
-        return [] === $dates ? null : min($dates);
+        return null === $this->wish->said->cover ? $described : $described->covered(0 === $this->wish->said->cover ? null : $this->wish->said->cover);
     }
 
     private function foldersFollow(ShootKept $after): FoldersFollow
     {
-        $first = $this->wish->apart ? NamesAnew::inOrder($this->shown($this->meant))[0] : $this->first;
-        if (null !== $this->wish->folder) {
-            return FoldersFollow::to($this->wish->folder, $this->shoot, $this->sourceOf($first));
+        $first = $this->wish->going->apart ? NamesAnew::inOrder($this->shown($this->meant))[0] : $this->first;
+        if (null !== $this->wish->said->folder) {
+            return FoldersFollow::to($this->wish->said->folder, $this->shoot, $this->sourceOf($first));
         }
-        $source = $this->sourceOf($first);
 
-        return FoldersFollow::of($this->shoot, $after, $this->orderOf($first)->folders, $this->sourceOf($this->first), $source->putOn($this->seconds()[$first->id] ?? 0), $this->wish->destination, $this->wish->folders);
-    }
-
-    /** Whether all frames of the shoot follow, rather than those alone that it is wished of. */
-    private function saysAll(): bool
-    {
-        return ($this->wish->saysShoot() || null !== $this->dateAfter()) && !$this->wish->apart && null === $this->into;
+        return FoldersFollow::of($this->shoot, $after, $this->orderOf($first)->folders, $this->sourceOf($this->first), $this->after($first), $this->wish->said->destination, $this->wish->said->folders);
     }
 
     /**
@@ -213,8 +208,8 @@ final readonly class KeepingDraft
      */
     private function firstNumber(array $there, bool $allAnew): ?int
     {
-        if (null !== $this->wish->from || $allAnew || [] === $there) {
-            return $this->wish->from;
+        if (null !== $this->wish->names->from || $allAnew || [] === $there) {
+            return $this->wish->names->from;
         }
         $numbers = array_filter(array_map(static fn (KeptFrame $frame): ?int => $frame->now->standing?->number, $there), \is_int(...));
 
@@ -233,6 +228,12 @@ final readonly class KeepingDraft
         $shown = array_values(array_filter($frames, fn (KeptFrame $frame): bool => null === $frame->now->asideFrom && !$this->sourceOf($frame)->along));
 
         return [] === $shown ? $frames : $shown;
+    }
+
+    /** By its clock as that is put right. */
+    private function after(KeptFrame $frame): HeldSource
+    {
+        return $this->sourceOf($frame)->putOn($this->seconds[$frame->id] ?? 0);
     }
 
     private function orderOf(KeptFrame $frame): StandingOrder

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Core\Keeping;
 
 use VelvetLedger\Core\Naming\PortableText;
+use VelvetLedger\Core\Order\Samples;
 use VelvetLedger\Core\Order\StandingOrder;
 
 /** A change of places: of each frame how it shall be called and where it shall lie, of each shoot what is said of it, and which folders follow; worked out from a wish, and checked as a whole. */
@@ -16,7 +17,7 @@ final readonly class KeepingPlan
      * @param list<FollowsFolder>   $following what else follows
      * @param bool                  $inOrder   whether numbers of the shoot are in order of capture afterwards
      */
-    private function __construct(public Renaming $renaming, public array $frames, public array $shoots, public array $following, public bool $inOrder)
+    private function __construct(public Renaming $renaming, public array $frames, public array $shoots, public array $following, public bool $inOrder, public Samples $samples)
     {
     }
 
@@ -35,7 +36,8 @@ final readonly class KeepingPlan
         if ([] === $own) {
             throw CouldNotRename::noFrames('no frame is in this shoot');
         }
-        $meant = null === $wish->frames ? $own : array_values(array_filter($own, static fn (KeptFrame $frame): bool => \in_array($frame->id, $wish->frames, true)));
+        $asked = array_fill_keys($wish->frames ?? [], true);
+        $meant = null === $wish->frames ? $own : array_values(array_filter($own, static fn (KeptFrame $frame): bool => isset($asked[$frame->id])));
         foreach (array_diff($wish->frames ?? [], array_column($meant, 'id')) as $other) {
             throw CouldNotRename::notOfShoot("$other");
         }
@@ -50,7 +52,7 @@ final readonly class KeepingPlan
         $byId = array_column($frames, null, 'id');
         $now = array_map(static fn (KeptFrame $frame): Wanted => $renaming->wanted[$frame->id] ?? $frame->now, array_filter($byId, static fn (KeptFrame $frame): bool => ($renaming->wanted[$frame->id] ?? $frame->now)->standing?->shoot === ($into ?? $shoot)->id));
 
-        return new self($renaming, array_intersect_key($byId, $renaming->wanted), $draft->shoots($after), $draft->following($after, $renaming, $there), self::isInOrder($byId, $now, $draft->seconds()));
+        return new self($renaming, array_intersect_key($byId, $renaming->wanted), $draft->shoots($after), $draft->following($after, $renaming, $there), self::isInOrder($byId, $now, $draft->seconds), $draft->samples($after));
     }
 
     /**

@@ -13,8 +13,6 @@ final readonly class NameSource
      * @param CapturedAt $taken        of the frame for its name; of its shoot's day for its folder
      * @param CapturedAt $intake       when it is brought in, by this machine's clock
      * @param string     $originalName on the card, without its extension
-     * @param string     $firstName    the same of the first frame of its shoot
-     * @param string     $nameNow      of a frame that is held
      * @param string     $cardFolders  from the card's root, '/' between them
      */
     public function __construct(
@@ -25,11 +23,7 @@ final readonly class NameSource
         public string $body = '',
         public string $cardFolders = '',
         public string $kindOfWork = '',
-        public string $firstName = '',
-        public string $job = '',
-        public string $event = '',
-        public string $place = '',
-        public string $nameNow = '',
+        public Beside $beside = new Beside(),
     ) {
     }
 }

@@ -80,15 +80,15 @@ final readonly class Piece
             PieceKind::Sequence => str_pad((string) $number, $digits, '0', \STR_PAD_LEFT),
             PieceKind::FileNumber => CameraNumber::in($source->originalName) ?? '',
             PieceKind::WholeNumber => CameraNumber::whole($source->originalName) ?? '',
-            PieceKind::FirstNumber => CameraNumber::whole($source->firstName) ?? '',
+            PieceKind::FirstNumber => CameraNumber::whole($source->beside->firstName) ?? '',
             PieceKind::OriginalName => $source->originalName,
             PieceKind::Body => $source->body,
             PieceKind::KindOfWork => $source->kindOfWork,
             PieceKind::CardFolders => $source->cardFolders,
-            PieceKind::Job => $source->job,
-            PieceKind::Event => $source->event,
-            PieceKind::Place => $source->place,
-            PieceKind::NameNow => '' === $source->nameNow ? $source->originalName : $source->nameNow,
+            PieceKind::Job => $source->beside->job,
+            PieceKind::Event => $source->beside->event,
+            PieceKind::Place => $source->beside->place,
+            PieceKind::NameNow => '' === $source->beside->nameNow ? $source->originalName : $source->beside->nameNow,
         };
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Order;
 
+use VelvetLedger\Core\Naming\NamePattern;
 use VelvetLedger\Core\Naming\NameSource;
 use VelvetLedger\Core\Naming\Piece;
 use VelvetLedger\Core\Naming\PieceKind;
@@ -29,8 +30,18 @@ final readonly class Samples
     /** @param int|null $first the number that the frame will have, where numbers go on; else the order's first */
     public static function of(StandingOrder $order, NameSource $source, ?int $first = null): self
     {
-        $sequence = $order->names->sequence;
-        $number = $first ?? $sequence->start ?? 1;
+        return self::sampled($order->names, $order->folders->levels, $source, $first);
+    }
+
+    /** @param int|null $first the number that the frame is to have; else the pattern's first */
+    public static function ofNames(NamePattern $names, NameSource $source, ?int $first = null): self
+    {
+        return self::sampled($names, [], $source, $first);
+    }
+
+    /** @param list<list<Piece>> $levels */
+    private static function sampled(NamePattern $names, array $levels, NameSource $source, ?int $first): self
+    {
         $offered = [];
         foreach (PieceKind::cases() as $kind) {
             $offered[$kind->value] = match ($kind) {
@@ -44,8 +55,8 @@ final readonly class Samples
         }
 
         return new self(
-            $order->names->texts($source, $number, $sequence->digits ?? 4),
-            array_map(static fn (array $level): array => array_map(static fn (Piece $piece): string => $piece->textOf($source, 1, 4), $level), $order->folders->levels),
+            $names->texts($source, $first ?? $names->sequence->start ?? 1, $names->sequence->digits ?? 4),
+            array_map(static fn (array $level): array => array_map(static fn (Piece $piece): string => $piece->textOf($source, 1, 4), $level), $levels),
             $offered,
             $dates,
             self::kinds(static fn (PieceKind $kind): bool => $kind->fitsNames()),

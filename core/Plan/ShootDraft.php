@@ -6,6 +6,7 @@ namespace VelvetLedger\Core\Plan;
 
 use VelvetLedger\Core\Capture\CapturedAt;
 use VelvetLedger\Core\Held\HeldFrame;
+use VelvetLedger\Core\Naming\Beside;
 use VelvetLedger\Core\Naming\NameSource;
 use VelvetLedger\Core\Naming\Scope;
 use VelvetLedger\Core\Order\Clips;
@@ -96,10 +97,7 @@ final readonly class ShootDraft
             $frame->read->facts->gear->model ?? '',
             mb_scrub($frame->read->frame->lead()->folder(), 'UTF-8'),
             $this->destination->kindOfWork,
-            mb_scrub($this->shoot->frames[0]->read->frame->stem, 'UTF-8'),
-            $this->wish->texts?->get(StampField::Job) ?? '',
-            $this->wish->texts?->get(StampField::Event) ?? '',
-            $this->wish->texts?->get(StampField::Location) ?? '',
+            new Beside(mb_scrub($this->shoot->frames[0]->read->frame->stem, 'UTF-8'), '', $this->wish->texts?->get(StampField::Job) ?? '', $this->wish->texts?->get(StampField::Event) ?? '', $this->wish->texts?->get(StampField::Location) ?? ''),
         );
     }
 }

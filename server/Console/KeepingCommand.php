@@ -11,6 +11,7 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use VelvetLedger\Core\Card\PathText;
+use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Keeping\KeepingWish;
 use VelvetLedger\Core\Words\Count;
@@ -40,15 +41,19 @@ abstract class KeepingCommand extends Command
             ->addOption('json', null, InputOption::VALUE_NONE, 'Print it as JSON');
     }
 
-    /** @throws CouldNot where it is wished what cannot be */
-    abstract protected function wish(InputInterface $input, Shoot $shoot): KeepingWish;
+    /**
+     * @return array<string, mixed> the document of a wish; what is null is left away
+     *
+     * @throws CouldNot
+     */
+    abstract protected function wish(InputInterface $input, Shoot $shoot): array;
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $isShown = true === $input->getOption('dry-run');
         try {
             $shoot = $this->shoots->named(self::text($input, 'shoot') ?? '');
-            $wish = $this->wish($input, $shoot)->checked();
+            $wish = KeepingWish::read(Fields::of(array_filter($this->wish($input, $shoot), static fn (mixed $one): bool => null !== $one)));
             $view = $this->page->shown($shoot, $wish);
             if (!$isShown && $view->changes) {
                 $this->keeps->do($shoot, $wish, AskedBy::CommandLine);

@@ -9,7 +9,6 @@ use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use VelvetLedger\Core\Keeping\CouldNotRename;
-use VelvetLedger\Core\Keeping\KeepingWish;
 use VelvetLedger\Core\Keeping\NamesAsked;
 use VelvetLedger\Server\Persistence\Shoots\Shoot;
 
@@ -29,21 +28,21 @@ final class MoveCommand extends KeepingCommand
             ->addOption('keep-names', null, InputOption::VALUE_NONE, 'Files keep their names');
     }
 
-    protected function wish(InputInterface $input, Shoot $shoot): KeepingWish
+    protected function wish(InputInterface $input, Shoot $shoot): array
     {
         [$into, $new] = [self::text($input, 'into'), self::text($input, 'new')];
         if ((null === $into) === (null === $new)) {
             throw CouldNotRename::noFrames('say --into with a shoot, or --new with the description of one');
         }
 
-        return new KeepingWish(
-            description: null === $new ? null : trim($new),
-            date: self::text($input, 'date'),
-            names: true === $input->getOption('keep-names') ? NamesAsked::Stay : NamesAsked::Follow,
-            frames: $this->frames($input, $shoot),
-            into: null === $into ? null : $this->shoots->named($into)->id(),
-            apart: null !== $new,
-            together: true === $input->getOption('together'),
-        );
+        return [
+            'description' => $new,
+            'date' => self::text($input, 'date'),
+            'names' => (true === $input->getOption('keep-names') ? NamesAsked::Stay : NamesAsked::Follow)->value,
+            'frames' => $this->frames($input, $shoot),
+            'into' => null === $into ? null : $this->shoots->named($into)->id(),
+            'apart' => null !== $new,
+            'together' => true === $input->getOption('together'),
+        ];
     }
 }

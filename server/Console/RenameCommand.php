@@ -8,7 +8,6 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
-use VelvetLedger\Core\Keeping\KeepingWish;
 use VelvetLedger\Core\Keeping\NamesAsked;
 use VelvetLedger\Server\Persistence\Shoots\Shoot;
 
@@ -35,29 +34,28 @@ final class RenameCommand extends KeepingCommand
             ->addOption('body', null, InputOption::VALUE_REQUIRED, 'Only of frames that this body took');
     }
 
-    protected function wish(InputInterface $input, Shoot $shoot): KeepingWish
+    protected function wish(InputInterface $input, Shoot $shoot): array
     {
         $replace = self::text($input, 'replace');
-        $description = self::text($input, 'description');
 
-        return new KeepingWish(
-            description: null === $description ? null : trim($description),
-            date: self::text($input, 'date'),
-            kindOfWork: self::text($input, 'kind-of-work'),
-            destination: self::text($input, 'destination'),
-            folder: self::text($input, 'folder'),
-            names: match (true) {
+        return [
+            'description' => self::text($input, 'description'),
+            'date' => self::text($input, 'date'),
+            'kindOfWork' => self::text($input, 'kind-of-work'),
+            'destination' => self::text($input, 'destination'),
+            'folder' => self::text($input, 'folder'),
+            'names' => (match (true) {
                 true === $input->getOption('keep-names') => NamesAsked::Stay,
                 true === $input->getOption('as-on-card') => NamesAsked::OnCard,
                 null !== $replace => NamesAsked::Replace,
                 default => NamesAsked::Follow,
-            },
-            find: $replace ?? '',
-            with: self::text($input, 'with') ?? '',
-            frames: $this->frames($input, $shoot),
-            seconds: self::number($input, 'clock') ?? 0,
-            body: self::text($input, 'body'),
-            notes: self::text($input, 'notes'),
-        );
+            })->value,
+            'find' => $replace,
+            'with' => self::text($input, 'with'),
+            'frames' => $this->frames($input, $shoot),
+            'seconds' => self::number($input, 'clock'),
+            'body' => self::text($input, 'body'),
+            'notes' => self::text($input, 'notes'),
+        ];
     }
 }

@@ -9,11 +9,11 @@ use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Contracts\Service\Attribute\Required;
-use VelvetLedger\Core\Keeping\KeepingWish;
 use VelvetLedger\Core\Keeping\NamesAsked;
 use VelvetLedger\Core\Look\LookedAt;
 use VelvetLedger\Core\Look\Lot;
 use VelvetLedger\Core\Look\Pass;
+use VelvetLedger\Core\Order\PatternDocument;
 use VelvetLedger\Server\Orders\Stationery;
 use VelvetLedger\Server\Persistence\Looks\LookRepository;
 use VelvetLedger\Server\Persistence\Shoots\Shoot;
@@ -42,7 +42,7 @@ final class RenumberCommand extends KeepingCommand
             ->addOption('pattern', null, InputOption::VALUE_REQUIRED, 'A naming pattern of the stationery; that by which they were named where it is left away');
     }
 
-    protected function wish(InputInterface $input, Shoot $shoot): KeepingWish
+    protected function wish(InputInterface $input, Shoot $shoot): array
     {
         $frames = $this->frames($input, $shoot);
         if (true === $input->getOption('kept')) {
@@ -51,6 +51,6 @@ final class RenumberCommand extends KeepingCommand
         }
         $pattern = self::text($input, 'pattern');
 
-        return new KeepingWish(names: NamesAsked::Anew, pattern: null === $pattern ? null : $this->stationery->names($pattern), from: self::number($input, 'from'), frames: $frames);
+        return ['names' => NamesAsked::Anew->value, 'pattern' => null === $pattern ? null : PatternDocument::ofNames($this->stationery->names($pattern)), 'from' => self::number($input, 'from'), 'frames' => $frames];
     }
 }

@@ -19,6 +19,8 @@ use VelvetLedger\Server\Work\Follows;
 /** A shoot is described, dated, filed, named, merged or split after it is in: shown before, and done. */
 final readonly class KeepingController
 {
+    private const MOST_SHOWN = 400;
+
     public function __construct(private ShootRepository $shoots, private KeepingPage $page)
     {
     }
@@ -29,11 +31,14 @@ final readonly class KeepingController
         return new JsonResponse($this->page->kept($this->shoots->find($id)));
     }
 
-    /** What a wish would come to: nothing is changed. */
+    /** What a wish would come to, and of its names those that have "search" in them: nothing is changed. */
     #[Route('/api/shoots/{id}/keeping/shown', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
     public function shown(int $id, Request $request): Response
     {
-        return new JsonResponse($this->page->shown($this->shoots->find($id), KeepingWish::read(Fields::of(DeskInput::body($request)))));
+        $fields = Fields::of(DeskInput::body($request));
+        [$wish, $search] = $fields->make(static fn (): array => [KeepingWish::read($fields), $fields->text('search', '', 200)]);
+
+        return new JsonResponse($this->page->shown($this->shoots->find($id), $wish, $search, self::MOST_SHOWN));
     }
 
     #[Route('/api/shoots/{id}/keeping', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]

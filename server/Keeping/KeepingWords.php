@@ -20,15 +20,15 @@ final class KeepingWords
         $after = $plan->shoots[$before->id] ?? $plan->shoots[0] ?? null;
         $said = array_values(array_filter([
             null === $into ? '' : ("{$before->name()}: ".Count::of(\count($plan->frames), 'frame')." to {$into->name()}"),
-            !$wish->apart || null === $after ? '' : Count::of(\count($plan->frames), 'frame')." of {$before->name()} to a shoot of their own, {$after->name()}",
-            0 === $wish->seconds ? '' : Count::of(\count($plan->frames), 'frame').' '.ClockCorrection::by($wish->seconds)->inWords(),
-            ...null !== $into || $wish->apart || null === $after ? [] : self::ofShoot($before, $after),
+            !$wish->going->apart || null === $after ? '' : Count::of(\count($plan->frames), 'frame')." of {$before->name()} to a shoot of their own, {$after->name()}",
+            0 === $wish->clock->seconds ? '' : Count::of(\count($plan->frames), 'frame').' '.ClockCorrection::by($wish->clock->seconds)->inWords(),
+            ...null !== $into || $wish->going->apart || null === $after ? [] : self::ofShoot($before, $after),
         ], static fn (string $one): bool => '' !== $one));
         $renamed = $plan->renamed();
         if ($renamed > 0) {
-            $said[] = match ($wish->names) {
+            $said[] = match ($wish->names->asked) {
                 NamesAsked::Anew => Count::of($renamed, 'frame').' named anew',
-                NamesAsked::Replace => Count::of($renamed, 'frame')." renamed, \"$wish->find\" is \"$wish->with\"",
+                NamesAsked::Replace => Count::of($renamed, 'frame')." renamed, \"{$wish->names->find}\" is \"{$wish->names->with}\"",
                 NamesAsked::OnCard => Count::of($renamed, 'frame').' called as on the card',
                 default => Count::of($renamed, 'frame').' renamed',
             };

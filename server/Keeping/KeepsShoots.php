@@ -46,10 +46,10 @@ final readonly class KeepsShoots
     public function do(Shoot $shoot, KeepingWish $wish, AskedBy $by): ?KeepingPlan
     {
         $plan = null;
-        $changed = $this->changes->ofShoots($shoot, null === $wish->into ? [] : [$wish->into], $by, function (array $kept, \Closure $names) use ($shoot, $wish, &$plan): ChangeOfPlaces {
+        $changed = $this->changes->ofShoots($shoot, null === $wish->going->into ? [] : [$wish->going->into], $by, function (array $kept, \Closure $names) use ($shoot, $wish, &$plan): ChangeOfPlaces {
             $plan = $this->plan($shoot->id(), $wish, $kept, $names);
 
-            return $plan->change(self::inWords($plan, $wish, $this->shoots->kept($shoot->id()), null === $wish->into ? null : $this->shoots->kept($wish->into)));
+            return $plan->change(self::inWords($plan, $wish, $this->shoots->kept($shoot->id()), null === $wish->going->into ? null : $this->shoots->kept($wish->going->into)));
         });
 
         return null === $changed ? null : $plan;
@@ -67,12 +67,12 @@ final readonly class KeepsShoots
      */
     private function plan(int $shoot, KeepingWish $wish, array $frames, \Closure $names): KeepingPlan
     {
-        if ($wish->into === $shoot) {
+        if ($wish->going->into === $shoot) {
             throw CouldNotRename::noFrames('they are in this shoot');
         }
-        $others = [$shoot, ...null === $wish->into ? [] : [$wish->into]];
+        $others = [$shoot, ...null === $wish->going->into ? [] : [$wish->going->into]];
 
-        return KeepingPlan::of($wish, $this->shoots->kept($shoot), null === $wish->into ? null : $this->shoots->kept($wish->into), $frames, $this->orders($frames), $names, fn (string $date): array => $this->names->stemsOfOthers(Day::around($date), $others));
+        return KeepingPlan::of($wish, $this->shoots->kept($shoot), null === $wish->going->into ? null : $this->shoots->kept($wish->going->into), $frames, $this->orders($frames), $names, fn (string $date): array => $this->names->stemsOfOthers(Day::around($date), $others));
     }
 
     /**
@@ -100,7 +100,7 @@ final readonly class KeepsShoots
     /** @return list<int> */
     private static function of(Shoot $shoot, KeepingWish $wish): array
     {
-        return [$shoot->id(), ...null === $wish->into ? [] : [$wish->into]];
+        return [$shoot->id(), ...null === $wish->going->into ? [] : [$wish->going->into]];
     }
 
     private static function inWords(KeepingPlan $plan, KeepingWish $wish, ShootKept $before, ?ShootKept $into): string

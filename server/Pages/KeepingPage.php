@@ -34,16 +34,16 @@ final readonly class KeepingPage
         return new ShootKeptView($this->shoots->kept($shoot->id()), $this->changes->last($shoot->id()), PatternDocument::ofNames($this->keeps->patternOf($frames)), KeepingPlan::isNumberedInOrder($frames), array_map(strval(...), array_keys($bodies)));
     }
 
-    public function shown(Shoot $shoot, KeepingWish $wish): KeepingView
+    /**
+     * @param string $search in names before and after
+     * @param int    $most   names
+     */
+    public function shown(Shoot $shoot, KeepingWish $wish, string $search = '', int $most = \PHP_INT_MAX): KeepingView
     {
-        return $this->view($shoot, $wish, $this->keeps->show($shoot, $wish));
-    }
-
-    public function view(Shoot $shoot, KeepingWish $wish, KeepingPlan $plan): KeepingView
-    {
+        $plan = $this->keeps->show($shoot, $wish);
         $before = $this->shoots->kept($shoot->id());
-        $into = null === $wish->into ? null : $this->shoots->kept($wish->into);
+        $into = null === $wish->going->into ? null : $this->shoots->kept($wish->going->into);
 
-        return new KeepingView($plan, KeepingWords::of($plan, $wish, $before, $into), $before, $into, $this->stores->away());
+        return new KeepingView($plan, KeepingWords::of($plan, $wish, $before, $into), $before, $into, $this->stores->away(), $search, $most);
     }
 }

@@ -17,6 +17,7 @@ use VelvetLedger\Core\Keeping\NamesAsked;
 use VelvetLedger\Core\Look\Lot;
 use VelvetLedger\Core\Look\Word;
 use VelvetLedger\Core\Naming\ReadyMade;
+use VelvetLedger\Core\Order\PatternDocument;
 use VelvetLedger\Core\Stamp\StampChange;
 use VelvetLedger\Server\Copies\OwedSteps;
 use VelvetLedger\Server\Intake\Interrupted;
@@ -68,7 +69,7 @@ final class KeepingTest extends LedgerTestCase
     {
         $before = $this->trees();
         $this->drivesAway('Candle');
-        self::assertSame(6, $this->keep(1, new KeepingWish(description: 'Lantern boats')));
+        self::assertSame(6, $this->keep(1, ['description' => 'Lantern boats']));
         self::assertSame(['2026/2026-05-04 Lantern boats', 'Lantern boats'], [$this->shoot(1)->folder, $this->shoot(1)->description], 'said at once');
         $this->carryOut();
         $this->drivesBack('Candle');
@@ -100,7 +101,7 @@ final class KeepingTest extends LedgerTestCase
         $this->service(SetsAside::class)->aside($this->shoot(1), AskedBy::Page);
         $this->carryOut();
         $before = $this->trees();
-        self::assertSame(2, $this->keep(1, new KeepingWish(names: NamesAsked::Anew)));
+        self::assertSame(2, $this->keep(1, ['names' => NamesAsked::Anew->value]));
         self::assertSame(['2026-05-04_0001', '2026-05-04_0002', '2026-05-04_0003', '2026-05-04_0003', '2026-05-04_0005', '2026-05-04_0004'], $this->column('SELECT stem FROM frame WHERE shoot_id = 1 ORDER BY id'));
         $this->carryOut();
         $this->standsEverywhere();
@@ -112,23 +113,23 @@ final class KeepingTest extends LedgerTestCase
         $this->takeBack(1);
         $this->carryOut();
         self::assertSame($before, $this->trees());
-        self::assertSame(4, $this->keep(1, new KeepingWish(names: NamesAsked::Anew, pattern: ReadyMade::names()['description, number'], from: 120)));
+        self::assertSame(4, $this->keep(1, ['names' => NamesAsked::Anew->value, 'pattern' => PatternDocument::ofNames(ReadyMade::names()['description, number']), 'from' => 120]));
         self::assertSame(['0120', '0121', '0122', '0123'], $this->column('SELECT stem FROM frame WHERE shoot_id = 1 AND aside_from IS NULL ORDER BY id'));
     }
 
     public function testTwoShootsBecomeOneAndOneBecomesTwoAndTheWayBack(): void
     {
         $before = $this->trees();
-        $this->keep(2, new KeepingWish(description: 'Salt pans'));
+        $this->keep(2, ['description' => 'Salt pans']);
         $this->carryOut();
         $described = $this->trees();
-        self::assertSame(3, $this->keep(2, new KeepingWish(into: 1)));
+        self::assertSame(3, $this->keep(2, ['into' => 1]));
         self::assertSame(['2026-05-04_0001', '2026-05-04_0002', '2026-05-04_0003', '2026-05-04_0004', '2026-05-04_0005', '2026-05-04_0006', '2026-05-05_0007', '2026-05-05_0008', '2026-05-05_0009'], $this->column('SELECT stem FROM frame WHERE shoot_id = 1 ORDER BY id'));
         self::assertSame([[9], [0]], [$this->column('SELECT frames FROM shoot WHERE id = 1'), $this->column('SELECT frames FROM shoot WHERE id = 2')]);
         $this->carryOut();
         $this->standsEverywhere();
         self::assertDirectoryDoesNotExist($this->onDrive('Anvil', '2026/2026-05-05 Salt pans'));
-        $this->keep(1, new KeepingWish(description: 'The second evening', frames: [8, 9], apart: true));
+        $this->keep(1, ['description' => 'The second evening', 'frames' => [8, 9], 'apart' => true]);
         self::assertSame([['2026/2026-05-05 The second evening'], ['2026-05-05_the-second-evening_0001', '2026-05-05_the-second-evening_0002']], [$this->column('SELECT folder FROM shoot WHERE id = 3'), $this->column('SELECT stem FROM frame WHERE shoot_id = 3 ORDER BY id')]);
         $this->carryOut();
         $this->standsEverywhere();
@@ -144,12 +145,11 @@ final class KeepingTest extends LedgerTestCase
 
     public function testWhatIsInTheWayIsToldAndNothingIsChanged(): void
     {
-        $this->keep(2, new KeepingWish(description: 'Salt pans', date: '2026-05-04', folder: '2026/x'));
+        $this->keep(2, ['description' => 'Salt pans', 'date' => '2026-05-04', 'folder' => '2026/x']);
         foreach ([
-            'Another shoot is Salt pans in 2026/x already' => new KeepingWish(description: 'Salt pans', folder: '2026/x'),
-            'is no name that every drive takes' => new KeepingWish(folder: '2026/CON'),
-            'is no frame of this shoot' => new KeepingWish(frames: [8], names: NamesAsked::Anew),
-            'leads out of the calendar' => new KeepingWish(seconds: -30 * 366 * 86400 * 80),
+            'Another shoot is Salt pans in 2026/x already' => ['description' => 'Salt pans', 'folder' => '2026/x'],
+            'is no name that every drive takes' => ['folder' => '2026/CON'],
+            'is no frame of this shoot' => ['frames' => [8], 'names' => NamesAsked::Anew->value],
         ] as $because => $wish) {
             try {
                 $this->keep(1, $wish);
@@ -160,8 +160,8 @@ final class KeepingTest extends LedgerTestCase
             $this->restart();
         }
         self::assertSame('2026/2026-05-04', $this->shoot(1)->folder);
-        $this->keep(1, new KeepingWish(into: 2));
-        $this->keep(2, new KeepingWish(description: 'Salt'));
+        $this->keep(1, ['into' => 2]);
+        $this->keep(2, ['description' => 'Salt']);
         $this->expectExceptionMessage('Salt was changed since by something else. Take that back first.');
         $this->takeBack(1);
     }
@@ -172,7 +172,7 @@ final class KeepingTest extends LedgerTestCase
         $this->service(ChangeStamps::class)->change($this->shoot(1), [1, 2, 3, 4, 5, 6], StampChange::read(Fields::of(['texts' => ['event' => 'Regatta']]), null));
         $this->stamp();
         $before = $this->trees();
-        self::assertSame(6, $this->keep(1, new KeepingWish(seconds: 48 * 3600, body: 'Orrel M4')));
+        self::assertSame(6, $this->keep(1, ['seconds' => 48 * 3600, 'body' => 'Orrel M4']));
         self::assertSame(['2026-05-06T21:14:01'], $this->column('SELECT taken_at FROM frame WHERE id = 1'));
         self::assertSame(['2026/2026-05-06'], [$this->shoot(1)->folder]);
         $this->carryOut();
@@ -231,15 +231,15 @@ final class KeepingTest extends LedgerTestCase
             $other = self::oneOf($random, $shoots);
             try {
                 match ($random->getInt(0, 8)) {
-                    0 => $this->keep($shoot, new KeepingWish(description: self::oneOf($random, ['boats', 'Salt pans', '']))),
-                    1 => $this->keep($shoot, new KeepingWish(names: NamesAsked::Anew, from: $random->getInt(0, 3), frames: $some)),
-                    2 => $this->keep($shoot, new KeepingWish(names: self::oneOf($random, [NamesAsked::OnCard, NamesAsked::Anew]))),
-                    3 => $this->keep($shoot, new KeepingWish(names: NamesAsked::Replace, find: '_000', with: '_00')),
-                    4 => $this->keep($shoot, new KeepingWish(into: $other, frames: self::oneOf($random, [null, $some]), together: 0 === $random->getInt(0, 1))),
-                    5 => $this->keep($shoot, new KeepingWish(description: "apart $i", frames: $some, apart: true)),
-                    6 => $this->keep($shoot, new KeepingWish(seconds: self::oneOf($random, [-7200, 86400]), frames: $some)),
+                    0 => $this->keep($shoot, ['description' => self::oneOf($random, ['boats', 'Salt pans', ''])]),
+                    1 => $this->keep($shoot, ['names' => NamesAsked::Anew->value, 'from' => $random->getInt(0, 3), 'frames' => $some]),
+                    2 => $this->keep($shoot, ['names' => self::oneOf($random, [NamesAsked::OnCard, NamesAsked::Anew])->value]),
+                    3 => $this->keep($shoot, ['names' => NamesAsked::Replace->value, 'find' => '_000', 'with' => '_00']),
+                    4 => $this->keep($shoot, ['into' => $other, ...self::oneOf($random, [[], ['frames' => $some]]), 'together' => 0 === $random->getInt(0, 1)]),
+                    5 => $this->keep($shoot, ['description' => "apart $i", 'frames' => $some, 'apart' => true]),
+                    6 => $this->keep($shoot, ['seconds' => self::oneOf($random, [-7200, 86400]), 'frames' => $some]),
                     7 => $this->service(MovesSelects::class)->into($this->shoot($shoot), $some, 'selects', AskedBy::Page),
-                    default => $this->keep($shoot, new KeepingWish(date: self::oneOf($random, ['2026-05-04', '2026-06-01']), destination: self::oneOf($random, ['', 'Weddings']))),
+                    default => $this->keep($shoot, ['date' => self::oneOf($random, ['2026-05-04', '2026-06-01']), 'destination' => self::oneOf($random, ['', 'Weddings'])]),
                 };
             } catch (CouldNotRename) {
                 $this->restart(); // refused as a whole
@@ -271,10 +271,11 @@ final class KeepingTest extends LedgerTestCase
         return $of[$random->getInt(0, \count($of) - 1)];
     }
 
-    private function keep(int $shoot, KeepingWish $wish): int
+    /** @param array<string, mixed> $wish */
+    private function keep(int $shoot, array $wish): int
     {
         $this->ledger()->clear();
-        $plan = $this->service(KeepsShoots::class)->do($this->shoot($shoot), $wish, AskedBy::Page);
+        $plan = $this->service(KeepsShoots::class)->do($this->shoot($shoot), KeepingWish::read(Fields::of($wish)), AskedBy::Page);
 
         return null === $plan ? 0 : \count($plan->frames);
     }

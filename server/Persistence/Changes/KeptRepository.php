@@ -11,6 +11,7 @@ use VelvetLedger\Core\Keeping\HeldSource;
 use VelvetLedger\Core\Keeping\KeptFrame;
 use VelvetLedger\Core\Keeping\Standing;
 use VelvetLedger\Core\Keeping\Wanted;
+use VelvetLedger\Core\Naming\Beside;
 use VelvetLedger\Core\Naming\Scope;
 use VelvetLedger\Core\Shoot\TimeSource;
 use VelvetLedger\Server\Persistence\Row;
@@ -49,12 +50,12 @@ final readonly class KeptRepository
     public function of(array $shoots, ?array $frames = null): array
     {
         return array_map(self::frame(...), $this->database->fetchAllAssociative("SELECT r.id, r.folder, r.stem, r.aside_from, r.picked_from, r.shoot_id, r.sequence, r.sequence_scope, r.taken_at, r.subsecond, r.utc_offset, r.time_source, r.clock_correction,
-                r.original_name, coalesce(r.body, '') AS body, r.intake_id, r.along, coalesce(o.kind, l.kind, '') AS kind, coalesce(o.path, l.path, '') AS card_path, extract(epoch FROM coalesce(i.begun_at, i.asked_at))::bigint AS begun,
+                r.original_name, coalesce(r.body, '') AS body, r.intake_id, r.along, coalesce(o.path, l.path, '') AS card_path, extract(epoch FROM coalesce(i.begun_at, i.asked_at))::bigint AS begun,
                 coalesce(r.stamp->'texts'->>'job', '') AS job, coalesce(r.stamp->'texts'->>'event', '') AS event, coalesce(r.stamp->'texts'->>'location', '') AS place, coalesce(e.endings, '[]') AS endings
             FROM frame r
             JOIN intake i ON i.id = r.intake_id
-            LEFT JOIN LATERAL (SELECT o.path, o.kind FROM original o WHERE o.frame_id = r.id ORDER BY o.kind LIKE 'still%' DESC, o.id LIMIT 1) o ON true
-            LEFT JOIN LATERAL (SELECT l.path, l.kind FROM receipt_line l WHERE l.frame_id = r.id AND o.path IS NULL ORDER BY l.kind LIKE 'still%' DESC, l.id LIMIT 1) l ON true
+            LEFT JOIN LATERAL (SELECT o.path FROM original o WHERE o.frame_id = r.id ORDER BY o.kind LIKE 'still%' DESC, o.id LIMIT 1) o ON true
+            LEFT JOIN LATERAL (SELECT l.path FROM receipt_line l WHERE l.frame_id = r.id AND o.path IS NULL ORDER BY l.kind LIKE 'still%' DESC, l.id LIMIT 1) l ON true
             LEFT JOIN LATERAL (SELECT json_agg(f.ending ORDER BY f.id) AS endings FROM file f WHERE f.frame_id = r.id) e ON true
             WHERE r.shoot_id IN (?) AND (? OR r.id IN (?)) AND r.let_go_at IS NULL
             ORDER BY r.id", [$shoots, null === $frames ? 'true' : 'false', $frames ?? [0]], [ArrayParameterType::INTEGER, 2 => ArrayParameterType::INTEGER]));
@@ -73,7 +74,7 @@ final readonly class KeptRepository
             $row->int('id'),
             new Wanted($row->text('folder'), $row->text('stem'), $row->textOrNull('aside_from'), $row->textOrNull('picked_from'), new Standing($row->int('shoot_id'), $row->intOrNull('sequence'), null === $scope ? null : Scope::from($scope), $row->text('taken_at'), TimeSource::from($row->text('time_source')), $row->int('clock_correction'))),
             array_values(array_filter(\is_array($endings) ? $endings : [], \is_string(...))),
-            new HeldSource($taken, CapturedAt::fromFileTime($row->int('begun')), $row->text('original_name'), $row->text('body'), str_contains($path, '/') ? \dirname($path) : '', $row->int('intake_id'), $row->bool('along'), str_starts_with($row->text('kind'), 'moving'), $row->text('job'), $row->text('event'), $row->text('place')),
+            new HeldSource($taken, CapturedAt::fromFileTime($row->int('begun')), $row->text('original_name'), $row->text('body'), str_contains($path, '/') ? \dirname($path) : '', $row->int('intake_id'), $row->bool('along'), new Beside('', '', $row->text('job'), $row->text('event'), $row->text('place'))),
         );
     }
 }

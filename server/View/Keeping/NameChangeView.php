@@ -18,6 +18,12 @@ final readonly class NameChangeView
     public string $folderAfter;
     public string $takenAtAfter;
 
+    /** Whether any word of it has this in it, however cased. */
+    public function has(string $search): bool
+    {
+        return false !== mb_stripos("$this->folder/$this->stem $this->folderAfter/$this->stemAfter", $search);
+    }
+
     public function __construct(KeptFrame $frame, Wanted $wanted)
     {
         $this->id = $frame->id;

@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\View\Keeping;
 
 use VelvetLedger\Core\Keeping\ShootKept;
 use VelvetLedger\Server\Persistence\Changes\ChangeRow;
+use VelvetLedger\Server\View\WrittenAs;
 
 /** What is said of a shoot by hand, how its frames are named, and what of it was changed last. */
 final readonly class ShootKeptView
@@ -18,12 +19,21 @@ final readonly class ShootKeptView
     public string $lastChange;
 
     /**
-     * @param array<string, mixed> $pattern by which its frames were named
+     * By which its frames were named.
+     *
+     * @var array<string, mixed>
+     */
+    #[WrittenAs('NamePattern')]
+    public array $pattern;
+
+    /**
+     * @param array<string, mixed> $pattern
      * @param bool                 $inOrder whether numbers count as frames were taken
      * @param list<string>         $bodies  that took them
      */
-    public function __construct(ShootKept $shoot, ?ChangeRow $last, public array $pattern, public bool $inOrder, public array $bodies)
+    public function __construct(ShootKept $shoot, ?ChangeRow $last, array $pattern, public bool $inOrder, public array $bodies)
     {
+        $this->pattern = $pattern;
         $this->kindOfWork = $shoot->kindOfWork;
         $this->notes = $shoot->notes;
         $this->cover = $shoot->cover;

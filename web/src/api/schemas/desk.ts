@@ -4,7 +4,7 @@ import { given, list, type Schema } from "../checks";
 import type { OrderDocument, OrderPart } from "../standingOrder";
 import type * as views from "../views/desk";
 import { Facts } from "./cards";
-import { StoreRole } from "./shared";
+import { Samples, StoreRole } from "./shared";
 import { Said, StampSample } from "./stamps";
 import { Store } from "./stores";
 
@@ -182,15 +182,6 @@ export const BodyClock: Schema<views.BodyClock> = v.object({
   first: v.string(),
   before: v.string(),
   after: v.string(),
-});
-
-export const Samples: Schema<views.Samples> = v.object({
-  names: list(v.string()),
-  folders: list(list(v.string())),
-  offered: v.record(v.string(), v.string()),
-  dates: v.record(v.string(), v.string()),
-  forNames: list(v.string()),
-  forFolders: list(v.string()),
 });
 
 export const PlannedStore: Schema<views.PlannedStore> = v.object({

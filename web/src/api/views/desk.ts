@@ -1,7 +1,7 @@
 /* Written by ops/types.php from the classes in server/View: change those, then run bin/ledger types. */
 import type { OrderDocument, OrderPart } from "../standingOrder";
 import type { Facts } from "./cards";
-import type { StoreRole } from "./shared";
+import type { Samples, StoreRole } from "./shared";
 import type { Said, StampSample } from "./stamps";
 import type { Store } from "./stores";
 
@@ -205,16 +205,6 @@ export interface PromisedBy {
   receipt: number;
   card: string;
   print: string;
-}
-
-/** What an order's pieces say of one frame, and what the other pieces would say: samples to compose names and folders by. */
-export interface Samples {
-  names: string[];
-  folders: string[][];
-  offered: Record<string, string>;
-  dates: Record<string, string>;
-  forNames: string[];
-  forFolders: string[];
 }
 
 /** The foot of a plan on the page, and the sentence that it comes to. */

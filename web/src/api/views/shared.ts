@@ -23,5 +23,15 @@ export type Hint = "black" | "blown" | "under" | "soft" | "exposed apart" | "bur
 /** Which frames are gone through, by how they are judged. */
 export type Pass = "all" | "not yet judged" | "unsure" | "kept" | "kept without stars" | "1 star and more" | "2 stars and more" | "3 stars and more" | "4 stars and more" | "5 stars" | "dropped";
 
+/** What an order's pieces say of one frame, and what the other pieces would say: samples to compose names and folders by. */
+export interface Samples {
+  names: string[];
+  folders: string[][];
+  offered: Record<string, string>;
+  dates: Record<string, string>;
+  forNames: string[];
+  forFolders: string[];
+}
+
 /** What a store is for. */
 export type StoreRole = "main" | "mirror" | "off site" | "former";
