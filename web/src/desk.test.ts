@@ -5,7 +5,7 @@ import type { CardFrame, Description, Shoot } from "./api/types";
 import { offersFor, saidAbove, withoutWords } from "./intake/describing";
 import { keepBegun, keepDesk, NOTHING_SAID, readDesk, takeBackDesk } from "./intake/keptDesk";
 import { isOpen, type Row } from "./intake/rows";
-import { byNearness } from "./intake/ShootFinder";
+import { byNearness } from "./ledger/ShootFinder";
 import { readinessOf, type Standing } from "./intake/readiness";
 import { deskHistory, markedBy, otherWords } from "./intake/saying";
 import { chosenBy } from "./intake/useNumberKeys";

@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { apart, longestPauses, nearest, places, roundTimes } from "./intake/timescale";
+import { apart, longestPauses, nearest, places, roundTimes } from "./ledger/timescale";
 import { table } from "./table";
 
 test("a strip of time: long pauses are drawn short, rests are found, a point falls between two frames", () => {

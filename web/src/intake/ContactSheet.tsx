@@ -7,7 +7,7 @@ import { clock, size } from "../words/format";
 import { FrameList } from "./FrameList";
 import { LargerLook } from "./LargerLook";
 import { SheetTools } from "./SheetTools";
-import type { Span } from "./TimeScale";
+import type { Span } from "../ledger/TimeScale";
 import type { Picks } from "./usePicks";
 import type { Marks } from "./useWishes";
 import { FACTS, FIRST_VIEW, VIEW, isShown, pictureOf, type ShowName, SIZES, sorted, stamp } from "./view";

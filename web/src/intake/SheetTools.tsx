@@ -5,7 +5,7 @@ import { count, figure, hour } from "../words/format";
 import { MarkWords } from "./MarkWords";
 import type { Picks } from "./usePicks";
 import type { Marks } from "./useWishes";
-import type { Span } from "./TimeScale";
+import type { Span } from "../ledger/TimeScale";
 import { FACTS, hasHint, kinds, type ShowName, SIZES, type View } from "./view";
 
 interface Props {

@@ -1,8 +1,9 @@
 import { Collapsible } from "radix-ui";
-import { type RefObject, useState } from "react";
+import { type RefObject, useMemo, useState } from "react";
 import type { Plan, PlannedShoot, Problem, ShootWish } from "../api/plan";
 import type { CardFrame, Hints } from "../api/types";
 import { Arrowhead } from "../ledger/Arrowhead";
+import { type Span, TimeScale } from "../ledger/TimeScale";
 import { count, dated, dateInFull, figure, hours, size } from "../words/format";
 import { ContactSheet } from "./ContactSheet";
 import { comesIn } from "./describing";
@@ -11,9 +12,9 @@ import { MarkWords } from "./MarkWords";
 import type { Row } from "./rows";
 import { ShootNotices } from "./ShootNotices";
 import { ShootTools, titleOf } from "./ShootTools";
-import { type Span, TimeScale } from "./TimeScale";
 import { usePicks } from "./usePicks";
 import type { Desk, Marks } from "./useWishes";
+import { viewable } from "./view";
 
 /** The heads of the columns, and marking for the whole card. */
 export function ShootHead({ frames, marks }: { frames: CardFrame[]; marks: Marks }) {
@@ -66,6 +67,7 @@ export function ShootRow({ card, row, shoots, above, below, problems, desk, hint
   const { frames, shoot, name, anchor } = row;
   const wish = desk.wishes.shoots[anchor] ?? {};
   const isLeftOut = wish.leftOut === true;
+  const viewables = useMemo(() => frames.map(viewable), [frames]);
   const marks: Marks = isLeftOut
     ? {
         isMarked: () => false,
@@ -195,10 +197,13 @@ export function ShootRow({ card, row, shoots, above, below, problems, desk, hint
           <div className="ml-ruled bg-mat text-white">
             <TimeScale
               label={`Time scale of ${name}`}
-              frames={frames}
+              frames={viewables}
               span={span}
               onSpan={setSpan}
-              onCut={cut}
+              onCut={({ id }) => {
+                const from = frames.find((frame) => frame.key === id);
+                if (from) cut(from);
+              }}
               onUncut={{ before: uncut(earlier, shoot), after: uncut(shoot, later) }}
             />
           </div>

@@ -9,7 +9,7 @@ import { Actions, Choice } from "../ledger/Menu";
 import { ShootStamps } from "../stamps/ShootStamps";
 import { count, dated, dateInFull, hour } from "../words/format";
 import { CopyApart } from "./CopyApart";
-import { byNearness, ShootFinder } from "./ShootFinder";
+import { byNearness, ShootFinder } from "../ledger/ShootFinder";
 import { FolderBrowser } from "./order/FolderBrowser";
 import type { Picks } from "./usePicks";
 import type { Marks } from "./useWishes";

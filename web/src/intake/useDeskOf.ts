@@ -5,7 +5,7 @@ import type { CardFrame } from "../api/types";
 import { readinessOf } from "./readiness";
 import { cardsOf, share } from "./together";
 import { rowsOf } from "./rows";
-import { useLast, useSettled } from "./useSettled";
+import { useLast, useSettled } from "../ledger/useSettled";
 import { useWishes } from "./useWishes";
 
 /** Milliseconds that words are waited for, while they are typed. */

@@ -1,6 +1,7 @@
 import * as v from "valibot";
 import type { Schema } from "../api/checks";
 import type { CardFrame, Facts, FrameHint, HintName } from "../api/types";
+import type { Viewable } from "../ledger/viewable";
 import { clock, figure, size } from "../words/format";
 import { hintsInWords } from "../words/hints";
 import { RECORDED, REMARKS } from "../words/recorded";
@@ -52,6 +53,9 @@ export const FACTS: { value: FactName; name: string; of: (frame: CardFrame) => s
 /** The address of a frame's picture on its card; null where it has none. */
 export const pictureOf = (frame: CardFrame, edge: number | "whole"): string | null =>
   frame.picture ? `/api/cards/${frame.card}/picture?file=${encodeURIComponent(frame.picture)}&edge=${edge}&v=${frame.version}` : null;
+
+/** The same as any frame that can be looked at. */
+export const viewable = (frame: CardFrame): Viewable => ({ id: frame.key, name: stem(frame), at: frame.plannedAt, picture: (edge) => pictureOf(frame, edge) });
 
 export const stem = (frame: CardFrame): string => frame.name.replace(/\.[^.]+$/, "");
 

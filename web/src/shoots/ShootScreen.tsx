@@ -4,10 +4,15 @@ import { AsideLine } from "../aside/AsideLine";
 import { SelectsLine } from "../aside/SelectsLine";
 import { useFindings, useProveShoot } from "../api/copies";
 import { framePicture } from "../api/pictures";
+import type { KeepingWish } from "../api/keeping";
 import { useShoot } from "../api/queries";
 import { useStampState } from "../api/stamps";
 import type { ShootFrame } from "../api/types";
 import { Field, Key, TextButton } from "../ledger/Field";
+import { firstWish, KeepingPanel } from "../keeping/KeepingPanel";
+import { type Kind, KINDS } from "../keeping/kinds";
+import { Title } from "../keeping/Title";
+import { Actions } from "../ledger/Menu";
 import { Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
 import { OpenElsewhere } from "../ledger/OpenElsewhere";
@@ -42,7 +47,20 @@ export function ShootScreen() {
     setPicked(new Set());
   };
   const go = useNavigate();
+  const [doing, setDoing] = useState<Kind | null>(null);
+  const [wish, setWish] = useState<KeepingWish>({});
+  const pickedFrames = useMemo(() => (frames ?? []).filter((frame) => picked.has(String(frame.id))).map((frame) => frame.id), [frames, picked]);
+  const begin = (kind: Kind) => {
+    if (!found.isWhole) return;
+    setWish(firstWish(kind, pickedFrames));
+    setDoing(kind);
+  };
   useKeys({
+    d: () => document.getElementById("shoot-title")?.focus(),
+    c: () => document.getElementById("shoot-change")?.querySelector("button")?.click(),
+    r: () => {
+      begin("number");
+    },
     a: all,
     n: none,
     l: () => {
@@ -70,13 +88,24 @@ export function ShootScreen() {
           <>
             <section aria-label="The shoot" className="flex flex-wrap items-end gap-x-6 gap-y-2 border-b border-ink py-5 pr-6 pl-page">
               <div className="in-line w-full justify-between gap-x-6">
-                <h1 className="text-title font-semibold">{shoot.description || "Without a description"}</h1>
+                <Title
+                  description={shoot.description}
+                  said={doing === "describe" ? (wish.description ?? null) : null}
+                  onSay={(description) => {
+                    setDoing("describe");
+                    setWish({ ...(doing === "describe" ? wish : {}), description });
+                  }}
+                />
                 <span className="in-line gap-x-6">
                   <span>
                     <Link to={`/look/shoots-${shoot.id}`} className="linked">
                       first look
                     </Link>
                     <Key>L</Key>
+                  </span>
+                  <span>
+                    <Actions label="change" options={KINDS} onChoose={begin} />
+                    <Key>C</Key>
                   </span>
                   <OpenElsewhere
                     of={picked.size > 0 ? { shoot: shoot.id, frames: [...picked].map(Number) } : { shoot: shoot.id }}
@@ -111,12 +140,21 @@ export function ShootScreen() {
                 <Field label="oldest proof">{dateOf(shoot.provenSince)}</Field>
               </dl>
             </section>
+            {doing && (
+              <KeepingPanel
+                kind={doing}
+                shoot={shoot}
+                frames={frames ?? []}
+                picked={pickedFrames}
+                wish={wish}
+                onWish={setWish}
+                onClose={() => {
+                  setDoing(null);
+                }}
+              />
+            )}
             <AsideLine shoot={id} />
-            <SelectsLine
-              shoot={id}
-              picked={(frames ?? []).filter((frame) => picked.has(String(frame.id))).map((frame) => frame.id)}
-              apart={apart.map((frame) => frame.id)}
-            />
+            <SelectsLine shoot={id} picked={pickedFrames} apart={apart.map((frame) => frame.id)} />
             {(findings.data?.copies.length ?? 0) > 0 && (
               <BadCopies
                 copies={findings.data?.copies ?? []}
@@ -166,14 +204,7 @@ export function ShootScreen() {
                   />
                 )}
               </div>
-              <StampsOfShoot
-                shoot={id}
-                frames={frames ?? []}
-                picked={(frames ?? []).filter((frame) => picked.has(String(frame.id))).map((frame) => frame.id)}
-                state={stamps.data}
-                onAll={all}
-                onNone={none}
-              />
+              <StampsOfShoot shoot={id} frames={frames ?? []} picked={pickedFrames} state={stamps.data} onAll={all} onNone={none} />
             </div>
           </>
         )}

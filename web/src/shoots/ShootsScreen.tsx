@@ -4,7 +4,7 @@ import { useAsideShoots } from "../api/aside";
 import { framePicture } from "../api/pictures";
 import { useShoots } from "../api/queries";
 import type { Shoot } from "../api/types";
-import { useSettled } from "../intake/useSettled";
+import { useSettled } from "../ledger/useSettled";
 import { TextButton } from "../ledger/Field";
 import { Glimpse } from "../ledger/Glimpse";
 import { Nothing } from "../ledger/Nothing";

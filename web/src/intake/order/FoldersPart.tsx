@@ -1,7 +1,7 @@
 import { type FolderPattern, type Samples, useStationery } from "../../api/orders";
 import { TextButton } from "../../ledger/Field";
-import { PatternChoice } from "./PatternChoice";
-import { PieceTable } from "./PieceTable";
+import { PatternChoice } from "../../naming/PatternChoice";
+import { PieceTable } from "../../naming/PieceTable";
 
 /** The folders that a shoot goes into, one line for each level. */
 export function FoldersPart({ value, samples, onChange }: { value: FolderPattern; samples: Samples | null; onChange: (value: FolderPattern) => void }) {

@@ -14,7 +14,7 @@ import { CopiesPart } from "./CopiesPart";
 import { DngPart } from "./DngPart";
 import { DestinationPart } from "./DestinationPart";
 import { FoldersPart } from "./FoldersPart";
-import { NamesPart } from "./NamesPart";
+import { NamesPart } from "../../naming/NamesPart";
 import { SubfoldersPart } from "./SubfoldersPart";
 
 interface Props {

@@ -1,7 +1,7 @@
-import { type Item, type StationeryKind, useSaveItem } from "../../api/orders";
-import { NamedAction } from "../../ledger/Entry";
-import { Choice } from "../../ledger/Menu";
-import { Trouble } from "../../ledger/Notice";
+import { type Item, type StationeryKind, useSaveItem } from "../api/orders";
+import { NamedAction } from "../ledger/Entry";
+import { Choice } from "../ledger/Menu";
+import { Trouble } from "../ledger/Notice";
 
 const OWN = "*own";
 

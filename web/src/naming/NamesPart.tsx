@@ -1,6 +1,6 @@
-import { type NamePattern, type Samples, useStationery } from "../../api/orders";
-import { Choice } from "../../ledger/Menu";
-import { BETWEEN } from "../../words/order";
+import { type NamePattern, type Samples, useStationery } from "../api/orders";
+import { Choice } from "../ledger/Menu";
+import { BETWEEN } from "../words/order";
 import { PatternChoice } from "./PatternChoice";
 import { PieceTable } from "./PieceTable";
 

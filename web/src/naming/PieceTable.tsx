@@ -1,7 +1,7 @@
-import type { Piece, PieceKind, Samples } from "../../api/orders";
-import { Entry } from "../../ledger/Entry";
-import { Actions, Choice } from "../../ledger/Menu";
-import { PIECES } from "../../words/order";
+import type { Piece, PieceKind, Samples } from "../api/orders";
+import { Entry } from "../ledger/Entry";
+import { Actions, Choice } from "../ledger/Menu";
+import { PIECES } from "../words/order";
 
 interface Props {
   label: string;

@@ -1,11 +1,10 @@
 import { type KeyboardEvent, type PointerEvent, useCallback, useMemo, useRef, useState } from "react";
-import { Glimpse } from "../ledger/Glimpse";
-import type { CardFrame } from "../api/types";
-import { Key, TextButton } from "../ledger/Field";
-import { useWidth } from "../ledger/useWidth";
 import { clock, day, duration, hour, shortened } from "../words/format";
+import { Key, TextButton } from "./Field";
+import { Glimpse } from "./Glimpse";
 import { apart, longestPauses, nearest, type Place, places, roundTimes } from "./timescale";
-import { pictureOf, stem } from "./view";
+import { useWidth } from "./useWidth";
+import type { Viewable } from "./viewable";
 
 /** A part of the time scale: the moments of its first and its last frame. */
 export interface Span {
@@ -15,13 +14,13 @@ export interface Span {
 
 interface Props {
   label: string;
-  frames: CardFrame[];
+  frames: Viewable[];
   /** The part that is shown; null for all of it. */
   span: Span | null;
   onSpan: (span: Span | null) => void;
-  onCut: (frame: CardFrame) => void;
+  onCut: (frame: Viewable) => void;
   /** Takes the cut away at one end; null where nothing lies beyond it. */
-  onUncut: { before: (() => void) | null; after: (() => void) | null };
+  onUncut?: { before: (() => void) | null; after: (() => void) | null };
 }
 
 const HEIGHT = 46;
@@ -37,7 +36,7 @@ const SLIP = 6;
  * a new shoot is begun there. The longest rests of the camera are written over the line.
  */
 export function TimeScale({ label, frames, span, onSpan, onCut, onUncut }: Props) {
-  const all = useMemo(() => places(frames.map((frame) => frame.plannedAt)), [frames]);
+  const all = useMemo(() => places(frames.map((frame) => frame.at)), [frames]);
   const [box, width] = useWidth<HTMLDivElement>();
   const middle = useCallback((i: number) => ((all[i]?.at ?? 0) + (all[i - 1]?.at ?? 0)) / 2, [all]);
   const rests = useMemo(() => {
@@ -59,7 +58,7 @@ export function TimeScale({ label, frames, span, onSpan, onCut, onUncut }: Props
     () =>
       apart(
         roundTimes(
-          frames.map((frame) => frame.plannedAt),
+          frames.map((frame) => frame.at),
           all,
         ),
         width,
@@ -107,7 +106,7 @@ export function TimeScale({ label, frames, span, onSpan, onCut, onUncut }: Props
     else return;
     event.preventDefault();
   };
-  const said = `between ${name(before)} at ${clock(before.plannedAt)} and ${name(after)} at ${clock(after.plannedAt)}, ${duration(all[at]?.pause ?? 0)} apart`;
+  const said = `between ${name(before)} at ${clock(before.at)} and ${name(after)} at ${clock(after.at)}, ${duration(all[at]?.pause ?? 0)} apart`;
   return (
     <div role="group" aria-label={label} className="border-b border-white/40 px-[14px] pt-2 pb-2">
       <div ref={box} className="relative mx-[22px]" style={{ height: HEIGHT }}>
@@ -204,7 +203,7 @@ export function TimeScale({ label, frames, span, onSpan, onCut, onUncut }: Props
           </TextButton>
           <Key>Enter</Key>
         </span>
-        {(onUncut.before ?? onUncut.after) && (
+        {onUncut && (onUncut.before ?? onUncut.after) && (
           <span className="ml-auto flex gap-3 whitespace-nowrap">
             take away the cut
             {onUncut.before && (
@@ -230,24 +229,20 @@ function along(event: PointerEvent<HTMLElement>): number {
   return Math.max(0, Math.min(1, (event.clientX - box.left) / box.width));
 }
 
-const between = (frames: CardFrame[], first: number, last: number): Span => ({ from: frames[first]?.plannedAt ?? "", to: frames[last]?.plannedAt ?? "" });
+const between = (frames: Viewable[], first: number, last: number): Span => ({ from: frames[first]?.at ?? "", to: frames[last]?.at ?? "" });
 
-function spanned(frames: CardFrame[], all: Place[], span: Span | null): [number, number] | null {
+function spanned(frames: Viewable[], all: Place[], span: Span | null): [number, number] | null {
   if (!span) return null;
-  const within = all.filter((_, i) => (frames[i]?.plannedAt ?? "") >= span.from && (frames[i]?.plannedAt ?? "") <= span.to);
+  const within = all.filter((_, i) => (frames[i]?.at ?? "") >= span.from && (frames[i]?.at ?? "") <= span.to);
   return within.length === 0 ? null : [within[0]?.at ?? 0, within.at(-1)?.at ?? 0];
 }
 
-function Small({ frame }: { frame: CardFrame }) {
-  return <Glimpse source={pictureOf(frame, 160)} className="h-[34px] w-[51px] object-cover" />;
+function Small({ frame }: { frame: Viewable }) {
+  return <Glimpse source={frame.picture(160)} className="h-[34px] w-[51px] object-cover" />;
 }
 
-const name = (frame: CardFrame | undefined): string => (frame ? shortened(stem(frame)) : "");
+const name = (frame: Viewable | undefined): string => (frame ? shortened(frame.name) : "");
 
 /** With its day where the shoot spans several. */
-const when = (frame: CardFrame | undefined, other: CardFrame | undefined): string =>
-  frame
-    ? frame.plannedAt.slice(0, 10) === other?.plannedAt.slice(0, 10)
-      ? hour(frame.plannedAt)
-      : `${day(frame.plannedAt.slice(0, 10))} ${hour(frame.plannedAt)}`
-    : "";
+const when = (frame: Viewable | undefined, other: Viewable | undefined): string =>
+  frame ? (frame.at.slice(0, 10) === other?.at.slice(0, 10) ? hour(frame.at) : `${day(frame.at.slice(0, 10))} ${hour(frame.at)}`) : "";

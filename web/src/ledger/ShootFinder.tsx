@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { Shoot } from "../api/types";
-import { Entry } from "../ledger/Entry";
-import { TextButton } from "../ledger/Field";
+import { Entry } from "./Entry";
+import { TextButton } from "./Field";
 import { count, dateInFull } from "../words/format";
 
 const MOST = 12;
