@@ -31,14 +31,11 @@ final readonly class KeepingController
         return new JsonResponse($this->page->kept($this->shoots->find($id)));
     }
 
-    /** What a wish would come to, and of its names those that have "search" in them: nothing is changed. */
+    /** What a wish would come to, and of its names those that have ?search= in them: nothing is changed. */
     #[Route('/api/shoots/{id}/keeping/shown', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
     public function shown(int $id, Request $request): Response
     {
-        $fields = Fields::of(DeskInput::body($request));
-        [$wish, $search] = $fields->make(static fn (): array => [KeepingWish::read($fields), $fields->text('search', '', 200)]);
-
-        return new JsonResponse($this->page->shown($this->shoots->find($id), $wish, $search, self::MOST_SHOWN));
+        return new JsonResponse($this->page->shown($this->shoots->find($id), KeepingWish::read(Fields::of(DeskInput::body($request))), mb_substr($request->query->getString('search'), 0, 200), self::MOST_SHOWN));
     }
 
     #[Route('/api/shoots/{id}/keeping', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]

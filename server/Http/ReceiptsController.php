@@ -65,7 +65,10 @@ final readonly class ReceiptsController
     #[Route('/api/receipts/{number}/lines', methods: ['GET'], requirements: ['number' => '\d{1,9}'])]
     public function lines(int $number): Response
     {
-        return new JsonResponse(array_map(static fn (ReceiptLine $line): ReceiptLineView => new ReceiptLineView($line), $this->receipts->lines($this->receipts->find($number))));
+        $intake = $this->receipts->find($number);
+        $now = $this->receipts->changedSince($intake);
+
+        return new JsonResponse(array_map(static fn (ReceiptLine $line): ReceiptLineView => new ReceiptLineView($line, $now[$line->id()] ?? null), $this->receipts->lines($intake)));
     }
 
     /** Goes on with an intake that stopped, and tries again what failed. */

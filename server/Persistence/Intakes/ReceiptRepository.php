@@ -101,6 +101,23 @@ final readonly class ReceiptRepository
         return $this->ledger->getRepository(ReceiptLine::class)->findBy(['intake' => $intake] + ([] === $outcomes ? [] : ['outcome' => $outcomes]), ['position' => 'ASC']);
     }
 
+    /** @return array<int, LineNow> by line: of those whose files are called, lie or belong otherwise than was promised */
+    public function changedSince(Intake $intake): array
+    {
+        $found = [];
+        foreach ($this->ledger->getConnection()->fetchAllAssociative('SELECT l.id, r.folder, r.stem || f.ending AS name, s.date, s.description, s.folder AS shoot_folder
+            FROM receipt_line l
+            JOIN file f ON f.id = l.file_id
+            JOIN frame r ON r.id = f.frame_id
+            JOIN shoot s ON s.id = r.shoot_id
+            WHERE l.intake_id = ? AND (r.folder, r.stem || f.ending, s.date, s.description, s.folder) IS DISTINCT FROM (l.folder, l.name, l.shoot_date, l.shoot_description, l.shoot_folder)', [$intake->id()]) as $columns) {
+            $row = Row::of($columns);
+            $found[$row->int('id')] = new LineNow($row->text('folder'), $row->text('name'), new LineShoot($row->text('date'), $row->text('description'), $row->text('shoot_folder')));
+        }
+
+        return $found;
+    }
+
     /** @return list<WaitingFile> what is still to be copied, in order */
     public function waiting(int $intake): array
     {

@@ -58,7 +58,7 @@ final readonly class ShootRepository
     }
 
     /**
-     * What receipts brought in, by shoot, the earliest shoot first.
+     * What receipts brought in, or promised and are still to, by shoot, the earliest shoot first.
      *
      * @param list<int> $receipts
      *
@@ -71,7 +71,7 @@ final readonly class ShootRepository
             FROM receipt_line l
             JOIN frame r ON r.id = l.frame_id
             JOIN shoot s ON s.id = r.shoot_id
-            WHERE l.intake_id IN (?) AND l.outcome = 'brought in'
+            WHERE l.intake_id IN (?) AND l.outcome IN ('brought in', 'waiting')
             GROUP BY 1, 2, 3, 4
             ORDER BY 1, s.date, s.id", [$receipts], [ArrayParameterType::INTEGER]) as $row) {
             $found[self::int($row, 'intake_id')][] = ['id' => self::int($row, 'id'), 'date' => Row::word($row['date']), 'description' => Row::word($row['description']), 'frames' => self::int($row, 'frames')];

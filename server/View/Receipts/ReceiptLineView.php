@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\View\Receipts;
 
 use VelvetLedger\Core\Card\Kind;
 use VelvetLedger\Core\Receipt\Outcome;
+use VelvetLedger\Server\Persistence\Intakes\LineNow;
 use VelvetLedger\Server\Persistence\Intakes\ReceiptLine;
 
 /** One line of a receipt. */
@@ -31,7 +32,8 @@ final readonly class ReceiptLineView
     /** What there is of a picture that was cut off on its card. */
     public ?string $incomplete;
 
-    public function __construct(ReceiptLine $line)
+    /** @param LineNow|null $now what became of it since, where its frame is called, lies or belongs otherwise */
+    public function __construct(ReceiptLine $line, ?LineNow $now = null)
     {
         $this->path = '' === $line->path ? '/' : $line->path;
         $this->kind = $line->kind;
@@ -39,13 +41,14 @@ final readonly class ReceiptLineView
         $this->bytes = $line->bytes;
         $this->outcome = $line->outcome();
         $this->reason = $line->reason();
-        $this->folder = $line->folder;
-        $this->name = $line->name;
+        $this->folder = $now->folder ?? $line->folder;
+        $this->name = $now->name ?? $line->name;
         $this->checksum = $line->checksum();
         $this->provenAt = $line->provenAt()?->format(\DATE_ATOM);
-        $this->date = $line->shoot->date;
-        $this->description = $line->shoot->description;
-        $this->shootFolder = $line->shoot->folder;
+        $shoot = $now->shoot ?? $line->shoot;
+        $this->date = $shoot->date;
+        $this->description = $shoot->description;
+        $this->shootFolder = $shoot->folder;
         $this->twin = $line->twin();
         $this->frame = $line->kind->isStill() ? $line->frame()?->id() : null;
     }

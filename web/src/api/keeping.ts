@@ -28,14 +28,14 @@ export interface KeepingWish {
 }
 
 /** What is said of a shoot by hand, and how its frames are named. */
-export const useKept = (shoot: string) =>
-  useQuery({ queryKey: ["shoot", shoot, "kept"], queryFn: () => get(`/api/shoots/${shoot}/kept`, schemas.ShootKept), enabled: shoot !== "" });
+export const useKept = (shoot: string, asks = true) =>
+  useQuery({ queryKey: ["shoot", shoot, "kept"], queryFn: () => get(`/api/shoots/${shoot}/kept`, schemas.ShootKept), enabled: asks && shoot !== "" });
 
 /** What a wish would come to. */
 export const useKeepingShown = (shoot: string, wish: KeepingWish | null, search: string) =>
   useQuery({
     queryKey: ["shoot", shoot, "keeping", wish, search],
-    queryFn: ({ signal }) => post(`/api/shoots/${shoot}/keeping/shown`, { ...wish, search }, schemas.Keeping, signal),
+    queryFn: ({ signal }) => post(`/api/shoots/${shoot}/keeping/shown?search=${encodeURIComponent(search)}`, wish ?? {}, schemas.Keeping, signal),
     enabled: wish !== null,
     placeholderData: keepPreviousData,
     retry: false,

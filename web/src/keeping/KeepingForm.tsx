@@ -12,7 +12,7 @@ import { Choice } from "../ledger/Menu";
 import { ShootFinder } from "../ledger/ShootFinder";
 import { type Span, TimeScale } from "../ledger/TimeScale";
 import { NamesPart } from "../naming/NamesPart";
-import { count, dated, instant } from "../words/format";
+import { count, dated, figure, instant } from "../words/format";
 import type { Kind } from "./kinds";
 
 interface Props {
@@ -134,27 +134,30 @@ function Describe({ shoot, kept, wish, shown, onWish }: Props) {
   );
 }
 
-/** Of what is picked, or of all. */
-function Of({ picked, wish, onWish }: Props) {
-  if (picked.length === 0) return null;
+/** Of all, of what is kept, or of what is picked. */
+function Of({ frames, picked, wish, onWish }: Props) {
+  const kept = frames.filter((frame) => frame.judged.decision === "keep").map((frame) => frame.id);
+  const lots = [
+    { value: "picked", name: `the ${count(picked.length, "frame")} picked`, frames: picked },
+    { value: "kept", name: `the ${figure(kept.length)} kept`, frames: kept },
+  ].filter((one) => one.frames.length > 0 && one.frames.length < frames.length);
+  if (lots.length === 0) return null;
+  const of = lots.find((one) => one.frames.length === wish.frames?.length);
   return (
     <Choice
       label="of"
-      value={wish.frames ? "picked" : "all"}
-      options={[
-        { value: "picked", name: `the ${count(picked.length, "frame")} picked` },
-        { value: "all", name: "all of the shoot" },
-      ]}
-      onChoose={(of) => {
-        const rest = without(wish, "frames");
-        onWish(of === "picked" ? { ...rest, frames: picked } : rest);
+      value={of?.value ?? "all"}
+      options={[{ value: "all", name: `all ${figure(frames.length)}` }, ...lots]}
+      onChoose={(chosen) => {
+        const lot = lots.find((one) => one.value === chosen);
+        onWish({ ...without(wish, "frames"), ...(lot ? { frames: lot.frames } : {}) });
       }}
     />
   );
 }
 
 function Numbered(props: Props) {
-  const { kind, wish, onWish } = props;
+  const { kind, kept, wish, onWish } = props;
   return (
     <p className={LINE}>
       {kind === "number" && (
@@ -164,8 +167,7 @@ function Numbered(props: Props) {
             label="first number"
             type="number"
             width={64}
-            placeholder="as the pattern"
-            value={wish.from === undefined ? "" : String(wish.from)}
+            value={String(wish.from ?? kept.pattern.pieces.find((one) => one.piece === "sequence")?.start ?? 1)}
             onDone={(typed) => {
               const rest = without(wish, "from");
               onWish(typed.trim() === "" ? rest : { ...rest, from: Math.max(0, Math.round(Number(typed))) });

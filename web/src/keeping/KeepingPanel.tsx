@@ -31,7 +31,7 @@ export function KeepingPanel({ kind, shoot, frames, picked, wish, onWish, onClos
   const keep = useKeep();
   const section = useRef<HTMLElement>(null);
   useEffect(() => {
-    section.current?.querySelector<HTMLElement>("[data-blank]")?.focus();
+    section.current?.querySelector<HTMLElement>("[data-blank], [role=slider]")?.focus();
   }, [kind]);
   useKeys({ Escape: onClose });
   const current = asked === wish && !found.isPlaceholderData && found.data !== undefined && !found.error;
@@ -44,7 +44,7 @@ export function KeepingPanel({ kind, shoot, frames, picked, wish, onWish, onClos
         if (event.key === "Escape") onClose();
       }}
     >
-      <h2 className="pb-2 text-[17px] font-semibold">{KINDS.find((one) => one.value === kind)?.name}</h2>
+      <h2 className="pb-2 text-[17px] font-semibold">{capital(KINDS.find((one) => one.value === kind)?.name ?? kind)}</h2>
       {kept && <KeepingForm kind={kind} shoot={shoot} kept={kept} frames={frames} picked={picked} wish={wish} shown={found.data} onWish={onWish} />}
       <Trouble error={(asked === null ? null : found.error) ?? keep.error} />
       {asked !== null && found.data && !found.error && (
@@ -63,6 +63,8 @@ export function KeepingPanel({ kind, shoot, frames, picked, wish, onWish, onClos
     </section>
   );
 }
+
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** Whether enough is said to be shown. */
 function isWhole(kind: Kind, wish: KeepingWish): boolean {

@@ -37,7 +37,9 @@ export function Shown({ shown, current, pending, search, onSearch, onDo, onLeave
               </>
             )}
             {count(shown.frames, "frame")}
-            {shown.renamed > 0 && `, ${figure(shown.renamed)} called otherwise`}: {count(shown.files, "file")}
+            {shown.renamed > 0 &&
+              `, ${shown.renamed === shown.frames ? (shown.frames === 1 ? "" : "all ") : `${figure(shown.renamed)} `}called otherwise`}:{" "}
+            {count(shown.files, "file")}
             {shown.frames > 0 && " and what else bears their names"}.
             {shown.away.length > 0 && ` ${shown.away.join(", ")} will follow when ${shown.away.length === 1 ? "it is" : "they are"} back.`}
             {!shown.inOrder && " Numbers do not count in order of time then: number it anew, if you wish."}
@@ -67,8 +69,8 @@ export function Shown({ shown, current, pending, search, onSearch, onDo, onLeave
             <tbody>
               {shown.names.map((one) => (
                 <tr key={one.id} className="border-b border-rule last:border-b-0">
-                  <td className="py-[2px] pr-4 as-path break-words text-faded">{before(one)}</td>
-                  <td className="py-[2px] as-path break-words">{after(one)}</td>
+                  <td className="py-[2px] pr-4 as-path break-words text-faded">{said(one.folder, one.stem, one.takenAt, one, shown)}</td>
+                  <td className="py-[2px] as-path break-words">{said(one.folderAfter, one.stemAfter, one.takenAtAfter, one, shown)}</td>
                 </tr>
               ))}
             </tbody>
@@ -98,14 +100,17 @@ export function Shown({ shown, current, pending, search, onSearch, onDo, onLeave
   );
 }
 
-/** Where the folder does not change it is not said again and again; where only the time does, that is. */
-const before = (one: NameChange): string => said(one.folder, one.stem, one.takenAt, one);
-const after = (one: NameChange): string => said(one.folderAfter, one.stemAfter, one.takenAtAfter, one);
-
-function said(folder: string, stem: string, takenAt: string, one: NameChange): string {
+/** Of a folder only what is not said above for all, or does not change; of a time only where that does. */
+function said(folder: string, stem: string, takenAt: string, one: NameChange, shown: Keeping): string {
   const time =
     one.takenAt === one.takenAtAfter
       ? ""
       : `, ${one.takenAt.slice(0, 10) === one.takenAtAfter.slice(0, 10) ? "" : `${dated(takenAt.slice(0, 10))}, `}${clock(takenAt)}`;
-  return (one.folder === one.folderAfter ? stem : `${folder === "" ? "" : `${folder}/`}${stem}`) + time;
+  const below = rest(one.folder, shown.folderBefore);
+  const isForAll = below !== null && below === rest(one.folderAfter, shown.folderAfter);
+  const path = isForAll ? below : one.folder === one.folderAfter ? "" : folder;
+  return (path === "" ? stem : `${path}/${stem}`) + time;
 }
+
+/** What of a folder lies below another; null where it does not. */
+const rest = (folder: string, of: string): string | null => (folder === of ? "" : folder.startsWith(`${of}/`) ? folder.slice(of.length + 1) : null);

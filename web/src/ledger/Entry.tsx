@@ -43,8 +43,8 @@ export function Entry({ label, value, width = 120, placeholder, longest = 200, a
           finish();
           toNextBlank(event.currentTarget);
         }
-        if (event.key === "Escape") {
-          event.stopPropagation();
+        if (event.key === "Escape" && typed !== null) {
+          event.stopPropagation(); // what is typed is left first, and then what the blank stands in
           setTyped(null);
         }
       }}

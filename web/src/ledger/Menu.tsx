@@ -12,14 +12,28 @@ export interface Option<T extends string> {
 const PANEL = "z-10 max-h-[60vh] min-w-[170px] max-w-[520px] overflow-y-auto border border-ink bg-paper py-1 text-body text-ink";
 const ITEM = "flex cursor-pointer items-baseline gap-2 px-3 py-[3px] outline-none data-[highlighted]:bg-wash";
 
-function Menu({ label, value, onMat, children }: { label: string; value: string; onMat: boolean; children: ReactNode }) {
+/** Whether it is open, for whoever opens it by a key. */
+interface Opened {
+  open?: boolean;
+  onOpen?: (open: boolean) => void;
+}
+
+function Menu({ label, value, onMat, open, onOpen, children }: { label: string; value: string; onMat: boolean; children: ReactNode } & Opened) {
   return (
-    <DropdownMenu.Root modal={false}>
+    <DropdownMenu.Root modal={false} {...(open === undefined ? {} : { open })} {...(onOpen ? { onOpenChange: onOpen } : {})}>
       <DropdownMenu.Trigger className={`text-left ${onMat ? "inline-block leading-6 focus-visible:outline-white" : ""}`}>
         {label} <span className={`underline underline-offset-3 ${onMat ? "decoration-white/60" : "decoration-velvet/50 text-velvet"}`}>{value}</span>
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content align="start" sideOffset={4} className={PANEL}>
+        <DropdownMenu.Content
+          align="start"
+          sideOffset={4}
+          className={PANEL}
+          onCloseAutoFocus={(event) => {
+            // What was chosen may have opened a blank to be filled in: that has the focus.
+            if (document.activeElement?.matches("[data-blank], [role=slider]")) event.preventDefault();
+          }}
+        >
           {children}
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
@@ -70,14 +84,15 @@ export function Actions<T extends string>({
   options,
   onMat = false,
   onChoose,
+  ...opened
 }: {
   label: string;
   options: Option<T>[];
   onMat?: boolean;
   onChoose: (value: T) => void;
-}) {
+} & Opened) {
   return (
-    <Menu label="" value={label} onMat={onMat}>
+    <Menu label="" value={label} onMat={onMat} {...opened}>
       {options.map((option) => (
         <DropdownMenu.Item
           key={option.value}

@@ -17,7 +17,8 @@ export function Conversions({ of, number, waits }: { of: Sum; number: string; wa
             <Bar.Indicator className="h-full origin-left bg-brass transition-transform duration-300" style={{ transform: `scaleX(${done / of.asked})` }} />
           </Bar.Root>
           <p className="mt-2">
-            <b>{figure(done)}</b> of {figure(of.asked)} raws converted. <span className="text-faded">{waits ? `The rest ${waits}.` : "Copying does not wait for it; this page can be left."}</span>
+            <b>{figure(done)}</b> of {figure(of.asked)} raws converted.{" "}
+            <span className="text-faded">{waits ? `The rest ${waits}.` : "Copying does not wait for it; this page can be left."}</span>
           </p>
         </>
       )}

@@ -14,6 +14,7 @@ import { Conversions } from "./Conversions";
 import { ReceiptLines } from "./ReceiptLines";
 import { ReceiptSums } from "./ReceiptSums";
 import { Progress } from "./Progress";
+import { ShootsDescribed } from "./ShootsDescribed";
 import { Verdict } from "./Verdict";
 import { waitsFor } from "../words/waits";
 
@@ -83,6 +84,7 @@ function ReceiptNumber({ number }: { number: string }) {
               {data.together.length > 0 && <Together of={data.together} />}
             </p>
             {moving && <Progress receipt={data} number={number} />}
+            <ShootsDescribed receipt={data} />
             {!moving && <Exports number={number} />}
             {data.waits.slow && <p className="mb-4 max-w-[60ch]">{data.waits.slow}</p>}
             {data.conversions && (

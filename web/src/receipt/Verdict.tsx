@@ -1,13 +1,10 @@
 import { Link } from "react-router";
-import { useShootsOfReceipts } from "../api/queries";
 import type { Receipt } from "../api/types";
-import { ShootsOf } from "./ShootsOf";
 
 /** What the receipt came to, in words; whether the card may be formatted is said by its stamp. */
 export function Verdict({ receipt }: { receipt: Receipt }) {
   const running = receipt.state === "running" || receipt.state === "waiting" || receipt.state === "paused";
   const grave = receipt.verdict.isTroubled || receipt.copies.some((at) => at.owed + at.bad > 0);
-  const shoots = useShootsOfReceipts([receipt]);
   return (
     <section aria-label="What it came to">
       <h2 className={`text-[20px] leading-[26px] font-semibold ${!running && grave ? "text-brass" : "text-ink"}`}>{receipt.verdict.heading}</h2>
@@ -19,11 +16,6 @@ export function Verdict({ receipt }: { receipt: Receipt }) {
           </Link>
         )}
       </p>
-      {!running && shoots.data && shoots.data.size > 0 && (
-        <div className="mt-2">
-          <ShootsOf shoots={shoots.data.get(receipt.number) ?? []} />
-        </div>
-      )}
     </section>
   );
 }

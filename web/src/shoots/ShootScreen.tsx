@@ -4,7 +4,7 @@ import { AsideLine } from "../aside/AsideLine";
 import { SelectsLine } from "../aside/SelectsLine";
 import { useFindings, useProveShoot } from "../api/copies";
 import { framePicture } from "../api/pictures";
-import type { KeepingWish } from "../api/keeping";
+import { type KeepingWish, useKept } from "../api/keeping";
 import { useShoot } from "../api/queries";
 import { useStampState } from "../api/stamps";
 import type { ShootFrame } from "../api/types";
@@ -13,7 +13,7 @@ import { firstWish, KeepingPanel } from "../keeping/KeepingPanel";
 import { type Kind, KINDS } from "../keeping/kinds";
 import { Title } from "../keeping/Title";
 import { Actions } from "../ledger/Menu";
-import { Trouble } from "../ledger/Notice";
+import { Notice, Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
 import { OpenElsewhere } from "../ledger/OpenElsewhere";
 import { type GridPicture, PictureGrid } from "../ledger/PictureGrid";
@@ -33,6 +33,7 @@ export function ShootScreen() {
   const prove = useProveShoot();
   const findings = useFindings(Number(id), prove.isSuccess || found.data?.looked === false);
   const stamps = useStampState(id);
+  const kept = useKept(id, found.isWhole).data;
   const scroller = useRef<HTMLElement>(null);
   const [picked, setPicked] = useState<Set<string>>(new Set());
   const frames = found.data?.frames;
@@ -49,6 +50,7 @@ export function ShootScreen() {
   const go = useNavigate();
   const [doing, setDoing] = useState<Kind | null>(null);
   const [wish, setWish] = useState<KeepingWish>({});
+  const [choosing, setChoosing] = useState(false);
   const pickedFrames = useMemo(() => (frames ?? []).filter((frame) => picked.has(String(frame.id))).map((frame) => frame.id), [frames, picked]);
   const begin = (kind: Kind) => {
     if (!found.isWhole) return;
@@ -57,7 +59,9 @@ export function ShootScreen() {
   };
   useKeys({
     d: () => document.getElementById("shoot-title")?.focus(),
-    c: () => document.getElementById("shoot-change")?.querySelector("button")?.click(),
+    e: () => {
+      setChoosing(true);
+    },
     r: () => {
       begin("number");
     },
@@ -87,7 +91,7 @@ export function ShootScreen() {
         {shoot && (
           <>
             <section aria-label="The shoot" className="flex flex-wrap items-end gap-x-6 gap-y-2 border-b border-ink py-5 pr-6 pl-page">
-              <div className="in-line w-full justify-between gap-x-6">
+              <div className="w-full">
                 <Title
                   description={shoot.description}
                   said={doing === "describe" ? (wish.description ?? null) : null}
@@ -96,33 +100,6 @@ export function ShootScreen() {
                     setWish({ ...(doing === "describe" ? wish : {}), description });
                   }}
                 />
-                <span className="in-line gap-x-6">
-                  <span>
-                    <Link to={`/look/shoots-${shoot.id}`} className="linked">
-                      first look
-                    </Link>
-                    <Key>L</Key>
-                  </span>
-                  <span>
-                    <Actions label="change" options={KINDS} onChoose={begin} />
-                    <Key>C</Key>
-                  </span>
-                  <OpenElsewhere
-                    of={picked.size > 0 ? { shoot: shoot.id, frames: [...picked].map(Number) } : { shoot: shoot.id }}
-                    what={picked.size > 0 ? "what is picked" : "the shoot"}
-                  />
-                  <TextButton
-                    disabled={prove.isPending}
-                    onClick={() => {
-                      prove.mutate(shoot.id);
-                    }}
-                  >
-                    prove it again
-                  </TextButton>
-                  <Link to={`/daybook?shoot=${shoot.id}`} className="linked">
-                    in the day book
-                  </Link>
-                </span>
               </div>
               <dl className="flex flex-wrap gap-x-6 gap-y-2">
                 <Field label="taken">
@@ -139,7 +116,56 @@ export function ShootScreen() {
                 </Field>
                 <Field label="oldest proof">{dateOf(shoot.provenSince)}</Field>
               </dl>
+              <span className="in-line w-full gap-x-6">
+                <span>
+                  <Link to={`/look/shoots-${shoot.id}`} className="linked">
+                    first look
+                  </Link>
+                  <Key>L</Key>
+                </span>
+                <span>
+                  <Actions label="change" options={KINDS} open={choosing} onOpen={setChoosing} onChoose={begin} />
+                  <Key>E</Key>
+                </span>
+                <OpenElsewhere
+                  of={picked.size > 0 ? { shoot: shoot.id, frames: [...picked].map(Number) } : { shoot: shoot.id }}
+                  what={picked.size > 0 ? "what is picked" : "the shoot"}
+                />
+                <TextButton
+                  disabled={prove.isPending}
+                  onClick={() => {
+                    prove.mutate(shoot.id);
+                  }}
+                >
+                  prove it again
+                </TextButton>
+                <Link to={`/daybook?shoot=${shoot.id}`} className="linked">
+                  in the day book
+                </Link>
+              </span>
             </section>
+            {kept?.notes && doing !== "notes" && (
+              <p className="max-w-[110ch] border-b border-rule py-[7px] pr-6 pl-page font-hand whitespace-pre-line">{kept.notes}</p>
+            )}
+            {kept && !kept.inOrder && doing === null && (
+              <Notice
+                action={
+                  <span>
+                    <TextButton
+                      onClick={() => {
+                        begin("number");
+                      }}
+                    >
+                      number it anew
+                    </TextButton>
+                    <Key>R</Key>
+                  </span>
+                }
+              >
+                Its numbers do not count in order of time
+                {kept.bodies.length > 1 ? ": another body came in later, or a clock was put right." : "."}
+              </Notice>
+            )}
             {doing && (
               <KeepingPanel
                 kind={doing}

@@ -1,6 +1,7 @@
-import { useState } from "react";
+import { type Ref, useRef, useState } from "react";
 import { Link } from "react-router";
 import { useAsideShoots } from "../api/aside";
+import { useKeep } from "../api/keeping";
 import { framePicture } from "../api/pictures";
 import { useShoots } from "../api/queries";
 import type { Shoot } from "../api/types";
@@ -124,9 +125,105 @@ export function ShootsScreen() {
   );
 }
 
+/** Leads to the shoot; its description is a blank where it has none, and by D where it has. */
 function Row({ shoot }: { shoot: Shoot }) {
+  const [says, setSays] = useState(false);
+  const keep = useKeep();
+  const row = useRef<HTMLAnchorElement>(null);
+  const asks = says || shoot.description === "";
   return (
-    <Link to={`/shoots/${shoot.id}`} className="shoot-columns group items-center border-b border-rule py-[7px] hover:bg-wash focus-visible:-outline-offset-2">
+    <div className="relative">
+      {asks && (
+        <div className="shoot-columns pointer-events-none absolute inset-0 z-1 items-center">
+          <span />
+          <span />
+          <span />
+          <span className="pointer-events-auto">
+            <DescriptionOf
+              shoot={shoot}
+              pending={keep.isPending}
+              autoFocus={says}
+              onDone={(description) => {
+                setSays(false);
+                row.current?.focus();
+                if (description !== null) keep.mutate({ shoot: String(shoot.id), wish: { description } });
+              }}
+            />
+          </span>
+        </div>
+      )}
+      <Trouble error={keep.error} />
+      <RowLink
+        shoot={shoot}
+        link={row}
+        hidesDescription={asks}
+        onDescribe={() => {
+          setSays(true);
+        }}
+      />
+    </div>
+  );
+}
+
+function DescriptionOf({
+  shoot,
+  pending,
+  autoFocus,
+  onDone,
+}: {
+  shoot: Shoot;
+  pending: boolean;
+  autoFocus: boolean;
+  onDone: (description: string | null) => void;
+}) {
+  const [typed, setTyped] = useState(shoot.description);
+  return (
+    <input
+      aria-label={`Description of the shoot of ${day(shoot.date)}`}
+      value={pending ? "its folder and names follow…" : typed}
+      disabled={pending}
+      autoFocus={autoFocus}
+      maxLength={500}
+      placeholder="what is it?"
+      spellCheck={false}
+      onChange={(event) => {
+        setTyped(event.target.value);
+      }}
+      onKeyDown={(event) => {
+        if (event.key === "Enter") onDone(typed.trim() === shoot.description ? null : typed.trim());
+        if (event.key === "Escape") {
+          setTyped(shoot.description);
+          onDone(null);
+        }
+      }}
+      className="w-full border-b border-dotted border-rule-strong bg-transparent font-hand text-hand font-semibold placeholder:font-normal placeholder:text-faded placeholder:italic focus:border-solid focus:border-velvet focus:outline-none"
+    />
+  );
+}
+
+function RowLink({
+  shoot,
+  link,
+  hidesDescription,
+  onDescribe,
+}: {
+  shoot: Shoot;
+  link: Ref<HTMLAnchorElement>;
+  hidesDescription: boolean;
+  onDescribe: () => void;
+}) {
+  return (
+    <Link
+      ref={link}
+      to={`/shoots/${shoot.id}`}
+      onKeyDown={(event) => {
+        if (event.key === "d") {
+          event.preventDefault();
+          onDescribe();
+        }
+      }}
+      className="shoot-columns group items-center border-b border-rule py-[7px] hover:bg-wash focus-visible:-outline-offset-2"
+    >
       <span />
       <span className="block h-[64px] bg-mat p-[4px]">
         <Glimpse source={framePicture(shoot.cover, 160)} className="h-full w-full object-contain" />
@@ -135,9 +232,7 @@ function Row({ shoot }: { shoot: Shoot }) {
         <span className="block text-[14px] font-semibold">{day(shoot.date)}</span>
         <span className="block as-label">{hours(shoot.from, shoot.to)}</span>
       </span>
-      <span className="font-hand text-hand font-semibold group-hover:text-velvet">
-        {shoot.description || <i className="font-normal text-faded">without a description</i>}
-      </span>
+      <span className="font-hand text-hand font-semibold group-hover:text-velvet">{!hidesDescription && shoot.description}</span>
       <span className="as-path break-words">{shoot.folder}/</span>
       <span data-column="frames" className="text-right">
         {figure(shoot.frames)}
