@@ -195,6 +195,11 @@ final class RoutesTest extends LedgerTestCase
         $stationery[] = ['kind' => 'keys', 'name' => 'own', 'document' => ['keep' => ['é']]];
         $stationery[] = ['kind' => 'rights', 'name' => 'Mine', 'document' => ['creator' => 'Ada Tern']];
 
+        $keeping = [
+            ['description' => 'boats', 'date' => '2026-05-04', 'kindOfWork' => 'Weddings', 'destination' => 'Work', 'folder' => 'x/y', 'names' => 'anew', 'pattern' => ['pieces' => [['piece' => 'name it has'], ['piece' => 'date taken', 'fields' => 'yyyy'], ['piece' => 'words', 'text' => 'x'], ['piece' => 'sequence', 'start' => 1, 'digits' => 4, 'scope' => 'this shoot']], 'between' => '_', 'extension' => 'lower case'], 'from' => 3, 'find' => 'a', 'with' => 'b', 'frames' => [1], 'seconds' => 60, 'body' => 'Orrel M4', 'notes' => 'n', 'cover' => 1],
+            ['into' => 999_999, 'together' => true, 'apart' => false], ['apart' => true, 'frames' => [1], 'folders' => ['levels' => [[['piece' => 'job', 'style' => 'as written']]], 'between' => ' ']],
+        ];
+
         return array_map(static fn (array $good): array => array_is_list($good) ? $good : [$good], [
             '/api/cards/{id}/plan' => $wishes, '/api/cards/{id}/plan/lines' => $wishes, '/api/cards/{id}/intakes' => $wishes,
             '/api/look/{lot}/acts' => ['acts' => [['name' => 'a', 'kind' => 'judge', 'word' => '3', 'frames' => [['frame' => 1, 'revision' => 0, 'word' => 'drop']]], ['name' => 'b', 'kind' => 'take back'], ['name' => 'c', 'kind' => 'bring again']]],
@@ -208,6 +213,7 @@ final class RoutesTest extends LedgerTestCase
             '/api/orders' => $order, '/api/orders/file' => $order, '/api/orders/default' => ['name' => 'By the day'], '/api/orders/drop' => ['name' => 'By the day'],
             '/api/pictures' => ['of' => [['card' => $this->card('CARD')->id, 'file' => 'DCIM/100ORREL/ORL_0001.JPG', 'edge' => 160], ['frame' => 1, 'edge' => 160, 'turn' => 1]]],
             '/api/shoots/{id}/stamps' => $frames + ['slip' => '', 'texts' => ['event' => 'x'], 'rating' => 3, 'add' => [['quay']], 'remove' => [1], 'unrate' => false, 'label' => 'Best', 'later' => true],
+            '/api/shoots/{id}/keeping/shown' => $keeping, '/api/shoots/{id}/keeping' => $keeping,
             '/api/shoots/{id}/selects' => ['frames' => [1], 'folder' => 'selects'], '/api/shoots/{id}/selects/keep' => ['pass' => 'kept', 'folder' => 'selects'],
             '/api/shoots/{id}/aside/back' => $frames, '/api/shoots/{id}/aside/let-go' => ['frames' => [], 'named' => '2026-05-04', 'confirmed' => []],
             '/api/shoots/{id}/stamps/common' => $frames, '/api/shoots/{id}/stamps/merge' => $frames, '/api/shoots/{id}/stamps/keep' => $frames, '/api/shoots/{id}/stamps/leave' => $frames,

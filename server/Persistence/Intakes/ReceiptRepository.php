@@ -236,9 +236,9 @@ final readonly class ReceiptRepository
     /** @return iterable<list<mixed>> of every line: path, kind, bytes, outcome, reason, folder, name, XXH128, SHA-256, when proven, its copies in words */
     public function table(Intake $intake): iterable
     {
-        foreach ($this->ledger->getConnection()->iterateNumeric("SELECT l.path, l.kind, l.bytes, l.outcome, l.reason, l.folder, l.name, l.checksum, f.sha256, l.proven_at,
+        foreach ($this->ledger->getConnection()->iterateNumeric("SELECT l.path, l.kind, l.bytes, l.outcome, l.reason, coalesce(r.folder, l.folder), coalesce(r.stem || f.ending, l.name), l.checksum, f.sha256, l.proven_at,
             (SELECT string_agg(s.name || ': ' || c.state || ', ' || c.path || CASE WHEN ".StoreRole::IN_USE." THEN '' ELSE ' (used no more)' END, '; ' ORDER BY s.role <> 'main', s.id) FROM copy c JOIN store s ON s.id = c.store_id WHERE c.file_id = l.file_id)
-            FROM receipt_line l LEFT JOIN file f ON f.id = l.file_id WHERE l.intake_id = ? ORDER BY l.position", [$intake->id()]) as $row) {
+            FROM receipt_line l LEFT JOIN file f ON f.id = l.file_id LEFT JOIN frame r ON r.id = f.frame_id WHERE l.intake_id = ? ORDER BY l.position", [$intake->id()]) as $row) {
             yield $row;
         }
     }
