@@ -18,7 +18,8 @@ export function Title({ description, said, onSay }: Props) {
     setTyped(null);
   };
   return (
-    <h1 className="flex min-w-0 grow items-baseline text-title font-semibold">
+    <div className="flex min-w-0 grow items-baseline text-title font-semibold">
+      <h1 className="sr-only">{description || "Without a description"}</h1>
       <input
         id="shoot-title"
         aria-label="Description of the shoot"
@@ -45,6 +46,6 @@ export function Title({ description, said, onSay }: Props) {
         className="min-w-0 grow border-b border-dotted border-rule-strong bg-transparent font-hand placeholder:font-normal placeholder:text-faded placeholder:italic hover:border-velvet focus:border-solid focus:border-velvet focus:outline-none"
       />
       <Key>D</Key>
-    </h1>
+    </div>
   );
 }
