@@ -8,7 +8,9 @@ use Doctrine\DBAL\Connection;
 use Psr\Container\ContainerInterface;
 use Symfony\Component\Process\Process;
 use VelvetLedger\Core\Card\FolderNames;
+use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Core\Format\ByteOrder;
+use VelvetLedger\Core\Keeping\KeepingWish;
 use VelvetLedger\Core\Keeping\Wanted;
 use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Order\StandingOrder;
@@ -18,6 +20,7 @@ use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Server\Conversion\ConvertsRaw;
 use VelvetLedger\Server\Copies\Mending;
 use VelvetLedger\Server\Keeping\ChangesNames;
+use VelvetLedger\Server\Keeping\KeepsShoots;
 use VelvetLedger\Server\Keeping\LetsFramesGo;
 use VelvetLedger\Server\Keeping\SetsAside;
 use VelvetLedger\Server\Kernel;
@@ -49,6 +52,7 @@ final class FaultRound
         'to be converted' => "SELECT id, state, because FROM conversion WHERE state <> 'proven'",
         'to be mended' => "SELECT path, state, because FROM copy WHERE state IN ('missing', 'differs') AND (SELECT count(*) FROM day_book_entry WHERE kind = 'repair') > 0",
         'to be moved' => "SELECT id, kind, from_path, to_path, because FROM step WHERE state = 'waiting'",
+        'to follow' => "SELECT id, from_folder, because FROM following WHERE state = 'waiting' OR because IS NOT NULL",
         'elsewhere than wanted' => "SELECT c.path FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.path <> r.folder || '/' || r.stem || f.ending",
         'touched' => 'SELECT * FROM shoot_touched',
     ];
@@ -191,10 +195,27 @@ final class FaultRound
         $mending->wait();
     }
 
-    /** All go on by one name, in a circle, and every seventh to another folder. */
+    /** All go on by one name and to another folder, for the shoot is described, with an export of every fifth; or, where a drive leaves, in a circle, and every seventh to a folder of its own. */
     private function cutMoving(Process $intake): void
     {
         $intake->wait();
+        if ('moving killed' === $this->fault) {
+            foreach ($this->database()->fetchAllNumeric("SELECT r.folder, r.stem, f.checksum FROM frame r JOIN file f ON f.frame_id = r.id WHERE f.ending = '.jpg' AND r.id % 5 = 0") as [$folder, $stem, $checksum]) {
+                foreach (['Anvil', 'Bellows'] as $drive) {
+                    $exports = \sprintf('%s/drives/%s/p/%s/exports', $this->place, $drive, \is_string($folder) ? $folder : '');
+                    is_dir($exports) || mkdir($exports);
+                    file_put_contents(\sprintf('%s/%s-print.tif', $exports, \is_string($stem) ? $stem : ''), $checksum);
+                }
+            }
+            $this->service(KeepsShoots::class)->do($this->service(ShootRepository::class)->find(1), KeepingWish::read(Fields::of(['description' => 'Faults', 'names' => 'anew', 'from' => 2])), AskedBy::CommandLine);
+            $moving = $this->run('owed');
+            $this->waitUntil(fn (): bool => [] !== (array) glob("{$this->place}/drives/*/p/2026/*Faults/*.jpg"), $moving);
+            usleep(mt_rand(0, 250_000));
+            self::kill($moving);
+            $moving->wait();
+
+            return;
+        }
         $frames = $this->database()->fetchAllKeyValue('SELECT id, stem FROM frame ORDER BY stem');
         $folder = $this->database()->fetchOne('SELECT min(folder) FROM frame');
         [$folder, $ids, $stems] = [\is_string($folder) ? $folder : '', array_keys($frames), array_values(array_filter($frames, \is_string(...)))];
@@ -206,11 +227,7 @@ final class FaultRound
         $moving = $this->run('owed');
         $this->waitUntil(fn (): bool => [] !== (array) glob("{$this->place}/drives/*/p/2026/*/selects/*.jpg") || [] !== (array) glob("{$this->place}/drives/*/p/2026/*/.*.moving-*"), $moving);
         usleep(mt_rand(0, 120_000));
-        if ('moving killed' === $this->fault) {
-            self::kill($moving);
-        } else {
-            $this->away('drives/Bellows', 'drives/.Bellows');
-        }
+        $this->away('drives/Bellows', 'drives/.Bellows');
         $moving->wait();
         $this->undo();
     }
@@ -335,6 +352,12 @@ final class FaultRound
             $root = "{$this->place}/drives/$drive/p";
             foreach (is_dir($root) ? new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($root, \FilesystemIterator::SKIP_DOTS)) : [] as $file) {
                 $path = $file instanceof \SplFileInfo ? substr($file->getPathname(), \strlen("{$this->place}/drives/")) : '';
+                if (str_ends_with($path, '-print.tif')) {
+                    if ((string) file_get_contents("{$this->place}/drives/$path") !== ($known[str_replace(['/exports/', '-print.tif'], ['/', '.jpg'], $path)][1] ?? '')) {
+                        $wrong[] = "made of another frame than its name says: $path";
+                    }
+                    continue;
+                }
                 if (!isset($known[$path]) && !str_contains($path, '/p/'.Mending::ASIDE.'/') && !\in_array(basename($path), [StoreMark::FILE, ChecksumList::XXH128, 'somebody-elses.jpg'], true) && "somebody else's" !== file_get_contents("{$this->place}/drives/$path")) {
                     $wrong[] = "nobody knows: $path";
                 }

@@ -72,10 +72,10 @@ $byHand = static function (int $round) use ($place, $frames): float {
 
     return microtime(true) - $begun;
 };
-$middle = static function (array $of): float {
+$middle = static function (float ...$of): float {
     sort($of);
 
-    return $of[intdiv(count($of), 2)];
+    return $of[intdiv(count($of), 2)] ?? 0.0;
 };
 $hand = $plan = $enter = $carry = [];
 for ($round = 0; $round < $rounds; ++$round) {
@@ -97,5 +97,5 @@ for ($round = 0; $round < $rounds; ++$round) {
     }
     $hand[] = $byHand($round);
 }
-printf("%d frames numbered anew at two stores: shown in %.0f ms, entered in %.0f ms, carried out in %.1f s; by hand (mv) %.1f s, ratio %.2f; %.0f MB of memory\n", $frames, 1000 * $middle($plan), 1000 * $middle($enter), $middle($carry), $middle($hand), $middle($hand) / ($middle($enter) + $middle($carry)), memory_get_peak_usage() / 1e6);
+printf("%d frames numbered anew at two stores: shown in %.0f ms, entered in %.0f ms, carried out in %.1f s; by hand (mv) %.1f s, ratio %.2f; %.0f MB of memory\n", $frames, 1000 * $middle(...$plan), 1000 * $middle(...$enter), $middle(...$carry), $middle(...$hand), $middle(...$hand) / ($middle(...$enter) + $middle(...$carry)), memory_get_peak_usage() / 1e6);
 (new Process(['rm', '-rf', $place]))->run();

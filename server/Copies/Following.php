@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Copies;
 
+use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Keeping\FollowsFolder;
@@ -18,6 +19,9 @@ use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Pace\Slice;
 use VelvetLedger\Server\Persistence\Changes\FollowingRepository;
 use VelvetLedger\Server\Persistence\Changes\FollowingRow;
+use VelvetLedger\Server\Persistence\Copies\LedgerStore;
+use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
+use VelvetLedger\Server\Persistence\DayBook\DayBookKind;
 use VelvetLedger\Server\Stores\OpenStore;
 use VelvetLedger\Server\Stores\StoreAbsent;
 
@@ -30,7 +34,7 @@ final readonly class Following
 {
     private const BESIDE = '/^\..*\.(follows-\d+-\d+|moving-\d+|waits|claim)$/s';
 
-    public function __construct(private FollowingRepository $following, private Publisher $publisher)
+    public function __construct(private FollowingRepository $following, private Publisher $publisher, private EntityManagerInterface $ledger)
     {
     }
 
@@ -61,7 +65,12 @@ final readonly class Following
             }
             $stayed = $this->spread($store, $row, $plan, $watch);
             $store->confirm();
-            $this->following->done($row, [] === $stayed ? '' : Count::of(\count($stayed), 'file', 'files').' could not follow, and lies where it was: '.implode('; ', \array_slice($stayed, 0, 3)));
+            $said = [] === $stayed ? '' : Count::of(\count($stayed), 'file').' could not follow and '.(1 === \count($stayed) ? 'lies where it was' : 'lie where they were').': '.implode('; ', \array_slice($stayed, 0, 3)).(\count($stayed) > 3 ? '; and '.(\count($stayed) - 3).' more' : '');
+            $this->following->done($row, $said);
+            if ('' !== $said) {
+                $this->ledger->persist(DayBookEntry::ofStore("On {$store->store->name} $said.", $this->ledger->getReference(LedgerStore::class, $number) ?? throw new \LogicException('A store is gone.'), DayBookKind::Owed));
+                $this->ledger->flush();
+            }
             array_push($folders, $row->following->from, $row->following->to);
             if ($slice->isOver()) {
                 return [$folders, true];
