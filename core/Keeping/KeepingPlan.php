@@ -41,6 +41,9 @@ final readonly class KeepingPlan
         foreach (array_diff($wish->frames ?? [], array_column($meant, 'id')) as $other) {
             throw CouldNotRename::notOfShoot("$other");
         }
+        if (0 !== ($wish->said->cover ?? 0) && !\in_array($wish->said->cover, array_column($own, 'id'), true)) {
+            throw CouldNotRename::notOfShoot((string) $wish->said->cover);
+        }
         if ([] === $meant) {
             throw CouldNotRename::noFrames('no frame is meant');
         }

@@ -1,3 +1,6 @@
+/** What is done at once, of one frame that is picked: that it stands for the shoot. */
+export const COVER = { value: "cover" as const, name: "the picked frame is its cover" };
+
 /** What can be done to a shoot after it is in. */
 export type Kind = "describe" | "number" | "pieces" | "replace" | "card" | "clock" | "into" | "apart" | "notes";
 

@@ -4,13 +4,13 @@ import { AsideLine } from "../aside/AsideLine";
 import { SelectsLine } from "../aside/SelectsLine";
 import { useFindings, useProveShoot } from "../api/copies";
 import { framePicture } from "../api/pictures";
-import { type KeepingWish, useKept } from "../api/keeping";
+import { type KeepingWish, useKeep, useKept } from "../api/keeping";
 import { useShoot } from "../api/queries";
 import { useStampState } from "../api/stamps";
 import type { ShootFrame } from "../api/types";
 import { Field, Key, TextButton } from "../ledger/Field";
 import { firstWish, KeepingPanel } from "../keeping/KeepingPanel";
-import { type Kind, KINDS } from "../keeping/kinds";
+import { COVER, type Kind, KINDS } from "../keeping/kinds";
 import { Title } from "../keeping/Title";
 import { Actions } from "../ledger/Menu";
 import { Notice, Trouble } from "../ledger/Notice";
@@ -52,8 +52,13 @@ export function ShootScreen() {
   const [wish, setWish] = useState<KeepingWish>({});
   const [choosing, setChoosing] = useState(false);
   const pickedFrames = useMemo(() => (frames ?? []).filter((frame) => picked.has(String(frame.id))).map((frame) => frame.id), [frames, picked]);
-  const begin = (kind: Kind) => {
+  const keep = useKeep();
+  const begin = (kind: Kind | typeof COVER.value) => {
     if (!found.isWhole) return;
+    if (kind === "cover") {
+      keep.mutate({ shoot: id, wish: { cover: pickedFrames[0] ?? 0 } });
+      return;
+    }
     setWish(firstWish(kind, pickedFrames));
     setDoing(kind);
   };
@@ -87,7 +92,7 @@ export function ShootScreen() {
   return (
     <Page title={shoot?.description ?? "Shoot"} scrollRef={scroller}>
       <div className="flex min-h-full flex-col">
-        <Trouble error={found.error ?? prove.error} />
+        <Trouble error={found.error ?? prove.error ?? keep.error} />
         {shoot && (
           <>
             <section aria-label="The shoot" className="flex flex-wrap items-end gap-x-6 gap-y-2 border-b border-ink py-5 pr-6 pl-page">
@@ -124,7 +129,13 @@ export function ShootScreen() {
                   <Key>L</Key>
                 </span>
                 <span>
-                  <Actions label="change" options={KINDS} open={choosing} onOpen={setChoosing} onChoose={begin} />
+                  <Actions
+                    label="change"
+                    options={pickedFrames.length === 1 ? [...KINDS, COVER] : KINDS}
+                    open={choosing}
+                    onOpen={setChoosing}
+                    onChoose={begin}
+                  />
                   <Key>E</Key>
                 </span>
                 <OpenElsewhere

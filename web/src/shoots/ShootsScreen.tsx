@@ -6,6 +6,7 @@ import { framePicture } from "../api/pictures";
 import { useShoots } from "../api/queries";
 import type { Shoot } from "../api/types";
 import { useSettled } from "../ledger/useSettled";
+import { PickedShoots } from "./PickedShoots";
 import { TextButton } from "../ledger/Field";
 import { Glimpse } from "../ledger/Glimpse";
 import { Nothing } from "../ledger/Nothing";
@@ -21,6 +22,7 @@ const TYPING = 200;
 export function ShootsScreen() {
   const [words, setWords] = useState("");
   const [upTo, setUpTo] = useState("");
+  const [picked, setPicked] = useState<ReadonlySet<number>>(new Set());
   const shoots = useShoots({ words: useSettled(words, TYPING).trim(), upTo });
   const all = shoots.data?.pages[0]?.years ?? [];
   const aside = (useAsideShoots().data ?? []).reduce((sum, shoot) => sum + shoot.frames, 0);
@@ -34,6 +36,14 @@ export function ShootsScreen() {
   return (
     <Page title="Shoots">
       <Trouble error={shoots.error} />
+      {picked.size > 0 && (
+        <PickedShoots
+          shoots={loaded.filter((shoot) => picked.has(shoot.id))}
+          onNone={() => {
+            setPicked(new Set());
+          }}
+        />
+      )}
       {(all.length > 0 || words !== "") && (
         <div className="in-line gap-x-6 gap-y-1 border-b border-rule pt-5 pr-6 pb-3 pl-page" role="search" aria-label="Shoots">
           <input
@@ -106,7 +116,17 @@ export function ShootsScreen() {
             <span className="text-right">copies</span>
           </div>
           {list.map((shoot) => (
-            <Row key={shoot.id} shoot={shoot} />
+            <Row
+              key={shoot.id}
+              shoot={shoot}
+              picked={picked.has(shoot.id)}
+              picking={picked.size > 0}
+              onPick={() => {
+                const next = new Set(picked);
+                if (!next.delete(shoot.id)) next.add(shoot.id);
+                setPicked(next);
+              }}
+            />
           ))}
         </section>
       ))}
@@ -126,13 +146,20 @@ export function ShootsScreen() {
 }
 
 /** Leads to the shoot; its description is a blank where it has none, and by D where it has. */
-function Row({ shoot }: { shoot: Shoot }) {
+function Row({ shoot, picked, picking, onPick }: { shoot: Shoot; picked: boolean; picking: boolean; onPick: () => void }) {
   const [says, setSays] = useState(false);
   const keep = useKeep();
   const row = useRef<HTMLAnchorElement>(null);
   const asks = says || shoot.description === "";
   return (
-    <div className="relative">
+    <div className={`group/row relative ${picked ? "margin-rule bg-wash" : ""}`}>
+      <input
+        type="checkbox"
+        aria-label={`Pick ${shoot.description || "the shoot"} of ${day(shoot.date)}`}
+        checked={picked}
+        onChange={onPick}
+        className={`absolute top-[14px] left-[78px] z-1 h-[24px] w-[24px] accent-velvet group-hover/row:opacity-100 focus:opacity-100 ${picking ? "" : "opacity-0"}`}
+      />
       {asks && (
         <div className="shoot-columns pointer-events-none absolute inset-0 z-1 items-center">
           <span />
