@@ -52,7 +52,7 @@ final class FaultRound
         'to be converted' => "SELECT id, state, because FROM conversion WHERE state <> 'proven'",
         'to be mended' => "SELECT path, state, because FROM copy WHERE state IN ('missing', 'differs') AND (SELECT count(*) FROM day_book_entry WHERE kind = 'repair') > 0",
         'to be moved' => "SELECT id, kind, from_path, to_path, because FROM step WHERE state = 'waiting'",
-        'to follow' => "SELECT id, from_folder, because FROM following WHERE state = 'waiting' OR because IS NOT NULL",
+        'to follow' => "SELECT id, folders, because FROM following WHERE state = 'waiting' OR because IS NOT NULL",
         'elsewhere than wanted' => "SELECT c.path FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.path <> r.folder || '/' || r.stem || f.ending",
         'touched' => 'SELECT * FROM shoot_touched',
     ];

@@ -144,36 +144,30 @@ final readonly class KeepingDraft
     {
         $to = null === $this->into ? $after->folder : $this->into->folder;
         $isLeft = null !== $this->into && [] === array_filter($this->own, fn (KeptFrame $frame): bool => ($renaming->wanted[$frame->id] ?? $frame->now)->standing?->shoot === $this->shoot->id);
-        $all = $to !== $this->shoot->folder && !$this->wish->going->apart && (null === $this->into || $isLeft);
-        /** @var array<array-key, array{string, array<string, string>}> $names */
+        $all = '' !== $this->shoot->folder && $to !== $this->shoot->folder && !$this->wish->going->apart && (null === $this->into || $isLeft);
+        /** @var array<string, array{ShootKept, string, string, array<string, string>}> $names */
         $names = [];
-        foreach ($this->own as $frame) {
+        foreach ([...null === $this->into ? [] : array_map(fn (KeptFrame $frame): array => [$this->into, $frame], $there), ...array_map(fn (KeptFrame $frame): array => [$this->shoot, $frame], $this->own)] as [$shoot, $frame]) {
             $wanted = $renaming->wanted[$frame->id] ?? null;
             if (null === $wanted || null !== $frame->now->asideFrom) {
                 continue;
             }
             $home = $frame->now->pickedFrom ?? $frame->now->folder;
-            $homeAfter = $wanted->pickedFrom ?? $wanted->folder;
-            [$from, $goes] = FoldersFollow::isBelow($home, $this->shoot->folder) && '' !== $this->shoot->folder ? [$this->shoot->folder, $wanted->standing?->shoot === $this->shoot->id || null !== $this->into || $this->wish->going->apart ? $to : $homeAfter] : [$home, $homeAfter];
+            $isInIt = '' !== $shoot->folder && FoldersFollow::isBelow($home, $shoot->folder);
+            [$from, $goes] = $isInIt ? [$shoot->folder, $shoot === $this->shoot ? $to : $shoot->folder] : [$home, $wanted->pickedFrom ?? $wanted->folder];
             if ($frame->now->stem !== $wanted->stem || ($from !== $goes && !$all)) {
-                $names[$from][0] = $goes;
-                $names[$from][1][$frame->now->stem] = $wanted->stem;
+                $names["$shoot->id $from\n$goes"] ??= [$shoot, $from, $goes, []];
+                $names["$shoot->id $from\n$goes"][3][$frame->now->stem] = $wanted->stem;
             }
         }
-        if ($all && '' !== $this->shoot->folder) {
-            $names[$this->shoot->folder] ??= [$to, []];
+        foreach ($this->wish->going->isNowhere() ? [] : [$this->shoot->folder, $to] as $folder) {
+            $names["{$this->shoot->id} $folder\n$folder"] ??= [$this->shoot, $folder, $folder, []]; // their lists are of others by now
+        }
+        if ($all) {
+            $names["{$this->shoot->id} {$this->shoot->folder}\n$to"] ??= [$this->shoot, $this->shoot->folder, $to, []];
         }
 
-        $following = array_map(fn (string|int $from, array $one): FollowsFolder => new FollowsFolder($this->shoot->id, (string) $from, $one[0], $one[1], $all && (string) $from === $this->shoot->folder), array_keys($names), $names);
-        $renamed = [];
-        foreach ($there as $frame) {
-            $wanted = $renaming->wanted[$frame->id] ?? $frame->now;
-            if ($wanted->stem !== $frame->now->stem && null === $frame->now->asideFrom) {
-                $renamed[$frame->now->stem] = $wanted->stem;
-            }
-        }
-
-        return [] === $renamed || null === $this->into || '' === $this->into->folder ? $following : [new FollowsFolder($this->into->id, $this->into->folder, $this->into->folder, $renamed, false), ...$following];
+        return array_values(array_map(fn (array $one): FollowsFolder => new FollowsFolder($one[0]->id, $one[1], $one[2], $one[3], $all && $one[0] === $this->shoot && $one[1] === $this->shoot->folder), $names));
     }
 
     private function shootAfter(): ShootKept

@@ -40,11 +40,14 @@ final readonly class Renaming
             }
             $places[$to->key()] = $frame->id;
             $left[PortableText::key($frame->now->folder)][] = $frame;
+            if (null !== $frame->now->pickedFrom) {
+                $left[PortableText::key($frame->now->pickedFrom)][] = $frame; // what was made of it may lie there still
+            }
         }
         $taken = [];
         foreach ($going as $frame) {
             $to = $wanted[$frame->id];
-            $taken[$to->folder] ??= new TakenNames(self::without($names($to->folder), $left[PortableText::key($to->folder)] ?? []));
+            $taken[$to->folder] ??= new TakenNames(self::without($to->folder, $names($to->folder), $left[PortableText::key($to->folder)] ?? []));
             $by = $taken[$to->folder]->by($to->stem, $frame);
             if (null !== $by) {
                 throw CouldNotRename::taken($to->stem, $to->folder, $by);
@@ -62,19 +65,26 @@ final readonly class Renaming
      */
     public static function staying(string $folder, array $names, array $going): array
     {
-        return self::without($names, array_values(array_filter($going, static fn (KeptFrame $frame): bool => PortableText::key($frame->now->folder) === PortableText::key($folder))));
+        return self::without($folder, $names, array_values(array_filter($going, static fn (KeptFrame $frame): bool => \in_array(PortableText::key($folder), [PortableText::key($frame->now->folder), PortableText::key($frame->now->pickedFrom ?? $frame->now->folder)], true))));
     }
 
     /**
      * @param list<string>    $names
-     * @param list<KeptFrame> $going out of that folder
+     * @param list<KeptFrame> $going out of that folder, or out of a subfolder of selects whose frames come back to it
      *
      * @return list<string>
      */
-    private static function without(array $names, array $going): array
+    private static function without(string $folder, array $names, array $going): array
     {
         $leave = [];
+        $given = null;
         foreach ($going as $frame) {
+            if (PortableText::key($frame->now->folder) !== PortableText::key($folder)) {
+                $given ??= array_fill_keys(array_map(PortableText::key(...), $names), true);
+                if (isset($given[PortableText::key($frame->now->stem)])) {
+                    continue; // another frame has that name there
+                }
+            }
             foreach ([$frame->now->stem, ...$frame->names()] as $name) {
                 $leave[Wanted::stemKey($name)] = true; // and what others made of it, for that follows
             }

@@ -15,6 +15,34 @@ final readonly class TakenNames
     /** @var array<array-key, string> key of a name => the name */
     private array $names;
 
+    /** What stands between a beginning of a file's name that may be a frame's, and the name. */
+    private const BORNE = '.*';
+
+    /**
+     * Of a file that is nobody's in the ledger every beginning that may be the name of a frame it was made of, where letters or
+     * digits do not go on behind it: none of these is given to a frame, for it would seem to be that one's.
+     *
+     * @return list<string> and the name itself
+     */
+    public static function borneBy(string $name): array
+    {
+        $borne = [$name];
+        preg_match_all('/(?<=[\p{L}\p{M}\p{N}])(?![\p{L}\p{M}\p{N}])/u', $name, $ends, \PREG_OFFSET_CAPTURE);
+        foreach ($ends[0] as [, $at]) {
+            $borne[] = substr($name, 0, $at).self::BORNE.$name;
+        }
+
+        return $borne;
+    }
+
+    /** The name of the file, of one that is borne by it. */
+    private static function plain(string $name): string
+    {
+        $at = strpos($name, self::BORNE);
+
+        return false === $at ? $name : substr($name, $at + \strlen(self::BORNE));
+    }
+
     /** @param list<string> $names */
     public function __construct(array $names)
     {
@@ -36,7 +64,7 @@ final readonly class TakenNames
             foreach (['', ...$frame->endings] as $ending) {
                 $by = $this->beginnings[Wanted::stemKey($stem.$ending)] ?? null;
                 if (null !== $by) {
-                    return $by;
+                    return self::plain($by);
                 }
             }
 

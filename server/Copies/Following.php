@@ -14,6 +14,7 @@ use VelvetLedger\Core\Transfer\CouldNotPublish;
 use VelvetLedger\Core\Transfer\LastingFolders;
 use VelvetLedger\Core\Transfer\Publisher;
 use VelvetLedger\Core\Transfer\PublishesByClaim;
+use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Core\Transfer\WriterMark;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Pace\Slice;
@@ -52,9 +53,9 @@ final readonly class Following
         $folders = [];
         foreach ($this->following->ready($number) as $row) {
             $watch(0);
-            $out = $store->leadsOut($row->following->from) ?? $store->leadsOut($row->following->to);
-            if (null !== $out) {
-                $this->following->notYet($row, StoreAbsent::leading($out));
+            $out = array_values(array_filter(array_map($store->leadsOut(...), $row->touched()), \is_string(...)));
+            if ([] !== $out) {
+                $this->following->notYet($row, StoreAbsent::leading($out[0]));
                 continue;
             }
             $plan = $row->plan ?? $this->plan($store, $number, $row);
@@ -65,13 +66,13 @@ final readonly class Following
             }
             $stayed = $this->spread($store, $row, $plan, $watch);
             $store->confirm();
-            $said = [] === $stayed ? '' : Count::of(\count($stayed), 'file').' could not follow and '.(1 === \count($stayed) ? 'lies where it was' : 'lie where they were').': '.implode('; ', \array_slice($stayed, 0, 3)).(\count($stayed) > 3 ? '; and '.(\count($stayed) - 3).' more' : '');
-            $this->following->done($row, $said);
+            $said = [] === $stayed ? '' : Count::of(\count($stayed), 'file').' could not follow and '.(1 === \count($stayed) ? 'lies where it was' : 'lie where they were').': '.implode('; ', \array_slice(array_values($stayed), 0, 3)).(\count($stayed) > 3 ? '; and '.(\count($stayed) - 3).' more' : '');
+            $this->following->done($row, array_values(array_diff_key($plan, $stayed)), $said);
             if ('' !== $said) {
                 $this->ledger->persist(DayBookEntry::ofStore("On {$store->store->name} $said.", $this->ledger->getReference(LedgerStore::class, $number) ?? throw new \LogicException('A store is gone.'), DayBookKind::Owed));
                 $this->ledger->flush();
             }
-            array_push($folders, $row->following->from, $row->following->to);
+            array_push($folders, ...$row->touched());
             if ($slice->isOver()) {
                 return [$folders, true];
             }
@@ -89,16 +90,18 @@ final readonly class Following
                 $plan[$to] = [$to, $from];
             }
         }
-        $others = array_fill_keys($row->others, true);
-        $of = isset($others[$row->following->from]) ? $row->following->byName() : $row->following;
-        foreach ($this->walk($store, $of, $of->from, $others, $number) as [$path, $isFolder]) {
-            $below = '' === $of->from ? $path : substr($path, \strlen($of->from) + 1);
-            $inFolder = OpenStore::folderOf($below);
-            $name = $isFolder ? basename($path) : $of->nameOf(basename($path));
-            $to = null === $name ? $path : ltrim("$of->to/".ltrim("$inFolder/$name", '/'), '/');
-            if ($to !== $path) {
-                $text = PathText::of($path).($isFolder ? '/' : '');
-                $plan[$text] ??= [$text, PathText::of($to).($isFolder ? '/' : '')];
+        foreach ($row->folders as [$of, $others]) {
+            $others = array_fill_keys($others, true);
+            $of = isset($others[$of->from]) || '' === $of->from ? $of->byName() : $of;
+            foreach ($this->walk($store, $of, $of->from, $others, $number) as [$path, $isFolder]) {
+                $below = '' === $of->from ? $path : substr($path, \strlen($of->from) + 1);
+                $inFolder = OpenStore::folderOf($below);
+                $name = $isFolder ? basename($path) : $of->nameOf(basename($path));
+                $to = null === $name ? $path : ltrim("$of->to/".ltrim("$inFolder/$name", '/'), '/');
+                if ($to !== $path) {
+                    $text = PathText::of($path).($isFolder ? '/' : '');
+                    $plan[$text] ??= [$text, PathText::of($to).($isFolder ? '/' : '')];
+                }
             }
         }
         $plan = array_values($plan);
@@ -130,7 +133,7 @@ final readonly class Following
                 }
                 continue;
             }
-            $isOurs = isset($copies[$path]) || \in_array($name, [ChecksumList::XXH128, ChecksumList::SHA256], true) || null !== WriterMark::in($name) || 1 === preg_match(self::BESIDE, $name);
+            $isOurs = isset($copies[$path]) || \in_array($name, [ChecksumList::XXH128, ChecksumList::SHA256, StoreMark::FILE], true) || null !== WriterMark::in($name) || 1 === preg_match(self::BESIDE, $name);
             if (!$isOurs) {
                 $found[] = [$path, false];
             }
@@ -161,7 +164,7 @@ final readonly class Following
      * @param list<array{string, string}> $plan
      * @param \Closure(int): mixed        $watch
      *
-     * @return list<string> what stayed, and why
+     * @return array<int, string> by place in the plan: what stayed, and why
      */
     private function spread(OpenStore $store, FollowingRow $row, array $plan, \Closure $watch): array
     {
@@ -177,14 +180,14 @@ final readonly class Following
             $touched[\dirname($store->path($from))] = $touched[\dirname($beside)] = true;
             if (false === @lstat($beside)) {
                 if (false !== @lstat($store->path($from)) && false === @lstat($store->path($to))) {
-                    $stayed[] = PathText::of($from).' could not be moved';
+                    $stayed[$i] = PathText::of($from).' could not be moved';
                 }
                 continue;
             }
             $why = $this->name($beside, $store->path($to));
             if (null !== $why) {
                 $back = $this->name($beside, $store->path($from));
-                $stayed[] = PathText::of($from).": $why".(null === $back ? '' : '; it lies at '.PathText::of(self::beside($row, $i, $to)));
+                $stayed[$i] = PathText::of($from).": $why".(null === $back ? '' : '; it lies at '.PathText::of(self::beside($row, $i, $to)));
             }
         }
         array_map(LastingFolders::flush(...), array_map(strval(...), array_keys($touched)));

@@ -11,6 +11,7 @@ use VelvetLedger\Core\Keeping\CouldNotRename;
 use VelvetLedger\Core\Keeping\FollowsFolder;
 use VelvetLedger\Core\Keeping\KeptFrame;
 use VelvetLedger\Core\Keeping\Renaming;
+use VelvetLedger\Core\Keeping\TakenNames;
 use VelvetLedger\Core\Keeping\Wanted;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Persistence\Changes\AskedBy;
@@ -112,7 +113,13 @@ final readonly class ChangesNames
         $following = null;
 
         return function (string $folder) use ($main, &$found, &$following): array {
-            return $found[$folder] ??= [...$this->names->stayingInFolder($folder), ...($main->isPresent() ? self::thatStay($main, $folder, $this->names->leavingFolder($folder), $following ??= $this->following->atMain()) : [])];
+            if (isset($found[$folder])) {
+                return $found[$folder];
+            }
+            $given = $this->names->stayingInFolder($folder);
+            $others = !$main->isPresent() ? [] : array_diff(self::thatStay($main, $folder, $this->names->leavingFolder($folder), $following ??= $this->following->atMain()), $given);
+
+            return $found[$folder] = [...$given, ...array_merge(...array_map(TakenNames::borneBy(...), array_values($others)))];
         };
     }
 

@@ -19,7 +19,7 @@ final readonly class ListsOfStore
     /** @param list<string> $folders from the store's root: of shoots, or below those of shoots, whose lists these are; or of what is set aside */
     public function renew(OpenStore $store, int $number, array $folders): void
     {
-        foreach ($this->withLists($store, $folders) as $folder) {
+        foreach ($this->withLists($store, $folders) as $folder => $isOfUs) {
             if (!$store->store->isPresent()) {
                 return;
             }
@@ -36,7 +36,7 @@ final readonly class ListsOfStore
             }
             $start = '' === $folder ? '' : $folder.'/';
             $xxh128 = $sha256 = [];
-            foreach ($this->database->iterateAssociative("SELECT c.path, f.checksum, f.sha256 FROM copy c JOIN file f ON f.id = c.file_id WHERE c.store_id = ? AND c.state = 'proven' AND c.path >= ? AND c.path < ?", [$number, $start, '' === $folder ? "\u{10FFFF}" : $folder.'0']) as $row) {
+            foreach (!$isOfUs ? [] : $this->database->iterateAssociative("SELECT c.path, f.checksum, f.sha256 FROM copy c JOIN file f ON f.id = c.file_id WHERE c.store_id = ? AND c.state = 'proven' AND c.path >= ? AND c.path < ?", [$number, $start, '' === $folder ? "\u{10FFFF}" : $folder.'0']) as $row) {
                 $path = substr(\is_string($row['path']) ? $row['path'] : '', \strlen($start));
                 $xxh128[$path] = \is_string($row['checksum']) ? $row['checksum'] : '';
                 if (\is_string($row['sha256'])) {
@@ -52,12 +52,18 @@ final readonly class ListsOfStore
     /**
      * @param list<string> $folders
      *
-     * @return list<string>
+     * @return iterable<string, bool> folder => whether it has a list by now; one that it had is taken away else: no shoot is there any more, or what was set aside there came back
      */
-    private function withLists(OpenStore $store, array $folders): array
+    private function withLists(OpenStore $store, array $folders): iterable
     {
-        $aside = array_filter($folders, static fn (string $folder): bool => '' !== $folder && is_file($store->path($folder).'/'.ChecksumList::XXH128)); // what was set aside there came back, maybe
-
-        return array_values(array_unique([...$this->shoots->foldersAbove($folders), ...$this->shoots->foldersAside($folders), ...$aside]));
+        $of = array_values(array_unique([...$this->shoots->foldersAbove($folders), ...$this->shoots->foldersAside($folders)]));
+        foreach ($of as $folder) {
+            yield $folder => true;
+        }
+        foreach (array_diff($folders, $of) as $folder) {
+            if (is_file(rtrim($store->path($folder), '/').'/'.ChecksumList::XXH128)) {
+                yield $folder => false;
+            }
+        }
     }
 }

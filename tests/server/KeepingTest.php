@@ -17,7 +17,10 @@ use VelvetLedger\Core\Keeping\NamesAsked;
 use VelvetLedger\Core\Look\Lot;
 use VelvetLedger\Core\Look\Word;
 use VelvetLedger\Core\Naming\ReadyMade;
+use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Order\PatternDocument;
+use VelvetLedger\Core\Order\StandingOrder;
+use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Stamp\StampChange;
 use VelvetLedger\Server\Copies\OwedSteps;
 use VelvetLedger\Server\Intake\Interrupted;
@@ -216,6 +219,20 @@ final class KeepingTest extends LedgerTestCase
     public function testWhateverIsDoneAndCutEndsAlikeEverywhereAndGoesBack(int $seed): void
     {
         $random = new Randomizer(new Mt19937($seed));
+        // Beside the shoots of setUp, some whose folders and names other patterns made.
+        for ($n = 1; $n <= 4; ++$n) {
+            $this->reader->put("OTHER/DCIM/10{$random->getInt(1, 2)}ORREL/ORM_000$n.JPG", Stills::jpeg("2026-05-0{$random->getInt(4, 6)} 12:30:0$n", 20 + $n));
+        }
+        [$order, $folders, $names] = [OrderDocument::of(StandingOrder::byTheDay()), array_values(ReadyMade::folders()), array_values(ReadyMade::names())];
+        \assert([] !== $folders && [] !== $names);
+        $order['folders'] = PatternDocument::ofFolders(self::oneOf($random, $folders));
+        $order['names'] = PatternDocument::ofNames(self::oneOf($random, $names));
+        $this->bringIn('OTHER', new Wishes(OrderDocument::read($order), otherwise: self::oneOf($random, ['', 'boats'])));
+        foreach (self::DRIVES as $drive) {
+            foreach ($this->column('SELECT path FROM copy WHERE store_id = 1 AND file_id > 10') as $path) {
+                $this->edit($drive, (string) preg_replace('/\.jpg$/i', '-edit.psd', \is_string($path) ? $path : ''), \is_string($path) ? $path : '');
+            }
+        }
         $before = $this->trees();
         $away = false;
         for ($i = 0; $i < 7; ++$i) {
@@ -359,7 +376,7 @@ final class KeepingTest extends LedgerTestCase
         self::assertSame($trees['Anvil'], $trees['Bellows']);
         self::assertSame($trees['Anvil'], $trees['Candle']);
         self::assertSame(['proven'], $this->column('SELECT DISTINCT state FROM copy'));
-        self::assertSame([], $this->column("SELECT 1 FROM frame r JOIN file f ON f.frame_id = r.id JOIN copy c ON c.file_id = f.id WHERE c.path <> r.folder || '/' || r.stem || f.ending"));
+        self::assertSame([], $this->column("SELECT 1 FROM frame r JOIN file f ON f.frame_id = r.id JOIN copy c ON c.file_id = f.id WHERE c.path <> CASE r.folder WHEN '' THEN '' ELSE r.folder || '/' END || r.stem || f.ending"));
         foreach (self::DRIVES as $drive) {
             self::assertSame($this->paths($drive), $this->there($drive));
             foreach (array_keys($trees[$drive]) as $list) {

@@ -11,7 +11,7 @@ use VelvetLedger\Server\Persistence\Copies\StepState;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\Row;
 
-/** Owns "following": that files which are not the ledger's follow a change of places at a store, until they do. */
+/** Owns "following": that files which are not the ledger's follow a change of places at a store, until they do. All of a change is one row, for what follows in one folder may be in the way of what follows in another. */
 final readonly class FollowingRepository
 {
     private const WAITS = 'state '.StepState::IS_OWED;
@@ -27,19 +27,19 @@ final readonly class FollowingRepository
      */
     public function enter(int $change, array $following): void
     {
-        foreach ($following as $one) {
-            $this->database->executeStatement('INSERT INTO following (change_id, store_id, shoot_id, from_folder, to_folder, names, others, all_of_it, state, asked_at)
-                SELECT ?, s.id, ?, ?, ?, ?, ?, ?, ?, now()
+        if ([] !== $following) {
+            $this->database->executeStatement('INSERT INTO following (change_id, store_id, folders, state, asked_at)
+                SELECT ?, s.id, ?, ?, now()
                 FROM store s
                 WHERE '.StoreRole::IN_USE.'
-                ORDER BY s.id', [$change, $one->shoot, $one->from, $one->to, json_encode((object) $one->names, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), $this->foldersOfOthers($one), $one->all ? 'true' : 'false', StepState::Waiting->value]);
+                ORDER BY s.id', [$change, $this->document($following), StepState::Waiting->value]);
         }
     }
 
     /** What followed a change goes back: by the change that takes it back. */
     public function enterBack(int $change, int $takenBack): void
     {
-        foreach ($this->database->fetchAllAssociative('SELECT id, store_id, shoot_id, from_folder, to_folder, names, all_of_it, state, plan IS NOT NULL AS is_begun
+        foreach ($this->database->fetchAllAssociative('SELECT id, store_id, folders, state, plan IS NOT NULL AS is_begun
             FROM following
             WHERE change_id = ?
             ORDER BY id', [$takenBack]) as $columns) {
@@ -48,9 +48,9 @@ final readonly class FollowingRepository
                 $this->database->executeStatement('UPDATE following SET state = ?, done_at = now() WHERE id = ?', [StepState::CalledOff->value, $row->int('id')]);
                 continue;
             }
-            $back = (new FollowsFolder($row->int('shoot_id'), $row->text('from_folder'), $row->text('to_folder'), FollowingRow::names($row->text('names')), $row->bool('all_of_it')))->back();
-            $this->database->executeStatement('INSERT INTO following (change_id, store_id, shoot_id, from_folder, to_folder, names, others, all_of_it, reverses, state, asked_at)
-                VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, now())', [$change, $row->int('store_id'), $back->shoot, $back->from, $back->to, json_encode((object) $back->names, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), $this->foldersOfOthers($back), $back->all ? 'true' : 'false', $row->int('id'), StepState::Waiting->value]);
+            $back = array_map(static fn (array $one): FollowsFolder => $one[0]->back(), FollowingRow::folders($row->text('folders')));
+            $this->database->executeStatement('INSERT INTO following (change_id, store_id, folders, reverses, state, asked_at)
+                VALUES (?, ?, ?, ?, ?, now())', [$change, $row->int('store_id'), $this->document($back), $row->int('id'), StepState::Waiting->value]);
         }
     }
 
@@ -62,15 +62,14 @@ final readonly class FollowingRepository
     public function ready(int $store): array
     {
         $ready = $wait = [];
-        foreach ($this->database->fetchAllAssociative("SELECT w.id, w.shoot_id, w.from_folder, w.to_folder, w.names, w.others, w.all_of_it, w.plan, w.is_gathered, b.plan AS reversed, EXISTS (SELECT 1 FROM step x WHERE x.store_id = w.store_id AND x.kind = 'move' AND x.change_id = w.change_id AND x.state ".StepState::IS_OWED.") AS waits
+        foreach ($this->database->fetchAllAssociative("SELECT w.id, w.folders, w.plan, w.is_gathered, b.plan AS reversed, EXISTS (SELECT 1 FROM step x WHERE x.store_id = w.store_id AND x.kind = 'move' AND x.change_id = w.change_id AND x.state ".StepState::IS_OWED.") AS waits
             FROM following w
             LEFT JOIN following b ON b.id = w.reverses
             WHERE w.store_id = ? AND w.state = '".StepState::Waiting->value."'
             ORDER BY w.id", [$store]) as $columns) {
             $row = new FollowingRow($columns);
-            $folders = [$row->following->from, $row->following->to];
-            if (Row::of($columns)->bool('waits') || [] !== array_intersect($folders, $wait)) {
-                array_push($wait, ...$folders);
+            if (Row::of($columns)->bool('waits') || [] !== array_intersect($row->touched(), $wait)) {
+                array_push($wait, ...$row->touched());
             } else {
                 $ready[] = $row;
             }
@@ -82,15 +81,13 @@ final readonly class FollowingRepository
     /** @return list<FollowsFolder> what is still to follow at the main store */
     public function atMain(): array
     {
-        return array_map(static function (array $columns): FollowsFolder {
-            $row = Row::of($columns);
-
-            return new FollowsFolder($row->int('shoot_id'), $row->text('from_folder'), $row->text('to_folder'), FollowingRow::names($row->text('names')), $row->bool('all_of_it'));
-        }, $this->database->fetchAllAssociative("SELECT w.shoot_id, w.from_folder, w.to_folder, w.names, w.all_of_it
+        $waiting = array_map(Row::word(...), $this->database->fetchFirstColumn("SELECT w.folders
             FROM following w
             JOIN store s ON s.id = w.store_id AND s.role = '".StoreRole::Main->value."'
             WHERE w.state ".StepState::IS_OWED.'
             ORDER BY w.id'));
+
+        return array_merge(...array_map(static fn (string $json): array => array_column(FollowingRow::folders($json), 0), $waiting));
     }
 
     /** @param list<array{string, string}> $plan from and to, from the store's root: written down before anything is moved */
@@ -105,9 +102,10 @@ final readonly class FollowingRepository
         $this->database->executeStatement('UPDATE following SET is_gathered = true WHERE id = ?', [$row->id]);
     }
 
-    public function done(FollowingRow $row, string $because): void
+    /** @param list<array{string, string}> $went of the plan, what followed: that much goes back where it is taken back */
+    public function done(FollowingRow $row, array $went, string $because): void
     {
-        $this->database->executeStatement('UPDATE following SET state = ?, done_at = now(), tried_at = now(), because = ? WHERE id = ?', [StepState::Done->value, '' === $because ? null : $because, $row->id]);
+        $this->database->executeStatement('UPDATE following SET state = ?, done_at = now(), tried_at = now(), plan = ?, because = ? WHERE id = ?', [StepState::Done->value, json_encode($went, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), '' === $because ? null : $because, $row->id]);
     }
 
     public function notYet(FollowingRow $row, string $because): void
@@ -127,22 +125,22 @@ final readonly class FollowingRepository
         return [] === $paths ? [] : array_fill_keys(array_map(Row::word(...), $this->database->fetchFirstColumn('SELECT path FROM copy WHERE store_id = ? AND path IN (?)', [$store, $paths], [1 => ArrayParameterType::STRING])), true);
     }
 
-    /** @return array<int, int> store => how many folders are still to follow there, where any are */
-    public function owed(): array
+    /** @param list<FollowsFolder> $following with the folders that are other shoots' now */
+    private function document(array $following): string
     {
-        $owed = [];
-        foreach ($this->database->fetchAllKeyValue('SELECT store_id, count(*) FROM following WHERE '.self::WAITS.' GROUP BY 1 ORDER BY 1') as $store => $many) {
-            $owed[(int) $store] = Row::number($many);
-        }
-
-        return $owed;
+        return json_encode(array_map(fn (FollowsFolder $one): array => ['shoot' => $one->shoot, 'from' => $one->from, 'to' => $one->to, 'names' => (object) $one->names, 'all' => $one->all, 'others' => $this->foldersOfOthers($one)], $following), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
     }
 
-    /** Folders that frames of other shoots lie in when a change is made, there or below, from a store's root: what else is in them is not known to be this shoot's. As JSON. */
-    private function foldersOfOthers(FollowsFolder $following): string
+    /** @return list<string> folders that frames of other shoots lie in when a change is made, there or below, from a store's root: what else is in them is not known to be this shoot's */
+    private function foldersOfOthers(FollowsFolder $following): array
     {
-        return Row::word($this->database->fetchOne("SELECT coalesce(json_agg(DISTINCT r.folder), '[]')
-            FROM frame r
-            WHERE (r.folder = ? OR starts_with(r.folder, ? || '/')) AND r.let_go_at IS NULL AND r.shoot_id <> ?", [$following->from, $following->from, $following->shoot]));
+        $below = static fn (string $folder): string => "($folder = :from OR ($folder >= :after AND $folder < :before))"; // as an index has them: '0' comes after '/'
+
+        return array_map(Row::word(...), $this->database->fetchFirstColumn("SELECT DISTINCT t.folder
+            FROM (
+                SELECT s.folder FROM shoot s WHERE s.id <> :shoot AND {$below('s.folder')} AND EXISTS (SELECT 1 FROM frame r WHERE r.shoot_id = s.id AND r.let_go_at IS NULL)
+                UNION ALL SELECT r.folder FROM frame r WHERE {$below('r.folder')} AND r.shoot_id <> :shoot AND r.let_go_at IS NULL
+                UNION ALL SELECT r.picked_from FROM frame r WHERE r.picked_from IS NOT NULL AND {$below('r.picked_from')} AND r.shoot_id <> :shoot AND r.let_go_at IS NULL) t
+            ORDER BY 1", ['shoot' => $following->shoot, 'from' => $following->from, 'after' => "$following->from/", 'before' => "{$following->from}0"]));
     }
 }

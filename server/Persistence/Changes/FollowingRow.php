@@ -7,15 +7,14 @@ namespace VelvetLedger\Server\Persistence\Changes;
 use VelvetLedger\Core\Keeping\FollowsFolder;
 use VelvetLedger\Server\Persistence\Row;
 
-/** That what else lies in a folder at a store is to follow. */
+/** That what else lies in folders at a store is to follow. */
 final readonly class FollowingRow
 {
     public int $id;
-    public FollowsFolder $following;
-    public bool $isGathered;
 
-    /** @var list<string> folders that were other shoots' when the change was made, from the store's root */
-    public array $others;
+    /** @var list<array{FollowsFolder, list<string>}> and the folders there that were other shoots' when the change was made, from the store's root */
+    public array $folders;
+    public bool $isGathered;
 
     /** @var list<array{string, string}>|null from and to, from the store's root; null before anybody looked */
     public ?array $plan;
@@ -28,21 +27,34 @@ final readonly class FollowingRow
     {
         $row = Row::of($columns);
         $this->id = $row->int('id');
-        $this->following = new FollowsFolder($row->int('shoot_id'), $row->text('from_folder'), $row->text('to_folder'), self::names($row->text('names')), $row->bool('all_of_it'));
-        $others = json_decode($row->text('others'), true);
-        $this->others = array_values(array_filter(\is_array($others) ? $others : [], \is_string(...)));
+        $this->folders = self::folders($row->text('folders'));
         $this->isGathered = $row->bool('is_gathered');
         $plan = $row->textOrNull('plan');
         $this->plan = null === $plan ? null : self::pairs($plan);
         $this->reversed = self::pairs($row->textOrNull('reversed') ?? '[]');
     }
 
-    /** @return array<string, string> */
-    public static function names(string $json): array
+    /** @return list<string> folders that anything leaves or comes to */
+    public function touched(): array
     {
-        $names = json_decode($json, true);
+        return array_values(array_unique(array_merge(...array_map(static fn (array $one): array => [$one[0]->from, $one[0]->to], $this->folders))));
+    }
 
-        return \is_array($names) ? array_combine(array_map(strval(...), array_keys($names)), array_map(Row::word(...), array_values($names))) : [];
+    /** @return list<array{FollowsFolder, list<string>}> */
+    public static function folders(string $json): array
+    {
+        $folders = json_decode($json, true);
+
+        return array_values(array_map(self::folder(...), \is_array($folders) ? $folders : []));
+    }
+
+    /** @return array{FollowsFolder, list<string>} */
+    private static function folder(mixed $document): array
+    {
+        \assert(\is_array($document) && \is_array($document['names'] ?? null) && \is_array($document['others'] ?? null), 'what is to follow is read as it was written');
+        $names = array_combine(array_map(strval(...), array_keys($document['names'])), array_map(Row::word(...), array_values($document['names'])));
+
+        return [new FollowsFolder(Row::number($document['shoot'] ?? null), Row::word($document['from'] ?? null), Row::word($document['to'] ?? null), $names, true === ($document['all'] ?? null)), array_values(array_map(Row::word(...), $document['others']))];
     }
 
     /** @return list<array{string, string}> */
