@@ -23,6 +23,7 @@ use VelvetLedger\Server\Looking\AskedAct;
 use VelvetLedger\Server\Looking\JudgesFrames;
 use VelvetLedger\Server\Looking\SaidElsewhere;
 use VelvetLedger\Server\Pages\LookPage;
+use VelvetLedger\Server\Persistence\Looks\GoalRepository;
 use VelvetLedger\Server\Persistence\Looks\LookRepository;
 use VelvetLedger\Server\Persistence\Looks\SittingEntries;
 use VelvetLedger\Server\Persistence\NotInLedger;
@@ -131,6 +132,20 @@ final readonly class LookController
     public function sensor(int $id, Sensors $sensors): Response
     {
         return new JsonResponse(new SensorView([] === $this->frames->of([$id]) ? throw NotInLedger::frame($id) : $sensors->ask($id)));
+    }
+
+    /** How many frames are to be delivered of it; where "frames" is null, nothing is said of that. */
+    #[Route('/api/look/{lot}/goal', methods: ['POST'], requirements: ['lot' => Lot::PATTERN])]
+    public function goal(string $lot, Request $request, GoalRepository $goals): Response
+    {
+        $fields = Fields::of(DeskInput::body($request));
+        $frames = $fields->make(static fn (): ?int => $fields->numberOrNull('frames'));
+        if (null !== $frames && ($frames < 1 || $frames > self::MOST_FRAMES)) {
+            throw BadDocument::at('/frames', 'must be 1 to '.self::MOST_FRAMES);
+        }
+        $goals->set(Lot::read($lot), $frames);
+
+        return new JsonResponse(null, 204);
     }
 
     /** It is left: what it came to is written now. */

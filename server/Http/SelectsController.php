@@ -11,6 +11,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Core\Document\BadDocument;
 use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Core\Keeping\Selects;
+use VelvetLedger\Core\Keeping\SelectsHow;
 use VelvetLedger\Core\Look\Pass;
 use VelvetLedger\Server\Keeping\KeepsSelects;
 use VelvetLedger\Server\Keeping\MovesSelects;
@@ -19,6 +20,7 @@ use VelvetLedger\Server\Persistence\Looks\SelectsRepository;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\View\Aside\SelectsView;
 use VelvetLedger\Server\Work\Follows;
+use VelvetLedger\Server\Work\LaysOut;
 
 /** Frames of a shoot that go to a subfolder of it, to be edited from there. */
 final readonly class SelectsController
@@ -33,23 +35,33 @@ final readonly class SelectsController
     #[Route('/api/shoots/{id}/selects', methods: ['GET'], requirements: ['id' => '\d{1,9}'])]
     public function of(int $id): Response
     {
-        $selects = $this->selects->of($id);
-        $step = null === $selects ? null : $this->keeps->step($this->shoots->find($id), $selects);
-
-        return new JsonResponse(new SelectsView($selects?->pass, $selects->subfolder ?? '', $step->lie ?? 0, $step?->toMove() ?? 0));
+        return new JsonResponse(new SelectsView($this->keeps->standing($this->shoots->find($id))));
     }
 
-    /** Those of "pass" are in "folder", now and whenever they were judged again; where no pass is named, they stay where they are. */
+    /** Those of "pass" are in "folder", now and whenever they were judged again, "how" it is said; or "frames", as copies, once: none of them takes what was laid out away. Where neither is named, they stay where they are. */
     #[Route('/api/shoots/{id}/selects/keep', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
-    public function keep(int $id, Request $request): Response
+    public function keep(int $id, Request $request, LaysOut $laysOut): Response
     {
         $fields = Fields::of(DeskInput::body($request));
-        [$pass, $folder] = $fields->make(static fn (): array => [$fields->has('pass') ? $fields->oneOf('pass', Pass::class) : null, $fields->text('folder', '', 200)]);
+        $selects = $fields->make(static function () use ($fields): ?Selects {
+            $pass = $fields->has('pass') ? $fields->oneOf('pass', Pass::class) : null;
+            $how = $fields->oneOf('how', SelectsHow::class, SelectsHow::Moved);
+            $frames = $fields->has('frames') ? $fields->list('frames', RowNumber::given('a frame')) : null;
+            $folder = $fields->text('folder', '', 200);
+            if (\count($frames ?? []) > self::MOST || null !== $frames && SelectsHow::Moved === $how) {
+                throw BadDocument::at('/frames', SelectsHow::Moved === $how ? 'are moved otherwise: say "how" they are copied' : 'must be at most '.self::MOST);
+            }
+
+            return null !== $pass ? Selects::of($pass, $folder, $how) : (null === $frames ? null : Selects::picked($frames, $folder, $how));
+        });
         $shoot = $this->shoots->find($id);
-        if (null === $pass) {
+        if (null === $selects) {
             $this->selects->stop($id);
         }
-        $moved = null === $pass ? 0 : $this->keeps->keep($shoot, Selects::of($pass, $folder), AskedBy::Page);
+        $moved = null === $selects ? 0 : $this->keeps->keep($shoot, $selects, AskedBy::Page);
+        if (null !== $selects && SelectsHow::Moved !== $selects->how) {
+            $laysOut->ask($id);
+        }
         $this->follows->ask();
 
         return new JsonResponse(['frames' => $moved]);

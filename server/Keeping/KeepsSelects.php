@@ -6,9 +6,12 @@ namespace VelvetLedger\Server\Keeping;
 
 use VelvetLedger\Core\Keeping\CouldNotRename;
 use VelvetLedger\Core\Keeping\Selects;
+use VelvetLedger\Core\Keeping\SelectsHow;
+use VelvetLedger\Core\Keeping\SelectsStanding;
 use VelvetLedger\Core\Keeping\SelectsStep;
 use VelvetLedger\Core\Look\LookedAt;
 use VelvetLedger\Core\Look\Lot;
+use VelvetLedger\Server\Copies\SelectsAsCopies;
 use VelvetLedger\Server\Persistence\Changes\AskedBy;
 use VelvetLedger\Server\Persistence\Looks\LookRepository;
 use VelvetLedger\Server\Persistence\Looks\SelectsRepository;
@@ -18,7 +21,7 @@ use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 /** Keeps a shoot's selects in their subfolder as they are judged again: those that came to belong go there, those that do not any more go back. */
 final readonly class KeepsSelects
 {
-    public function __construct(private MovesSelects $moves, private SelectsRepository $selects, private LookRepository $frames, private ShootRepository $shoots)
+    public function __construct(private MovesSelects $moves, private SelectsRepository $selects, private LookRepository $frames, private ShootRepository $shoots, private SelectsAsCopies $copies)
     {
     }
 
@@ -27,14 +30,32 @@ final readonly class KeepsSelects
         return $selects->step($this->frames->looked(Lot::shoots($shoot->id())), $this->selects->folders($shoot->id()), $shoot->folder);
     }
 
+    public function standing(Shoot $shoot): SelectsStanding
+    {
+        $selects = $this->selects->of($shoot->id());
+        if (null === $selects) {
+            return new SelectsStanding(null);
+        }
+        if (SelectsHow::Moved === $selects->how) {
+            $step = $this->step($shoot, $selects);
+
+            return new SelectsStanding($selects, $step->lie, $step->toMove());
+        }
+        $files = $this->copies->standing($shoot, $selects);
+
+        return new SelectsStanding($selects, $files['lie'], $files['toMake'] + $files['toTake'], $files['otherwise']);
+    }
+
     /**
-     * From now on, beginning at once.
+     * From now on, beginning at once; copies are made and taken away by a worker.
+     *
+     * @return int how many frames were moved
      *
      * @throws CouldNotRename nothing is moved, and it is not kept in step
      */
     public function keep(Shoot $shoot, Selects $selects, AskedBy $by): int
     {
-        $moved = $this->move($shoot, $selects, $by);
+        $moved = SelectsHow::Moved === $selects->how ? $this->move($shoot, $selects, $by) : 0;
         $this->selects->keep($shoot->id(), $selects);
 
         return $moved;
@@ -43,13 +64,18 @@ final readonly class KeepsSelects
     /**
      * When a first look rests.
      *
-     * @return int how many frames are moved; a shoot that refuses stays as it is, which its page says
+     * @return array{int, list<int>} how many frames are moved; a shoot that refuses stays as it is, which its page says; and shoots whose selects are to be laid out
      */
-    public function rest(Lot $lot, AskedBy $by): int
+    public function rest(Lot $lot, AskedBy $by): array
     {
         $moved = 0;
+        $toLayOut = [];
         foreach ($this->selects->shootsOf(array_map(static fn (LookedAt $frame): int => $frame->id, $this->frames->looked($lot, true))) as $id) {
             $selects = $this->selects->of($id);
+            if (null !== $selects && SelectsHow::Moved !== $selects->how) {
+                $toLayOut[] = $id;
+                continue;
+            }
             try {
                 $moved += null === $selects ? 0 : $this->move($this->shoots->find($id), $selects, $by);
             } catch (CouldNotRename) {
@@ -57,7 +83,7 @@ final readonly class KeepsSelects
             }
         }
 
-        return $moved;
+        return [$moved, $toLayOut];
     }
 
     /** @throws CouldNotRename */

@@ -14,6 +14,7 @@ use VelvetLedger\Core\Look\Traits;
 use VelvetLedger\Core\Words\Day;
 use VelvetLedger\Server\Looking\FrameTraits;
 use VelvetLedger\Server\Looking\Judged;
+use VelvetLedger\Server\Persistence\Looks\GoalRepository;
 use VelvetLedger\Server\Persistence\Looks\JudgedFrame;
 use VelvetLedger\Server\Persistence\Looks\JudgementEntries;
 use VelvetLedger\Server\Persistence\Looks\LookRepository;
@@ -26,7 +27,7 @@ use VelvetLedger\Server\View\Look\StandingView;
 /** A sitting, as the page and the command show it. */
 final readonly class LookPage
 {
-    public function __construct(private LookRepository $frames, private SittingEntries $sittings, private JudgementEntries $judgements, private FrameTraits $traits)
+    public function __construct(private LookRepository $frames, private SittingEntries $sittings, private JudgementEntries $judgements, private FrameTraits $traits, private GoalRepository $goals)
     {
     }
 
@@ -34,7 +35,7 @@ final readonly class LookPage
     {
         $frames = $this->frames->frames($lot);
 
-        return new LookView($lot->text, $this->title($lot), $frames, $this->standing($lot, array_map(static fn (JudgedFrame $frame): LookedAt => $frame->frame, $frames)));
+        return new LookView($lot->text, $this->title($lot), $this->goals->of($lot), $frames, $this->standing($lot, array_map(static fn (JudgedFrame $frame): LookedAt => $frame->frame, $frames)));
     }
 
     public function judged(Lot $lot, Judged $judged): JudgedView

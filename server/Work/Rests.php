@@ -17,7 +17,7 @@ use VelvetLedger\Server\Persistence\Looks\SittingEntries;
 #[AsMessageHandler]
 final readonly class Rests
 {
-    public function __construct(private RestsSittings $rests, private SittingEntries $sittings, private KeepsSelects $selects, private Follows $follows, private MessageBusInterface $bus)
+    public function __construct(private RestsSittings $rests, private SittingEntries $sittings, private KeepsSelects $selects, private LaysOut $laysOut, private Follows $follows, private MessageBusInterface $bus)
     {
     }
 
@@ -54,7 +54,9 @@ final readonly class Rests
         $this->sittings->rests($work->sitting);
         $lot = $this->sittings->lot($work->sitting);
         $this->write($lot, $this->rests->rest($lot));
-        if ($this->selects->rest($lot, AskedBy::Page) > 0) {
+        [$moved, $toLayOut] = $this->selects->rest($lot, AskedBy::Page);
+        array_map($this->laysOut->ask(...), $toLayOut);
+        if ($moved > 0) {
             $this->follows->ask();
         }
     }

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace VelvetLedger\Tests\server;
 
 use PHPUnit\Framework\Attributes\TestWith;
+use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Keeping\CouldNotLetGo;
 use VelvetLedger\Core\Keeping\GoesForGood;
 use VelvetLedger\Core\Keeping\Selects;
+use VelvetLedger\Core\Keeping\SelectsHow;
 use VelvetLedger\Core\Keeping\SelectsStep;
 use VelvetLedger\Core\Look\Lot;
 use VelvetLedger\Core\Look\Pass;
@@ -19,6 +21,7 @@ use VelvetLedger\Core\Transfer\ChecksumList;
 use VelvetLedger\Server\Clearance\CardClearance;
 use VelvetLedger\Server\Copies\OwedSteps;
 use VelvetLedger\Server\Copies\Proving;
+use VelvetLedger\Server\Copies\SelectsAsCopies;
 use VelvetLedger\Server\Intake\Interrupted;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Keeping\KeepsSelects;
@@ -29,6 +32,7 @@ use VelvetLedger\Server\Keeping\TakesBack;
 use VelvetLedger\Server\Looking\AskedAct;
 use VelvetLedger\Server\Looking\JudgesFrames;
 use VelvetLedger\Server\Looking\RestsSittings;
+use VelvetLedger\Server\Pace\Pace;
 use VelvetLedger\Server\Pages\AsidePage;
 use VelvetLedger\Server\Pages\FramesPage;
 use VelvetLedger\Server\Pages\LookPage;
@@ -37,6 +41,7 @@ use VelvetLedger\Server\Persistence\Changes\ChangeRepository;
 use VelvetLedger\Server\Persistence\Copies\ProvingRepository;
 use VelvetLedger\Server\Persistence\Copies\StepKind;
 use VelvetLedger\Server\Persistence\Copies\StepRepository;
+use VelvetLedger\Server\Persistence\Looks\SelectsRepository;
 use VelvetLedger\Server\Persistence\Shoots\Shoot;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Persistence\Stamps\StampQueue;
@@ -219,12 +224,12 @@ final class AsideTest extends LedgerTestCase
         $judge('keep', 1);
         $judge('keep', 4);
         $selects = Selects::of(Pass::Kept, 'selects');
-        self::assertSame([2, 0], [$keeps->keep($this->shoot(), $selects, AskedBy::Page), $keeps->rest(Lot::shoots(1), AskedBy::Page)]);
+        self::assertSame([2, 0], [$keeps->keep($this->shoot(), $selects, AskedBy::Page), $keeps->rest(Lot::shoots(1), AskedBy::Page)[0]]);
         self::assertSame(['2026-05-04_boats_0001', '2026-05-04_boats_0004'], $there());
         $judge('drop', 1);
         $judge('keep', 2);
         self::assertEquals(new SelectsStep([2], [1], 1), $keeps->step($this->shoot(), $selects), 'told, until it rests');
-        self::assertSame(2, $keeps->rest(Lot::shoots(1), AskedBy::Page));
+        self::assertSame(2, $keeps->rest(Lot::shoots(1), AskedBy::Page)[0]);
         $this->carryOut(1);
         self::assertSame(['2026-05-04_boats_0002', '2026-05-04_boats_0004'], $there());
         foreach (self::DRIVES as $drive) {
@@ -233,8 +238,50 @@ final class AsideTest extends LedgerTestCase
         }
         file_put_contents($this->onDrive('Anvil', self::FOLDER.'/selects/2026-05-04_boats_0001.jpg'), "somebody's");
         $judge('keep', 1);
-        self::assertSame(0, $keeps->rest(Lot::shoots(1), AskedBy::Page), 'the name is taken');
+        self::assertSame(0, $keeps->rest(Lot::shoots(1), AskedBy::Page)[0], 'the name is taken');
         self::assertSame(1, $keeps->step($this->shoot(), $selects)->toMove());
+    }
+
+    /** As copies, or other names of the same files; cut after so many, judged again, and taken away: what somebody edited there stays. */
+    #[TestWith(['copied', null])]
+    #[TestWith(['copied', 2])]
+    #[TestWith(['hard-linked', 1])]
+    public function testSelectsAreLaidOutAndTakenAwayAndWhatIsEditedThereStays(string $how, ?int $cutAfter): void
+    {
+        [$lays, $repository] = [$this->service(SelectsAsCopies::class), $this->service(SelectsRepository::class)];
+        $lay = function () use ($lays, $repository, $cutAfter): array {
+            $at = 0;
+            $selects = $repository->of(1);
+            self::assertNotNull($selects);
+            foreach (null === $cutAfter ? [null] : [$cutAfter, null] as $cut) {
+                try {
+                    self::assertSame([false, []], $lays->layOut($this->shoot(), $selects, static fn () => null !== $cut && $at++ === $cut ? throw new Interrupted() : null, $this->service(Pace::class)->slice(\INF)));
+                } catch (Interrupted) {
+                }
+            }
+
+            return array_values($lays->standing($this->shoot(), $selects));
+        };
+        $before = Folder::tree($this->onDrive('Anvil'));
+        $there = fn (): array => FolderNames::in($this->onDrive('Anvil', self::FOLDER.'/selects'));
+        $this->service(KeepsSelects::class)->keep($this->shoot(), Selects::of(Pass::Dropped, 'selects', SelectsHow::from($how)), AskedBy::Page);
+        self::assertSame([7, 0, 0], [$this->service(KeepsSelects::class)->standing($this->shoot())->toMove, ...\array_slice(array_values($lays->standing($this->shoot(), Selects::of(Pass::Kept, 'selects', SelectsHow::Copied))), 0, 2)]);
+        self::assertSame([7, 0, 0, 0], $lay());
+        self::assertSame(['2026-05-04_boats_0002.jpg', '2026-05-04_boats_0002.orw', '2026-05-04_boats_0002.xmp', '2026-05-04_boats_0003.jpg', '2026-05-04_boats_0003.orw', '2026-05-04_boats_0003.xmp', '2026-05-04_boats_0005.jpg'], $there());
+        self::assertSame('hard-linked' === $how ? 2 : 1, ((array) stat($this->onDrive('Anvil', self::FOLDER.'/selects/2026-05-04_boats_0002.orw')))['nlink'] ?? 0);
+        $edited = $this->onDrive('Anvil', self::FOLDER.'/selects/2026-05-04_boats_0003.jpg');
+        unlink($edited);
+        file_put_contents($edited, 'edited');
+        $this->service(JudgesFrames::class)->act(Lot::shoots(1), [AskedAct::judge('keep', Word::read('keep'), [3 => null, 5 => null])], static fn () => null);
+        $this->ledger()->clear();
+        self::assertSame([3, 0, 0, 1], $lay(), 'two do not belong any more, and of one a file was edited');
+        self::assertSame(['2026-05-04_boats_0002.jpg', '2026-05-04_boats_0002.orw', '2026-05-04_boats_0002.xmp', '2026-05-04_boats_0003.jpg'], $there());
+        $this->service(KeepsSelects::class)->keep($this->shoot(), Selects::picked([], 'selects', SelectsHow::from($how)), AskedBy::Page);
+        self::assertSame([0, 0, 0, 1], $lay());
+        self::assertSame('edited', file_get_contents($edited));
+        unlink($edited);
+        $lay();
+        self::assertSame($before, Folder::tree($this->onDrive('Anvil')));
     }
 
     /** An edit of its name lies beside its place, which is its own; or a file of its very name, which is not. */

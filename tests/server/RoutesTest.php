@@ -203,6 +203,7 @@ final class RoutesTest extends LedgerTestCase
         return array_map(static fn (array $good): array => array_is_list($good) ? $good : [$good], [
             '/api/cards/{id}/plan' => $wishes, '/api/cards/{id}/plan/lines' => $wishes, '/api/cards/{id}/intakes' => $wishes,
             '/api/look/{lot}/acts' => ['acts' => [['name' => 'a', 'kind' => 'judge', 'word' => '3', 'frames' => [['frame' => 1, 'revision' => 0, 'word' => 'drop']]], ['name' => 'b', 'kind' => 'take back'], ['name' => 'c', 'kind' => 'bring again']]],
+            '/api/look/{lot}/goal' => [['frames' => 180], ['frames' => null]],
             '/api/look/{lot}/together' => ['frames' => [], 'apart' => true],
             '/api/sources' => ['path' => '/nowhere'], '/api/cards/{id}/put-back' => ['frames' => [$frame]], '/api/copies/mend' => ['copies' => [1]],
             '/api/elsewhere' => [['program' => 'none', 'shoot' => 1, 'frames' => [1]], ['receipt' => 1]], '/api/cards/{id}/apart' => ['frames' => [$frame], 'folder' => $this->store->path],
@@ -214,7 +215,7 @@ final class RoutesTest extends LedgerTestCase
             '/api/pictures' => ['of' => [['card' => $this->card('CARD')->id, 'file' => 'DCIM/100ORREL/ORL_0001.JPG', 'edge' => 160], ['frame' => 1, 'edge' => 160, 'turn' => 1]]],
             '/api/shoots/{id}/stamps' => $frames + ['slip' => '', 'texts' => ['event' => 'x'], 'rating' => 3, 'add' => [['quay']], 'remove' => [1], 'unrate' => false, 'label' => 'Best', 'later' => true],
             '/api/shoots/{id}/keeping/shown' => $keeping, '/api/shoots/{id}/keeping' => $keeping,
-            '/api/shoots/{id}/selects' => ['frames' => [1], 'folder' => 'selects'], '/api/shoots/{id}/selects/keep' => ['pass' => 'kept', 'folder' => 'selects'],
+            '/api/shoots/{id}/selects' => ['frames' => [1], 'folder' => 'selects'], '/api/shoots/{id}/selects/keep' => [['pass' => 'kept', 'folder' => 'selects', 'how' => 'copied'], ['frames' => [1], 'folder' => 'selects', 'how' => 'hard-linked']],
             '/api/shoots/{id}/aside/back' => $frames, '/api/shoots/{id}/aside/let-go' => ['frames' => [], 'named' => '2026-05-04', 'confirmed' => []],
             '/api/shoots/{id}/stamps/common' => $frames, '/api/shoots/{id}/stamps/merge' => $frames, '/api/shoots/{id}/stamps/keep' => $frames, '/api/shoots/{id}/stamps/leave' => $frames,
             '/api/stationery' => $stationery, '/api/stationery/drop' => ['kind' => 'names', 'name' => 'Mine'], '/api/stationery/default' => ['name' => 'Mine'],

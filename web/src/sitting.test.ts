@@ -18,7 +18,7 @@ const frame = (id: number, some: Partial<Judgement> = {}): LookFrame => ({
   judged: judgement(id, some),
 });
 const standing = { sentence: "", all: 3, open: 3, dropped: 0, kept: 0, passes: [], canTakeBack: false, canBringAgain: false, act: 0, waiting: 0 };
-const look = (...frames: LookFrame[]): Look => ({ lot: "shoots-1", title: "Boats", frames, standing });
+const look = (...frames: LookFrame[]): Look => ({ lot: "shoots-1", goal: null, title: "Boats", frames, standing });
 const after = (...did: Did[]) => did.reduce(sitting, opened(look(frame(1), frame(2), frame(3))));
 
 // As core/Look/Word has it: tests/core/LookTest.php.

@@ -7,10 +7,13 @@ namespace VelvetLedger\Server\Persistence\Looks;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Keeping\Selects;
+use VelvetLedger\Core\Keeping\SelectsHow;
 use VelvetLedger\Core\Look\Pass;
+use VelvetLedger\Server\Persistence\Copies\CopyState;
+use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\Row;
 
-/** Of which shoots the selects are kept in step with how they are judged: shoot_selects. */
+/** Of which shoots the selects are kept in step with how they are judged, or lie in a subfolder as copies: shoot_selects. */
 final readonly class SelectsRepository
 {
     public function __construct(private Connection $database)
@@ -19,18 +22,24 @@ final readonly class SelectsRepository
 
     public function of(int $shoot): ?Selects
     {
-        $row = $this->database->fetchAssociative('SELECT pass, subfolder
+        $columns = $this->database->fetchAssociative('SELECT pass, subfolder, how, frames
             FROM shoot_selects
             WHERE shoot_id = ?', [$shoot]);
+        if (false === $columns) {
+            return null;
+        }
+        $row = Row::of($columns);
+        [$pass, $how] = [$row->textOrNull('pass'), SelectsHow::from($row->text('how'))];
+        $frames = json_decode($row->textOrNull('frames') ?? '[]', true);
 
-        return false === $row ? null : Selects::of(Pass::from(Row::of($row)->text('pass')), Row::of($row)->text('subfolder'));
+        return null === $pass ? Selects::picked(array_values(array_filter(\is_array($frames) ? $frames : [], \is_int(...))), $row->text('subfolder'), $how) : Selects::of(Pass::from($pass), $row->text('subfolder'), $how);
     }
 
     public function keep(int $shoot, Selects $selects): void
     {
-        $this->database->executeStatement('INSERT INTO shoot_selects (shoot_id, pass, subfolder)
-            VALUES (?, ?, ?)
-            ON CONFLICT (shoot_id) DO UPDATE SET pass = excluded.pass, subfolder = excluded.subfolder', [$shoot, $selects->pass->value, $selects->subfolder]);
+        $this->database->executeStatement('INSERT INTO shoot_selects (shoot_id, pass, subfolder, how, frames)
+            VALUES (?, ?, ?, ?, ?)
+            ON CONFLICT (shoot_id) DO UPDATE SET pass = excluded.pass, subfolder = excluded.subfolder, how = excluded.how, frames = excluded.frames', [$shoot, $selects->pass?->value, $selects->subfolder, $selects->how->value, null === $selects->frames ? null : json_encode(array_keys($selects->frames), \JSON_THROW_ON_ERROR)]);
     }
 
     public function stop(int $shoot): void
@@ -47,7 +56,7 @@ final readonly class SelectsRepository
     {
         return array_map(Row::number(...), $this->database->fetchFirstColumn('SELECT s.shoot_id
             FROM shoot_selects s
-            WHERE EXISTS (SELECT 1 FROM frame r WHERE r.shoot_id = s.shoot_id AND r.id IN (?))
+            WHERE s.pass IS NOT NULL AND EXISTS (SELECT 1 FROM frame r WHERE r.shoot_id = s.shoot_id AND r.id IN (?))
             ORDER BY 1', [$frames], [ArrayParameterType::INTEGER]));
     }
 
@@ -62,5 +71,18 @@ final readonly class SelectsRepository
         }
 
         return $folders;
+    }
+
+    /** @return list<SelectRow> every file of a shoot that is proven at the main store, what is set aside among them */
+    public function files(int $shoot): array
+    {
+        return array_map(static fn (array $columns): SelectRow => new SelectRow($columns), $this->database->fetchAllAssociative("SELECT f.id AS file, r.id AS frame, c.path, r.stem || f.ending AS name, f.bytes, f.checksum,
+                (SELECT coalesce(json_agg(DISTINCT p.checksum), '[]') FROM proof p WHERE p.copy_id = c.id AND p.holds) AS known
+            FROM frame r
+            JOIN file f ON f.frame_id = r.id
+            JOIN copy c ON c.file_id = f.id AND c.state = '".CopyState::Proven->value."'
+            JOIN store s ON s.id = c.store_id AND s.role = '".StoreRole::Main->value."'
+            WHERE r.shoot_id = ? AND NOT r.along AND r.let_go_at IS NULL
+            ORDER BY r.taken_at, r.id, f.id", [$shoot]));
     }
 }

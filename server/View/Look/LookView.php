@@ -12,8 +12,11 @@ final readonly class LookView
     /** @var list<LookFrameView> */
     public array $frames;
 
-    /** @param list<JudgedFrame> $frames */
-    public function __construct(public string $lot, public string $title, array $frames, public StandingView $standing)
+    /**
+     * @param int|null          $goal   how many are to be delivered
+     * @param list<JudgedFrame> $frames
+     */
+    public function __construct(public string $lot, public string $title, public ?int $goal, array $frames, public StandingView $standing)
     {
         $this->frames = array_map(static fn (JudgedFrame $frame): LookFrameView => new LookFrameView($frame), $frames);
     }

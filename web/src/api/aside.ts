@@ -3,7 +3,7 @@ import { list } from "./checks";
 import { get, post, send } from "./client";
 import { asksEvery } from "./events";
 import * as schemas from "./schemas";
-import type { Pass } from "./views";
+import type { Pass, SelectsHow } from "./views";
 
 const REST = 8000;
 
@@ -52,5 +52,13 @@ export const useSelects = (shoot: string) =>
     refetchInterval: () => asksEvery(REST),
   });
 
-/** Those of a pass are in a subfolder from now on; where no pass is named, they stay where they are. */
-export const useKeepSelects = (shoot: string) => useAsideChange((what: { pass?: Pass; folder?: string }) => send(`/api/shoots/${shoot}/selects/keep`, what));
+export interface SelectsWish {
+  pass?: Pass;
+  folder?: string;
+  how?: SelectsHow;
+  /** That are copied once; none takes away what was. */
+  frames?: number[];
+}
+
+/** Those of a pass are in a subfolder from now on; where neither a pass nor frames are named, they stay where they are. */
+export const useKeepSelects = (shoot: string) => useAsideChange((what: SelectsWish) => send(`/api/shoots/${shoot}/selects/keep`, what));

@@ -107,3 +107,9 @@ export const rest = (lot: string): void => {
     body: "{}",
   }).catch(() => undefined);
 };
+
+/** How many frames are to be delivered: at once on the page, and kept in the ledger. */
+export function useGoal(lot: string, first: number | null): [number | null, (goal: number | null) => void] {
+  const keep = useMutation({ mutationFn: (frames: number | null) => send(`/api/look/${lot}/goal`, { frames }) });
+  return [keep.variables === undefined ? first : keep.variables, keep.mutate];
+}

@@ -4,7 +4,7 @@ import { useHistogram } from "../api/queries";
 import { Look, LookFact } from "../ledger/Look";
 import { clock, dateInFull, size } from "../words/format";
 import { RECORDED, REMARKS } from "../words/recorded";
-import { kinds, pictureOf } from "./view";
+import { kinds, viewable } from "./view";
 
 interface Props {
   frame: CardFrame;
@@ -25,11 +25,8 @@ export function LargerLook({ frame, position, of, beside, marked, words, onStep,
   const { facts, sameExposure } = frame;
   return (
     <Look
-      name={frame.name}
-      alt={`${frame.name}, ${clock(frame.takenAt)}`}
-      near={pictureOf(frame, 2048)}
-      whole={pictureOf(frame, "whole")}
-      beside={beside.map((other) => pictureOf(other, 2048))}
+      frame={{ ...viewable(frame), name: frame.name }}
+      beside={beside.map(viewable)}
       position={position}
       of={of}
       dimmed={!marked}
@@ -38,11 +35,7 @@ export function LargerLook({ frame, position, of, beside, marked, words, onStep,
       second={
         sameExposure && (
           <figure className="flex min-h-0 flex-col">
-            <img
-              src={framePicture(sameExposure.frame, 2048)}
-              alt="the held frame of the same exposure"
-              className="min-h-0 w-full grow object-contain"
-            />
+            <img src={framePicture(sameExposure.frame, 2048)} alt="the held frame of the same exposure" className="min-h-0 w-full grow object-contain" />
             <figcaption className="pt-1 text-center">held since {dateInFull(sameExposure.since)}</figcaption>
           </figure>
         )

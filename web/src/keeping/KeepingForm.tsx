@@ -2,7 +2,6 @@ import { useState } from "react";
 import { useFrameFacts } from "../api/queries";
 import type { KeepingWish } from "../api/keeping";
 import { useStationery } from "../api/orders";
-import { framePicture } from "../api/pictures";
 import type { Shoot, ShootFrame } from "../api/types";
 import type { Keeping, ShootKept } from "../api/views";
 import { useAllShoots } from "../api/queries";
@@ -12,6 +11,7 @@ import { Choice } from "../ledger/Menu";
 import { ShootFinder } from "../ledger/ShootFinder";
 import { type Span, TimeScale } from "../ledger/TimeScale";
 import { NamesPart } from "../naming/NamesPart";
+import { viewable } from "../shoots/viewable";
 import { count, dated, figure, instant } from "../words/format";
 import type { Kind } from "./kinds";
 
@@ -383,12 +383,7 @@ function Apart({ shoot, frames, picked, wish, onWish }: Props) {
       <div className="bg-mat text-white">
         <TimeScale
           label={`Time scale of ${shoot.description || dated(shoot.date)}`}
-          frames={frames.map((frame) => ({
-            id: String(frame.id),
-            name: frame.stem,
-            at: frame.takenAt,
-            picture: (edge) => (frame.hasPicture ? framePicture(frame.id, edge, frame.judged.turned) : null),
-          }))}
+          frames={frames.map(viewable)}
           span={span}
           onSpan={(next) => {
             setSpan(next);

@@ -48,7 +48,7 @@ export function Entry({ label, value, width = 120, placeholder, longest = 200, a
           setTyped(null);
         }
       }}
-      className="border-b border-dotted border-rule-strong bg-transparent px-[2px] placeholder:text-faded placeholder:italic focus:border-solid focus:border-velvet focus:outline-none"
+      className="max-w-full border-b border-dotted border-rule-strong bg-transparent px-[2px] placeholder:text-faded placeholder:italic focus:border-solid focus:border-velvet focus:outline-none"
     />
   );
 }

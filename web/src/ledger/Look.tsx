@@ -1,17 +1,14 @@
 import { Dialog } from "radix-ui";
 import { type ReactNode, useEffect, useRef, useState } from "react";
-import { figure } from "../words/format";
+import { clock, figure } from "../words/format";
 import { Key, TextButton } from "./Field";
 import { Magnified } from "./Magnified";
+import type { Viewable } from "./viewable";
 
 interface Props {
-  name: string;
-  alt: string;
-  /** Addresses of its picture as large as a page, and pixel by pixel; null where it has none. */
-  near: string | null;
-  whole: string | null;
-  /** Pictures that the keys lead to, to be fetched before they are asked for. */
-  beside: (string | null)[];
+  frame: Viewable;
+  /** Frames that the keys lead to, whose pictures are fetched before they are asked for. */
+  beside: (Viewable | undefined)[];
   position: number;
   of: number;
   /** Whether it is shown as left out. */
@@ -31,13 +28,16 @@ interface Props {
 const MIDDLE = { x: 0.5, y: 0.5 };
 
 /** One picture as large as the page allows, with what is known of it; the keys go on to the next, and look pixel by pixel. */
-export function Look({ name, alt, near, whole, beside, position, of, dimmed, badge, caption, second, children, mark, onStep, onClose }: Props) {
+export function Look({ frame, beside, position, of, dimmed, badge, caption, second, children, mark, onStep, onClose }: Props) {
+  const { name } = frame;
+  const alt = `${name}, ${clock(frame.at)}`;
+  const [near, whole] = [frame.picture(2048), frame.picture("whole")];
   const box = useRef<HTMLDivElement>(null);
   const [failed, setFailed] = useState<string | null>(null);
   // Of which picture the whole is looked at, and at which place.
   const [magnified, setMagnified] = useState<{ of: string; at: { x: number; y: number } } | null>(null);
   const isMagnified = near !== null && magnified?.of === near;
-  const next = beside.filter((one) => one !== null).join("\n");
+  const next = beside.flatMap((one) => one?.picture(2048) ?? []).join("\n");
   useEffect(() => {
     for (const address of next === "" ? [] : next.split("\n")) new Image().src = address;
   }, [next]);

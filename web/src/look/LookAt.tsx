@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import * as v from "valibot";
 import { useNavigate } from "react-router";
-import { useElsewhere, useGroups, useTogether } from "../api/look";
+import { useElsewhere, useGoal, useGroups, useTogether } from "../api/look";
 import type { LookAction } from "../api/standingOrder";
 import type { Look, Pass } from "../api/views";
 import { useKept } from "../ledger/useKept";
@@ -22,7 +22,6 @@ import type { Ways } from "./ways";
 
 const FIRST_VIEW = { alike: 8, moveOn: true, facts: false, clipped: false, edges: false, histogram: false };
 const VIEW = v.object({ alike: v.number(), moveOn: v.boolean(), facts: v.boolean(), clipped: v.boolean(), edges: v.boolean(), histogram: v.boolean() });
-const GOAL = v.nullable(v.number());
 const MIDDLE = { x: 0.5, y: 0.5 };
 
 /** What lies over the picture, one at a time. */
@@ -33,7 +32,7 @@ export function LookAt({ look, ways }: { look: Look; ways: Ways }) {
   const { now, trouble, step, go, say, sayOf, choose, takeBack, bringAgain, gather } = useSitting(look);
   const [view, setView] = useKept("first look", VIEW, FIRST_VIEW);
   const elsewhere = useElsewhere(look.lot).data;
-  const [goal, setGoal] = useKept(`to deliver of ${look.lot}`, GOAL, null);
+  const [goal, setGoal] = useGoal(look.lot, look.goal);
   const [magnified, setMagnified] = useState<{ x: number; y: number } | null>(null);
   const [bare, setBare] = useState(false);
   const [panel, setPanel] = useState<Panel | null>(null);

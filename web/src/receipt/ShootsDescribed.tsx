@@ -17,10 +17,14 @@ export function ShootsDescribed({ receipt }: { receipt: Receipt }) {
       <ul>
         {shoots.map((shoot) => (
           <li key={shoot.id} className="in-line gap-x-4 border-b border-rule py-[5px]">
-            <Link to={`/shoots/${shoot.id}`} className="linked w-[96px]">
+            <Link
+              to={`/shoots/${shoot.id}`}
+              aria-label={shoot.description ? `${shoot.description}, ${dated(shoot.date)}` : undefined}
+              className="linked w-[96px]"
+            >
               {dated(shoot.date)}
             </Link>
-            <span className="font-hand text-hand">
+            <span className="max-w-full font-hand text-hand">
               <Entry
                 label={`description of the shoot of ${dated(shoot.date)}`}
                 placeholder="what is it?"

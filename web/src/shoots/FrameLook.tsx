@@ -1,10 +1,10 @@
-import { framePicture } from "../api/pictures";
 import type { ShootFrame } from "../api/types";
 import { useFrameFacts } from "../api/queries";
 import { Look, LookFact } from "../ledger/Look";
 import { clock, dateInFull, size } from "../words/format";
 import { judgedInWords } from "../words/judged";
 import { RECORDED } from "../words/recorded";
+import { viewable } from "./viewable";
 
 interface Props {
   frames: ShootFrame[];
@@ -14,8 +14,6 @@ interface Props {
   onPick: () => void;
   onClose: () => void;
 }
-
-const near = (frame: ShootFrame | undefined): string | null => (frame?.hasPicture ? framePicture(frame.id, 2048, frame.judged.turned) : null);
 
 /** A frame of a shoot, larger: what it is called, what it was called on its card, what was recorded, and what it says. */
 export function FrameLook({ frames, frame, picked, onStep, onPick, onClose }: Props) {
@@ -27,11 +25,8 @@ export function FrameLook({ frames, frame, picked, onStep, onPick, onClose }: Pr
   ).data?.facts;
   return (
     <Look
-      name={frame.names[0] ?? frame.stem}
-      alt={`${frame.stem}, ${clock(frame.takenAt)}`}
-      near={near(frame)}
-      whole={frame.hasPicture ? framePicture(frame.id, "whole", frame.judged.turned) : null}
-      beside={[near(frames[at + 1]), near(frames[at - 1]), near(frames[at + 2])]}
+      frame={{ ...viewable(frame), name: frame.names[0] ?? frame.stem }}
+      beside={[frames[at + 1], frames[at - 1], frames[at + 2]].flatMap((one) => (one ? [viewable(one)] : []))}
       position={at}
       of={frames.length}
       dimmed={false}

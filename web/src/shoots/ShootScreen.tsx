@@ -3,7 +3,6 @@ import { Link, useNavigate, useParams } from "react-router";
 import { AsideLine } from "../aside/AsideLine";
 import { SelectsLine } from "../aside/SelectsLine";
 import { useFindings, useProveShoot } from "../api/copies";
-import { framePicture } from "../api/pictures";
 import { type KeepingWish, useKeep, useKept } from "../api/keeping";
 import { useShoot } from "../api/queries";
 import { useStampState } from "../api/stamps";
@@ -25,6 +24,7 @@ import { copiesInWords } from "../words/copies";
 import { hintsInWords } from "../words/hints";
 import { clock, count, dateOf, day, hours, size } from "../words/format";
 import { FrameLook } from "./FrameLook";
+import { viewable } from "./viewable";
 
 /** One shoot: its folder and sums, its frames on the mat under their new names, and what those say that are picked. */
 export function ShootScreen() {
@@ -260,7 +260,7 @@ function picture(frame: ShootFrame, picked: boolean): GridPicture {
     label: [`${frame.names.join(", ")}, taken ${clock(frame.takenAt)}, was ${frame.originals.join(", ")}`, judged, keywords.join(", "), ...hints, note]
       .filter(Boolean)
       .join("; "),
-    source: frame.hasPicture ? framePicture(frame.id, 480, frame.judged.turned) : null,
+    source: viewable(frame).picture(480),
     stamp:
       [note ? "look here" : waits ? "to be stamped" : frame.datedByFile ? "file time" : null, frame.subfolder && `in ${frame.subfolder}`, ...hints]
         .filter(Boolean)

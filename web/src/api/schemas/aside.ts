@@ -49,9 +49,14 @@ export const LetGo: Schema<views.LetGo> = v.object({
   stay: v.number(),
 });
 
+export const SelectsHow: Schema<views.SelectsHow> = v.picklist(["moved", "copied", "hard-linked"]);
+
 export const Selects: Schema<views.Selects> = v.object({
   pass: v.nullable(Pass),
   subfolder: v.string(),
+  how: v.nullable(SelectsHow),
+  picked: v.number(),
   lie: v.number(),
   toMove: v.number(),
+  otherwise: v.number(),
 });

@@ -91,6 +91,7 @@ export const Look: Schema<views.Look> = v.object({
   frames: list(LookFrame),
   lot: v.string(),
   title: v.string(),
+  goal: v.nullable(v.number()),
   standing: Standing,
 });
 

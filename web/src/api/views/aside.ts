@@ -52,10 +52,22 @@ export interface LetGo {
   stay: number;
 }
 
-/** Which selects of a shoot are kept in step with how they are judged. */
+/** Which selects of a shoot are kept in step with how they are judged, or lie in a subfolder as copies. */
 export interface Selects {
+  /** Of which they are kept in step; null where they are not. */
   pass: Pass | null;
+  /** '' where there are none. */
   subfolder: string;
+  how: SelectsHow | null;
+  /** How many frames were picked to lie there; 0 where a pass says which. */
+  picked: number;
+  /** How many lie in the subfolder and belong there: frames, or files of copies. */
   lie: number;
+  /** How many are to go there or back, or to be made or taken away. */
   toMove: number;
+  /** Files that lie there and are not as in the shoot: edited there, or in the shoot. */
+  otherwise: number;
 }
+
+/** How selects come to lie in a subfolder. */
+export type SelectsHow = "moved" | "copied" | "hard-linked";

@@ -68,6 +68,7 @@ export interface Look {
   frames: LookFrame[];
   lot: string;
   title: string;
+  goal: number | null;
   standing: Standing;
 }
 
