@@ -19,11 +19,11 @@ bench_desk() {
   return "$result"
 }
 
-# First look in a real browser, on 500 frames of 24 megapixels.
+# First look in a real browser, on 500 frames of 24 megapixels, or raws with such previews: bench look [FRAMES [raw]].
 bench_look() {
   cd "$ROOT" || return 1
   install_debian_packages chromium
-  web_cards && web_ledger 9 && "$PHP" "${COMPILED[@]}" bench/look-card.php "$LEDGER_HOME/reader/LOOK" "${1:-500}" || return 1
+  web_cards && web_ledger 9 && "$PHP" "${COMPILED[@]}" bench/look-card.php "$LEDGER_HOME/reader/LOOK" "${1:-500}" "${2:-}" || return 1
   bin/ledger intake "$LEDGER_HOME/reader/LOOK" -d "First look" | tail -1
   node bench/look.mjs shoots-1 "prove Bellows"
   local result=$?

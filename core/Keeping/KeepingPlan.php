@@ -15,9 +15,10 @@ final readonly class KeepingPlan
      * @param array<int, KeptFrame> $frames    by number: how those are kept now that change
      * @param array<int, ShootKept> $shoots    by number, how those are to be that change; 0 is one that is not there yet
      * @param list<FollowsFolder>   $following what else follows
+     * @param list<int>             $numbers   of the shoot afterwards
      * @param bool                  $inOrder   whether numbers of the shoot are in order of capture afterwards
      */
-    private function __construct(public Renaming $renaming, public array $frames, public array $shoots, public array $following, public bool $inOrder, public Samples $samples)
+    private function __construct(public Renaming $renaming, public array $frames, public array $shoots, public array $following, public bool $inOrder, public Samples $samples, private array $numbers)
     {
     }
 
@@ -55,7 +56,7 @@ final readonly class KeepingPlan
         $byId = array_column($frames, null, 'id');
         $now = array_map(static fn (KeptFrame $frame): Wanted => $renaming->wanted[$frame->id] ?? $frame->now, array_filter($byId, static fn (KeptFrame $frame): bool => ($renaming->wanted[$frame->id] ?? $frame->now)->standing?->shoot === ($into ?? $shoot)->id));
 
-        return new self($renaming, array_intersect_key($byId, $renaming->wanted), $draft->shoots($after), $draft->following($after, $renaming, $there), self::isInOrder($byId, $now, $draft->seconds), $draft->samples($after));
+        return new self($renaming, array_intersect_key($byId, $renaming->wanted), $draft->shoots($after), $draft->following($after, $renaming, $there), self::isInOrder($byId, $now, $draft->seconds), $draft->samples($after), array_values(array_filter(array_map(static fn (Wanted $one): ?int => null === $one->asideFrom ? $one->standing?->number : null, $now), \is_int(...))));
     }
 
     /**
@@ -92,6 +93,12 @@ final readonly class KeepingPlan
         }
 
         return true;
+    }
+
+    /** The last number that frames have which are named anew; null where none has any. */
+    public function lastNumber(): ?int
+    {
+        return [] === $this->numbers ? null : max($this->numbers);
     }
 
     /** @return list<KeptFrame> those that change */

@@ -44,6 +44,6 @@ final readonly class KeepingController
         $plan = $keeps->do($this->shoots->find($id), KeepingWish::read(Fields::of(DeskInput::body($request))), AskedBy::Page);
         $follows->ask();
 
-        return new JsonResponse(['frames' => null === $plan ? 0 : \count($plan->frames)]);
+        return new JsonResponse(['frames' => null === $plan ? 0 : \count($plan->frames), 'last' => $plan?->lastNumber()]);
     }
 }

@@ -6,6 +6,7 @@ import * as schemas from "./schemas";
 import type { Pass, SelectsHow } from "./views";
 
 const REST = 8000;
+const GLANCE = 700;
 
 /** What of a shoot is dropped and lies in it, and what is set aside. */
 export const useAside = (shoot: string) =>
@@ -49,7 +50,8 @@ export const useSelects = (shoot: string) =>
     queryKey: ["aside", shoot, "selects"],
     queryFn: () => get(`/api/shoots/${shoot}/selects`, schemas.Selects),
     enabled: shoot !== "",
-    refetchInterval: () => asksEvery(REST),
+    // A worker lays them out: looked at again soon, while it is at it.
+    refetchInterval: (query) => (query.state.data && query.state.data.toMove > 0 && query.state.data.how !== "moved" ? GLANCE : asksEvery(REST)),
   });
 
 export interface SelectsWish {

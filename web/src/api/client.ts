@@ -38,7 +38,10 @@ async function ask<T>(path: string, schema: Schema<T> | null, init?: RequestInit
     throw new Refused(answer.status, said);
   }
   const wrong = schema && fault(schema, body);
-  if (wrong) throw new Error(`The ledger's answer is not what this page expects (${path.split("?")[0] ?? ""}, ${wrong}). Load the page again: it may be of another version.`);
+  if (wrong)
+    throw new Error(
+      `The ledger's answer is not what this page expects (${path.split("?")[0] ?? ""}, ${wrong}). Load the page again: it may be of another version.`,
+    );
   return body as T;
 }
 

@@ -19,7 +19,10 @@ export const useStores = () =>
   useQuery({
     queryKey: ["stores"],
     queryFn: () => get("/api/stores", schemas.Stores),
-    refetchInterval: (query) => (query.state.data?.stores.some((store) => isMoving(store.proving) || (store.present && store.sums.owed + store.sums.changes.all > 0)) ? GLANCE : asksEvery(REST)),
+    refetchInterval: (query) =>
+      query.state.data?.stores.some((store) => isMoving(store.proving) || (store.present && store.sums.owed + store.sums.changes.all > 0))
+        ? GLANCE
+        : asksEvery(REST),
   });
 
 export const useDriveFolders = (path: string) =>
@@ -77,7 +80,7 @@ export function useFindings(shoot: number | null, often: boolean) {
       }
       return found;
     },
-    refetchInterval: (query) => 
+    refetchInterval: (query) =>
       query.state.data?.looking === true || query.state.data?.following === true || query.state.data?.copies.some((copy) => copy.isToMend) === true
         ? GLANCE
         : often

@@ -2,7 +2,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tansta
 import * as v from "valibot";
 import { get, post, send } from "./client";
 import * as schemas from "./schemas";
-import type { NamePattern } from "./standingOrder";
+import type { FolderPattern, NamePattern } from "./standingOrder";
 
 /** What is wished of a shoot or of some of its frames, as core/Keeping/KeepingWish reads it; what is left away stays as it is. */
 export interface KeepingWish {
@@ -11,6 +11,8 @@ export interface KeepingWish {
   kindOfWork?: string;
   destination?: string;
   folder?: string;
+  /** By which its folder is made. */
+  folders?: FolderPattern;
   notes?: string;
   /** The frame that stands for it; 0 for whichever comes first. */
   cover?: number;
@@ -58,7 +60,8 @@ const TOUCHED = [
 export function useKeep() {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: ({ shoot, wish }: { shoot: string; wish: KeepingWish }) => post(`/api/shoots/${shoot}/keeping`, wish, v.object({ frames: v.number() })),
+    mutationFn: ({ shoot, wish }: { shoot: string; wish: KeepingWish }) =>
+      post(`/api/shoots/${shoot}/keeping`, wish, v.object({ frames: v.number(), last: v.nullable(v.number()) })),
     onSettled: () => Promise.all(TOUCHED.map((key) => queries.invalidateQueries({ queryKey: [key] }))),
   });
 }

@@ -171,7 +171,9 @@ function inWords(source: string): object {
   const frame = /^\/api\/frames\/(\d+)\/picture$/.exec(address.pathname);
   const card = /^\/api\/cards\/(\w+)\/picture$/.exec(address.pathname);
   const turn = address.searchParams.get("turn");
-  return frame ? { frame: Number(frame[1]), edge, ...(turn === null ? {} : { turn: Number(turn) }) } : { card: card?.[1] ?? "", file: address.searchParams.get("file") ?? "", edge };
+  return frame
+    ? { frame: Number(frame[1]), edge, ...(turn === null ? {} : { turn: Number(turn) }) }
+    : { card: card?.[1] ?? "", file: address.searchParams.get("file") ?? "", edge };
 }
 
 /** Place and JPEG, one after the other as they come: uint32 BE, uint32 BE, bytes. */

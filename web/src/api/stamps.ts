@@ -61,7 +61,8 @@ function useVocabularyChange<T, A = unknown>(change: (given: T) => Promise<A>) {
   });
 }
 
-export const useAddKeyword = () => useVocabularyChange((word: { under: number | null; word: string }) => post("/api/keywords", word, v.object({ id: v.number() })));
+export const useAddKeyword = () =>
+  useVocabularyChange((word: { under: number | null; word: string }) => post("/api/keywords", word, v.object({ id: v.number() })));
 export const useChangeKeyword = () => useVocabularyChange(({ id, ...how }: KeywordChange) => send(`/api/keywords/${id}`, how));
 export const useDropKeyword = () => useVocabularyChange((id: number) => send(`/api/keywords/${id}/drop`, {}));
 export const useImportKeywords = () => useVocabularyChange((text: string) => postText("/api/keywords/list", text, v.object({ added: v.number() })));
@@ -97,7 +98,9 @@ function useStampsChange<T>(shoot: string, change: (given: T) => Promise<unknown
     mutationFn: change,
     onSettled: () =>
       Promise.all(
-        [["shoot", shoot], ["aside", shoot], ["stamp state", shoot], ["common stamps", shoot], ["keywords"]].map((queryKey) => queries.invalidateQueries({ queryKey })),
+        [["shoot", shoot], ["aside", shoot], ["stamp state", shoot], ["common stamps", shoot], ["keywords"]].map((queryKey) =>
+          queries.invalidateQueries({ queryKey }),
+        ),
       ),
   });
 }

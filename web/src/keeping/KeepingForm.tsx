@@ -54,6 +54,7 @@ const LINE = "in-line gap-x-6 gap-y-2";
 function Describe({ shoot, kept, wish, shown, onWish }: Props) {
   const stationery = useStationery();
   const kinds = stationery.data?.destination ?? [];
+  const patterns = stationery.data?.folders ?? [];
   return (
     <p className={LINE}>
       <span>
@@ -118,6 +119,16 @@ function Describe({ shoot, kept, wish, shown, onWish }: Props) {
           }}
         />
       </span>
+      <Choice
+        label="folder made by"
+        value={patterns.find((item) => item.document === wish.folders)?.name ?? ""}
+        shown={patterns.find((item) => item.document === wish.folders)?.name ?? "the pattern it has"}
+        options={patterns.map((item) => ({ value: item.name, name: item.name }))}
+        onChoose={(name) => {
+          const folders = patterns.find((item) => item.name === name)?.document;
+          if (folders) onWish({ ...without(wish, "folder"), folders });
+        }}
+      />
       <Choice
         label="names"
         value={wish.names ?? "follow"}

@@ -14,7 +14,8 @@ export function PickedShoots({ shoots, onNone }: { shoots: Shoot[]; onNone: () =
   const keep = useKeep();
   const [filing, setFiling] = useState<{ kindOfWork?: string; destination?: string }>({});
   const [done, setDone] = useState<number | null>(null);
-  const first = [...shoots].sort((a, b) => a.date.localeCompare(b.date) || a.id - b.id)[0];
+  const inOrder = [...shoots].sort((a, b) => a.date.localeCompare(b.date) || a.id - b.id);
+  const first = inOrder[0];
   const each = async (of: Shoot[], wish: KeepingWish) => {
     for (const [i, shoot] of of.entries()) {
       setDone(i);
@@ -22,6 +23,25 @@ export function PickedShoots({ shoots, onNone }: { shoots: Shoot[]; onNone: () =
         await keep.mutateAsync({ shoot: String(shoot.id), wish });
       } catch {
         setDone(null); // what was done is done; why this one could not be stands above
+        return;
+      }
+    }
+    setDone(null);
+    onNone();
+  };
+  /** The earliest from its pattern's first number, each of the others from where the one before ends. */
+  const numberOn = async () => {
+    let from: number | null = null;
+    for (const [i, shoot] of inOrder.entries()) {
+      setDone(i);
+      try {
+        const { last }: { last: number | null } = await keep.mutateAsync({
+          shoot: String(shoot.id),
+          wish: { names: "anew", ...(from === null ? {} : { from }) },
+        });
+        from = last === null ? from : last + 1;
+      } catch {
+        setDone(null);
         return;
       }
     }
@@ -72,6 +92,16 @@ export function PickedShoots({ shoots, onNone }: { shoots: Shoot[]; onNone: () =
       >
         file {shoots.length === 1 ? "it" : "them"}
       </TextButton>
+      {shoots.length > 1 && (
+        <TextButton
+          disabled={done !== null}
+          onClick={() => {
+            void numberOn();
+          }}
+        >
+          number them anew, running on
+        </TextButton>
+      )}
       {first && shoots.length > 1 && (
         <TextButton
           disabled={done !== null}
