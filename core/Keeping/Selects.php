@@ -7,6 +7,7 @@ namespace VelvetLedger\Core\Keeping;
 use VelvetLedger\Core\Look\LookedAt;
 use VelvetLedger\Core\Look\Pass;
 use VelvetLedger\Core\Order\CouldNotOrder;
+use VelvetLedger\Core\Order\SelectsHow;
 use VelvetLedger\Core\Order\Subfolders;
 
 /** Which frames of a shoot lie in a subfolder of it, and go there and back as they are judged again. */

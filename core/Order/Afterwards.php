@@ -13,30 +13,31 @@ final readonly class Afterwards
     public const DROPPED = 'Dropped';
 
     /**
-     * @param string $open    the program of the settings that the shoots are opened in; '' for none
-     * @param bool   $eject   whether the card is ejected, if it is cleared
-     * @param string $dropped the folder at each store's root below which dropped frames are set aside
+     * @param string     $open    the program of the settings that the shoots are opened in; '' for none
+     * @param bool       $eject   whether the card is ejected, if it is cleared
+     * @param SelectsHow $selects how frames come to the subfolder for selects
+     * @param string     $dropped the folder at each store's root below which dropped frames are set aside
      */
-    private function __construct(public string $open, public bool $eject, public string $dropped)
+    private function __construct(public string $open, public bool $eject, public string $dropped, public SelectsHow $selects)
     {
     }
 
     /** @throws CouldNotOrder */
-    public static function of(string $open = '', bool $eject = false, string $dropped = self::DROPPED): self
+    public static function of(string $open = '', bool $eject = false, string $dropped = self::DROPPED, SelectsHow $selects = SelectsHow::Moved): self
     {
         $portable = PortableText::forFolder($dropped);
 
-        return '' !== $dropped && $portable === $dropped && !str_contains($dropped, '/') ? new self($open, $eject, $dropped) : throw CouldNotOrder::subfolder($dropped, trim($portable, '/.'));
+        return '' !== $dropped && $portable === $dropped && !str_contains($dropped, '/') ? new self($open, $eject, $dropped, $selects) : throw CouldNotOrder::subfolder($dropped, trim($portable, '/.'));
     }
 
     public static function read(Fields $fields): self
     {
-        return $fields->make(static fn (): self => self::of($fields->text('open', '', 80), true === $fields->any('eject'), $fields->text('dropped', self::DROPPED, 80)));
+        return $fields->make(static fn (): self => self::of($fields->text('open', '', 80), true === $fields->any('eject'), $fields->text('dropped', self::DROPPED, 80), $fields->oneOf('selects', SelectsHow::class, SelectsHow::Moved)));
     }
 
     /** @return array<string, mixed> */
     public function document(): array
     {
-        return ['open' => $this->open, 'eject' => $this->eject, 'dropped' => $this->dropped];
+        return ['open' => $this->open, 'eject' => $this->eject, 'dropped' => $this->dropped, 'selects' => $this->selects->value];
     }
 }

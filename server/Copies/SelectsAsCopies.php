@@ -6,9 +6,9 @@ namespace VelvetLedger\Server\Copies;
 
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Keeping\Selects;
-use VelvetLedger\Core\Keeping\SelectsHow;
 use VelvetLedger\Core\Look\LookedAt;
 use VelvetLedger\Core\Look\Lot;
+use VelvetLedger\Core\Order\SelectsHow;
 use VelvetLedger\Core\Transfer\Checksum;
 use VelvetLedger\Core\Transfer\Copier;
 use VelvetLedger\Core\Transfer\CopyOrder;

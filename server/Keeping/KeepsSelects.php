@@ -6,11 +6,11 @@ namespace VelvetLedger\Server\Keeping;
 
 use VelvetLedger\Core\Keeping\CouldNotRename;
 use VelvetLedger\Core\Keeping\Selects;
-use VelvetLedger\Core\Keeping\SelectsHow;
 use VelvetLedger\Core\Keeping\SelectsStanding;
 use VelvetLedger\Core\Keeping\SelectsStep;
 use VelvetLedger\Core\Look\LookedAt;
 use VelvetLedger\Core\Look\Lot;
+use VelvetLedger\Core\Order\SelectsHow;
 use VelvetLedger\Server\Copies\SelectsAsCopies;
 use VelvetLedger\Server\Persistence\Changes\AskedBy;
 use VelvetLedger\Server\Persistence\Looks\LookRepository;
@@ -33,17 +33,18 @@ final readonly class KeepsSelects
     public function standing(Shoot $shoot): SelectsStanding
     {
         $selects = $this->selects->of($shoot->id());
+        $byOrder = $this->selects->byOrder($shoot->id());
         if (null === $selects) {
-            return new SelectsStanding(null);
+            return new SelectsStanding(null, $byOrder);
         }
         if (SelectsHow::Moved === $selects->how) {
             $step = $this->step($shoot, $selects);
 
-            return new SelectsStanding($selects, $step->lie, $step->toMove());
+            return new SelectsStanding($selects, $byOrder, $step->lie, $step->toMove());
         }
         $files = $this->copies->standing($shoot, $selects);
 
-        return new SelectsStanding($selects, $files['lie'], $files['toMake'] + $files['toTake'], $files['otherwise']);
+        return new SelectsStanding($selects, $byOrder, $files['lie'], $files['toMake'] + $files['toTake'], $files['otherwise']);
     }
 
     /**

@@ -7,8 +7,8 @@ namespace VelvetLedger\Server\Persistence\Looks;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Keeping\Selects;
-use VelvetLedger\Core\Keeping\SelectsHow;
 use VelvetLedger\Core\Look\Pass;
+use VelvetLedger\Core\Order\SelectsHow;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\Row;
@@ -33,6 +33,18 @@ final readonly class SelectsRepository
         $frames = json_decode($row->textOrNull('frames') ?? '[]', true);
 
         return null === $pass ? Selects::picked(array_values(array_filter(\is_array($frames) ? $frames : [], \is_int(...))), $row->text('subfolder'), $how) : Selects::of(Pass::from($pass), $row->text('subfolder'), $how);
+    }
+
+    /** As the order of the shoot's first frame has it. */
+    public function byOrder(int $shoot): SelectsHow
+    {
+        $how = $this->database->fetchOne("SELECT i.standing_order->'afterwards'->>'selects'
+            FROM frame r
+            JOIN intake i ON i.id = r.intake_id
+            WHERE r.shoot_id = ?
+            ORDER BY r.id LIMIT 1", [$shoot]);
+
+        return SelectsHow::tryFrom(\is_string($how) ? $how : '') ?? SelectsHow::Moved;
     }
 
     public function keep(int $shoot, Selects $selects): void

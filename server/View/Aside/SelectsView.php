@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\View\Aside;
 
-use VelvetLedger\Core\Keeping\SelectsHow;
 use VelvetLedger\Core\Keeping\SelectsStanding;
 use VelvetLedger\Core\Look\Pass;
+use VelvetLedger\Core\Order\SelectsHow;
 
 /** Which selects of a shoot are kept in step with how they are judged, or lie in a subfolder as copies. */
 final readonly class SelectsView
@@ -17,6 +17,9 @@ final readonly class SelectsView
     /** '' where there are none. */
     public string $subfolder;
     public ?SelectsHow $how;
+
+    /** How they come there where nothing else is said. */
+    public SelectsHow $byOrder;
 
     /** How many frames were picked to lie there; 0 where a pass says which. */
     public int $picked;
@@ -35,6 +38,7 @@ final readonly class SelectsView
         $this->pass = $of->selects?->pass;
         $this->subfolder = $of->selects->subfolder ?? '';
         $this->how = $of->selects?->how;
+        $this->byOrder = $of->byOrder;
         $this->picked = \count($of->selects->frames ?? []);
         [$this->lie, $this->toMove, $this->otherwise] = [$of->lie, $of->toMove, $of->otherwise];
     }

@@ -58,6 +58,8 @@ export interface Afterwards {
   eject: boolean;
   /** The folder at each store's root that dropped frames are set aside in. */
   dropped: string;
+  /** How frames come to the subfolder for selects. */
+  selects: "moved" | "copied" | "hard-linked";
 }
 
 export type SlipTexts = Partial<Record<string, string>>;

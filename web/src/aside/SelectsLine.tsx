@@ -28,9 +28,10 @@ const HOWS: { value: SelectsHow; name: string; act: string }[] = [
 export function SelectsLine({ shoot, picked, apart }: Props) {
   const [pass, setPass] = useState<Pass>(FIRST);
   const [folder, setFolder] = useState("selects");
-  const [how, setHow] = useState<SelectsHow>("moved");
+  const [said, setHow] = useState<SelectsHow | null>(null);
   const choices = useChoices(`shoots-${shoot}`, "all", {}, 0).data;
   const inStep = useSelects(shoot).data;
+  const how = said ?? inStep?.byOrder ?? "moved";
   const move = useMoveSelects(shoot);
   const keep = useKeepSelects(shoot);
   const passes = (choices?.passes ?? []).filter((one) => one.frames > 0 && one.pass !== "dropped" && one.pass !== "not yet judged");

@@ -55,6 +55,7 @@ export const Selects: Schema<views.Selects> = v.object({
   pass: v.nullable(Pass),
   subfolder: v.string(),
   how: v.nullable(SelectsHow),
+  byOrder: SelectsHow,
   picked: v.number(),
   lie: v.number(),
   toMove: v.number(),

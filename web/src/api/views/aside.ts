@@ -59,6 +59,8 @@ export interface Selects {
   /** '' where there are none. */
   subfolder: string;
   how: SelectsHow | null;
+  /** How they come there where nothing else is said. */
+  byOrder: SelectsHow;
   /** How many frames were picked to lie there; 0 where a pass says which. */
   picked: number;
   /** How many lie in the subfolder and belong there: frames, or files of copies. */

@@ -33,6 +33,18 @@ export function AfterwardsPart({ value, onChange }: { value: Afterwards; onChang
           onChange({ ...value, open: name === NONE ? "" : name });
         }}
       />
+      <Choice
+        label="selects are"
+        value={value.selects}
+        options={[
+          { value: "moved", name: "moved to their subfolder" },
+          { value: "copied", name: "copied there" },
+          { value: "hard-linked", name: "hard-linked there" },
+        ]}
+        onChoose={(selects) => {
+          onChange({ ...value, selects });
+        }}
+      />
       <label>
         dropped frames are set aside in{" "}
         <Entry

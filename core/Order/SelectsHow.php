@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Core\Keeping;
+namespace VelvetLedger\Core\Order;
 
 /** How selects come to lie in a subfolder. */
 enum SelectsHow: string
