@@ -25,14 +25,16 @@ const TYPING = 250;
 export function KeepingPanel({ kind, shoot, frames, picked, wish, onWish, onClose }: Props) {
   const id = String(shoot.id);
   const kept = useKept(id).data;
+  const isThere = kept !== undefined;
   const [search, setSearch] = useState("");
   const asked = useSettled(isWhole(kind, wish) ? wish : null, TYPING);
   const found = useKeepingShown(id, asked, useSettled(search, TYPING).trim());
   const keep = useKeep();
   const section = useRef<HTMLElement>(null);
   useEffect(() => {
-    section.current?.querySelector<HTMLElement>("[data-blank], [role=slider]")?.focus();
-  }, [kind]);
+    // A description is said in the title: whoever ended that with Enter is led to the button.
+    if (kind !== "describe" && isThere) section.current?.querySelector<HTMLElement>("[data-blank], [role=slider]")?.focus();
+  }, [kind, isThere]);
   useKeys({ Escape: onClose });
   const current = asked === wish && !found.isPlaceholderData && found.data !== undefined && !found.error;
   return (

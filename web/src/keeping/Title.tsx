@@ -22,6 +22,7 @@ export function Title({ description, said, onSay }: Props) {
       <h1 className="sr-only">{description || "Without a description"}</h1>
       <input
         id="shoot-title"
+        data-blank=""
         aria-label="Description of the shoot"
         value={shown}
         maxLength={500}

@@ -61,6 +61,7 @@ export function ShootScreen() {
     }
     setWish(firstWish(kind, pickedFrames));
     setDoing(kind);
+    if (kind === "describe") setTimeout(() => document.getElementById("shoot-title")?.focus()); // when the menu is closed
   };
   useKeys({
     d: () => document.getElementById("shoot-title")?.focus(),
