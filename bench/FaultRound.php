@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Bench;
 
 use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
 use Psr\Container\ContainerInterface;
 use Symfony\Component\Process\Process;
 use VelvetLedger\Core\Card\FolderNames;
@@ -40,7 +41,7 @@ use VelvetLedger\Tests\Stills;
  */
 final class FaultRound
 {
-    public const FAULTS = ['killed', 'killed twice', 'main fills', 'mirror fills', 'card leaves', 'card exchanged', 'mirror leaves', 'main leaves', 'a bit flips', 'permissions', 'a name is taken', 'database ends it', 'database restarts', 'two at once', 'a file changes', 'database full', 'stamping killed', 'a drive leaves a stamping', 'owed copies killed', 'mending killed', 'converting killed', 'moving killed', 'a drive leaves while files move', 'setting aside killed', 'a drive leaves while frames are set aside'];
+    public const FAULTS = ['killed', 'killed twice', 'main fills', 'mirror fills', 'card leaves', 'card exchanged', 'mirror leaves', 'main leaves', 'a bit flips', 'permissions', 'a name is taken', 'database ends it', 'database restarts', 'two at once', 'a file changes', 'database full', 'stamping killed', 'a drive leaves a stamping', 'owed copies killed', 'mending killed', 'converting killed', 'moving killed', 'moving killed where case makes no difference', 'a drive leaves while files move', 'setting aside killed', 'a drive leaves while frames are set aside'];
 
     /** Copies that are damaged to be mended. */
     private const DAMAGED = 20;
@@ -74,7 +75,7 @@ final class FaultRound
         $this->kernel = new Kernel('test', false);
         $this->kernel->boot();
         EmptyLedger::make($this->database());
-        $this->mountSmall();
+        $this->mount();
         $this->run('prepare')->wait();
         if (1 === $seed % 2) {
             $this->service(Stationery::class)->save(StationeryKind::Rights, 'Studio', ['creator' => 'Ada Tern', 'notice' => '© [year] Studio']);
@@ -102,6 +103,10 @@ final class FaultRound
         }
         $this->goOnWithWork();
         $this->makeOwed();
+        if (str_ends_with($this->fault, 'difference')) {
+            sleep(2); // so long the kernel may know a name on a drive of FUSE by another case (libfuse's entry_timeout, 1 s)
+            $this->makeOwed();
+        }
         $this->prove();
 
         return [...$this->accounts(), ...$this->work(), ...$this->disks()];
@@ -129,7 +134,8 @@ final class FaultRound
             'owed copies killed' => $this->cutOwed($intake),
             'mending killed' => $this->cutMending($intake),
             'converting killed' => $this->cutConverting($intake),
-            'moving killed', 'a drive leaves while files move' => $this->cutMoving($intake),
+            'moving killed', 'moving killed where case makes no difference' => $this->cutKeeping($intake),
+            'a drive leaves while files move' => $this->cutMoving($intake),
             'setting aside killed', 'a drive leaves while frames are set aside' => $this->cutSettingAside($intake),
             default => null,
         };
@@ -196,26 +202,44 @@ final class FaultRound
     }
 
     /** All go on by one name and to another folder, for the shoot is described, with an export of every fifth; or, where a drive leaves, in a circle, and every seventh to a folder of its own. */
+    /** A shoot is described, and its frames are named anew, with exports made of them; or only its case is another, on a drive that does not tell. */
+    private function cutKeeping(Process $intake): void
+    {
+        $intake->wait();
+        foreach ($this->database()->fetchAllNumeric("SELECT r.folder, r.stem, f.checksum FROM frame r JOIN file f ON f.frame_id = r.id WHERE f.ending = '.jpg' AND r.id % 5 = 0") as [$folder, $stem, $checksum]) {
+            foreach (['Anvil', 'Bellows'] as $drive) {
+                $exports = \sprintf('%s/drives/%s/p/%s/exports', $this->place, $drive, \is_string($folder) ? $folder : '');
+                is_dir($exports) || mkdir($exports);
+                file_put_contents(\sprintf('%s/%s-print.tif', $exports, \is_string($stem) ? $stem : ''), $checksum);
+            }
+        }
+        $this->keep(['description' => 'Faults', 'names' => 'anew', 'from' => 2]);
+        $isBlind = 'moving killed' !== $this->fault;
+        $onlyCase = $isBlind && mt_rand(0, 1) > 0;
+        if ($onlyCase) {
+            $this->run('owed')->wait();
+            $this->keep(['description' => 'FAULTS', 'names' => 'replace', 'find' => 'faults', 'with' => 'FAULTS']);
+        }
+        $moving = $this->run('owed');
+        $this->waitUntil(fn (): bool => [] !== (array) glob("{$this->place}/drives/*/p/2026/*".($onlyCase ? 'FAULTS/*FAULTS*.jpg' : 'Faults/*.jpg')), $moving);
+        usleep(mt_rand(0, 250_000));
+        self::kill($moving);
+        $moving->wait();
+        if ($isBlind && mt_rand(0, 1) > 0) {
+            $this->keep(['description' => 'faults', 'names' => 'anew']);
+        }
+    }
+
+    /** @param array<string, mixed> $wish */
+    private function keep(array $wish): void
+    {
+        $this->service(EntityManagerInterface::class)->clear();
+        $this->service(KeepsShoots::class)->do($this->service(ShootRepository::class)->find(1), KeepingWish::read(Fields::of($wish)), AskedBy::CommandLine);
+    }
+
     private function cutMoving(Process $intake): void
     {
         $intake->wait();
-        if ('moving killed' === $this->fault) {
-            foreach ($this->database()->fetchAllNumeric("SELECT r.folder, r.stem, f.checksum FROM frame r JOIN file f ON f.frame_id = r.id WHERE f.ending = '.jpg' AND r.id % 5 = 0") as [$folder, $stem, $checksum]) {
-                foreach (['Anvil', 'Bellows'] as $drive) {
-                    $exports = \sprintf('%s/drives/%s/p/%s/exports', $this->place, $drive, \is_string($folder) ? $folder : '');
-                    is_dir($exports) || mkdir($exports);
-                    file_put_contents(\sprintf('%s/%s-print.tif', $exports, \is_string($stem) ? $stem : ''), $checksum);
-                }
-            }
-            $this->service(KeepsShoots::class)->do($this->service(ShootRepository::class)->find(1), KeepingWish::read(Fields::of(['description' => 'Faults', 'names' => 'anew', 'from' => 2])), AskedBy::CommandLine);
-            $moving = $this->run('owed');
-            $this->waitUntil(fn (): bool => [] !== (array) glob("{$this->place}/drives/*/p/2026/*Faults/*.jpg"), $moving);
-            usleep(mt_rand(0, 250_000));
-            self::kill($moving);
-            $moving->wait();
-
-            return;
-        }
         $frames = $this->database()->fetchAllKeyValue('SELECT id, stem FROM frame ORDER BY stem');
         $folder = $this->database()->fetchOne('SELECT min(folder) FROM frame');
         [$folder, $ids, $stems] = [\is_string($folder) ? $folder : '', array_keys($frames), array_values(array_filter($frames, \is_string(...)))];
@@ -432,12 +456,18 @@ final class FaultRound
         }
     }
 
-    /** A drive of a few megabytes, where this process may mount one. */
-    private function mountSmall(): void
+    /** A drive of a few megabytes, or one that does not tell upper from lower case, where this process may mount one. */
+    private function mount(): void
     {
-        $drive = ['main fills' => 'Anvil', 'mirror fills' => 'Bellows'][$this->fault] ?? null;
-        if (null !== $drive && 0 !== (new Process(['mount', '-t', 'tmpfs', '-o', 'size=20m', 'tmpfs', "{$this->place}/drives/$drive"]))->run()) {
-            throw new \RuntimeException('A small drive could not be mounted: this fault is tried as root only.');
+        $drive = ['main fills' => 'Anvil', 'mirror fills' => 'Bellows', 'moving killed where case makes no difference' => 'Bellows'][$this->fault] ?? null;
+        $what = ['-t', 'tmpfs', '-o', 'size=20m', 'tmpfs'];
+        if (str_ends_with($this->fault, 'difference')) {
+            (new Process(['truncate', '-s', '64M', "{$this->place}/drive"]))->run();
+            (new Process(['mkfs.exfat', "{$this->place}/drive"]))->run();
+            $what = ['-t', 'exfat-fuse', '-o', 'loop', "{$this->place}/drive"];
+        }
+        if (null !== $drive && 0 !== (new Process(['mount', ...$what, "{$this->place}/drives/$drive"]))->run()) {
+            throw new \RuntimeException('A drive could not be mounted: this fault is tried as root only, and one of exFAT where exfatprogs and exfat-fuse are.');
         }
     }
 

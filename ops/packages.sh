@@ -4,7 +4,7 @@ DEBIAN_PACKAGES=(
   php8.2-cli php8.2-fpm php8.2-pgsql php8.2-intl php8.2-mbstring php8.2-xml php8.2-curl php8.2-zip php8.2-gd
   composer unzip nodejs npm nginx postgresql libimage-exiftool-perl libraw-bin libvips-tools xxhash procps
 )
-TEST_PACKAGES=(chromium-headless-shell dpkg-dev exiv2 util-linux-extra xz-utils)
+TEST_PACKAGES=(chromium-headless-shell dpkg-dev exfat-fuse exfatprogs exiv2 util-linux-extra xz-utils)
 
 missing_packages() {
   local package

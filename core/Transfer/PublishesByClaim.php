@@ -56,6 +56,14 @@ final class PublishesByClaim implements Publisher
         @unlink(self::note($final));
     }
 
+    /** Takes away the note alone: what was to be there is there, and may be empty. */
+    public static function hasLanded(string $final): void
+    {
+        if (is_file(self::note($final))) {
+            @unlink(self::note($final));
+        }
+    }
+
     private static function note(string $final): string
     {
         return \dirname($final).'/.'.basename($final).'.claim';

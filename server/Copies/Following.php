@@ -8,6 +8,8 @@ use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Keeping\FollowsFolder;
+use VelvetLedger\Core\Keeping\Spelling;
+use VelvetLedger\Core\Naming\PortableText;
 use VelvetLedger\Core\Transfer\ChecksumList;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Transfer\CouldNotPublish;
@@ -91,10 +93,11 @@ final readonly class Following
             }
         }
         foreach ($row->folders as [$of, $others]) {
-            $others = array_fill_keys($others, true);
-            $of = isset($others[$of->from]) || '' === $of->from ? $of->byName() : $of;
-            foreach ($this->walk($store, $of, $of->from, $others, $number) as [$path, $isFolder]) {
-                $below = '' === $of->from ? $path : substr($path, \strlen($of->from) + 1);
+            $others = array_fill_keys(array_map(PortableText::key(...), $others), true);
+            $of = isset($others[PortableText::key($of->from)]) || '' === $of->from ? $of->byName() : $of;
+            $at = Spelling::isOneEntry($store->store->path, $of->from, $of->to) ? $of->to : $of->from; // where the drive takes both for one, only the names in it change
+            foreach ($this->walk($store, $of, $at, $others, $number) as [$path, $isFolder]) {
+                $below = '' === $at ? $path : substr($path, \strlen($at) + 1);
                 $inFolder = OpenStore::folderOf($below);
                 $name = $isFolder ? basename($path) : $of->nameOf(basename($path));
                 $to = null === $name ? $path : ltrim("$of->to/".ltrim("$inFolder/$name", '/'), '/');
@@ -124,7 +127,7 @@ final readonly class Following
             $name = basename($path);
             $full = $store->path($path);
             if (is_dir($full) && !is_link($full)) {
-                if ('' === $of->from || isset($others[$path]) || FoldersBelow::any($path, $others) || FoldersBelow::is($of->to, $path)) {
+                if ('' === $of->from || isset($others[PortableText::key($path)]) || FoldersBelow::any(PortableText::key($path), $others) || FoldersBelow::is($of->to, $path)) {
                     continue;
                 }
                 array_push($found, ...$this->walk($store, $of, $path, $others, $number));
@@ -173,12 +176,15 @@ final readonly class Following
             $watch(0);
             [$from, $to] = [PathText::toPath($from), PathText::toPath($to)];
             if (str_ends_with($from, '/')) {
-                @rmdir(rtrim($store->path($from), '/'));
+                if (!Spelling::isOneEntry($store->store->path, rtrim($from, '/'), rtrim($to, '/'))) {
+                    @rmdir(rtrim($store->path($from), '/'));
+                }
                 continue;
             }
             $beside = $store->path(self::beside($row, $i, $to));
             $touched[\dirname($store->path($from))] = $touched[\dirname($beside)] = true;
             if (false === @lstat($beside)) {
+                PublishesByClaim::hasLanded($store->path($to));
                 if (false !== @lstat($store->path($from)) && false === @lstat($store->path($to))) {
                     $stayed[$i] = PathText::of($from).' could not be moved';
                 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Copies;
 
+use VelvetLedger\Core\Keeping\Spelling;
 use VelvetLedger\Core\Transfer\Checksum;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Transfer\CouldNotPublish;
@@ -88,6 +89,11 @@ final readonly class Moving
         $isBusy = false;
         $this->steps->begin($some);
         try {
+            foreach (array_unique(array_map(static fn (MoveRow $move): string => OpenStore::folderOf($move->to), $some)) as $folder) {
+                if (null === $store->leadsOut($folder)) {
+                    Spelling::respell($store->store->path, $folder);
+                }
+            }
             $busy = $this->conversions->under(array_map(static fn (MoveRow $move): int => $move->copy->file, $some));
             foreach ($some as $move) {
                 $watch(0);
@@ -186,8 +192,11 @@ final readonly class Moving
         if (!is_file($from) || is_link($from)) {
             return 'what stands there is no regular file';
         }
-        if (false !== $there && [$here['dev'], $here['ino']] === [$there['dev'], $there['ino']]) {
-            return self::sameFile($from, $target, $here['nlink']);
+        if (Spelling::isOneEntry($store->store->path, $move->copy->path, $to)) {
+            return self::spell($from, $target, $store->path($move->beside()));
+        }
+        if (false !== $there && $here['nlink'] > 1 && [$here['dev'], $here['ino']] === [$there['dev'], $there['ino']]) {
+            return @unlink($from) ? null : "$from could not be taken away"; // a run before was cut off between its two names
         }
         if (false !== $there) {
             return "another file lies at $to";
@@ -225,15 +234,14 @@ final readonly class Moving
         }
     }
 
-    /** Two names of one file: a run before was cut off between them, or the file system makes no difference between them. */
-    private static function sameFile(string $from, string $target, int $names): ?string
+    /** Where the drive takes both names for one. */
+    private static function spell(string $from, string $target, string $beside): ?string
     {
-        if ($names > 1) {
-            return @unlink($from) ? null : "$from could not be taken away";
+        if (Spelling::isSpelled($target)) {
+            return null;
         }
-        $between = \dirname($target).'/.'.basename($target).'.moving';
 
-        return @rename($from, $between) && @rename($between, $target) ? null : "$from could not be renamed";
+        return @rename($from, $beside) && @rename($beside, $target) ? null : "$from could not be renamed";
     }
 
     /**

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Copies;
 
+use VelvetLedger\Core\Keeping\Spelling;
 use VelvetLedger\Core\Transfer\Checksum;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
+use VelvetLedger\Core\Transfer\PublishesByClaim;
 use VelvetLedger\Server\Persistence\Copies\MoveRow;
 use VelvetLedger\Server\Stores\OpenStore;
 
@@ -23,10 +25,19 @@ final class UnfinishedMoves
     public static function settle(OpenStore $store, array $begun): array
     {
         $moved = [];
+        foreach (array_unique(array_map(static fn (MoveRow $move): string => OpenStore::folderOf($move->to), $begun)) as $folder) {
+            if (null === $store->leadsOut($folder)) {
+                Spelling::respell($store->store->path, $folder);
+            }
+        }
         foreach ($begun as $move) {
             foreach ([$move->to, $move->beside()] as $to) {
+                PublishesByClaim::takeBack($store->path($to)); // of a run that may have been about to lay it there, and now it is to be elsewhere
+                if (Spelling::isOneEntry($store->store->path, $move->copy->path, $to) && !Spelling::isSpelled($store->path($to))) {
+                    continue;
+                }
                 if ($to !== $move->copy->path && self::holds($store->path($to), $move)) {
-                    self::leaveOne($store->path($move->copy->path), $store->path($to));
+                    self::leaveOne($store, $move->copy->path, $to);
                     $moved[$move->step] = ['step' => $move->step, 'copy' => $move->copy->id, 'path' => $to, 'done' => $to === $move->to];
                     break;
                 }
@@ -54,12 +65,12 @@ final class UnfinishedMoves
     }
 
     /** Of two names of one file, where it was cut off between them, only the new one stays. */
-    private static function leaveOne(string $from, string $to): void
+    private static function leaveOne(OpenStore $store, string $from, string $to): void
     {
         clearstatcache();
-        [$old, $new] = [@lstat($from), @lstat($to)];
-        if (false !== $old && false !== $new && [$old['dev'], $old['ino']] === [$new['dev'], $new['ino']] && $old['nlink'] > 1) {
-            @unlink($from);
+        [$old, $new] = [@lstat($store->path($from)), @lstat($store->path($to))];
+        if (false !== $old && false !== $new && $old['nlink'] > 1 && [$old['dev'], $old['ino']] === [$new['dev'], $new['ino']] && !Spelling::isOneEntry($store->store->path, $from, $to)) {
+            @unlink($store->path($from));
         }
     }
 }

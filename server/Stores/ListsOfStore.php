@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Stores;
 
 use Doctrine\DBAL\Connection;
 use Psr\Log\LoggerInterface;
+use VelvetLedger\Core\Keeping\Spelling;
 use VelvetLedger\Core\Transfer\ChecksumList;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 
@@ -61,7 +62,8 @@ final readonly class ListsOfStore
             yield $folder => true;
         }
         foreach (array_diff($folders, $of) as $folder) {
-            if (is_file(rtrim($store->path($folder), '/').'/'.ChecksumList::XXH128)) {
+            $isRespelled = [] !== array_filter($of, static fn (string $one): bool => Spelling::isOneEntry($store->store->path, $one, $folder)); // its list is that one's
+            if (!$isRespelled && is_file(rtrim($store->path($folder), '/').'/'.ChecksumList::XXH128)) {
                 yield $folder => false;
             }
         }

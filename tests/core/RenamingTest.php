@@ -6,10 +6,13 @@ namespace VelvetLedger\Tests\core;
 
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
+use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Keeping\CouldNotRename;
 use VelvetLedger\Core\Keeping\KeptFrame;
 use VelvetLedger\Core\Keeping\Renaming;
+use VelvetLedger\Core\Keeping\Spelling;
 use VelvetLedger\Core\Keeping\Wanted;
+use VelvetLedger\Tests\Folder;
 
 /** New names for frames: checked whole, and in an order in which each finds its place free. */
 final class RenamingTest extends TestCase
@@ -51,5 +54,26 @@ final class RenamingTest extends TestCase
     public function testAFolderStaysInItsStore(string $folder): void
     {
         self::assertFalse((new Wanted($folder, 'a'))->isPortable());
+    }
+
+    /** On a drive that tells upper from lower case; of exFAT, which does not, the faults are played. */
+    public function testOnlyWhatAFolderListsTellsWhetherTwoSpellingsAreTwoFiles(): void
+    {
+        $there = new Folder();
+        $there->put('Quay/a.jpg', 'one');
+        $there->put('quay/A.jpg', 'two');
+        $there->put('quay/b.jpg', 'three');
+        link("$there->path/quay/b.jpg", "$there->path/quay/B.jpg");
+        foreach ([['Quay/a.jpg', 'quay/A.jpg'], ['quay/b.jpg', 'quay/B.jpg'], ['Quay', 'quay'], ['quay/b.jpg', 'quay/b.jpg'], ['quay/c.jpg', 'quay/C.jpg'], ['quay/b.jpg', 'quay/A.jpg']] as [$one, $other]) {
+            self::assertFalse(Spelling::isOneEntry($there->path, $one, $other), "$one, $other");
+        }
+        self::assertSame([true, false], [Spelling::isSpelled("$there->path/quay/b.jpg"), Spelling::isSpelled("$there->path/Quay/A.jpg")]);
+        foreach (['QUAY', 'Quay', 'quay/none'] as $folder) {
+            Spelling::respell($there->path, $folder);
+        }
+        self::assertSame(['Quay', 'quay'], FolderNames::in($there->path), 'they are two');
+        rename("$there->path/Quay", "$there->path/.quay.spelled");
+        Spelling::respell($there->path, 'QUAY/of/it');
+        self::assertSame(['QUAY', 'quay'], FolderNames::in($there->path), 'cut off in between, and gone on with');
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Persistence\Changes;
 
-use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Keeping\FollowsFolder;
 use VelvetLedger\Server\Persistence\Copies\StepState;
@@ -122,7 +121,7 @@ final readonly class FollowingRepository
      */
     public function copiesAmong(int $store, array $paths): array
     {
-        return [] === $paths ? [] : array_fill_keys(array_map(Row::word(...), $this->database->fetchFirstColumn('SELECT path FROM copy WHERE store_id = ? AND path IN (?)', [$store, $paths], [1 => ArrayParameterType::STRING])), true);
+        return [] === $paths ? [] : array_fill_keys(array_map(Row::word(...), $this->database->fetchFirstColumn('SELECT j.path FROM json_array_elements_text(?) AS j(path) WHERE EXISTS (SELECT 1 FROM copy WHERE store_id = ? AND lower(copy.path) = lower(j.path))', [json_encode($paths, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), $store])), true);
     }
 
     /** @param list<FollowsFolder> $following with the folders that are other shoots' now */

@@ -40,12 +40,7 @@ final readonly class NameChanges
      */
     public function enter(int $shoot, array $others, AskedBy $by, ?array $frames, \Closure $plan): ?int
     {
-        return $this->database->transactional(function () use ($shoot, $others, $by, $frames, $plan): ?int {
-            $of = [$shoot, ...$others];
-            $this->shoots->lock($of);
-
-            return $this->change($shoot, $of, $by, $frames, $plan)[1] ?? null;
-        });
+        return $this->database->transactional(fn (): ?int => $this->change($shoot, [$shoot, ...$others], $by, $frames, $plan)[1] ?? null);
     }
 
     /**
@@ -59,13 +54,14 @@ final readonly class NameChanges
     {
         $this->database->transactional(function () use ($shoot, $by, $change, $plan): void {
             $of = Row::numbers($this->database->fetchFirstColumn('SELECT shoot_id FROM change_of_shoot WHERE change_id = ? UNION SELECT ?::int ORDER BY 1', [$change->id, $shoot]));
+            $before = $this->before($change->id);
+            $this->frames->locked($of, array_keys($before));
             $this->shoots->lock($of);
             $since = $this->shoots->changedSince($change->id);
             if ([] !== $since) {
                 throw CouldNotRename::changedSince($since[0]);
             }
             $this->shoots->restore($change->id);
-            $before = $this->before($change->id);
             [$back] = $this->change($shoot, $of, $by, array_keys($before), static fn (array $frames): ChangeOfPlaces => new ChangeOfPlaces($plan($frames, $before), "taken back: $change->what")) ?? [$this->changes->enter(ChangeKind::Names, $by, $shoot, "taken back: $change->what", [])];
             $this->following->enterBack($back, $change->id);
             $this->changes->takenBack($change->id);
@@ -82,7 +78,8 @@ final readonly class NameChanges
      */
     private function change(int $shoot, array $of, AskedBy $by, ?array $frames, \Closure $plan): ?array
     {
-        $kept = $this->frames->locked($of, $frames);
+        $kept = $this->frames->locked($of, $frames); // before their shoots: whoever enters files has frames first, and shoots when he ends
+        $this->shoots->lock($of);
         $asked = $plan($kept);
         $wanted = $asked->renaming->wanted;
         if ([] === $wanted && [] === $asked->shoots) {

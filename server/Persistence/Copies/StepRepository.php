@@ -276,7 +276,7 @@ final readonly class StepRepository
              JOIN copy c ON c.id = w.copy_id
              JOIN file f ON f.id = c.file_id
              JOIN frame r ON r.id = f.frame_id
-             LEFT JOIN copy b ON b.store_id = c.store_id AND b.path = w.to_path AND b.id <> c.id
+             LEFT JOIN LATERAL (SELECT id FROM copy WHERE store_id = c.store_id AND lower(path) = lower(w.to_path) AND id <> c.id ORDER BY path <> w.to_path LIMIT 1) b ON true -- one that only case tells apart is in the way on many drives
              WHERE $which",
             $of,
         ));

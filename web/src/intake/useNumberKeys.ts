@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useLayoutEffect, useRef, useState } from "react";
 import { useKeys } from "../ledger/useKeys";
 
 /** So long a first digit waits for a second, milliseconds, where there are more than nine. */
@@ -15,7 +15,7 @@ export function chosenBy(typed: string, many: number): { index: number; after: n
 export function useNumberKeys(many: number, choose: (index: number) => void): void {
   const [typed, setTyped] = useState("");
   const current = useRef(choose);
-  useEffect(() => {
+  useLayoutEffect(() => {
     current.current = choose;
   });
   useEffect(() => {

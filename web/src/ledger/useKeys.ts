@@ -1,4 +1,4 @@
-import { useEffect, useRef } from "react";
+import { useEffect, useLayoutEffect, useRef } from "react";
 
 /** What takes letters or moves by keys of its own while it has the focus. */
 const TAKES_KEYS = "input, textarea, select, [contenteditable], [role=menu], [role=dialog], [role=slider], [data-takes-keys]";
@@ -9,7 +9,8 @@ const OPEN = "[role=menu], [role=dialog], [data-takes-keys]";
 /** Single keys that act on the whole screen; silent while anything else takes keys, with a modifier held, or held down. */
 export function useKeys(keys: Record<string, () => void>) {
   const current = useRef(keys);
-  useEffect(() => {
+  // With what is drawn, not after it: a key that follows at once means what is seen.
+  useLayoutEffect(() => {
     current.current = keys;
   });
   useEffect(() => {

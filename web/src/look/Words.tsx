@@ -1,4 +1,4 @@
-import { useEffect, useRef } from "react";
+import { useLayoutEffect, useRef } from "react";
 import * as v from "valibot";
 import { useChangeStamps, useCommonStamps } from "../api/stamps";
 import type { LookFrame } from "../api/views";
@@ -40,7 +40,7 @@ export function Words({ frame, onSay }: Props) {
     else add(path);
   };
   const pressed = useRef<(event: KeyboardEvent) => void>(() => undefined);
-  useEffect(() => {
+  useLayoutEffect(() => {
     pressed.current = (event) => {
       if (event.target instanceof HTMLInputElement) {
         if (event.key !== "Escape" || event.target.value !== "") return;
@@ -57,7 +57,7 @@ export function Words({ frame, onSay }: Props) {
       event.stopImmediatePropagation(); // digits are no stars meanwhile
     };
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     const listen = (event: KeyboardEvent) => {
       pressed.current(event);
     };

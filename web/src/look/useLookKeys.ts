@@ -1,4 +1,4 @@
-import { useEffect, useRef } from "react";
+import { useEffect, useLayoutEffect, useRef } from "react";
 import type { LookAction } from "../api/standingOrder";
 import type { LookFrame, Pass } from "../api/views";
 import { actionOf, passByKey, WORDS } from "./keys";
@@ -29,7 +29,7 @@ const far = (key: string, back: boolean): number => (key === "arrowright" || (ke
 /** The keyboard while one looks: what each key does now, the whole page over. */
 export function useLookKeys(keys: Keys) {
   const pressed = useRef<(event: KeyboardEvent) => void>(() => undefined);
-  useEffect(() => {
+  useLayoutEffect(() => {
     const { ways, acts, fixed, frame, together, gathers, onGather, beside, onStep, onSay, onSayOf } = keys;
     // The label of a key; of a frame that has it already, that it is taken away.
     const labelled = (key: string): string | undefined => {
