@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Pages;
 
+use VelvetLedger\Server\Persistence\Changes\FollowingRepository;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
 use VelvetLedger\Server\Persistence\Copies\LedgerStore;
 use VelvetLedger\Server\Persistence\Copies\StepKind;
@@ -16,7 +17,7 @@ use VelvetLedger\Server\Stores\StoreSums;
 /** What stores hold and are owed: the numbers that every page says of a store. */
 final readonly class SumsOfStores
 {
-    public function __construct(private StoreSumsRepository $sums, private StepRepository $steps)
+    public function __construct(private StoreSumsRepository $sums, private StepRepository $steps, private FollowingRepository $following)
     {
     }
 
@@ -27,7 +28,7 @@ final readonly class SumsOfStores
      */
     public function of(array $stores): array
     {
-        [$moves, $removals] = [$this->steps->toFollow(StepKind::Move), $this->steps->toFollow(StepKind::Remove)];
+        [$moves, $removals, $behind] = [$this->steps->toFollow(StepKind::Move), $this->steps->toFollow(StepKind::Remove), $this->following->behind()];
         $found = [];
         foreach ($stores as $store) {
             $states = $this->sums->byState($store->id());
@@ -37,7 +38,7 @@ final readonly class SumsOfStores
                 $copies(CopyState::Proven),
                 $copies(CopyState::Owed),
                 $copies(CopyState::Missing) + $copies(CopyState::Differs),
-                new ChangesOwed($moves[$store->id()] ?? 0, $removals[$store->id()] ?? 0),
+                new ChangesOwed($moves[$store->id()] ?? 0, $removals[$store->id()] ?? 0, $behind[$store->id()] ?? 0),
                 $states[CopyState::Proven->value][1] ?? 0,
                 $states[CopyState::Owed->value][1] ?? 0,
                 $this->sums->oldestProof($store->id()),

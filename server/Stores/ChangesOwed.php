@@ -6,20 +6,22 @@ namespace VelvetLedger\Server\Stores;
 
 use VelvetLedger\Core\Words\Count;
 
-/** Changes of copies that a store is owed: what was renamed, moved or let go while it could not follow. */
+/** Changes that a store is owed: copies that were renamed, moved or let go while it could not follow, and what lies beside them. */
 final readonly class ChangesOwed
 {
     public int $all;
 
-    /** "4 copies to be renamed or moved, 31 copies to be removed"; empty where there are none. */
+    /** "4 copies to be renamed or moved, 31 copies to be removed", "other files of 2 changes to follow"; empty where there are none. */
     public string $inWords;
 
-    public function __construct(public int $toMove, public int $toRemove)
+    /** @param int $changesToFollow changes whose copies are where they are to be, while other files of their folders are not */
+    public function __construct(public int $toMove, public int $toRemove, int $changesToFollow)
     {
-        $this->all = $toMove + $toRemove;
+        $this->all = $toMove + $toRemove + $changesToFollow;
         $this->inWords = implode(', ', array_filter([
             $toMove > 0 ? Count::of($toMove, 'copy', 'copies').' to be renamed or moved' : '',
             $toRemove > 0 ? Count::of($toRemove, 'copy', 'copies').' to be removed' : '',
+            $changesToFollow > 0 ? 'other files of '.Count::of($changesToFollow, 'change').' to follow' : '',
         ], static fn (string $part): bool => '' !== $part));
     }
 }

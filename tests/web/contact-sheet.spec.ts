@@ -171,7 +171,7 @@ test("raw only departs from the order and is kept until it is dropped; a card ca
   await page.reload();
   await expect(page.getByText("45 raw · 49 JPEG · 1 voice note")).toBeVisible();
   await page.getByRole("button", { name: "drop the changes" }).click();
-  await expect(page.getByText("45 raw · 94 JPEG · 1 voice note")).toBeVisible();
+  await expect(page.getByText("45 raw · 94 JPEG · 1 voice note", { exact: true })).toBeVisible();
   await openCard(page, "SPARE");
   await page.getByRole("button", { name: "Eject" }).click();
   await expect(page.getByText("The card SPARE was let go: it can be taken out.")).toBeVisible();

@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Persistence\Changes;
 
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Keeping\FollowsFolder;
+use VelvetLedger\Server\Persistence\Copies\StepKind;
 use VelvetLedger\Server\Persistence\Copies\StepState;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\Row;
@@ -75,6 +76,15 @@ final readonly class FollowingRepository
         }
 
         return $ready;
+    }
+
+    /** @return array<int, int> store => how many changes wait there whose copies have come to their places */
+    public function behind(): array
+    {
+        return array_map(Row::number(...), $this->database->fetchAllKeyValue('SELECT w.store_id, count(*)
+            FROM following w
+            WHERE w.state '.StepState::IS_OWED." AND NOT EXISTS (SELECT 1 FROM step x WHERE x.store_id = w.store_id AND x.kind = '".StepKind::Move->value."' AND x.change_id = w.change_id AND x.state ".StepState::IS_OWED.')
+            GROUP BY 1'));
     }
 
     /** @return list<FollowsFolder> what is still to follow at the main store */

@@ -54,7 +54,6 @@ export function ShootScreen() {
   const pickedFrames = useMemo(() => (frames ?? []).filter((frame) => picked.has(String(frame.id))).map((frame) => frame.id), [frames, picked]);
   const keep = useKeep();
   const begin = (kind: Kind | typeof COVER.value) => {
-    if (!found.isWhole) return;
     if (kind === "cover") {
       keep.mutate({ shoot: id, wish: { cover: pickedFrames[0] ?? 0 } });
       return;
@@ -178,7 +177,7 @@ export function ShootScreen() {
                 {kept.bodies.length > 1 ? ": another body came in later, or a clock was put right." : "."}
               </Notice>
             )}
-            {doing && (
+            {doing && found.isWhole && (
               <KeepingPanel
                 kind={doing}
                 shoot={shoot}

@@ -18,10 +18,10 @@ export interface BadCopy {
   good: string[];
 }
 
-/** Changes of copies that a store is owed: what was renamed, moved or let go while it could not follow. */
+/** Changes that a store is owed: copies that were renamed, moved or let go while it could not follow, and what lies beside them. */
 export interface ChangesOwed {
   all: number;
-  /** "4 copies to be renamed or moved, 31 copies to be removed"; empty where there are none. */
+  /** "4 copies to be renamed or moved, 31 copies to be removed", "other files of 2 changes to follow"; empty where there are none. */
   inWords: string;
   toMove: number;
   toRemove: number;
