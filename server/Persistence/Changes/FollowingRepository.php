@@ -81,10 +81,15 @@ final readonly class FollowingRepository
     /** @return array<int, int> store => how many changes wait there whose copies have come to their places */
     public function behind(): array
     {
-        return array_map(Row::number(...), $this->database->fetchAllKeyValue('SELECT w.store_id, count(*)
+        $behind = [];
+        foreach ($this->database->fetchAllKeyValue('SELECT w.store_id, count(*)
             FROM following w
             WHERE w.state '.StepState::IS_OWED." AND NOT EXISTS (SELECT 1 FROM step x WHERE x.store_id = w.store_id AND x.kind = '".StepKind::Move->value."' AND x.change_id = w.change_id AND x.state ".StepState::IS_OWED.')
-            GROUP BY 1'));
+            GROUP BY 1') as $store => $changes) {
+            $behind[(int) $store] = Row::number($changes);
+        }
+
+        return $behind;
     }
 
     /** @return list<FollowsFolder> what is still to follow at the main store */
