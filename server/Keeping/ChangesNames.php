@@ -63,7 +63,7 @@ final readonly class ChangesNames
             return new ChangeOfPlaces($renaming, $what($kept, $renaming));
         });
         if (null !== $changed) {
-            $this->enterInDayBook($told($changed), $shoot->id());
+            $this->enterInDayBook($told($changed), $by, $shoot->id());
         }
 
         return $changed ?? 0;
@@ -91,7 +91,7 @@ final readonly class ChangesNames
         });
         if (null !== $changed) {
             $this->ledger->clear(); // shoots are not as they were read
-            $this->enterInDayBook(ucfirst($what).'.', $others[0] ?? $shoot->id()); // where they are by now
+            $this->enterInDayBook(ucfirst($what).'.', $by, $others[0] ?? $shoot->id()); // where they are by now
         }
 
         return $changed;
@@ -103,7 +103,7 @@ final readonly class ChangesNames
         $names = $this->names();
         $this->changes->takeBack($shoot->id(), $by, $change, static fn (array $frames, array $before): Renaming => Renaming::of($frames, $before, $names));
         $this->ledger->clear();
-        $this->enterInDayBook("Taken back: $change->what.", $shoot->id());
+        $this->enterInDayBook("Taken back: $change->what.", $by, $shoot->id());
     }
 
     /** @return \Closure(string): list<string> what stands in a folder at the main store, or is given there */
@@ -151,9 +151,9 @@ final readonly class ChangesNames
         return array_values(array_filter(array_diff(FolderNames::in(rtrim("$store->path/$folder", '/')), $leaving), static fn (string $name): bool => [] === array_filter($following, static fn (FollowsFolder $one): bool => $one->takes($folder, $name))));
     }
 
-    private function enterInDayBook(string $what, int $shoot): void
+    private function enterInDayBook(string $what, AskedBy $by, int $shoot): void
     {
-        $this->ledger->persist(DayBookEntry::ofShoot($what, $this->ledger->getReference(Shoot::class, $shoot) ?? throw NotInLedger::shoot($shoot)));
+        $this->ledger->persist(DayBookEntry::ofShoot($what.$by->inWords(), $this->ledger->getReference(Shoot::class, $shoot) ?? throw NotInLedger::shoot($shoot)));
         $this->ledger->flush();
     }
 }

@@ -214,6 +214,7 @@ final class KeepingTest extends LedgerTestCase
         self::assertStringContainsString('to Lantern boats', $this->told('move', ['shoot' => '2', '--into' => '1'])[1]);
         self::assertStringContainsString('Would be taken back', $this->told('undo', ['shoot' => '2', '--dry-run' => true])[1]);
         self::assertSame(0, $this->told('undo', ['shoot' => '2'])[0]);
+        self::assertSame(4, \count($this->column("SELECT id FROM day_book_entry WHERE shoot_id IS NOT NULL AND entry LIKE '%. From the command line.'")), 'who did it');
         foreach ([['rename', ['shoot' => '99']], ['rename', ['shoot' => '1', '--date' => '2026-13-01']], ['rename', ['shoot' => '1', '--clock' => 'x']], ['move', ['shoot' => '1']], ['renumber', ['shoot' => '1', 'frames' => ['none']]], ['renumber', ['shoot' => '1', '--pattern' => 'none']]] as [$command, $given]) {
             self::assertSame(1, $this->told($command, $given)[0], $command);
         }

@@ -9,4 +9,10 @@ enum AskedBy: string
 {
     case Page = 'page';
     case CommandLine = 'command';
+
+    /** Behind what was done, in the day book; nothing where it was done on the page, as most is. */
+    public function inWords(): string
+    {
+        return self::Page === $this ? '' : ' From the command line.';
+    }
 }
