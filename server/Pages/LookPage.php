@@ -33,23 +33,27 @@ final readonly class LookPage
 
     public function view(Lot $lot): LookView
     {
+        $last = $this->sittings->last(); // before they are read: what is judged meanwhile is asked for after it
         $frames = $this->frames->frames($lot);
 
-        return new LookView($lot->text, $this->title($lot), $this->goals->of($lot), $frames, $this->standing($lot, array_map(static fn (JudgedFrame $frame): LookedAt => $frame->frame, $frames)));
+        return new LookView($lot->text, $this->title($lot), $this->goals->of($lot), $frames, $this->standing($lot, array_map(static fn (JudgedFrame $frame): LookedAt => $frame->frame, $frames), $last));
     }
 
     public function judged(Lot $lot, Judged $judged): JudgedView
     {
-        return new JudgedView([] === $judged->frames ? [] : $this->frames->of($judged->frames), $judged->met, $this->standing($lot, $this->frames->looked($lot)));
+        $last = $this->sittings->last();
+
+        return new JudgedView([] === $judged->frames ? [] : $this->frames->of($judged->frames), $judged->met, $this->standing($lot, $this->frames->looked($lot), $last));
     }
 
     /** What was judged after an act, from wherever. */
     public function since(Lot $lot, int $act): JudgedView
     {
+        $last = $this->sittings->last(); // as in view()
         $frames = $this->frames->looked($lot);
         $since = array_fill_keys($this->judgements->judgedSince($act), true);
 
-        return new JudgedView(array_values(array_filter($frames, static fn (LookedAt $frame): bool => isset($since[$frame->id]))), [], $this->standing($lot, $frames));
+        return new JudgedView(array_values(array_filter($frames, static fn (LookedAt $frame): bool => isset($since[$frame->id]))), [], $this->standing($lot, $frames, $last));
     }
 
     /** @return list<int> */
@@ -77,10 +81,10 @@ final readonly class LookPage
     }
 
     /** @param list<LookedAt> $frames */
-    private function standing(Lot $lot, array $frames): StandingView
+    private function standing(Lot $lot, array $frames, int $last): StandingView
     {
         $waiting = $this->judgements->notWritten(array_map(static fn (LookedAt $frame): int => $frame->id, $frames));
 
-        return new StandingView(Tally::of($frames), $this->sittings->history($this->sittings->open($lot)), $this->sittings->last(), array_sum(array_map(\count(...), $waiting)));
+        return new StandingView(Tally::of($frames), $this->sittings->history($this->sittings->open($lot)), $last, array_sum(array_map(\count(...), $waiting)));
     }
 }

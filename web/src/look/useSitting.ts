@@ -47,8 +47,7 @@ export function useSitting(look: Look) {
       void postActs(look.lot, some)
         .then(
           (judged) => {
-            act.current = Math.max(act.current, judged.standing.act);
-            setTrouble(null);
+            setTrouble(null); // what others judged before it is heard with the rest: an answer is of one's own frames only
             send({ do: "kept", names, judged });
             return 0;
           },
