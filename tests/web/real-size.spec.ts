@@ -33,7 +33,7 @@ test("a card of real size on a fresh ledger, by keys, from the reader to the wor
   pull("WEDDING");
   putBack("WEDDING");
   await page.goto("/intake");
-  await expect(page.getByText(`WEDDING may be formatted: ${PAIRS * 2} files`)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(`WEDDING may be formatted: ${PAIRS * 2} files`)).toBeVisible({ timeout: 90_000 });
   await expect(page.getByRole("region", { name: "Still open" })).toContainText("Nothing: no run is stopped");
   await openCard(page, "WEDDING");
   await expect(page.getByText(`${PAIRS} frames on the card, ${PAIRS} already held`)).toBeVisible({ timeout: 30_000 });
