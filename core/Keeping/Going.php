@@ -16,6 +16,12 @@ final readonly class Going
     {
     }
 
+    /** @return list<int> the shoot that they go to, if that is there */
+    public function to(): array
+    {
+        return null === $this->into ? [] : [$this->into];
+    }
+
     public function isNowhere(): bool
     {
         return null === $this->into && !$this->apart;

@@ -10,7 +10,9 @@ use VelvetLedger\Core\Order\StandingOrder;
 /** A wish on its way into a plan: what it makes of times, shoots, folders and names, one after the other. */
 final readonly class KeepingDraft
 {
+    /** The earliest of the shoot, and of those that are meant. */
     private KeptFrame $first;
+    private KeptFrame $firstMeant;
 
     /** @var array<int, int> by frame, seconds by which its time is put right */
     public array $seconds;
@@ -29,6 +31,7 @@ final readonly class KeepingDraft
     public function __construct(private KeepingWish $wish, private ShootKept $shoot, private ?ShootKept $into, private array $own, private array $meant, private array $orders)
     {
         $this->first = NamesAnew::inOrder($this->shown($own))[0];
+        $this->firstMeant = NamesAnew::inOrder($this->shown($meant))[0];
         $seconds = [];
         foreach ($meant as $frame) {
             $seconds[$frame->id] = $wish->clock->of($frame->source);
@@ -120,9 +123,7 @@ final readonly class KeepingDraft
     /** What pieces of names say of the first frame. */
     public function samples(ShootKept $after): Samples
     {
-        $first = NamesAnew::inOrder($this->shown($this->meant))[0];
-
-        return Samples::ofNames($this->wish->names->pattern ?? $this->orderOf($first)->names, $this->after($first)->inName($after, $first->now->stem), $this->wish->names->from);
+        return Samples::ofNames($this->wish->names->pattern ?? $this->orderOf($this->firstMeant)->names, $this->after($this->firstMeant)->inName($after, $this->firstMeant->now->stem), $this->wish->names->from);
     }
 
     /** @return array<int, ShootKept> those that change */
@@ -177,9 +178,7 @@ final readonly class KeepingDraft
         }
         $described = $this->shoot->described($this->wish->said->description, $this->wish->said->date ?? $this->dateAfter, $this->wish->said->kindOfWork)->noted($this->wish->said->notes);
         if ($this->wish->going->apart) {
-            $first = NamesAnew::inOrder($this->shown($this->meant))[0];
-
-            return new ShootKept(0, $this->wish->said->date ?? $this->sourceOf($first)->taken->date(), $this->wish->said->description ?? '', $this->shoot->folder, $described->kindOfWork, $this->wish->said->notes ?? '');
+            return new ShootKept(0, $this->wish->said->date ?? $this->sourceOf($this->firstMeant)->taken->date(), $this->wish->said->description ?? '', $this->shoot->folder, $described->kindOfWork, $this->wish->said->notes ?? '');
         }
 
         return null === $this->wish->said->cover ? $described : $described->covered(0 === $this->wish->said->cover ? null : $this->wish->said->cover);
@@ -187,7 +186,7 @@ final readonly class KeepingDraft
 
     private function foldersFollow(ShootKept $after): FoldersFollow
     {
-        $first = $this->wish->going->apart ? NamesAnew::inOrder($this->shown($this->meant))[0] : $this->first;
+        $first = $this->wish->going->apart ? $this->firstMeant : $this->first;
         if (null !== $this->wish->said->folder) {
             return FoldersFollow::to($this->wish->said->folder, $this->shoot, $this->sourceOf($first));
         }

@@ -9,9 +9,7 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
-use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
-use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Size;
@@ -54,9 +52,7 @@ final class AsideCommand extends Command
             }
             $this->follows->ask();
         } catch (CouldNot $no) {
-            ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln(PathText::visible($no->getMessage()), OutputInterface::OUTPUT_RAW);
-
-            return self::FAILURE;
+            return Refusal::tell($output, $no);
         }
         $view = $this->page->of($shoot);
         $output->writeln(true === $input->getOption('json')

@@ -10,7 +10,6 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
-use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Failure\CouldNot;
@@ -48,9 +47,7 @@ final class ClearanceCommand extends Command
             }
             $clearance = $this->clearance->of($volume);
         } catch (CouldNot $error) {
-            ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln(PathText::visible($error->getMessage()), OutputInterface::OUTPUT_RAW);
-
-            return self::INVALID;
+            return Refusal::tell($output, $error, self::INVALID);
         }
         if (true === $input->getOption('json')) {
             $output->writeln(json_encode($clearance, \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR), OutputInterface::OUTPUT_RAW);

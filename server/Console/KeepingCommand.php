@@ -8,7 +8,6 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
-use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Document\Fields;
@@ -60,9 +59,7 @@ abstract class KeepingCommand extends Command
                 $this->follows->ask();
             }
         } catch (CouldNot $no) {
-            ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln(PathText::visible($no->getMessage()), OutputInterface::OUTPUT_RAW);
-
-            return self::FAILURE;
+            return Refusal::tell($output, $no);
         }
         if (true === $input->getOption('json')) {
             $output->writeln(json_encode($view, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);

@@ -9,9 +9,7 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
-use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
-use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Look\CouldNotJudge;
 use VelvetLedger\Core\Look\Lot;
@@ -50,9 +48,7 @@ final class LookCommand extends Command
             $set = $input->getOption('set');
             $this->judge($lot, \is_array($set) ? array_values(array_filter($set, \is_string(...))) : []);
         } catch (CouldNot $no) {
-            ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln(PathText::visible($no->getMessage()), OutputInterface::OUTPUT_RAW);
-
-            return self::FAILURE;
+            return Refusal::tell($output, $no);
         }
         $view = $this->page->view($lot);
         $output->writeln(true === $input->getOption('json')

@@ -9,9 +9,7 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
-use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
-use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Intake\Plans;
@@ -42,9 +40,7 @@ final class PlanCommand extends Command
             $order = $this->orders->of($input, $desk);
             $plan = $this->plans->make($desk, new Wishes($order, otherwise: \is_string($description) ? $description : ''));
         } catch (CouldNot $error) {
-            ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln(PathText::visible($error->getMessage()), OutputInterface::OUTPUT_RAW);
-
-            return self::FAILURE;
+            return Refusal::tell($output, $error);
         }
         $printed = true === $input->getOption('json')
             ? PlanText::json($plan, $order, $desk, $this->stores->main())

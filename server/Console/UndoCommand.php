@@ -9,7 +9,6 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
-use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Failure\CouldNot;
@@ -45,9 +44,7 @@ final class UndoCommand extends Command
             $what = $isShown ? $this->changes->last($shoot->id())?->what : $this->back->last($shoot, AskedBy::CommandLine);
             $this->follows->ask();
         } catch (CouldNot $no) {
-            ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln(PathText::visible($no->getMessage()), OutputInterface::OUTPUT_RAW);
-
-            return self::FAILURE;
+            return Refusal::tell($output, $no);
         }
         $output->writeln(true === $input->getOption('json')
             ? json_encode(['takenBack' => $what, 'isDone' => null !== $what && !$isShown], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES)

@@ -7,8 +7,8 @@ namespace VelvetLedger\Server\Copies;
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Card\PathText;
+use VelvetLedger\Core\Keeping\FoldersFollow;
 use VelvetLedger\Core\Keeping\FollowsFolder;
-use VelvetLedger\Core\Keeping\Spelling;
 use VelvetLedger\Core\Naming\PortableText;
 use VelvetLedger\Core\Transfer\ChecksumList;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
@@ -93,9 +93,9 @@ final readonly class Following
             }
         }
         foreach ($row->folders as [$of, $others]) {
-            $others = array_fill_keys(array_map(PortableText::key(...), $others), true);
-            $of = isset($others[PortableText::key($of->from)]) || '' === $of->from ? $of->byName() : $of;
-            $at = Spelling::isOneEntry($store->store->path, $of->from, $of->to) ? $of->to : $of->from; // where the drive takes both for one, only the names in it change
+            $others = array_map(PortableText::key(...), $others);
+            $of = \in_array(PortableText::key($of->from), $others, true) || '' === $of->from ? $of->byName() : $of;
+            $at = $store->isOneEntry($of->from, $of->to) ? $of->to : $of->from; // where the drive takes both for one, only the names in it change
             foreach ($this->walk($store, $of, $at, $others, $number) as [$path, $isFolder]) {
                 $below = '' === $at ? $path : substr($path, \strlen($at) + 1);
                 $inFolder = OpenStore::folderOf($below);
@@ -114,7 +114,7 @@ final readonly class Following
     }
 
     /**
-     * @param array<array-key, true> $others folders that frames of other shoots lie in
+     * @param list<string> $others keys of folders that frames of other shoots lie in
      *
      * @return list<array{string, bool}> path from the store's root, and whether it is a folder; what is in a folder before the folder
      */
@@ -127,7 +127,7 @@ final readonly class Following
             $name = basename($path);
             $full = $store->path($path);
             if (is_dir($full) && !is_link($full)) {
-                if ('' === $of->from || isset($others[PortableText::key($path)]) || FoldersBelow::any(PortableText::key($path), $others) || FoldersBelow::is($of->to, $path)) {
+                if ('' === $of->from || FoldersFollow::isBelow($of->to, $path) || [] !== array_filter($others, static fn (string $other): bool => FoldersFollow::isBelow($other, PortableText::key($path)))) {
                     continue;
                 }
                 array_push($found, ...$this->walk($store, $of, $path, $others, $number));
@@ -176,7 +176,7 @@ final readonly class Following
             $watch(0);
             [$from, $to] = [PathText::toPath($from), PathText::toPath($to)];
             if (str_ends_with($from, '/')) {
-                if (!Spelling::isOneEntry($store->store->path, rtrim($from, '/'), rtrim($to, '/'))) {
+                if (!$store->isOneEntry(rtrim($from, '/'), rtrim($to, '/'))) {
                     @rmdir(rtrim($store->path($from), '/'));
                 }
                 continue;

@@ -16,6 +16,7 @@ use VelvetLedger\Server\Persistence\Conversions\ConversionRepository;
 use VelvetLedger\Server\Persistence\Copies\CopyRepository;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
 use VelvetLedger\Server\Persistence\Copies\Finding;
+use VelvetLedger\Server\Persistence\Copies\MoveRepository;
 use VelvetLedger\Server\Persistence\Copies\MoveRow;
 use VelvetLedger\Server\Persistence\Copies\StepRepository;
 use VelvetLedger\Server\Persistence\Stamps\StampQueue;
@@ -31,7 +32,7 @@ final readonly class Moving
 {
     private const AT_ONCE = 100;
 
-    public function __construct(private StepRepository $steps, private CopyRepository $copies, private StampQueue $stamps, private ConversionRepository $conversions, private Publisher $publisher, private ReadCopy $read)
+    public function __construct(private MoveRepository $moves, private StepRepository $steps, private CopyRepository $copies, private StampQueue $stamps, private ConversionRepository $conversions, private Publisher $publisher, private ReadCopy $read)
     {
     }
 
@@ -48,7 +49,7 @@ final readonly class Moving
         $waits = false;
         do {
             $came = 0;
-            for ($after = 0; [] !== $some = $this->steps->moves($number, $after, self::AT_ONCE); $after = $some[\count($some) - 1]->step) {
+            for ($after = 0; [] !== $some = $this->moves->waiting($number, $after, self::AT_ONCE); $after = $some[\count($some) - 1]->step) {
                 [$went, $done, $in, $busy] = $this->round($store, $some, $watch);
                 $waits = $waits || $busy;
                 $came += $went;
@@ -70,7 +71,7 @@ final readonly class Moving
      */
     private function settle(OpenStore $store, int $number): array
     {
-        $begun = $this->steps->begun($number);
+        $begun = $this->moves->begun($number);
         $moved = UnfinishedMoves::settle($store, $begun);
 
         return [] === $begun ? [0, []] : [\count(array_filter(array_column($moved, 'done'))), $this->enter($store, $begun, $moved, [])];
@@ -87,13 +88,9 @@ final readonly class Moving
         $held = $this->holdShoots($some);
         $moved = $because = $left = [];
         $isBusy = false;
-        $this->steps->begin($some);
+        $this->moves->begin($some);
         try {
-            foreach (array_unique(array_map(static fn (MoveRow $move): string => OpenStore::folderOf($move->to), $some)) as $folder) {
-                if (null === $store->leadsOut($folder)) {
-                    Spelling::respell($store->store->path, $folder);
-                }
-            }
+            $store->spell(array_map(static fn (MoveRow $move): string => OpenStore::folderOf($move->to), $some));
             $busy = $this->conversions->under(array_map(static fn (MoveRow $move): int => $move->copy->file, $some));
             foreach ($some as $move) {
                 $watch(0);
@@ -148,7 +145,7 @@ final readonly class Moving
         $folders = array_values(array_unique($folders));
         array_map(static fn (string $folder) => LastingFolders::flush(rtrim($store->path($folder), '/')), $folders);
         $store->confirm();
-        $this->steps->moved($moved, array_map(static fn (MoveRow $move): int => $move->step, $some));
+        $this->moves->moved($moved, array_map(static fn (MoveRow $move): int => $move->step, $some));
         $this->steps->notYet($because);
         $this->doubts($store, $some, $byStep);
 
@@ -192,7 +189,7 @@ final readonly class Moving
         if (!is_file($from) || is_link($from)) {
             return 'what stands there is no regular file';
         }
-        if (Spelling::isOneEntry($store->store->path, $move->copy->path, $to)) {
+        if ($store->isOneEntry($move->copy->path, $to)) {
             return self::spell($from, $target, $store->path($move->beside()));
         }
         if (false !== $there && $here['nlink'] > 1 && [$here['dev'], $here['ino']] === [$there['dev'], $there['ino']]) {

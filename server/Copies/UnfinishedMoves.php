@@ -25,15 +25,11 @@ final class UnfinishedMoves
     public static function settle(OpenStore $store, array $begun): array
     {
         $moved = [];
-        foreach (array_unique(array_map(static fn (MoveRow $move): string => OpenStore::folderOf($move->to), $begun)) as $folder) {
-            if (null === $store->leadsOut($folder)) {
-                Spelling::respell($store->store->path, $folder);
-            }
-        }
+        $store->spell(array_map(static fn (MoveRow $move): string => OpenStore::folderOf($move->to), $begun));
         foreach ($begun as $move) {
             foreach ([$move->to, $move->beside()] as $to) {
                 PublishesByClaim::takeBack($store->path($to)); // of a run that may have been about to lay it there, and now it is to be elsewhere
-                if (Spelling::isOneEntry($store->store->path, $move->copy->path, $to) && !Spelling::isSpelled($store->path($to))) {
+                if ($store->isOneEntry($move->copy->path, $to) && !Spelling::isSpelled($store->path($to))) {
                     continue;
                 }
                 if ($to !== $move->copy->path && self::holds($store->path($to), $move)) {
@@ -69,7 +65,7 @@ final class UnfinishedMoves
     {
         clearstatcache();
         [$old, $new] = [@lstat($store->path($from)), @lstat($store->path($to))];
-        if (false !== $old && false !== $new && $old['nlink'] > 1 && [$old['dev'], $old['ino']] === [$new['dev'], $new['ino']] && !Spelling::isOneEntry($store->store->path, $from, $to)) {
+        if (false !== $old && false !== $new && $old['nlink'] > 1 && [$old['dev'], $old['ino']] === [$new['dev'], $new['ino']] && !$store->isOneEntry($from, $to)) {
             @unlink($store->path($from));
         }
     }

@@ -35,7 +35,7 @@ final readonly class KeepsShoots
      */
     public function show(Shoot $shoot, KeepingWish $wish): KeepingPlan
     {
-        return $this->plan($shoot->id(), $wish, $this->frames->of(self::of($shoot, $wish)), $this->changes->names());
+        return $this->plan($shoot->id(), $wish, $this->frames->of([$shoot->id(), ...$wish->going->to()]), $this->changes->names());
     }
 
     /**
@@ -46,10 +46,10 @@ final readonly class KeepsShoots
     public function do(Shoot $shoot, KeepingWish $wish, AskedBy $by): ?KeepingPlan
     {
         $plan = null;
-        $changed = $this->changes->ofShoots($shoot, null === $wish->going->into ? [] : [$wish->going->into], $by, function (array $kept, \Closure $names) use ($shoot, $wish, &$plan): ChangeOfPlaces {
+        $changed = $this->changes->ofShoots($shoot, $wish->going->to(), $by, function (array $kept, \Closure $names) use ($shoot, $wish, &$plan): ChangeOfPlaces {
             $plan = $this->plan($shoot->id(), $wish, $kept, $names);
 
-            return $plan->change(self::inWords($plan, $wish, $this->shoots->kept($shoot->id()), null === $wish->going->into ? null : $this->shoots->kept($wish->going->into)));
+            return $plan->change(KeepingWords::of($plan, $wish, $this->shoots->kept($shoot->id()), $this->into($wish)));
         });
 
         return null === $changed ? null : $plan;
@@ -61,6 +61,12 @@ final readonly class KeepsShoots
         return (array_values($this->orders(\array_slice($frames, 0, 1)))[0] ?? StandingOrder::byTheDay())->names;
     }
 
+    /** The shoot that frames go to, if they go to another. */
+    public function into(KeepingWish $wish): ?ShootKept
+    {
+        return null === $wish->going->into ? null : $this->shoots->kept($wish->going->into);
+    }
+
     /**
      * @param list<KeptFrame>                $frames
      * @param \Closure(string): list<string> $names
@@ -70,9 +76,8 @@ final readonly class KeepsShoots
         if ($wish->going->into === $shoot) {
             throw CouldNotRename::noFrames('they are in this shoot');
         }
-        $others = [$shoot, ...null === $wish->going->into ? [] : [$wish->going->into]];
 
-        return KeepingPlan::of($wish, $this->shoots->kept($shoot), null === $wish->going->into ? null : $this->shoots->kept($wish->going->into), $frames, $this->orders($frames), $names, fn (string $date): array => $this->names->stemsOfOthers(Day::around($date), $others));
+        return KeepingPlan::of($wish, $this->shoots->kept($shoot), $this->into($wish), $frames, $this->orders($frames), $names, fn (string $date): array => $this->names->stemsOfOthers(Day::around($date), [$shoot, ...$wish->going->to()]));
     }
 
     /**
@@ -95,16 +100,5 @@ final readonly class KeepsShoots
     private static function order(array $document): StandingOrder
     {
         return [] === $document ? StandingOrder::byTheDay() : OrderDocument::read($document);
-    }
-
-    /** @return list<int> */
-    private static function of(Shoot $shoot, KeepingWish $wish): array
-    {
-        return [$shoot->id(), ...null === $wish->going->into ? [] : [$wish->going->into]];
-    }
-
-    private static function inWords(KeepingPlan $plan, KeepingWish $wish, ShootKept $before, ?ShootKept $into): string
-    {
-        return KeepingWords::of($plan, $wish, $before, $into);
     }
 }

@@ -10,7 +10,6 @@ use VelvetLedger\Core\Keeping\KeptFrame;
 use VelvetLedger\Core\Order\PatternDocument;
 use VelvetLedger\Server\Keeping\KeepingWords;
 use VelvetLedger\Server\Keeping\KeepsShoots;
-use VelvetLedger\Server\Persistence\Changes\ChangeRepository;
 use VelvetLedger\Server\Persistence\Changes\KeptRepository;
 use VelvetLedger\Server\Persistence\Changes\ShootChanges;
 use VelvetLedger\Server\Persistence\Shoots\Shoot;
@@ -21,7 +20,7 @@ use VelvetLedger\Server\View\Keeping\ShootKeptView;
 /** A shoot as it is kept, and a change of it before it is made, as the page and the commands show them. */
 final readonly class KeepingPage
 {
-    public function __construct(private KeepsShoots $keeps, private ShootChanges $shoots, private KeptRepository $frames, private ChangeRepository $changes, private Stores $stores)
+    public function __construct(private KeepsShoots $keeps, private ShootChanges $shoots, private KeptRepository $frames, private Stores $stores)
     {
     }
 
@@ -31,7 +30,7 @@ final readonly class KeepingPage
         $bodies = array_count_values(array_filter(array_map(static fn (KeptFrame $frame): string => $frame->source->body ?? '', $frames), static fn (string $body): bool => '' !== $body));
         arsort($bodies);
 
-        return new ShootKeptView($this->shoots->kept($shoot->id()), $this->changes->last($shoot->id()), PatternDocument::ofNames($this->keeps->patternOf($frames)), KeepingPlan::isNumberedInOrder($frames), array_map(strval(...), array_keys($bodies)));
+        return new ShootKeptView($this->shoots->kept($shoot->id()), PatternDocument::ofNames($this->keeps->patternOf($frames)), KeepingPlan::isNumberedInOrder($frames), array_map(strval(...), array_keys($bodies)));
     }
 
     /**
@@ -42,7 +41,7 @@ final readonly class KeepingPage
     {
         $plan = $this->keeps->show($shoot, $wish);
         $before = $this->shoots->kept($shoot->id());
-        $into = null === $wish->going->into ? null : $this->shoots->kept($wish->going->into);
+        $into = $this->keeps->into($wish);
 
         return new KeepingView($plan, KeepingWords::of($plan, $wish, $before, $into), $before, $into, $this->stores->away(), $search, $most);
     }

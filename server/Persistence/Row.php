@@ -87,6 +87,18 @@ final readonly class Row
         return \is_string($value) ? $value : throw WrongColumn::holds($what, 'a text', $value);
     }
 
+    /**
+     * Numbers by a number, such as how many there are at each store.
+     *
+     * @param array<mixed> $pairs
+     *
+     * @return array<int, int>
+     */
+    public static function byNumber(array $pairs): array
+    {
+        return array_combine(array_map(intval(...), array_keys($pairs)), array_map(static fn (mixed $one): int => self::number($one), array_values($pairs)));
+    }
+
     /** @return list<string> the texts of a list in JSON; of what is not a list, none */
     public static function words(mixed $json): array
     {

@@ -6,7 +6,6 @@ namespace VelvetLedger\Server\Stores;
 
 use Doctrine\DBAL\Connection;
 use Psr\Log\LoggerInterface;
-use VelvetLedger\Core\Keeping\Spelling;
 use VelvetLedger\Core\Transfer\ChecksumList;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 
@@ -62,7 +61,7 @@ final readonly class ListsOfStore
             yield $folder => true;
         }
         foreach (array_diff($folders, $of) as $folder) {
-            $isRespelled = [] !== array_filter($of, static fn (string $one): bool => Spelling::isOneEntry($store->store->path, $one, $folder)); // its list is that one's
+            $isRespelled = [] !== array_filter($of, static fn (string $one): bool => $store->isOneEntry($one, $folder)); // its list is that one's
             if (!$isRespelled && is_file(rtrim($store->path($folder), '/').'/'.ChecksumList::XXH128)) {
                 yield $folder => false;
             }

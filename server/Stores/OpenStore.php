@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Stores;
 
+use VelvetLedger\Core\Keeping\Spelling;
 use VelvetLedger\Core\Transfer\StoreMark;
 
 /** A store that was found to be there, with the drive it was found on: what is written is held against that, before it counts. */
@@ -113,6 +114,28 @@ final class OpenStore
         }
 
         return $this->leads[$folder];
+    }
+
+    /**
+     * Has the drive spell its own folders so, from the root, where it has them by another case.
+     *
+     * @param list<string> $folders
+     *
+     * @throws StoreAbsent
+     */
+    public function spell(array $folders): void
+    {
+        foreach (array_unique($folders) as $folder) {
+            if (null === $this->leadsOut($folder)) {
+                Spelling::respell($this->store->path, $folder);
+            }
+        }
+    }
+
+    /** Whether two paths from the root, both of which lead to something, are one entry of one folder, which the drive has by either case. */
+    public function isOneEntry(string $one, string $other): bool
+    {
+        return Spelling::isOneEntry($this->store->path, $one, $other);
     }
 
     /** @throws StoreAbsent */

@@ -16,6 +16,7 @@ use VelvetLedger\Server\Keeping\ChangesNames;
 use VelvetLedger\Server\Keeping\TakesBack;
 use VelvetLedger\Server\Persistence\Changes\AskedBy;
 use VelvetLedger\Server\Persistence\Copies\CopyRepository;
+use VelvetLedger\Server\Persistence\Copies\MoveRepository;
 use VelvetLedger\Server\Persistence\Copies\StepRepository;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
@@ -130,8 +131,8 @@ final class MovesTest extends LedgerTestCase
         $was = $this->bytes('Anvil');
         $name = static fn (int $n): string => "2026-05-04_000$n";
         $this->rename([1 => ['', $name(2)], 2 => ['', $name(3)], 3 => ['', $name(1)]]);
-        $moves = $this->service(StepRepository::class)->moves(2, 0, 9);
-        $this->service(StepRepository::class)->begin($moves);
+        $moves = $this->service(MoveRepository::class)->waiting(2, 0, 9);
+        $this->service(MoveRepository::class)->begin($moves);
         // As the mover does it: the first waits beside, each of the others takes the place that was left, and then it goes to the last.
         $order = [[$moves[0], $moves[0]->beside()], [$moves[1], $moves[1]->to], [$moves[2], $moves[2]->to], [$moves[0], $moves[0]->to]];
         $at = [];

@@ -16,6 +16,9 @@ final readonly class FollowingRepository
 {
     private const WAITS = 'state '.StepState::IS_OWED;
 
+    /** Of what is to follow, w: copies of the same change are still to be moved there, and go before it. */
+    private const COPIES_GO_FIRST = "EXISTS (SELECT 1 FROM step x WHERE x.store_id = w.store_id AND x.kind = '".StepKind::Move->value."' AND x.change_id = w.change_id AND x.state ".StepState::IS_OWED.')';
+
     public function __construct(private Connection $database)
     {
     }
@@ -62,11 +65,11 @@ final readonly class FollowingRepository
     public function ready(int $store): array
     {
         $ready = $wait = [];
-        foreach ($this->database->fetchAllAssociative("SELECT w.id, w.folders, w.plan, w.is_gathered, b.plan AS reversed, EXISTS (SELECT 1 FROM step x WHERE x.store_id = w.store_id AND x.kind = 'move' AND x.change_id = w.change_id AND x.state ".StepState::IS_OWED.") AS waits
+        foreach ($this->database->fetchAllAssociative('SELECT w.id, w.folders, w.plan, w.is_gathered, b.plan AS reversed, '.self::COPIES_GO_FIRST.' AS waits
             FROM following w
             LEFT JOIN following b ON b.id = w.reverses
-            WHERE w.store_id = ? AND w.state = '".StepState::Waiting->value."'
-            ORDER BY w.id", [$store]) as $columns) {
+            WHERE w.store_id = ? AND w.'.self::WAITS.'
+            ORDER BY w.id', [$store]) as $columns) {
             $row = new FollowingRow($columns);
             if (Row::of($columns)->bool('waits') || [] !== array_intersect($row->touched(), $wait)) {
                 array_push($wait, ...$row->touched());
@@ -81,15 +84,10 @@ final readonly class FollowingRepository
     /** @return array<int, int> store => how many changes wait there whose copies have come to their places */
     public function behind(): array
     {
-        $behind = [];
-        foreach ($this->database->fetchAllKeyValue('SELECT w.store_id, count(*)
+        return Row::byNumber($this->database->fetchAllKeyValue('SELECT w.store_id, count(*)
             FROM following w
-            WHERE w.state '.StepState::IS_OWED." AND NOT EXISTS (SELECT 1 FROM step x WHERE x.store_id = w.store_id AND x.kind = '".StepKind::Move->value."' AND x.change_id = w.change_id AND x.state ".StepState::IS_OWED.')
-            GROUP BY 1') as $store => $changes) {
-            $behind[(int) $store] = Row::number($changes);
-        }
-
-        return $behind;
+            WHERE w.'.self::WAITS.' AND NOT '.self::COPIES_GO_FIRST.'
+            GROUP BY 1'));
     }
 
     /** @return list<FollowsFolder> what is still to follow at the main store */
@@ -98,7 +96,7 @@ final readonly class FollowingRepository
         $waiting = array_map(Row::word(...), $this->database->fetchFirstColumn("SELECT w.folders
             FROM following w
             JOIN store s ON s.id = w.store_id AND s.role = '".StoreRole::Main->value."'
-            WHERE w.state ".StepState::IS_OWED.'
+            WHERE w.".self::WAITS.'
             ORDER BY w.id'));
 
         return array_merge(...array_map(static fn (string $json): array => array_column(FollowingRow::folders($json), 0), $waiting));

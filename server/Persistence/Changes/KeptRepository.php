@@ -24,7 +24,7 @@ final readonly class KeptRepository
     }
 
     /**
-     * The same, and nobody changes them until the transaction ends.
+     * As of(), and nobody changes them until the transaction ends.
      *
      * @param list<int>      $shoots
      * @param list<int>|null $frames of them; null for all
@@ -65,16 +65,23 @@ final readonly class KeptRepository
     private static function frame(array $columns): KeptFrame
     {
         $row = Row::of($columns);
-        $endings = json_decode($row->text('endings'), true);
-        $scope = $row->textOrNull('sequence_scope');
         $taken = CapturedAt::fromExif($row->text('taken_at'), $row->textOrNull('subsecond'), $row->textOrNull('utc_offset')) ?? CapturedAt::fromFileTime(0);
         $path = $row->text('card_path');
 
         return new KeptFrame(
             $row->int('id'),
-            new Wanted($row->text('folder'), $row->text('stem'), $row->textOrNull('aside_from'), $row->textOrNull('picked_from'), new Standing($row->int('shoot_id'), $row->intOrNull('sequence'), null === $scope ? null : Scope::from($scope), $row->text('taken_at'), TimeSource::from($row->text('time_source')), $row->int('clock_correction'))),
-            array_values(array_filter(\is_array($endings) ? $endings : [], \is_string(...))),
+            self::wanted($row),
+            Row::words($columns['endings'] ?? null),
             new HeldSource($taken, CapturedAt::fromFileTime($row->int('begun')), $row->text('original_name'), $row->text('body'), str_contains($path, '/') ? \dirname($path) : '', $row->int('intake_id'), $row->bool('along'), new Beside('', '', $row->text('job'), $row->text('event'), $row->text('place'))),
         );
+    }
+
+    /** How a frame is called, lies and stands: of "frame", or of "change_before" what it was. */
+    public static function wanted(Row $row): Wanted
+    {
+        $scope = $row->textOrNull('sequence_scope');
+        $standing = new Standing($row->int('shoot_id'), $row->intOrNull('sequence'), null === $scope ? null : Scope::from($scope), $row->text('taken_at'), TimeSource::from($row->text('time_source')), $row->int('clock_correction'));
+
+        return new Wanted($row->text('folder'), $row->text('stem'), $row->textOrNull('aside_from'), $row->textOrNull('picked_from'), $standing);
     }
 }

@@ -11,9 +11,7 @@ use VelvetLedger\Core\Keeping\KeptFrame;
 use VelvetLedger\Core\Keeping\Renaming;
 use VelvetLedger\Core\Keeping\Standing;
 use VelvetLedger\Core\Keeping\Wanted;
-use VelvetLedger\Core\Naming\Scope;
-use VelvetLedger\Core\Shoot\TimeSource;
-use VelvetLedger\Server\Persistence\Copies\StepRepository;
+use VelvetLedger\Server\Persistence\Copies\MoveRepository;
 use VelvetLedger\Server\Persistence\Row;
 
 /** Changes what frames are to be called and where they are to lie: of "frame" its names, its folders, its shoot and its time, of lines that are still promised the same; and enters what must therefore happen at each store. */
@@ -22,7 +20,7 @@ final readonly class NameChanges
     /** What frames that say anything of ours say of these too: they say it anew. */
     private const SAYS_ANEW = 'f.stamp IS NOT NULL AND (f.shoot_id, f.taken_at, f.clock_correction) IS DISTINCT FROM (j.shoot, j.taken_at, j.correction)';
 
-    public function __construct(private Connection $database, private ChangeRepository $changes, private ShootChanges $shoots, private FollowingRepository $following, private KeptRepository $frames, private StepRepository $steps)
+    public function __construct(private Connection $database, private ChangeRepository $changes, private ShootChanges $shoots, private FollowingRepository $following, private KeptRepository $frames, private MoveRepository $moves)
     {
     }
 
@@ -96,7 +94,7 @@ final readonly class NameChanges
         }
         $this->set($wanted);
         $at = array_column($kept, 'now', 'id');
-        $this->steps->moveFrames($change, array_values(array_filter($ids, static fn (int $frame): bool => !isset($at[$frame]) || !$wanted[$frame]->isAt($at[$frame]))));
+        $this->moves->frames($change, array_values(array_filter($ids, static fn (int $frame): bool => !isset($at[$frame]) || !$wanted[$frame]->isAt($at[$frame]))));
         $this->following->enter($change, $asked->following);
 
         return [$change, \count($ids)];
@@ -155,8 +153,7 @@ final readonly class NameChanges
             WHERE change_id = ?
             ORDER BY frame_id', [$change]) as $columns) {
             $row = Row::of($columns);
-            $scope = $row->textOrNull('sequence_scope');
-            $before[$row->int('frame_id')] = new Wanted($row->text('folder'), $row->text('stem'), $row->textOrNull('aside_from'), $row->textOrNull('picked_from'), new Standing($row->int('shoot_id'), $row->intOrNull('sequence'), null === $scope ? null : Scope::from($scope), $row->text('taken_at'), TimeSource::from($row->text('time_source')), $row->int('clock_correction')));
+            $before[$row->int('frame_id')] = KeptRepository::wanted($row);
         }
 
         return $before;

@@ -16,7 +16,7 @@ use VelvetLedger\Core\Transfer\Copied;
 use VelvetLedger\Core\Transfer\Task;
 use VelvetLedger\Core\Transfer\WriterMark;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
-use VelvetLedger\Server\Persistence\Copies\StepRepository;
+use VelvetLedger\Server\Persistence\Copies\MoveRepository;
 use VelvetLedger\Server\Persistence\Lock;
 use VelvetLedger\Server\Persistence\Locks;
 use VelvetLedger\Server\Persistence\Row;
@@ -26,7 +26,7 @@ use VelvetLedger\Server\Persistence\Stamps\StampedFile;
 /** Raws that are to become DNGs, by the standing order that they came in by, and what came of it. */
 final readonly class ConversionRepository
 {
-    public function __construct(private Connection $database, private Locks $locks, private StepRepository $steps)
+    public function __construct(private Connection $database, private Locks $locks, private MoveRepository $moves)
     {
     }
 
@@ -80,7 +80,7 @@ final readonly class ConversionRepository
             "SELECT v.id, v.frame_id, r.shoot_id, v.file_id, v.embeds, v.preview_edge, v.instead, f.bytes, f.checksum, f.sha256 IS NOT NULL AS sha256, f.ending, o.path AS original, o.modified_at,
                 EXISTS (SELECT 1 FROM file x WHERE x.frame_id = r.id AND lower(x.ending) = '.dng') AS is_taken,
                 (SELECT json_agg(json_build_object('store', c.store_id, 'path', c.path) ORDER BY s.role <> 'main', s.id) FROM copy c JOIN store s ON s.id = c.store_id WHERE c.file_id = f.id AND c.state = 'proven') AS copies
-             FROM conversion v JOIN frame r ON r.id = v.frame_id JOIN file f ON f.id = v.file_id JOIN original o ON o.id = f.original_id WHERE v.id = ? AND v.state = 'waiting' AND NOT ".StepRepository::MOVES_AT_MAIN,
+             FROM conversion v JOIN frame r ON r.id = v.frame_id JOIN file f ON f.id = v.file_id JOIN original o ON o.id = f.original_id WHERE v.id = ? AND v.state = 'waiting' AND NOT ".MoveRepository::MOVES_AT_MAIN,
             [$id],
         );
         if (false === $row) {
@@ -153,7 +153,7 @@ final readonly class ConversionRepository
                 $at = $copy?->provenAt->format('Y-m-d H:i:s.uP');
                 $because = null === $copy ? rtrim(($copied->failed[$store] ?? null)?->getMessage() ?? 'it was made while the drive was away', '.') : null;
                 $id = $this->database->fetchOne('INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at, because)
-                    SELECT ?::int, p.store, '.StepRepository::freePlace('p.store', 'p.path').', ?, ?, ?::timestamptz, ?
+                    SELECT ?::int, p.store, '.MoveRepository::freePlace('p.store', 'p.path').', ?, ?, ?::timestamptz, ?
                     FROM (SELECT ?::int AS store, ?::text AS path) p
                     RETURNING id', [$file, (null === $at ? CopyState::Owed : CopyState::Proven)->value, null === $at ? null : $written->checksum, $at, $because, $store, $path]);
                 if (null !== $at) {
@@ -161,7 +161,7 @@ final readonly class ConversionRepository
                         VALUES (?, ?, true, ?)', [$id, $written->checksum, $at]);
                 }
             }
-            $this->steps->follow([$row->frame]);
+            $this->moves->landed([$row->frame]);
             $this->database->update('conversion', ['state' => ConversionState::Proven->value, 'dng_id' => $file, 'dng_bytes' => $made->bytes, 'dng_checksum' => $written->checksum, 'digest' => $made->digest, 'seconds' => $seconds, 'ended_at' => date(\DATE_ATOM)], ['id' => $row->id]);
         });
     }

@@ -43,7 +43,7 @@ final readonly class CopyRepository
                 FROM copy m JOIN store s ON s.id = m.store_id
                 WHERE m.state <> 'set aside' AND NOT EXISTS (SELECT 1 FROM copy y WHERE y.file_id = m.file_id AND y.state = 'let go') AND NOT EXISTS (SELECT 1 FROM file l JOIN frame r ON r.id = l.frame_id WHERE l.id = m.file_id AND r.let_go_at IS NOT NULL) AND NOT EXISTS (SELECT 1 FROM copy x WHERE x.file_id = m.file_id AND x.store_id = ?)
                 ORDER BY m.file_id, s.role = 'main' DESC, m.id),
-             owed AS (INSERT INTO copy (file_id, store_id, path, state, because) SELECT file_id, ?::int, ".StepRepository::freePlace('?::int', 'path').", 'owed', 'it came in before this store was there' FROM wanted RETURNING id, file_id, store_id, path),
+             owed AS (INSERT INTO copy (file_id, store_id, path, state, because) SELECT file_id, ?::int, ".MoveRepository::freePlace('?::int', 'path').", 'owed', 'it came in before this store was there' FROM wanted RETURNING id, file_id, store_id, path),
              moved AS (INSERT INTO step (copy_id, store_id, kind, from_path, to_path, state, asked_at) SELECT o.id, o.store_id, '".StepKind::Move->value."', o.path, n.path, '".StepState::Waiting->value."', now() FROM owed o JOIN wanted n ON n.file_id = o.file_id WHERE n.path <> o.path)
              SELECT count(*) FROM owed",
             [$store, $store, $store],

@@ -6,144 +6,18 @@ namespace VelvetLedger\Server\Persistence\Copies;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
-use VelvetLedger\Server\Persistence\Changes\ChangeKind;
 use VelvetLedger\Server\Persistence\Row;
-use VelvetLedger\Server\Persistence\Shoots\Making;
 
-/** Owns "step": what is to be done to copies, until it is done. Where the bytes are stands in the copy's row alone; a step says where they are to be. */
+/** Owns "step": what is to be done to copies, until it is done, and how much that is. That copies are to be moved is told and entered by MoveRepository. */
 final readonly class StepRepository
 {
     private const WAITS = 'state '.StepState::IS_OWED;
-
-    /** Of a frame r, in SQL: a copy of it at the main store is still to be moved. */
-    public const MOVES_AT_MAIN = "EXISTS (SELECT 1 FROM file mf JOIN copy mc ON mc.file_id = mf.id JOIN store ms ON ms.id = mc.store_id AND ms.role = '".StoreRole::Main->value."'
-            JOIN step mw ON mw.copy_id = mc.id AND mw.kind = '".StepKind::Move->value."' AND mw.state ".StepState::IS_OWED.' WHERE mf.frame_id = r.id)';
 
     /** Of a copy c, in SQL: it is to be mended, and nobody has come to it yet. */
     public const TO_MEND = "EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND w.kind = '".StepKind::Mend->value."' AND w.state ".StepState::IS_OWED.')';
 
     public function __construct(private Connection $database)
     {
-    }
-
-    /**
-     * Copies of frames' files that lie elsewhere than their frames say are to be moved, at every store. A step that waits
-     * already gives way to the new one.
-     *
-     * @param list<int> $frames in the order in which they are to be moved
-     */
-    public function moveFrames(int $change, array $frames): void
-    {
-        $rows = json_encode(array_map(static fn (int $n, int $frame): array => ['n' => $n, 'frame' => $frame], array_keys($frames), $frames), \JSON_THROW_ON_ERROR);
-        $this->database->executeStatement("UPDATE step w SET state = '".StepState::CalledOff->value."', done_at = now() FROM copy c JOIN file f ON f.id = c.file_id WHERE w.copy_id = c.id AND w.kind = '".StepKind::Move->value."' AND w.".self::WAITS.' AND f.frame_id IN (?)', [$frames], [ArrayParameterType::INTEGER]);
-        $this->database->executeStatement(
-            'INSERT INTO step (change_id, copy_id, store_id, kind, from_path, to_path, state, asked_at)
-             SELECT ?::int, c.id, c.store_id, ?, c.path, t.path, ?, now()
-             FROM json_to_recordset(?) AS j(n int, frame int) JOIN frame r ON r.id = j.frame JOIN file f ON f.frame_id = r.id JOIN copy c ON c.file_id = f.id, LATERAL (SELECT '.self::path('r', 'f').' AS path) t
-             WHERE c.path <> t.path ORDER BY j.n, c.id',
-            [$change, StepKind::Move->value, StepState::Waiting->value, $rows],
-        );
-    }
-
-    /**
-     * Files that were entered just now, while their frames may have been given another name: what lies elsewhere is to be moved.
-     *
-     * @param list<int> $frames
-     */
-    public function follow(array $frames): void
-    {
-        $this->database->executeStatement('SELECT 1
-            FROM frame
-            WHERE id IN (?)
-            ORDER BY id FOR SHARE', [$frames], [ArrayParameterType::INTEGER]);
-        $this->database->executeStatement(
-            'INSERT INTO step (copy_id, store_id, kind, from_path, to_path, state, asked_at) SELECT c.id, c.store_id, ?, c.path, t.path, ?, now()
-             FROM frame r JOIN file f ON f.frame_id = r.id JOIN copy c ON c.file_id = f.id, LATERAL (SELECT '.self::path('r', 'f').' AS path) t
-             WHERE r.id IN (?) AND c.path <> t.path AND EXISTS (SELECT 1 FROM change_before b JOIN change h ON h.id = b.change_id WHERE b.frame_id = r.id AND h.kind = ?)
-             AND f.making <> ? AND NOT EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND w.kind = ?) ORDER BY c.id',
-            [StepKind::Move->value, StepState::Waiting->value, $frames, ChangeKind::Names->value, Making::AsItIs->value, StepKind::Move->value],
-            [2 => ArrayParameterType::INTEGER],
-        );
-    }
-
-    /**
-     * Files that came in just now, of frames that may have been given another name since they were promised: what lies elsewhere is to be moved.
-     *
-     * @param list<int> $frames
-     */
-    public function landed(array $frames): void
-    {
-        $renamed = Row::numbers($this->database->fetchFirstColumn('SELECT f.id
-            FROM frame f
-            WHERE f.id IN (?) AND EXISTS (SELECT 1 FROM change_before b WHERE b.frame_id = f.id)
-            ORDER BY f.id FOR SHARE', [$frames], [ArrayParameterType::INTEGER]));
-        if ([] !== $renamed) {
-            $this->database->executeStatement(
-                'INSERT INTO step (copy_id, store_id, kind, from_path, to_path, state, asked_at) SELECT c.id, c.store_id, ?, c.path, t.path, ?, now()
-                 FROM frame r JOIN file f ON f.frame_id = r.id JOIN copy c ON c.file_id = f.id, LATERAL (SELECT '.self::path('r', 'f').' AS path) t
-                 WHERE r.id IN (?) AND c.path <> t.path AND NOT EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND w.kind = ?) ORDER BY c.id',
-                [StepKind::Move->value, StepState::Waiting->value, $renamed, StepKind::Move->value],
-                [2 => ArrayParameterType::INTEGER],
-            );
-        }
-    }
-
-    /**
-     * What is to be moved at a store, in order.
-     *
-     * @return list<MoveRow>
-     */
-    public function moves(int $store, int $after, int $most): array
-    {
-        return $this->rows('w.store_id = ? AND w.kind = ? AND w.id > ? AND w.state '.StepState::IS_OWED." ORDER BY w.id LIMIT $most", $store, StepKind::Move->value, $after);
-    }
-
-    /**
-     * What somebody began to move at a store, and never said what came of it: he was killed, or the drive left.
-     *
-     * @return list<MoveRow>
-     */
-    public function begun(int $store): array
-    {
-        return $this->rows('w.store_id = ? AND w.kind = ? AND w.begun ORDER BY w.id', $store, StepKind::Move->value);
-    }
-
-    /**
-     * They are about to be moved: whoever finds them so after a cut reads where their bytes are before he moves anything.
-     *
-     * @param list<MoveRow> $moves
-     */
-    public function begin(array $moves): void
-    {
-        $this->database->executeStatement('UPDATE step SET begun = true WHERE id IN (?)', [array_map(static fn (MoveRow $move): int => $move->step, $moves)], [ArrayParameterType::INTEGER]);
-    }
-
-    /**
-     * Copies lie where they were moved to; those that are there for good are done with.
-     *
-     * @param list<array{step: int, copy: int, path: string, done: bool}> $moved path from the store's root
-     * @param list<int>                                                   $tried steps that were begun, and of which it is known now what came of them
-     */
-    public function moved(array $moved, array $tried): void
-    {
-        $this->database->transactional(function () use ($moved, $tried): void {
-            $rows = json_encode($moved, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
-            // Whoever gives these frames another name just now is waited for, or waits: see moveFrames().
-            $this->database->executeStatement('SELECT 1 FROM frame WHERE id IN (SELECT f.frame_id FROM json_to_recordset(?) AS j(copy int) JOIN copy c ON c.id = j.copy JOIN file f ON f.id = c.file_id) ORDER BY id FOR SHARE', [$rows]);
-            $this->database->executeStatement('SET CONSTRAINTS copy_place DEFERRED');
-            $this->database->executeStatement('UPDATE copy c SET path = j.path, found_path = NULL FROM json_to_recordset(?) AS j(copy int, path text) WHERE c.id = j.copy', [$rows]);
-            $this->database->executeStatement("UPDATE step w SET state = '".StepState::Done->value."', done_at = now(), tried_at = now(), because = NULL
-                FROM json_to_recordset(?) AS j(step int, done boolean)
-                WHERE w.id = j.step AND j.done AND w.".self::WAITS, [$rows]);
-            $this->database->executeStatement('UPDATE step SET begun = false WHERE id IN (?)', [$tried], [ArrayParameterType::INTEGER]);
-            // They were moved to where they were to be when that began; what is to be elsewhere by now goes on from there.
-            $this->database->executeStatement(
-                'INSERT INTO step (copy_id, store_id, kind, from_path, to_path, state, asked_at) SELECT c.id, c.store_id, ?, c.path, t.path, ?, now()
-                 FROM json_to_recordset(?) AS j(copy int, done boolean) JOIN copy c ON c.id = j.copy JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id, LATERAL (SELECT '.self::path('r', 'f').' AS path) t
-                 WHERE c.path <> t.path AND NOT EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND w.kind = ? AND w.'.self::WAITS.') ORDER BY c.id',
-                [StepKind::Move->value, StepState::Waiting->value, $rows, StepKind::Move->value],
-            );
-        });
     }
 
     /** @param array<int, string> $because step => why it could not be done yet; it still waits */
@@ -267,44 +141,9 @@ final readonly class StepRepository
         );
     }
 
-    /** @return list<MoveRow> */
-    private function rows(string $which, int|string ...$of): array
-    {
-        return array_map(static fn (array $row): MoveRow => new MoveRow($row), $this->database->fetchAllAssociative(
-            'SELECT w.id AS step, w.to_path, w.begun, b.id AS blocker, EXISTS (SELECT 1 FROM step x WHERE x.copy_id = b.id AND x.kind = w.kind AND x.state '.StepState::IS_OWED.') AS blocker_leaves, '.CopyRow::COLUMNS."
-             FROM step w
-             JOIN copy c ON c.id = w.copy_id
-             JOIN file f ON f.id = c.file_id
-             JOIN frame r ON r.id = f.frame_id
-             LEFT JOIN LATERAL (SELECT id FROM copy WHERE store_id = c.store_id AND lower(path) = lower(w.to_path) AND id <> c.id ORDER BY path <> w.to_path LIMIT 1) b ON true -- one that only case tells apart is in the way on many drives
-             WHERE $which",
-            $of,
-        ));
-    }
-
     /** @return array<int, int> */
     private function byStore(string $query, string $of): array
     {
-        $many = [];
-        foreach ($this->database->fetchAllKeyValue($query, [$of]) as $store => $steps) {
-            $many[(int) $store] = Row::number($steps);
-        }
-
-        return $many;
-    }
-
-    /**
-     * In SQL: a path at a store, or one beside it where a copy is that is to leave it. What is entered there so is brought to
-     * its place when that has left, see follow().
-     */
-    public static function freePlace(string $store, string $path): string
-    {
-        return "CASE WHEN EXISTS (SELECT 1 FROM copy px WHERE px.store_id = $store AND px.path = $path) THEN regexp_replace($path, '([^/]*)$', '.\\1.waits') ELSE $path END";
-    }
-
-    /** Where a file f of a frame r is to lie, in SQL, from a store's root. */
-    private static function path(string $frame, string $file): string
-    {
-        return "CASE WHEN $frame.folder = '' THEN '' ELSE $frame.folder || '/' END || $frame.stem || $file.ending";
+        return Row::byNumber($this->database->fetchAllKeyValue($query, [$of]));
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Persistence\Intakes;
 
 use Doctrine\DBAL\Connection;
-use VelvetLedger\Server\Persistence\Copies\StepRepository;
+use VelvetLedger\Server\Persistence\Copies\MoveRepository;
 use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Stamps\StampEntries;
 use VelvetLedger\Server\Persistence\Stamps\StampQueue;
@@ -51,7 +51,7 @@ final readonly class Entries
     /** Lines of a receipt that a plan made for an empty table would be slow with. */
     private const MANY = 200;
 
-    public function __construct(private Connection $database, private StampEntries $stamps, private StepRepository $steps)
+    public function __construct(private Connection $database, private StampEntries $stamps, private MoveRepository $moves)
     {
     }
 
@@ -74,7 +74,7 @@ final readonly class Entries
             $this->enter(self::BROUGHT_IN, $intake, $run, $values, \count($files));
             $this->stamps->along(array_values(array_filter(array_map(static fn (BroughtIn $file): ?array => $file->sidecar, $files))), $stores);
             $frames = array_values(array_unique(array_filter(array_map(static fn (BroughtIn $file): ?int => $file->frame(), $files), \is_int(...))));
-            $this->steps->landed($frames);
+            $this->moves->landed($frames);
             $this->database->executeStatement(self::TO_STAMP, ['{'.implode(',', $frames).'}']);
         });
     }

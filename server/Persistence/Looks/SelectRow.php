@@ -15,7 +15,6 @@ final readonly class SelectRow
     /** From the store's root. */
     public string $path;
     public string $name;
-    public int $bytes;
     public string $checksum;
 
     /** @var list<string> XXH128 of all the bytes that it was ever proven to have there */
@@ -29,9 +28,7 @@ final readonly class SelectRow
         $this->frame = $row->int('frame');
         $this->path = $row->text('path');
         $this->name = $row->text('name');
-        $this->bytes = $row->int('bytes');
         $this->checksum = $row->text('checksum');
-        $known = json_decode($row->text('known'), true);
-        $this->known = array_values(array_filter(\is_array($known) ? $known : [], \is_string(...)));
+        $this->known = Row::words($columns['known'] ?? null);
     }
 }

@@ -88,7 +88,7 @@ final readonly class SelectsRepository
     /** @return list<SelectRow> every file of a shoot that is proven at the main store, what is set aside among them */
     public function files(int $shoot): array
     {
-        return array_map(static fn (array $columns): SelectRow => new SelectRow($columns), $this->database->fetchAllAssociative("SELECT f.id AS file, r.id AS frame, c.path, r.stem || f.ending AS name, f.bytes, f.checksum,
+        return array_map(static fn (array $columns): SelectRow => new SelectRow($columns), $this->database->fetchAllAssociative("SELECT f.id AS file, r.id AS frame, c.path, r.stem || f.ending AS name, f.checksum,
                 (SELECT coalesce(json_agg(DISTINCT p.checksum), '[]') FROM proof p WHERE p.copy_id = c.id AND p.holds) AS known
             FROM frame r
             JOIN file f ON f.frame_id = r.id

@@ -7,7 +7,7 @@ namespace VelvetLedger\Server\Persistence\Stamps;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Transfer\Copied;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
-use VelvetLedger\Server\Persistence\Copies\StepRepository;
+use VelvetLedger\Server\Persistence\Copies\MoveRepository;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Shoots\Making;
@@ -15,7 +15,7 @@ use VelvetLedger\Server\Persistence\Shoots\Making;
 /** Enters pictures that other programs made of a frame's, as files of their own beside it: with a copy at every store in use, owed where it is not there. */
 final readonly class EditEntries
 {
-    public function __construct(private Connection $database, private StepRepository $steps)
+    public function __construct(private Connection $database, private MoveRepository $moves)
     {
     }
 
@@ -45,7 +45,7 @@ final readonly class EditEntries
                 $copy = $copied->copies[Row::number($store)] ?? null;
                 $at = $copy?->provenAt->format('Y-m-d H:i:s.uP');
                 $id = $this->database->fetchOne('INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at, because)
-                    SELECT ?::int, p.store, '.StepRepository::freePlace('p.store', 'p.path').', ?, ?, ?::timestamptz, ?
+                    SELECT ?::int, p.store, '.MoveRepository::freePlace('p.store', 'p.path').', ?, ?, ?::timestamptz, ?
                     FROM (SELECT ?::int AS store, ?::text AS path) p
                     RETURNING id', [$file, (null === $at ? CopyState::Owed : CopyState::Proven)->value, null === $at ? null : $copied->written->checksum, $at, null === $at ? 'it was kept while the drive was away' : null, $store, $frame->path($ending)]);
                 if (null !== $at) {
@@ -53,7 +53,7 @@ final readonly class EditEntries
                         VALUES (?, ?, true, ?)', [$id, $copied->written->checksum, $at]);
                 }
             }
-            $this->steps->follow([$frame->id]);
+            $this->moves->landed([$frame->id]);
         });
     }
 }

@@ -12,7 +12,7 @@ use VelvetLedger\Core\Transfer\CouldNotPublish;
 use VelvetLedger\Server\Persistence\Copies\CopyRepository;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
 use VelvetLedger\Server\Persistence\Copies\Finding;
-use VelvetLedger\Server\Persistence\Copies\StepRepository;
+use VelvetLedger\Server\Persistence\Copies\MoveRepository;
 use VelvetLedger\Server\Persistence\Shoots\Making;
 
 /** Enters what came of stamping: files with new bytes, sidecars that are new, their copies and proofs. */
@@ -21,7 +21,7 @@ final readonly class StampEntries
     private const FORM = 'frame int, ending text, making text, bytes bigint, checksum text, sha256 text, revision int, written json, bears text, picture text';
     private const COPIES = 'lacks text, frame int, ending text, store int, path text, checksum text, because text, at timestamptz';
 
-    public function __construct(private Connection $database, private CopyRepository $copies, private StepRepository $steps)
+    public function __construct(private Connection $database, private CopyRepository $copies, private MoveRepository $moves)
     {
     }
 
@@ -80,7 +80,7 @@ final readonly class StampEntries
                     ORDER BY id FOR NO KEY UPDATE', [$files], [ArrayParameterType::INTEGER]);
                 $this->files($done);
                 $this->copies($done, $stores);
-                $this->steps->follow(array_values(array_unique(array_map(static fn (array $one): int => $one[0]->frame->id, $done))));
+                $this->moves->landed(array_values(array_unique(array_map(static fn (array $one): int => $one[0]->frame->id, $done))));
             });
         }
     }
@@ -102,9 +102,9 @@ final readonly class StampEntries
                 SELECT r.file, j.* FROM ROWS FROM (json_to_recordset(?) AS (".self::COPIES.')) WITH ORDINALITY AS j(lacks, frame, ending, store, path, checksum, because, at, place) JOIN r ON r.frame = j.frame
                 ORDER BY r.file, j.place) t),
              f AS (INSERT INTO file (id, frame_id, making, ending, bytes, checksum, sha256, stamp_revision, written, bears) SELECT file, frame, making, ending, bytes, checksum, sha256, revision, written, bears FROM r),
-             c AS (INSERT INTO copy (id, file_id, store_id, path, state, checksum, proven_at, because) SELECT copy, file, store, '.StepRepository::freePlace('store', 'k.path').", CASE WHEN at IS NULL THEN 'owed' ELSE 'proven' END, CASE WHEN at IS NOT NULL THEN checksum END, at, because FROM k)
+             c AS (INSERT INTO copy (id, file_id, store_id, path, state, checksum, proven_at, because) SELECT copy, file, store, '.MoveRepository::freePlace('store', 'k.path').", CASE WHEN at IS NULL THEN 'owed' ELSE 'proven' END, CASE WHEN at IS NOT NULL THEN checksum END, at, because FROM k)
              INSERT INTO proof (copy_id, checksum, holds, at) SELECT copy, checksum, true, at FROM k WHERE at IS NOT NULL", [json_encode($files, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), json_encode(self::copyRows($done, $stores), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
-        $this->steps->follow(array_map(static fn (array $one): int => $one[0]->frame->id, $done));
+        $this->moves->landed(array_map(static fn (array $one): int => $one[0]->frame->id, $done));
     }
 
     /** @param list<array{StampedFile, Copied}> $done */
@@ -147,7 +147,7 @@ final readonly class StampEntries
             'WITH r AS MATERIALIZED (SELECT j.*, f.id AS file FROM json_to_recordset(?) AS j('.self::COPIES.") JOIN file f ON f.frame_id = j.frame AND f.ending = j.ending),
              u AS (UPDATE copy c SET state = CASE WHEN r.at IS NULL THEN r.lacks ELSE 'proven' END, checksum = CASE WHEN r.at IS NULL THEN c.checksum ELSE r.checksum END, proven_at = coalesce(r.at, c.proven_at), because = r.because
                    FROM r WHERE c.file_id = r.file AND c.store_id = r.store AND (r.at IS NOT NULL OR c.state IN ('proven', 'owed')) RETURNING c.id, r.checksum, r.at),
-             i AS (INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at, because) SELECT file, store, ".StepRepository::freePlace('store', 'r.path').", CASE WHEN at IS NULL THEN 'owed' ELSE 'proven' END, CASE WHEN at IS NOT NULL THEN checksum END, at, because FROM r
+             i AS (INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at, because) SELECT file, store, ".MoveRepository::freePlace('store', 'r.path').", CASE WHEN at IS NULL THEN 'owed' ELSE 'proven' END, CASE WHEN at IS NOT NULL THEN checksum END, at, because FROM r
                    WHERE NOT EXISTS (SELECT 1 FROM copy c WHERE c.file_id = r.file AND c.store_id = r.store) RETURNING id, checksum, proven_at)
              INSERT INTO proof (copy_id, checksum, holds, at) SELECT id, checksum, true, at FROM u WHERE at IS NOT NULL UNION ALL SELECT id, checksum, true, proven_at FROM i WHERE proven_at IS NOT NULL",
             [json_encode(self::copyRows($done, $stores), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)],

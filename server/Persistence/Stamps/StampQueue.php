@@ -9,7 +9,7 @@ use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Stamp\PictureChange;
 use VelvetLedger\Core\Transfer\Task;
 use VelvetLedger\Core\Transfer\WriterMark;
-use VelvetLedger\Server\Persistence\Copies\StepRepository;
+use VelvetLedger\Server\Persistence\Copies\MoveRepository;
 use VelvetLedger\Server\Persistence\Lock;
 use VelvetLedger\Server\Persistence\Locks;
 use VelvetLedger\Server\Persistence\Row;
@@ -51,7 +51,7 @@ final readonly class StampQueue
     {
         $only = [] === $of ? '' : ' AND r.id IN (?)';
 
-        return array_map(static fn (array $row): FrameToStamp => new FrameToStamp($row), $this->byKey(self::ROWS.' WHERE r.shoot_id = ? AND r.restamp AND r.id > ? AND '.self::IS_IN.' AND NOT '.StepRepository::MOVES_AT_MAIN."$only ORDER BY r.id LIMIT $most", [$shoot, $after, ...([] === $of ? [] : [$of])], [2 => ArrayParameterType::INTEGER]));
+        return array_map(static fn (array $row): FrameToStamp => new FrameToStamp($row), $this->byKey(self::ROWS.' WHERE r.shoot_id = ? AND r.restamp AND r.id > ? AND '.self::IS_IN.' AND NOT '.MoveRepository::MOVES_AT_MAIN."$only ORDER BY r.id LIMIT $most", [$shoot, $after, ...([] === $of ? [] : [$of])], [2 => ArrayParameterType::INTEGER]));
     }
 
     /**
@@ -170,7 +170,7 @@ final readonly class StampQueue
     {
         return Row::numbers($this->database->fetchFirstColumn('SELECT DISTINCT r.shoot_id
             FROM frame r
-            WHERE r.restamp AND '.self::IS_IN.' AND NOT '.StepRepository::MOVES_AT_MAIN.'
+            WHERE r.restamp AND '.self::IS_IN.' AND NOT '.MoveRepository::MOVES_AT_MAIN.'
             ORDER BY 1'));
     }
 

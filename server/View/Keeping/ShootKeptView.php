@@ -5,18 +5,14 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\View\Keeping;
 
 use VelvetLedger\Core\Keeping\ShootKept;
-use VelvetLedger\Server\Persistence\Changes\ChangeRow;
 use VelvetLedger\Server\View\WrittenAs;
 
-/** What is said of a shoot by hand, how its frames are named, and what of it was changed last. */
+/** What is said of a shoot by hand, and how its frames are named. */
 final readonly class ShootKeptView
 {
     public string $kindOfWork;
     public string $notes;
     public ?int $cover;
-
-    /** In words, and of how many frames; '' where nothing can be taken back. */
-    public string $lastChange;
 
     /**
      * By which its frames were named.
@@ -31,12 +27,11 @@ final readonly class ShootKeptView
      * @param bool                 $inOrder whether numbers count as frames were taken
      * @param list<string>         $bodies  that took them
      */
-    public function __construct(ShootKept $shoot, ?ChangeRow $last, array $pattern, public bool $inOrder, public array $bodies)
+    public function __construct(ShootKept $shoot, array $pattern, public bool $inOrder, public array $bodies)
     {
         $this->pattern = $pattern;
         $this->kindOfWork = $shoot->kindOfWork;
         $this->notes = $shoot->notes;
         $this->cover = $shoot->cover;
-        $this->lastChange = $last->what ?? '';
     }
 }

@@ -1,6 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import * as v from "valibot";
-import { get, post, send } from "./client";
+import { get, post } from "./client";
 import * as schemas from "./schemas";
 import type { FolderPattern, NamePattern } from "./standingOrder";
 
@@ -62,15 +62,6 @@ export function useKeep() {
   return useMutation({
     mutationFn: ({ shoot, wish }: { shoot: string; wish: KeepingWish }) =>
       post(`/api/shoots/${shoot}/keeping`, wish, v.object({ frames: v.number(), last: v.nullable(v.number()) })),
-    onSettled: () => Promise.all(TOUCHED.map((key) => queries.invalidateQueries({ queryKey: [key] }))),
-  });
-}
-
-/** The last change, whatever it was. */
-export function useTakeBack(shoot: string) {
-  const queries = useQueryClient();
-  return useMutation({
-    mutationFn: () => send(`/api/shoots/${shoot}/stamps/back`, {}),
     onSettled: () => Promise.all(TOUCHED.map((key) => queries.invalidateQueries({ queryKey: [key] }))),
   });
 }

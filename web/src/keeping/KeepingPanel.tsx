@@ -5,7 +5,7 @@ import { useKeys } from "../ledger/useKeys";
 import { useSettled } from "../ledger/useSettled";
 import { Trouble } from "../ledger/Notice";
 import { KeepingForm } from "./KeepingForm";
-import { type Kind, KINDS } from "./kinds";
+import { isWhole, type Kind, KINDS } from "./kinds";
 import { Shown } from "./Shown";
 
 interface Props {
@@ -67,46 +67,3 @@ export function KeepingPanel({ kind, shoot, frames, picked, wish, onWish, onClos
 }
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
-
-/** Whether enough is said to be shown. */
-function isWhole(kind: Kind, wish: KeepingWish): boolean {
-  switch (kind) {
-    case "replace":
-      return (wish.find ?? "") !== "";
-    case "clock":
-      return (wish.seconds ?? 0) !== 0;
-    case "into":
-      return wish.into !== undefined;
-    case "apart":
-      return (wish.frames?.length ?? 0) > 0;
-    case "notes":
-      return wish.notes !== undefined;
-    case "describe":
-    case "number":
-    case "pieces":
-    case "card":
-      return true;
-  }
-}
-
-/** What each begins with. */
-export function firstWish(kind: Kind, picked: number[]): KeepingWish {
-  const of = picked.length > 0 ? { frames: picked } : {};
-  switch (kind) {
-    case "number":
-    case "pieces":
-      return { names: "anew", ...of };
-    case "replace":
-      return { names: "replace", ...of };
-    case "card":
-      return { names: "as on the card", ...of };
-    case "clock":
-    case "into":
-      return of;
-    case "apart":
-      return { apart: true, ...of };
-    case "describe":
-    case "notes":
-      return {};
-  }
-}

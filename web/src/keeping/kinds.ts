@@ -1,3 +1,5 @@
+import type { KeepingWish } from "../api/keeping";
+
 /** What is done at once, of one frame that is picked: that it stands for the shoot. */
 export const COVER = { value: "cover" as const, name: "the picked frame is its cover" };
 
@@ -15,3 +17,46 @@ export const KINDS: { value: Kind; name: string }[] = [
   { value: "apart", name: "split it" },
   { value: "notes", name: "notes" },
 ];
+
+/** Whether enough is said to be shown. */
+export function isWhole(kind: Kind, wish: KeepingWish): boolean {
+  switch (kind) {
+    case "replace":
+      return (wish.find ?? "") !== "";
+    case "clock":
+      return (wish.seconds ?? 0) !== 0;
+    case "into":
+      return wish.into !== undefined;
+    case "apart":
+      return (wish.frames?.length ?? 0) > 0;
+    case "notes":
+      return wish.notes !== undefined;
+    case "describe":
+    case "number":
+    case "pieces":
+    case "card":
+      return true;
+  }
+}
+
+/** What each begins with. */
+export function firstWish(kind: Kind, picked: number[]): KeepingWish {
+  const of = picked.length > 0 ? { frames: picked } : {};
+  switch (kind) {
+    case "number":
+    case "pieces":
+      return { names: "anew", ...of };
+    case "replace":
+      return { names: "replace", ...of };
+    case "card":
+      return { names: "as on the card", ...of };
+    case "clock":
+    case "into":
+      return of;
+    case "apart":
+      return { apart: true, ...of };
+    case "describe":
+    case "notes":
+      return {};
+  }
+}

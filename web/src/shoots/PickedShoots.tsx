@@ -1,47 +1,29 @@
 import { useState } from "react";
 import { type KeepingWish, useKeep } from "../api/keeping";
-import { useStationery } from "../api/orders";
 import type { Shoot } from "../api/types";
 import { Entry } from "../ledger/Entry";
+import { KindKept } from "../keeping/KindKept";
 import { TextButton } from "../ledger/Field";
-import { Choice } from "../ledger/Menu";
 import { Trouble } from "../ledger/Notice";
 import { count, figure } from "../words/format";
 
 /** Several shoots at once: filed elsewhere, or made one. Each is a change of its own, to be taken back on its page. */
 export function PickedShoots({ shoots, onNone }: { shoots: Shoot[]; onNone: () => void }) {
-  const kinds = useStationery().data?.destination ?? [];
   const keep = useKeep();
   const [filing, setFiling] = useState<{ kindOfWork?: string; destination?: string }>({});
   const [done, setDone] = useState<number | null>(null);
   const inOrder = [...shoots].sort((a, b) => a.date.localeCompare(b.date) || a.id - b.id);
   const first = inOrder[0];
-  const each = async (of: Shoot[], wish: KeepingWish) => {
+  /** One after the other; each is told the last number of the one before, null where it has none. */
+  const each = async (of: Shoot[], wish: (last: number | null) => KeepingWish) => {
+    let before: number | null = null;
     for (const [i, shoot] of of.entries()) {
       setDone(i);
       try {
-        await keep.mutateAsync({ shoot: String(shoot.id), wish });
+        const { last }: { last: number | null } = await keep.mutateAsync({ shoot: String(shoot.id), wish: wish(before) });
+        before = last ?? before;
       } catch {
         setDone(null); // what was done is done; why this one could not be stands above
-        return;
-      }
-    }
-    setDone(null);
-    onNone();
-  };
-  /** The earliest from its pattern's first number, each of the others from where the one before ends. */
-  const numberOn = async () => {
-    let from: number | null = null;
-    for (const [i, shoot] of inOrder.entries()) {
-      setDone(i);
-      try {
-        const { last }: { last: number | null } = await keep.mutateAsync({
-          shoot: String(shoot.id),
-          wish: { names: "anew", ...(from === null ? {} : { from }) },
-        });
-        from = last === null ? from : last + 1;
-      } catch {
-        setDone(null);
         return;
       }
     }
@@ -71,23 +53,18 @@ export function PickedShoots({ shoots, onNone }: { shoots: Shoot[]; onNone: () =
             setFiling({ ...filing, destination });
           }}
         />{" "}
-        {kinds.length > 0 && (
-          <Choice
-            label=""
-            value={filing.kindOfWork ?? ""}
-            shown={filing.kindOfWork === undefined || filing.kindOfWork === "" ? "a kind of work" : filing.kindOfWork}
-            options={kinds.map((item) => ({ value: item.name, name: item.name, hint: item.document.folder }))}
-            onChoose={(name) => {
-              const of = kinds.find((item) => item.name === name)?.document;
-              if (of) setFiling({ kindOfWork: of.kindOfWork, destination: of.folder });
-            }}
-          />
-        )}
+        <KindKept
+          kindOfWork={filing.kindOfWork ?? ""}
+          shown={filing.kindOfWork || "a kind of work"}
+          onChoose={(kindOfWork, destination) => {
+            setFiling({ kindOfWork, destination });
+          }}
+        />
       </span>
       <TextButton
         disabled={done !== null || filing.destination === undefined}
         onClick={() => {
-          void each(shoots, filing);
+          void each(shoots, () => filing);
         }}
       >
         file {shoots.length === 1 ? "it" : "them"}
@@ -96,7 +73,7 @@ export function PickedShoots({ shoots, onNone }: { shoots: Shoot[]; onNone: () =
         <TextButton
           disabled={done !== null}
           onClick={() => {
-            void numberOn();
+            void each(inOrder, (last) => ({ names: "anew", ...(last === null ? {} : { from: last + 1 }) }));
           }}
         >
           number them anew, running on
@@ -108,7 +85,7 @@ export function PickedShoots({ shoots, onNone }: { shoots: Shoot[]; onNone: () =
           onClick={() => {
             void each(
               shoots.filter((shoot) => shoot !== first),
-              { into: first.id },
+              () => ({ into: first.id }),
             );
           }}
         >

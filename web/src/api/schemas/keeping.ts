@@ -35,7 +35,6 @@ export const ShootKept: Schema<views.ShootKept> = v.object({
   kindOfWork: v.string(),
   notes: v.string(),
   cover: v.nullable(v.number()),
-  lastChange: v.string(),
   pattern: given<NamePattern>(),
   inOrder: v.boolean(),
   bodies: list(v.string()),

@@ -35,13 +35,11 @@ export interface NameChange {
   takenAtAfter: string;
 }
 
-/** What is said of a shoot by hand, how its frames are named, and what of it was changed last. */
+/** What is said of a shoot by hand, and how its frames are named. */
 export interface ShootKept {
   kindOfWork: string;
   notes: string;
   cover: number | null;
-  /** In words, and of how many frames; '' where nothing can be taken back. */
-  lastChange: string;
   /** By which its frames were named. */
   pattern: NamePattern;
   inOrder: boolean;
