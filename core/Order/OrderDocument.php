@@ -29,7 +29,7 @@ final class OrderDocument
             'folders' => PatternDocument::ofFolders($order->folders),
             'subfolders' => self::ofSubfolders($order->subfolders),
             'names' => PatternDocument::ofNames($order->names),
-            'copies' => ['number' => $order->made->copies->number, 'readTwice' => $order->made->copies->readTwice, 'sha256' => $order->made->copies->sha256, 'seenNow' => $order->made->copies->seenNow],
+            'copies' => ['number' => $order->made->copies->number, 'readTwice' => $order->made->copies->readTwice, 'sha256' => $order->made->copies->sha256, 'seenNow' => $order->made->copies->seenNow, 'second' => $order->made->copies->second->value],
             'stamps' => $order->made->stamps->document(),
             'dng' => $order->made->dngs->document(),
             'afterwards' => $order->made->afterwards->document(),
@@ -88,7 +88,7 @@ final class OrderDocument
 
     private static function copies(Fields $fields): CopiesWanted
     {
-        return $fields->make(static fn (): CopiesWanted => CopiesWanted::of($fields->number('number', 2), true === $fields->any('readTwice'), true === $fields->any('sha256'), true === $fields->any('seenNow')));
+        return $fields->make(static fn (): CopiesWanted => CopiesWanted::of($fields->number('number', 2), true === $fields->any('readTwice'), true === $fields->any('sha256'), true === $fields->any('seenNow'), $fields->oneOf('second', SecondCopy::class, SecondCopy::AtOnce)));
     }
 
     private static function division(Fields $fields): Division

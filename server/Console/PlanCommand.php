@@ -13,13 +13,13 @@ use Symfony\Component\Console\Output\OutputInterface;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Intake\Plans;
-use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Server\Placing\Landing;
 
 /** Prints what an intake from a source would do, and does nothing. */
 #[AsCommand('plan', 'Show what an intake from SOURCE would do.')]
 final class PlanCommand extends Command
 {
-    public function __construct(private readonly Plans $plans, private readonly SourceArgument $source, private readonly OrderArgument $orders, private readonly Stores $stores)
+    public function __construct(private readonly Plans $plans, private readonly SourceArgument $source, private readonly OrderArgument $orders, private readonly Landing $landing)
     {
         parent::__construct();
     }
@@ -43,8 +43,8 @@ final class PlanCommand extends Command
             return Refusal::tell($output, $error);
         }
         $printed = true === $input->getOption('json')
-            ? PlanText::json($plan, $order, $desk, $this->stores->main())
-            : PlanText::table($plan, $order, $desk, $this->stores->main());
+            ? PlanText::json($plan, $order, $desk, $this->landing->at($order))
+            : PlanText::table($plan, $order, $desk, $this->landing->at($order));
         $output->writeln($printed, OutputInterface::OUTPUT_RAW);
 
         return self::SUCCESS;

@@ -21,7 +21,7 @@ use VelvetLedger\Server\Stores\Stores;
 
 /**
  * Makes the DNG of one raw that came in: from a proven copy in a store, in the scratch folder, with its frame's stamp, and
- * then at the main store and all others that are there, each copy proven; an absent store is owed it. What goes wrong
+ * then at its shoot's home and all others that have the raw and are there, each copy proven; an absent store is owed it. What goes wrong
  * with it is noted, and the raw stays as it is.
  */
 final readonly class ConvertsRaw
@@ -38,7 +38,7 @@ final readonly class ConvertsRaw
     ) {
     }
 
-    /** @throws StoreAbsent where no store that has the raw is there, or the main one is not: it waits */
+    /** @throws StoreAbsent where no store that has the raw is there, or its home is not: it waits */
     public function convert(int $id): void
     {
         $row = $this->conversions->take($id);
@@ -60,7 +60,7 @@ final readonly class ConvertsRaw
 
     private function make(ConversionRow $row, float $begun): void
     {
-        $main = $this->stores->at($this->stores->ofLedger())->open();
+        $main = $this->stores->at($this->stores->homeOf($row->shoot))->open();
         $raw = $this->source($row);
         $name = $this->scratch->path('.dng');
         $made = null;

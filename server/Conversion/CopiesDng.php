@@ -14,28 +14,29 @@ use VelvetLedger\Core\Transfer\CopyOrder;
 use VelvetLedger\Core\Transfer\SourceFile;
 use VelvetLedger\Server\Persistence\Conversions\ConversionRepository;
 use VelvetLedger\Server\Persistence\Conversions\ConversionRow;
+use VelvetLedger\Server\Persistence\Copies\LedgerStore;
 use VelvetLedger\Server\Stores\Leftovers;
 use VelvetLedger\Server\Stores\OpenStore;
 use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;
 
-/** Copies a DNG that was made to the main store and all others that are there, beside its raw; each copy is proven. */
+/** Copies a DNG that was made to its shoot's home and all others that have its raw and are there, beside it; each copy is proven. */
 final readonly class CopiesDng
 {
     public function __construct(private ConversionRepository $conversions, private Copier $copier, private Stores $stores, private Leftovers $leftovers)
     {
     }
 
-    /** @return array{Copied, non-empty-array<int, string>} what came of it; and each store's path, the main one's first */
+    /** @return array{Copied, non-empty-array<int, string>} what came of it; and each store's path, the home's first */
     public function copy(ConversionRow $row, Converted $made, OpenStore $main): array
     {
         $path = substr($row->copies[0]['path'], 0, -\strlen($row->rawEnding)).$row->ending;
-        $mainNumber = $this->stores->ofLedger()->id();
+        $mainNumber = $this->stores->homeOf($row->shoot)->id();
         [$to, $paths] = [[$mainNumber => $main->path($path)], [$mainNumber => $path]];
         $main->checkRoom($made->bytes);
         $main->confirmOwns($main->path($path));
         $mark = $this->conversions->mark($row->id);
-        foreach ($this->stores->all() as $store) {
+        foreach (array_filter($this->stores->all(), static fn (LedgerStore $store): bool => \in_array($store->id(), $row->stores, true)) as $store) {
             $paths[$store->id()] = $path;
             try {
                 $open = $this->stores->at($store)->open();

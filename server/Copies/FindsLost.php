@@ -74,7 +74,7 @@ final readonly class FindsLost
             $store->confirm();
             $this->ledger->wrapInTransaction(function () use ($shoot, $number, $proven, $otherwise, $first): void {
                 $this->whereabouts->moveToFound($proven, $otherwise);
-                $this->shoots->followMain($shoot);
+                $this->shoots->followHome($shoot);
                 if (null !== $first) {
                     $this->ledger->persist(DayBookEntry::ofStore(\sprintf('The ledger has %s where they were found, and read them there: %s is now %s.', Count::of(\count($proven), 'copy', 'copies'), $first->path, (string) $first->foundPath), $this->stores->find($number), DayBookKind::Repair, $this->ledger->find(Shoot::class, $shoot)));
                     $this->ledger->flush();

@@ -20,7 +20,7 @@ final readonly class OwedCopies
     private const AT_ONCE = 100;
     private const BYTES_AT_ONCE = 400_000_000;
 
-    public function __construct(private CopyRepository $copies, private MadeCopies $making, private ListsOfStore $lists, private Leftovers $leftovers)
+    public function __construct(private CopyRepository $copies, private MadeCopies $making, private ListsOfStore $lists, private Leftovers $leftovers, private ComesHome $home)
     {
     }
 
@@ -49,6 +49,7 @@ final readonly class OwedCopies
             } while (!$slice->isOver());
         } finally {
             $this->lists->renew($store, $number, array_values(array_unique($folders)));
+            $this->home->at($number);
         }
 
         return $came;

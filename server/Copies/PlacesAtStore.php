@@ -8,10 +8,10 @@ use VelvetLedger\Server\Pace\Slice;
 use VelvetLedger\Server\Stores\OpenStore;
 use VelvetLedger\Server\Stores\StoreAbsent;
 
-/** Brings what lies at a store to where it is to be: to the names and folders of its frames, what else lies there after them, or away, where these were let go. */
+/** Brings what lies at a store to where it is to be: to the names and folders of its frames, what else lies there after them, or away, where these were let go, or proven ones lie elsewhere. */
 final readonly class PlacesAtStore
 {
-    public function __construct(private Moving $moving, private Following $following, private Removing $removing)
+    public function __construct(private Moving $moving, private Following $following, private Removing $removing, private Leaving $leaving)
     {
     }
 
@@ -33,8 +33,13 @@ final readonly class PlacesAtStore
         if ($isOver) {
             return [$moved, $folders, true, $moveLater];
         }
-        [$left, $isOver, $removeLater] = $this->removing->some($store, $number, $watch, $slice);
+        [$removed, $isOver, $removeLater] = $this->removing->some($store, $number, $watch, $slice);
+        $folders = array_values(array_unique([...$folders, ...$removed]));
+        if ($isOver) {
+            return [$moved, $folders, true, $moveLater || $removeLater];
+        }
+        [$left, $isOver, $leaveLater] = $this->leaving->some($store, $number, $watch, $slice);
 
-        return [$moved, array_values(array_unique([...$folders, ...$left])), $isOver, $moveLater || $removeLater];
+        return [$moved, array_values(array_unique([...$folders, ...$left])), $isOver, $moveLater || $removeLater || $leaveLater];
     }
 }

@@ -5,10 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Copies;
 
 use Doctrine\ORM\EntityManagerInterface;
-use VelvetLedger\Core\Transfer\Checksum;
-use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Transfer\LastingFolders;
-use VelvetLedger\Core\Transfer\SystemReason;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Size;
 use VelvetLedger\Server\Pace\Slice;
@@ -30,7 +27,6 @@ use VelvetLedger\Server\Stores\Stores;
 final readonly class Removing
 {
     private const AT_ONCE = 100;
-    private const CHANGED = 'somebody changed it: what lies there is not what the ledger has of it';
 
     public function __construct(private StepRepository $steps, private StampQueue $stamps, private Stores $stores, private EntityManagerInterface $ledger)
     {
@@ -80,7 +76,7 @@ final readonly class Removing
                 if (!isset($held[$one->copy->shoot])) {
                     continue;
                 }
-                [$why, $isForGood] = $this->take($store, $one);
+                [$why, $isForGood] = TakesAway::file($store, $one->copy->path, $one->copy->known());
                 if (null === $why) {
                     $gone[] = $one;
                 } elseif ($isForGood) {
@@ -107,33 +103,6 @@ final readonly class Removing
         return [$folders, \count($held) < \count($shoots)];
     }
 
-    /** @return array{string|null, bool} why it is still there, null where it is not; and whether it is not to be tried again */
-    private function take(OpenStore $store, RemovalRow $one): array
-    {
-        $out = $store->leadsOut($one->copy->folder());
-        if (null !== $out) {
-            return [StoreAbsent::leading($out), false];
-        }
-        $path = $store->path($one->copy->path);
-        clearstatcache(true, $path);
-        if (false === @lstat($path)) {
-            return [null, false];
-        }
-        if (!is_file($path) || is_link($path)) {
-            return ['what stands there is no regular file', true];
-        }
-        try {
-            if (!$one->has(Checksum::ofFile($path))) {
-                return [self::CHANGED, true];
-            }
-        } catch (CouldNotCopy $failure) {
-            return [$failure->reason(), false];
-        }
-        error_clear_last();
-
-        return [@unlink($path) ? null : SystemReason::last(), false];
-    }
-
     /**
      * A line in the day book for each shoot.
      *
@@ -149,7 +118,7 @@ final readonly class Removing
         }
         $this->ledger->wrapInTransaction(function () use ($store, $number, $gone, $stays): void {
             $this->steps->removed($gone, 'it was let go for good');
-            $this->steps->removed($stays, self::CHANGED);
+            $this->steps->removed($stays, TakesAway::CHANGED);
             foreach (self::byShoot($gone) as $shoot => $of) {
                 $stems = array_values(array_unique(array_map(static fn (RemovalRow $one): string => $one->stem, $of)));
                 $bytes = array_sum(array_map(static fn (RemovalRow $one): int => $one->copy->bytes, $of));

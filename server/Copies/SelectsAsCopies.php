@@ -28,7 +28,7 @@ use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;
 
 /**
- * Lays selects out in a subfolder of their shoot at the main store, as copies or as other names of the same files, and takes away
+ * Lays selects out in a subfolder of their shoot at its home, as copies or as other names of the same files, and takes away
  * what does not belong there any more. No row says what lies there: the folder does. Only what has bytes that the file was proven
  * to have is ours to replace or to take; what somebody edited there stays.
  */
@@ -46,7 +46,7 @@ final readonly class SelectsAsCopies
     public function standing(Shoot $shoot, Selects $selects): array
     {
         $sums = ['lie' => 0, 'toMake' => 0, 'toTake' => 0, 'otherwise' => 0];
-        [$main, $isOf] = [$this->stores->main(), $this->belonging($shoot, $selects)];
+        [$main, $isOf] = [$this->stores->at($this->stores->homeOf($shoot->id())), $this->belonging($shoot, $selects)];
         foreach ($main->isPresent() ? $this->selects->files($shoot->id()) : [] as $row) {
             $belongs = $isOf[$row->frame] ?? false;
             $to = $selects->folder($shoot->folder).'/'.$row->name;
@@ -76,14 +76,15 @@ final readonly class SelectsAsCopies
      */
     public function layOut(Shoot $shoot, Selects $selects, \Closure $watch, Slice $slice): ?array
     {
-        $number = $this->stores->ofLedger()->id();
+        $home = $this->stores->homeOf($shoot->id());
+        $number = $home->id();
         $mark = $this->copies->take($number);
         if (null === $mark) {
             return null;
         }
         $said = [];
         try {
-            $store = $this->stores->main()->open();
+            $store = $this->stores->at($home)->open();
             $folder = $selects->folder($shoot->folder);
             $this->leftovers->clear($store, [$folder], $mark);
             $belongs = $this->belonging($shoot, $selects);

@@ -34,7 +34,7 @@ use VelvetLedger\Server\Pages\StillOpenPage;
 use VelvetLedger\Server\Pages\StoresOfPlan;
 use VelvetLedger\Server\Persistence\Copies\CopyRepository;
 use VelvetLedger\Server\Persistence\Intakes\Intake;
-use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Server\Placing\Landing;
 use VelvetLedger\Server\Tools\CouldNotMakePicture;
 use VelvetLedger\Server\Tools\Pictures;
 use VelvetLedger\Server\View\Cards\HintsView;
@@ -58,7 +58,7 @@ final readonly class CardsController
     /** A card, or several that lie on one desk. */
     public const DESK = '(?:[0-9a-f]{16}\+)*[0-9a-f]{16}';
 
-    public function __construct(private Readers $readers, private DeskReadings $readings, private Looks $looks, private Stores $stores)
+    public function __construct(private Readers $readers, private DeskReadings $readings, private Looks $looks)
     {
     }
 
@@ -100,16 +100,16 @@ final readonly class CardsController
     }
 
     #[Route('/api/cards/{id}', methods: ['GET'], requirements: ['id' => self::DESK])]
-    public function desk(string $id, CardHoldings $holdings, OrderBook $orders, Sights $sights): Response
+    public function desk(string $id, CardHoldings $holdings, OrderBook $orders, Sights $sights, Landing $landing): Response
     {
         $desk = $this->readers->desk($id);
         $reading = $this->readings->soFar($desk, $this->looks->ask(...));
         $known = $reading->isComplete() ? $holdings->of($desk, $reading->contents->frames) : Holdings::none();
 
         $looked = $sights->ask($known->shoots());
-        $order = $orders->lastUsedFor($desk->first(), ...$reading->contents->frames)->name;
+        $order = $orders->lastUsedFor($desk->first(), ...$reading->contents->frames);
 
-        return new JsonResponse(new DeskView($desk, $reading, $known, $order, $this->stores->main(), $looked));
+        return new JsonResponse(new DeskView($desk, $reading, $known, $order->name, $landing->at($order), $looked));
     }
 
     /** What the previews hint at; asked again until all are measured. */
@@ -126,14 +126,14 @@ final readonly class CardsController
     }
 
     #[Route('/api/cards/{id}/plan', methods: ['POST'], requirements: ['id' => self::DESK])]
-    public function plan(string $id, Request $request, Plans $plans, DeskInput $input, OrderBook $orders, StoresOfPlan $stores, StampsOfPlan $stamps, DngsOfPlan $dngs): Response
+    public function plan(string $id, Request $request, Plans $plans, DeskInput $input, OrderBook $orders, StoresOfPlan $stores, StampsOfPlan $stamps, DngsOfPlan $dngs, Landing $landing): Response
     {
         $desk = $this->readers->desk($id);
         $wishes = $input->wishes($request, $desk);
 
         $plan = $plans->make($desk, $wishes);
 
-        return new JsonResponse(new PlanView($plan, $wishes->order, $orders->findOrDefault($wishes->order->name), $this->stores->main(), $stores->of($plan->totals->files->bytesToBringIn), $stamps->sample($plan, $wishes->order->made->stamps), $dngs->of($plan, $wishes->order->made->dngs)));
+        return new JsonResponse(new PlanView($plan, $wishes->order, $orders->findOrDefault($wishes->order->name), $landing->at($wishes->order), $stores->of($wishes->order, $plan->totals->files->bytesToBringIn), $stamps->sample($plan, $wishes->order->made->stamps), $dngs->of($plan, $wishes->order->made->dngs)));
     }
 
     /** The same, file by file: what it was called, and what it will be. */

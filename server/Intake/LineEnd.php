@@ -15,13 +15,14 @@ use VelvetLedger\Server\Persistence\Intakes\BroughtIn;
 use VelvetLedger\Server\Persistence\Intakes\CameInStamped;
 use VelvetLedger\Server\Persistence\Intakes\Entries;
 use VelvetLedger\Server\Persistence\Intakes\OwnershipLost;
+use VelvetLedger\Server\Placing\Landing;
 use VelvetLedger\Server\Stamps\StampedCardPicture;
 use VelvetLedger\Server\Stores\StoreAbsent;
 
 /** Enters what came of files that were on their way, many at a time: published first, entered then, so that a cut between the two is made good by the next run. */
 final readonly class LineEnd
 {
-    public function __construct(private Entries $entries, private FailedLine $failed, private TellsLanding $landings, private SidecarsFollow $stamps, private TellsRaws $raws, private LoggerInterface $log)
+    public function __construct(private Entries $entries, private FailedLine $failed, private TellsLanding $landings, private SidecarsFollow $stamps, private TellsRaws $raws, private Landing $landing, private LoggerInterface $log)
     {
     }
 
@@ -49,6 +50,7 @@ final readonly class LineEnd
             $passage->drop($passage->line($copied->order->name));
         }
         $frames = array_values(array_unique(array_filter(array_map(static fn (BroughtIn $file): ?int => $file->frame(), $came), \is_int(...))));
+        $this->landing->landed($frames, $run->stores->all());
         $this->stamps->follow($run, $frames);
         $this->raws->cameIn($frames);
         $this->landings->landed($frames);

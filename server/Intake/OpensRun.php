@@ -41,7 +41,7 @@ final readonly class OpensRun
         $open = [$intake->store->id() => $this->stores->at($intake->store)->open()];
         $away = $drives = [];
         foreach ($this->stores->all() as $mirror) {
-            if ($mirror->id() === $intake->store->id()) {
+            if ($mirror->id() === $intake->store->id() || null !== $intake->mirrors && !\in_array($mirror->id(), $intake->mirrors, true)) {
                 continue;
             }
             try {

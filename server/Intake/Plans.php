@@ -13,12 +13,12 @@ use VelvetLedger\Server\Cards\CardHoldings;
 use VelvetLedger\Server\Cards\CardsOnDesk;
 use VelvetLedger\Server\Cards\DeskReadings;
 use VelvetLedger\Server\Persistence\Shoots\NamesRepository;
-use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Server\Placing\Landing;
 
-/** Plans for the cards in the readers and the main store of the settings. */
+/** Plans for the cards in the readers and the store that they land at. */
 final readonly class Plans
 {
-    public function __construct(private DeskReadings $readings, private CardHoldings $holdings, private Stores $stores, private NamesRepository $names)
+    public function __construct(private DeskReadings $readings, private CardHoldings $holdings, private NamesRepository $names, private Landing $landing)
     {
     }
 
@@ -28,6 +28,6 @@ final readonly class Plans
         $card = Clips::Stay === $wishes->order->bring->clips ? $card : $card->withClips();
         $card = Others::Stay === $wishes->order->bring->others ? $card : $card->withLoose();
 
-        return Planner::plan($card, $wishes, new NamesAtStore($this->stores->main(), $this->names), $this->holdings->of($desk, [...$card->frames, ...$card->loose]), null, $desk->label());
+        return Planner::plan($card, $wishes, new NamesAtStore($this->landing->at($wishes->order), $this->names), $this->holdings->of($desk, [...$card->frames, ...$card->loose]), null, $desk->label());
     }
 }

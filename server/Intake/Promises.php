@@ -40,8 +40,12 @@ final class Promises
     {
     }
 
-    /** @param array<array-key, Intake> $intakes one for each card, by the card's id: they share shoots, and frames that two cards have halves of */
-    public function enter(array $intakes, Plan $plan): void
+    /**
+     * @param array<array-key, Intake> $intakes one for each card, by the card's id: they share shoots, and frames that two cards have halves of
+     *
+     * @return list<int> shoots that frames are promised to
+     */
+    public function enter(array $intakes, Plan $plan): array
     {
         $this->shoots = $this->frames = $this->stamped = $this->new = [];
         $lines = [];
@@ -56,6 +60,14 @@ final class Promises
         $this->ledger->flush(); // the intakes, and the shoots that are new
         $this->rows->insert(LedgerFrame::class, $this->new);
         $this->rows->insert(ReceiptLine::class, $lines);
+
+        return $this->promised();
+    }
+
+    /** @return list<int> */
+    private function promised(): array
+    {
+        return array_values(array_unique(array_map(static fn (LedgerFrame $frame): int => $frame->shoot->id(), $this->new)));
     }
 
     /** What needs the frames' numbers: once they are in the ledger. */

@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Intake;
 
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Order\OrderDocument;
+use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Core\Plan\About;
 use VelvetLedger\Core\Plan\Intent;
 use VelvetLedger\Core\Plan\Plan;
@@ -26,8 +27,8 @@ use VelvetLedger\Server\Persistence\Intakes\Intake;
 use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
 use VelvetLedger\Server\Persistence\Intakes\IntakeSource;
 use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
+use VelvetLedger\Server\Placing\Landing;
 use VelvetLedger\Server\Stores\StoreAbsent;
-use VelvetLedger\Server\Stores\Stores;
 
 /** Turns a plan into an intake, or into one for each card of a desk: a receipt with a line for every file on the card, still to be copied. */
 final readonly class StartIntake
@@ -39,7 +40,7 @@ final readonly class StartIntake
         private CardRepository $cards,
         private ReceiptRepository $receipts,
         private IntakeRuns $runs,
-        private Stores $stores,
+        private Landing $landing,
         private EntityManagerInterface $ledger,
     ) {
     }
@@ -64,10 +65,10 @@ final readonly class StartIntake
                 }
             }
             $plan = $this->plans->make($desk, $wishes);
-            $this->checkRoom($plan);
+            $this->checkRoom($plan, $wishes->order);
             $intakes = array_map(fn (Volume $volume): Intake => $this->intake($volume, $plan, $wishes), $desk->volumes);
             array_walk($intakes, $this->ledger->persist(...));
-            $this->promises->enter($intakes, $plan);
+            $this->landing->begun($wishes->order, $this->promises->enter($intakes, $plan));
             foreach ($intakes as $card => $intake) {
                 $lines = $plan->linesOf((string) $card);
                 $this->enterDayBook($intake, Totals::of($lines), $wishes);
@@ -96,23 +97,24 @@ final readonly class StartIntake
         return new Intake(
             $this->cards->seen($volume->identity),
             IntakeSource::of($volume->path, $volume->identity),
-            $this->stores->ofLedger(),
+            $this->landing->main($wishes->order),
             array_values(array_map(static fn (Problem $problem): string => $problem->message, $problems)),
             OrderDocument::of($wishes->order),
             array_merge(...array_map(static fn (PlannedShoot $shoot): array => $shoot->place->makes, $its)),
             $this->runs->here(),
+            $this->landing->mirrors($wishes->order),
         );
     }
 
-    private function checkRoom(Plan $plan): void
+    private function checkRoom(Plan $plan, StandingOrder $order): void
     {
-        $main = $this->stores->main();
+        $main = $this->landing->at($order);
         if (0 === $plan->totals->files->number(Intent::BringIn)) {
             throw CouldNotBegin::nothingToBringIn();
         }
         $main->open();
         $free = $main->freeBytes() ?? throw $main->absence();
-        $room = new Room($free, $this->stores->owedBytes($this->stores->ofLedger()));
+        $room = new Room($free, $this->landing->owedBytes($order));
         if (!$room->takes($plan->totals->files->bytesToBringIn)) {
             throw CouldNotBegin::noRoom($main, $room->neededFor($plan->totals->files->bytesToBringIn), $free);
         }

@@ -56,7 +56,7 @@ final readonly class ChangesNames
      */
     public function of(Shoot $shoot, array $frames, AskedBy $by, \Closure $wanted, \Closure $what, \Closure $told): int
     {
-        $names = $this->names();
+        $names = $this->names($shoot->id());
         $changed = $this->changes->enter($shoot->id(), [], $by, $frames, static function (array $kept) use ($wanted, $names, $what): ChangeOfPlaces {
             $renaming = Renaming::of($kept, $wanted($kept, $names), $names);
 
@@ -81,7 +81,7 @@ final readonly class ChangesNames
      */
     public function ofShoots(Shoot $shoot, array $others, AskedBy $by, \Closure $plan): ?int
     {
-        $names = $this->names();
+        $names = $this->names($shoot->id());
         $what = '';
         $changed = $this->changes->enter($shoot->id(), $others, $by, null, static function (array $kept) use ($plan, $names, &$what): ChangeOfPlaces {
             $asked = $plan($kept, $names);
@@ -100,25 +100,26 @@ final readonly class ChangesNames
     /** @throws CouldNotRename where a name from before is another's by now; nothing is changed */
     public function takeBack(Shoot $shoot, ChangeRow $change, AskedBy $by): void
     {
-        $names = $this->names();
+        $names = $this->names($shoot->id());
         $this->changes->takeBack($shoot->id(), $by, $change, static fn (array $frames, array $before): Renaming => Renaming::of($frames, $before, $names));
         $this->ledger->clear();
         $this->enterInDayBook("Taken back: $change->what.", $by, $shoot->id());
     }
 
-    /** @return \Closure(string): list<string> what stands in a folder at the main store, or is given there */
-    public function names(): \Closure
+    /** @return \Closure(string): list<string> what stands in a folder at a shoot's home, or is given there */
+    public function names(int $shoot): \Closure
     {
-        $main = $this->stores->main();
+        $home = $this->stores->homeOf($shoot);
+        $main = $this->stores->at($home);
         $found = [];
         $following = null;
 
-        return function (string $folder) use ($main, &$found, &$following): array {
+        return function (string $folder) use ($home, $main, &$found, &$following): array {
             if (isset($found[$folder])) {
                 return $found[$folder];
             }
             $given = $this->names->stayingInFolder($folder);
-            $others = !$main->isPresent() ? [] : array_diff(self::thatStay($main, $folder, $this->names->leavingFolder($folder), $following ??= $this->following->atMain()), $given);
+            $others = !$main->isPresent() ? [] : array_diff(self::thatStay($main, $folder, $this->names->leavingFolder($folder), $following ??= $this->following->at($home->id())), $given);
 
             return $found[$folder] = [...$given, ...array_merge(...array_map(TakenNames::borneBy(...), array_values($others)))];
         };

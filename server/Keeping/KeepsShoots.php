@@ -35,7 +35,7 @@ final readonly class KeepsShoots
      */
     public function show(Shoot $shoot, KeepingWish $wish): KeepingPlan
     {
-        return $this->plan($shoot->id(), $wish, $this->frames->of([$shoot->id(), ...$wish->going->to()]), $this->changes->names());
+        return $this->plan($shoot->id(), $wish, $this->frames->of([$shoot->id(), ...$wish->going->to()]), $this->changes->names($shoot->id()));
     }
 
     /**

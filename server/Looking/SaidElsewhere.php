@@ -36,18 +36,21 @@ final readonly class SaidElsewhere
      */
     public function of(Lot $lot, int $after): array
     {
-        $main = $this->stores->main();
-        $found = [];
+        $homes = $found = [];
         $read = $looked = 0;
-        foreach ($main->isPresent() ? $this->frames->saying($lot, $after) : [] as $file) {
+        foreach ($this->frames->saying($lot, $after) as $file) {
+            $home = $homes[$file['store']] ??= $this->stores->at($this->stores->find($file['store']));
+            if (!$home->isPresent()) {
+                continue;
+            }
             if (++$looked > self::LOOKED_AT || $read >= self::READ) {
                 return [$found, $file['frame'] - 1];
             }
-            $stat = @lstat($main->path.'/'.$file['path']);
+            $stat = @lstat($home->path.'/'.$file['path']);
             if (false === $stat || ($stat['size'] === $file['bytes'] && $stat['mtime'] <= $file['proven'])) {
                 continue;
             }
-            $said = self::read($main->path.'/'.$file['path']);
+            $said = self::read($home->path.'/'.$file['path']);
             if (null !== $said && ($said->rating() !== $file['judged']->rating() || $said->label !== $file['judged']->label)) {
                 $found[$file['frame']] = $said;
             }

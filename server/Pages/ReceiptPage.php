@@ -48,7 +48,7 @@ final readonly class ReceiptPage
         } catch (SourceGone) {
             return null === $this->sightings->nameOf($intake->machine) ? 'Its card is in no reader now: put it back, and go on.' : null;
         }
-        $main = $this->stores->main();
+        $main = $this->stores->at($intake->store);
 
         return $main->isPresent() ? "Its card and $main->name are there now: it can go on." : "$main->name is not there now.";
     }

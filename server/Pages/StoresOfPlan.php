@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Pages;
 
+use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Core\Store\Room;
 use VelvetLedger\Core\Store\Warnings;
 use VelvetLedger\Server\Persistence\Copies\LedgerStore;
-use VelvetLedger\Server\Persistence\Copies\StoreRole;
+use VelvetLedger\Server\Placing\Landing;
 use VelvetLedger\Server\Stores\Drives;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\View\Desk\PlannedStoreView;
@@ -15,15 +16,15 @@ use VelvetLedger\Server\View\Desk\PlannedStoreView;
 /** The stores that an intake of so many bytes would go to. */
 final readonly class StoresOfPlan
 {
-    public function __construct(private Stores $stores, private Drives $drives)
+    public function __construct(private Stores $stores, private Drives $drives, private Landing $landing)
     {
     }
 
-    /** @return list<PlannedStoreView> the main one first */
-    public function of(int $bytes): array
+    /** @return list<PlannedStoreView> the one that it lands at first */
+    public function of(StandingOrder $order, int $bytes): array
     {
-        $all = $this->stores->all();
-        $main = array_values(array_filter($all, static fn (LedgerStore $store): bool => StoreRole::Main === $store->role()))[0] ?? null;
+        $all = $this->landing->stores($order);
+        $main = $all[0] ?? null;
         $mainDrive = null === $main ? null : $this->drives->of($this->stores->at($main)->path);
 
         return array_map(function (LedgerStore $store) use ($main, $mainDrive, $bytes): PlannedStoreView {
@@ -31,7 +32,7 @@ final readonly class StoresOfPlan
             $drive = $now->isPresent() ? $this->drives->of($now->path) : null;
             $free = $now->freeBytes();
 
-            return new PlannedStoreView($store->name(), $store->role(), $now->isPresent(), $free, null === $free || (new Room($free, $this->stores->owedBytes($store)))->takes($bytes), null === $drive || $store === $main ? [] : \array_slice(Warnings::of($drive, $mainDrive, $main?->name() ?? ''), 0, 1));
+            return new PlannedStoreView($store->name(), $store === $main, $now->isPresent(), $free, null === $free || (new Room($free, $this->stores->owedBytes($store)))->takes($bytes), null === $drive || $store === $main ? [] : \array_slice(Warnings::of($drive, $mainDrive, $main?->name() ?? ''), 0, 1));
         }, $all);
     }
 }

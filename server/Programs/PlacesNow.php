@@ -26,7 +26,7 @@ final readonly class PlacesNow
      */
     public function ofShoot(Shoot $shoot): array
     {
-        foreach ($this->roots() as $root) {
+        foreach ($this->roots($shoot) as $root) {
             $folder = rtrim("$root/$shoot->folder", '/');
             if (is_dir($folder)) {
                 return [$folder];
@@ -59,7 +59,7 @@ final readonly class PlacesNow
      */
     public function ofFrames(Shoot $shoot, array $frames): array
     {
-        $roots = $this->roots();
+        $roots = $this->roots($shoot);
         $found = [];
         foreach ($this->shoots->frames($shoot) as $frame) {
             foreach (\in_array($frame->id(), $frames, true) ? $frame->filesThere() : [] as $file) {
@@ -87,11 +87,11 @@ final readonly class PlacesNow
         return null;
     }
 
-    /** @return array<int, string> of the stores that are there, the main one first */
-    private function roots(): array
+    /** @return array<int, string> of the stores that are there, the shoot's home first */
+    private function roots(Shoot $shoot): array
     {
         $roots = [];
-        foreach ($this->stores->all() as $store) {
+        foreach (array_unique([$this->stores->homeOf($shoot->id()), ...$this->stores->all()], \SORT_REGULAR) as $store) {
             $now = $this->stores->at($store);
             if ($now->isPresent()) {
                 $roots[$store->id()] = rtrim($now->path, '/');

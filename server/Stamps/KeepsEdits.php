@@ -45,7 +45,7 @@ final readonly class KeepsEdits
      *
      * @return list<string>|null names of the files that are kept beside now; of others a note says why not, and they lie where they lay
      *
-     * @throws StoreAbsent where the main store is not there: nothing is lost, it waits
+     * @throws StoreAbsent where its home is not there: nothing is lost, it waits
      */
     public function shoot(int $shoot, array $frames, \Closure $watch): ?array
     {
@@ -55,7 +55,7 @@ final readonly class KeepsEdits
         }
         $kept = [];
         try {
-            $open = $this->stores->openAll();
+            $open = $this->stores->openFor($shoot);
             foreach ($this->frames->asked($frames) as $frame) {
                 $watch();
                 $notes = new StampNotes();
@@ -144,7 +144,7 @@ final readonly class KeepsEdits
         $ending = $this->freeEnding($frame, $file, $checksum, $open[$main]);
         $source = new SourceFile($edited, (int) filesize($edited), (int) filemtime($edited), null, $checksum);
         $to = [];
-        foreach ($open as $number => $store) {
+        foreach (array_filter($open, static fn (int $number): bool => $number === $main || $frame->belongsAt($number), \ARRAY_FILTER_USE_KEY) as $number => $store) {
             try {
                 $store->confirmOwns($store->path($frame->path($ending)));
                 $store->checkRoom($source->bytes);

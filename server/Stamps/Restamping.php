@@ -25,7 +25,7 @@ use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;
 
 /**
- * Gives files in shoots the stamps that their frames are to bear: at the main store and all others that are there the same
+ * Gives files in shoots the stamps that their frames are to bear: at their shoot's home and all others that have them and are there the same
  * bytes, each in one step and proven; an absent store is owed the change.
  */
 final readonly class Restamping
@@ -54,7 +54,7 @@ final readonly class Restamping
      *
      * @return array{int, int}|null frames whose files say what they should; of which some do not
      *
-     * @throws StoreAbsent where the main store is not there: nothing is lost, it waits
+     * @throws StoreAbsent where its home is not there: nothing is lost, it waits
      */
     public function shoot(int $shoot, \Closure $watch, array $of = [], array $adopt = [], bool $renewsLists = true, ?Slice $slice = null): ?array
     {
@@ -65,7 +65,7 @@ final readonly class Restamping
         $done = $noted = $after = 0;
         $folders = [];
         try {
-            $open = $this->stores->openAll();
+            $open = $this->stores->openFor($shoot);
             while ([] !== $frames = $this->frames->waiting($shoot, $after, self::AT_ONCE, $of)) {
                 $watch();
                 $after = $frames[\count($frames) - 1]->id;
@@ -136,7 +136,7 @@ final readonly class Restamping
         $to = [];
         foreach ($open as $number => $store) {
             $isMain = $number === array_key_first($open); // what it has there was read just now
-            if (($isMain || $this->entries->isGoodAt($file, $number)) && $this->hasRoom($store, $file, $isMain)) {
+            if (($isMain || $file->frame->belongsAt($number) && $this->entries->isGoodAt($file, $number)) && $this->hasRoom($store, $file, $isMain)) {
                 $to[$number] = $store->path($file->path());
             }
         }
@@ -180,6 +180,6 @@ final readonly class Restamping
             }
         }
         $this->entries->enterFindings($notes->findings());
-        $this->entries->stamped($entered, array_map(static fn ($store): int => $store->id(), $this->stores->all()));
+        $this->entries->stamped($entered);
     }
 }

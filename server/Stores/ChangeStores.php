@@ -6,6 +6,8 @@ namespace VelvetLedger\Server\Stores;
 
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Naming\PortableText;
+use VelvetLedger\Core\Placing\CouldNotPlace;
+use VelvetLedger\Core\Placing\Whereabouts;
 use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Persistence\Copies\CopyRepository;
@@ -13,11 +15,13 @@ use VelvetLedger\Server\Persistence\Copies\LedgerStore;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
 use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
+use VelvetLedger\Server\Persistence\Placing\OwingRepository;
+use VelvetLedger\Server\Persistence\Placing\PlacingRepository;
 
 /** What a photographer changes about stores: another one, its name, its role, how often it is proven. Each change is in the day book. */
 final readonly class ChangeStores
 {
-    public function __construct(private EntityManagerInterface $ledger, private Stores $stores, private DriveFolders $folders, private CopyRepository $copies, private ReceiptRepository $receipts)
+    public function __construct(private EntityManagerInterface $ledger, private Stores $stores, private DriveFolders $folders, private CopyRepository $copies, private ReceiptRepository $receipts, private PlacingRepository $places, private OwingRepository $owing)
     {
     }
 
@@ -49,8 +53,9 @@ final readonly class ChangeStores
                 throw CouldNotChoose::nameTaken($name);
             }
         }
-        $this->stepDown($role);
+        $before = $this->stepDown($role);
         $store = $this->stores->begin($folder, $name, StoreRole::Former === $role ? StoreRole::Mirror : $role);
+        $this->takeOver($store, $before);
         $this->owe($store);
 
         return $store;
@@ -84,7 +89,11 @@ final readonly class ChangeStores
         if (StoreRole::Main === $store->role()) {
             throw CouldNotChoose::needsMain();
         }
-        $this->stepDown($role);
+        $naming = StoreRole::Former === $role ? $this->places->rules()->naming($store->id()) : [];
+        if ([] !== $naming) {
+            throw CouldNotPlace::ruleNamed($store->name(), $naming[0]->inWords($this->names()));
+        }
+        $former = $this->stepDown($role);
         $before = $store->role();
         $store->becomes($role);
         if (StoreRole::Former === $role) {
@@ -92,6 +101,12 @@ final readonly class ChangeStores
         }
         $this->enterInDayBook($store, StoreRole::Former === $role ? \sprintf('The store %s is used no more. What lies there stays.', $store->name()) : \sprintf('The store %s, until now %s, is %s.', $store->name(), $before->value, $role->value));
         $this->ledger->flush();
+        $this->takeOver($store, $former);
+        $homes = StoreRole::Former === $role ? $this->places->leaveHome($store->id()) : 0;
+        if ($homes > 0) {
+            $this->enterInDayBook($store, \sprintf('%s at %s: their home is the store now that has most of them.', Count::of($homes, 'shoot was at home', 'shoots were at home'), $store->name()));
+            $this->ledger->flush();
+        }
         $this->owe($store);
         $short = StoreRole::Former === $role ? $this->copies->short() : 0;
         if ($short > 0) {
@@ -108,19 +123,46 @@ final readonly class ChangeStores
     }
 
     /** The former main store mirrors the new one. */
-    private function stepDown(StoreRole $role): void
+    private function stepDown(StoreRole $role): ?LedgerStore
     {
+        $former = null;
         foreach (StoreRole::Main === $role ? $this->stores->all() : [] as $store) {
             if (StoreRole::Main === $store->role()) {
                 $store->becomes(StoreRole::Mirror);
+                $former = $store;
                 $this->enterInDayBook($store, \sprintf('The store %s, until now the main one, is a mirror.', $store->name()));
             }
         }
+
+        return $former;
     }
 
+    /** What was at home at the former main store is at home at the new one. */
+    private function takeOver(LedgerStore $store, ?LedgerStore $former): void
+    {
+        if (null !== $former) {
+            $this->places->moveHomes($former->id(), $store->id());
+        }
+    }
+
+    /** @return array<int, string> of stores in use */
+    private function names(): array
+    {
+        $stores = $this->stores->all();
+
+        return array_combine(array_map(static fn (LedgerStore $store): int => $store->id(), $stores), array_map(static fn (LedgerStore $store): string => $store->name(), $stores));
+    }
+
+    /** What the rules have a store have; what it is not to have any more, and does not have yet, is not owed it. */
     private function owe(LedgerStore $store): void
     {
-        $owed = $store->role()->getsCopies() ? $this->copies->oweAll($store->id()) : 0;
+        if (!$store->role()->getsCopies()) {
+            return;
+        }
+        $rules = $this->places->rules();
+        $others = array_keys(array_filter($this->places->places(), static fn (Whereabouts $place): bool => !isset($rules->wanted($place)[$store->id()])));
+        $this->owing->callOff($store->id(), $others);
+        $owed = $this->copies->oweChanges($store->id()) + $this->owing->settleAt($store->id(), 'it came in before this store was there');
         if ($owed > 0) {
             $this->enterInDayBook($store, \sprintf('%s is owed %s of what came in before.', $store->name(), Count::of($owed, 'copy', 'copies')));
             $this->ledger->flush();

@@ -14,7 +14,6 @@ use VelvetLedger\Core\Format\Jpeg\OrientedJpeg;
 use VelvetLedger\Core\Format\Tiff\Orientation;
 use VelvetLedger\Server\Persistence\Copies\Copy;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
-use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\Looks\LookRepository;
 use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\Shoots\LedgerFile;
@@ -123,12 +122,13 @@ final readonly class FramePictures
         return $known ?? CoreFactsReader::of(Bytes::ofFile($path, new Budget()));
     }
 
-    /** @return iterable<array{LedgerFile, Copy}> of each still the copies that are made: proven ones before others, in use before those that are not, the main store's first */
+    /** @return iterable<array{LedgerFile, Copy}> of each still the copies that are made: proven ones before others, in use before those that are not, at its shoot's home first */
     private function copies(LedgerFrame $frame): iterable
     {
-        $rank = static fn (Copy $copy): array => [CopyState::Proven !== $copy->state(), !$copy->store->role()->getsCopies(), StoreRole::Main !== $copy->store->role(), $copy->store->id()];
+        $home = $this->stores->homeOf($frame->shoot->id());
+        $rank = static fn (Copy $copy): array => [CopyState::Proven !== $copy->state(), !$copy->store->role()->getsCopies(), $home !== $copy->store, $copy->store->id()];
         foreach ($frame->pictures() as $file) {
-            $copies = array_filter($file->copies()->toArray(), static fn (Copy $copy): bool => CopyState::Owed !== $copy->state());
+            $copies = array_filter($file->copies()->toArray(), static fn (Copy $copy): bool => !\in_array($copy->state(), [CopyState::Owed, CopyState::Left], true));
             usort($copies, static fn (Copy $a, Copy $b): int => $rank($a) <=> $rank($b));
             foreach ($copies as $copy) {
                 yield [$file, $copy];

@@ -11,6 +11,7 @@ use VelvetLedger\Server\Persistence\Copies\LedgerStore;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
 use VelvetLedger\Server\Persistence\NotInLedger;
+use VelvetLedger\Server\Persistence\Placing\PlacingRepository;
 use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Settings\Settings;
 use VelvetLedger\Server\Settings\StorePlace;
@@ -21,7 +22,7 @@ final class Stores
     /** @var array<string, string> UUID => where its mark was found just now */
     private array $found = [];
 
-    public function __construct(private readonly EntityManagerInterface $ledger, private readonly Settings $settings, private readonly Drives $drives)
+    public function __construct(private readonly EntityManagerInterface $ledger, private readonly Settings $settings, private readonly Drives $drives, private readonly PlacingRepository $places)
     {
     }
 
@@ -63,22 +64,24 @@ final class Stores
         return array_map(static fn (LedgerStore $store): string => $store->name(), array_values(array_filter($this->all(), fn (LedgerStore $store): bool => !$this->at($store)->isPresent())));
     }
 
-    /** @return list<LedgerStore> all that get copies, without the main one */
-    public function mirrors(): array
+    /** The store that a shoot's main copies lie at. */
+    public function homeOf(int $shoot): LedgerStore
     {
-        return array_values(array_filter($this->all(), static fn (LedgerStore $store): bool => StoreRole::Main !== $store->role()));
+        $home = $this->places->home($shoot);
+
+        return null === $home ? $this->ofLedger() : $this->find($home);
     }
 
     /**
-     * @return non-empty-array<int, OpenStore> those that are there now, by number, the main one first
+     * @return non-empty-array<int, OpenStore> those that are there now, by number, a shoot's home first
      *
-     * @throws StoreAbsent where the main store is not there
+     * @throws StoreAbsent where its home is not there
      */
-    public function openAll(): array
+    public function openFor(int $shoot): array
     {
-        $main = $this->ofLedger();
-        $open = [$main->id() => $this->at($main)->open()];
-        foreach ($this->mirrors() as $store) {
+        $home = $this->homeOf($shoot);
+        $open = [$home->id() => $this->at($home)->open()];
+        foreach (array_filter($this->all(), static fn (LedgerStore $store): bool => $store !== $home) as $store) {
             try {
                 $open[$store->id()] = $this->at($store)->open();
             } catch (StoreAbsent) {
@@ -134,6 +137,7 @@ final class Stores
                 }
             }
         }
+        $this->places->settle($this->ofLedger()->id());
         foreach ($this->all() as $store) {
             $this->takeOverEarlier($store);
             $now = $this->at($store);

@@ -54,7 +54,7 @@ final readonly class Dngs implements TellsRaws
     public function convert(ConvertRaw $work): void
     {
         try {
-            if ($this->others->haveTheMainStore($work)) {
+            if ($this->others->haveTheHome($this->conversions->shootOf($work->conversion), $work)) {
                 return;
             }
             $this->lane->do($this->stepBack(...));
@@ -73,10 +73,14 @@ final readonly class Dngs implements TellsRaws
         }
     }
 
-    /** What an idle worker finds: messages that were lost, and raws that may go since a store came back. */
-    public function lookAround(): void
+    /**
+     * What an idle worker finds: messages that were lost, and raws that may go since a store came back.
+     *
+     * @param list<int> $homes of shoots: stores that are there
+     */
+    public function lookAround(array $homes): void
     {
-        foreach ($this->conversions->overlooked(self::OVERLOOKED) as $conversion) {
+        foreach ($this->conversions->overlooked(self::OVERLOOKED, $homes) as $conversion) {
             $this->bus->dispatch(new ConvertRaw($conversion));
         }
         $this->letsGo->letGo();

@@ -32,7 +32,7 @@ final readonly class LaysOut
     public function do(LayOut $work): void
     {
         $selects = $this->selects->of($work->shoot);
-        if (null === $selects || $this->others->haveTheStore($this->stores->ofLedger()->id(), $work)) {
+        if (null === $selects || $this->others->haveTheStore($this->stores->homeOf($work->shoot)->id(), $work)) {
             return;
         }
         if ([] !== $this->runs->copying()) {

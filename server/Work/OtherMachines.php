@@ -76,10 +76,10 @@ final readonly class OtherMachines
         return true;
     }
 
-    /** The same, of work on what lies in the main store. */
-    public function haveTheMainStore(Work|ConvertRaw $work): bool
+    /** The same, of work on a shoot's main copies. */
+    public function haveTheHome(int $shoot, Work|ConvertRaw $work): bool
     {
-        return $this->haveTheStore($this->stores->ofLedger()->id(), $work);
+        return $this->haveTheStore($this->stores->homeOf($shoot)->id(), $work);
     }
 
     private function send(Work|ConvertRaw $work, string $lane, string $machine): void

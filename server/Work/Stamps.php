@@ -10,7 +10,7 @@ use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 use VelvetLedger\Server\Stamps\ChangeStamps;
 use VelvetLedger\Server\Stores\StoreAbsent;
 
-/** Stamps for a worker, a slice at a time. Where another is at the same shoot, or the main store is away, it comes again. */
+/** Stamps for a worker, a slice at a time. Where another is at the same shoot, or its home is away, it comes again. */
 #[AsMessageHandler]
 final readonly class Stamps
 {
@@ -26,7 +26,7 @@ final readonly class Stamps
     {
         $slice = $this->lane->slice([] === $work->merge && [] === $work->keep ? self::SLICE : \INF); // these are said of few, and once
         try {
-            if ($this->others->haveTheMainStore($work)) {
+            if ($this->others->haveTheHome($work->shoot, $work)) {
                 return;
             }
             $this->lane->do(function () use ($work, $slice): void {

@@ -126,7 +126,7 @@ final class AtOnceTest extends LedgerTestCase
             'move' => $ledger->get(OwedSteps::class)->all(1, static fn (int $bytes) => null),
             'owed' => $ledger->get(OwedSteps::class)->all(2, static fn (int $bytes) => null),
             'stamp' => $ledger->get(ChangeStamps::class)->write(1, static fn () => null, []),
-            'convert' => array_map($ledger->get(ConvertsRaw::class)->convert(...), $ledger->get(ConversionRepository::class)->overlooked(-10)),
+            'convert' => array_map($ledger->get(ConvertsRaw::class)->convert(...), $ledger->get(ConversionRepository::class)->overlooked(-10, [1])),
             'mend' => self::mend($ledger),
             'prove' => self::prove($ledger),
             'see' => $ledger->get(SeesCopies::class)->shoot(1),

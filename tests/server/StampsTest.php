@@ -321,7 +321,7 @@ final class StampsTest extends LedgerTestCase
 
     private function mirror(): int
     {
-        return $this->service(Stores::class)->mirrors()[0]->id();
+        return $this->service(Stores::class)->all()[1]->id();
     }
 
     /** @return list<mixed> Anvil's copies, then those of Bellows: JPEG, raw, sidecar */

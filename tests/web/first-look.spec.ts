@@ -83,7 +83,7 @@ test("a shoot is judged by keys in two passes, taken back over closing the page,
     execFileSync("exiftool", ["-s3", "-XMP-xmp:Rating", `${store}/2026/2026-05-04 Night ferry/2026-05-04_night-ferry_${number}.jpg`])
       .toString()
       .trim();
-  await expect.poll(() => [rating("0001"), rating("0002"), rating("0003")], { timeout: 20_000 }).toEqual(["1", "2", "-1"]);
+  await expect.poll(() => [rating("0001"), rating("0002"), rating("0003")], { timeout: 60_000 }).toEqual(["1", "2", "-1"]);
   const said = execFileSync("exiftool", ["-s3", "-n", "-XMP-xmp:Label", "-Orientation", "-XMP-dc:Subject", `${store}/2026/2026-05-04 Night ferry/2026-05-04_night-ferry_0006.jpg`]);
   expect(said.toString().trim().split("\n")).toEqual(["album", "6", "quay"]);
 });

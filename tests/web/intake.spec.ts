@@ -89,7 +89,7 @@ test("a long copy survives a reload, stops when the card is pulled, and goes on"
   test.setTimeout(240_000); // a slow drive takes its time
   putInMany();
   await openCard(page, "MANY");
-  await expect(page.getByRole("button", { name: "Bring in 3,000 frames" })).toBeEnabled({ timeout: 60_000 });
+  await expect(page.getByRole("button", { name: "Bring in 3,000 frames" })).toBeEnabled({ timeout: 120_000 });
   await page.getByRole("button", { name: "Bring in 3,000 frames" }).click();
   const bar = page.getByRole("progressbar", { name: "Copied" });
   await expect(bar).toBeVisible({ timeout: 20_000 });

@@ -26,8 +26,8 @@ final readonly class HeldRepository
 {
     private const HELD = "r.id AS frame_id, r.shoot_id, c.path, c.proven_at, c.state = 'proven' AND ".StoreRole::IN_USE.' AS is_there, '.StepRepository::TO_MEND.' AS comes_back, s.name AS store, i.asked_at AS since';
     private const COPY = ' JOIN intake i ON i.id = r.intake_id JOIN copy c ON c.file_id = f.id AND c.state '.CopyState::LIES_THERE.' JOIN store s ON s.id = c.store_id';
-    /** Of several copies, and of several frames of the same bytes, one that is there, at the main store before others; else the earliest. */
-    private const BEST = '8 * ('.StoreRole::IN_USE.")::int + 4 * (c.state = 'proven')::int + 2 * (".StepRepository::TO_MEND.")::int + (s.role = 'main')::int";
+    /** Of several copies, and of several frames of the same bytes, one that is there, at its shoot's home before others; else the earliest. */
+    private const BEST = '8 * ('.StoreRole::IN_USE.")::int + 4 * (c.state = 'proven')::int + 2 * (".StepRepository::TO_MEND.')::int + (s.id IS NOT DISTINCT FROM (SELECT h.home_id FROM shoot h WHERE h.id = r.shoot_id))::int';
 
     /** Of the frame's files, and of those that are on their way. */
     private const ENDINGS = "(SELECT string_agg(e.ending, chr(10)) FROM (SELECT lower(f.ending) AS ending FROM file f WHERE f.frame_id = r.id UNION SELECT lower(substring(l.name FROM '\\.[^.]*$')) FROM receipt_line l WHERE l.frame_id = r.id AND l.outcome = 'waiting') e)";

@@ -90,14 +90,13 @@ final readonly class FollowingRepository
             GROUP BY 1'));
     }
 
-    /** @return list<FollowsFolder> what is still to follow at the main store */
-    public function atMain(): array
+    /** @return list<FollowsFolder> what is still to follow at a store */
+    public function at(int $store): array
     {
-        $waiting = array_map(Row::word(...), $this->database->fetchFirstColumn("SELECT w.folders
+        $waiting = array_map(Row::word(...), $this->database->fetchFirstColumn('SELECT w.folders
             FROM following w
-            JOIN store s ON s.id = w.store_id AND s.role = '".StoreRole::Main->value."'
-            WHERE w.".self::WAITS.'
-            ORDER BY w.id'));
+            WHERE w.store_id = ? AND w.'.self::WAITS.'
+            ORDER BY w.id', [$store]));
 
         return array_merge(...array_map(static fn (string $json): array => array_column(FollowingRow::folders($json), 0), $waiting));
     }

@@ -12,6 +12,7 @@ use VelvetLedger\Core\Keeping\Renaming;
 use VelvetLedger\Core\Keeping\Standing;
 use VelvetLedger\Core\Keeping\Wanted;
 use VelvetLedger\Server\Persistence\Copies\MoveRepository;
+use VelvetLedger\Server\Persistence\Placing\OwingRepository;
 use VelvetLedger\Server\Persistence\Row;
 
 /** Changes what frames are to be called and where they are to lie: of "frame" its names, its folders, its shoot and its time, of lines that are still promised the same; and enters what must therefore happen at each store. */
@@ -20,7 +21,7 @@ final readonly class NameChanges
     /** What frames that say anything of ours say of these too: they say it anew. */
     private const SAYS_ANEW = 'f.stamp IS NOT NULL AND (f.shoot_id, f.taken_at, f.clock_correction) IS DISTINCT FROM (j.shoot, j.taken_at, j.correction)';
 
-    public function __construct(private Connection $database, private ChangeRepository $changes, private ShootChanges $shoots, private FollowingRepository $following, private KeptRepository $frames, private MoveRepository $moves)
+    public function __construct(private Connection $database, private ChangeRepository $changes, private ShootChanges $shoots, private FollowingRepository $following, private KeptRepository $frames, private MoveRepository $moves, private OwingRepository $owing)
     {
     }
 
@@ -83,7 +84,7 @@ final readonly class NameChanges
         if ([] === $wanted && [] === $asked->shoots) {
             return null;
         }
-        [$wanted, $new] = $this->begun($asked, $wanted);
+        [$wanted, $new] = $this->begun($shoot, $asked, $wanted);
         $ids = array_keys($wanted);
         $change = $this->changes->enter(ChangeKind::Names, $by, $shoot, $asked->what, $ids);
         $touched = array_map(static fn (Wanted $one): int => $one->standing->shoot ?? $shoot, $wanted);
@@ -96,6 +97,9 @@ final readonly class NameChanges
         $at = array_column($kept, 'now', 'id');
         $this->moves->frames($change, array_values(array_filter($ids, static fn (int $frame): bool => !isset($at[$frame]) || !$wanted[$frame]->isAt($at[$frame]))));
         $this->following->enter($change, $asked->following);
+        if ([] !== $asked->shoots || [] !== array_diff($touched, [$shoot])) {
+            $this->owing->settle(array_values(array_unique([...$of, ...$new, ...array_values($touched)])), 'its shoot lies there');
+        }
 
         return [$change, \count($ids)];
     }
@@ -107,12 +111,12 @@ final readonly class NameChanges
      *
      * @return array{array<int, Wanted>, list<int>} and its number
      */
-    private function begun(ChangeOfPlaces $asked, array $wanted): array
+    private function begun(int $from, ChangeOfPlaces $asked, array $wanted): array
     {
         if (!isset($asked->shoots[0])) {
             return [$wanted, []];
         }
-        $new = $this->shoots->begin($asked->shoots[0]);
+        $new = $this->shoots->begin($asked->shoots[0], $from);
 
         return [array_map(static fn (Wanted $one): Wanted => 0 === $one->standing?->shoot ? $one->standing($one->standing->inShoot($new)) : $one, $wanted), [$new]];
     }

@@ -49,14 +49,14 @@ final readonly class ShootChanges
         $this->database->executeStatement('SELECT 1 FROM shoot WHERE id IN (?) ORDER BY id FOR NO KEY UPDATE', [$shoots], [ArrayParameterType::INTEGER]);
     }
 
-    /** One that frames go to, entered before they do. */
-    public function begin(ShootKept $shoot): int
+    /** One that frames go to, entered before they do; at home where these come from. */
+    public function begin(ShootKept $shoot, int $from): int
     {
         $this->giveUp($shoot);
 
-        return Row::number($this->database->fetchOne('INSERT INTO shoot (opened_at, date, description, folder, place, kind_of_work, notes)
-            VALUES (now(), ?, ?, ?, ?, ?, ?)
-            RETURNING id', [$shoot->date, $shoot->description, $shoot->folder, Shoot::placeOf($shoot->folder, $shoot->date, $shoot->description), $shoot->kindOfWork, $shoot->notes]));
+        return Row::number($this->database->fetchOne('INSERT INTO shoot (opened_at, date, description, folder, place, kind_of_work, notes, home_id, comes_to, filed_at, second_copy, second_copy_at)
+            SELECT now(), ?, ?, ?, ?, ?, ?, home_id, comes_to, filed_at, second_copy, second_copy_at FROM shoot WHERE id = ?
+            RETURNING id', [$shoot->date, $shoot->description, $shoot->folder, Shoot::placeOf($shoot->folder, $shoot->date, $shoot->description), $shoot->kindOfWork, $shoot->notes, $from]));
     }
 
     /**

@@ -155,7 +155,7 @@ final readonly class StampChanges
     {
         $this->database->executeStatement("UPDATE frame r SET restamp = true, stamp_left = 0
             WHERE shoot_id = ? AND id IN (?)
-            AND NOT EXISTS (SELECT 1 FROM file f JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id WHERE f.frame_id = r.id AND s.role = 'main' AND c.state = 'differs')", [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
+            AND NOT EXISTS (SELECT 1 FROM file f JOIN copy c ON c.file_id = f.id JOIN shoot h ON h.id = r.shoot_id AND h.home_id = c.store_id WHERE f.frame_id = r.id AND c.state = 'differs')", [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
     }
 
     public function askAgain(int $shoot, int ...$frames): void

@@ -61,13 +61,30 @@ final readonly class ConversionRepository
             AND NOT EXISTS (SELECT 1 FROM conversion v WHERE v.file_id = l.file_id)", [$intake, Kind::StillRaw->value, DngMode::Off->value]));
     }
 
-    /** @return list<int> conversions that wait for longer than a worker takes to hear of them */
-    public function overlooked(int $seconds): array
+    /**
+     * @param list<int> $homes of shoots: stores that are there
+     *
+     * @return list<int> conversions that wait for longer than a worker takes to hear of them
+     */
+    public function overlooked(int $seconds, array $homes): array
     {
-        return self::ids($this->database->fetchFirstColumn("SELECT id
-            FROM conversion
-            WHERE state = 'waiting' AND asked_at < now() - make_interval(secs => ?)
-            ORDER BY id LIMIT 1000", [$seconds]));
+        return [] === $homes ? [] : self::ids($this->database->fetchFirstColumn("SELECT v.id
+            FROM conversion v
+            JOIN frame r ON r.id = v.frame_id
+            JOIN shoot s ON s.id = r.shoot_id AND s.home_id IN (?)
+            WHERE v.state = 'waiting' AND v.asked_at < now() - make_interval(secs => ?)
+            ORDER BY v.id LIMIT 1000", [$homes, $seconds], [ArrayParameterType::INTEGER]));
+    }
+
+    /** The shoot that its raw is of; 0 where there is no such conversion. */
+    public function shootOf(int $id): int
+    {
+        $shoot = $this->database->fetchOne('SELECT r.shoot_id
+            FROM conversion v
+            JOIN frame r ON r.id = v.frame_id
+            WHERE v.id = ?', [$id]);
+
+        return false === $shoot ? 0 : Row::number($shoot);
     }
 
     /** Null where it was done, or another process is at it. */
@@ -79,8 +96,9 @@ final readonly class ConversionRepository
         $row = $this->database->fetchAssociative(
             "SELECT v.id, v.frame_id, r.shoot_id, v.file_id, v.embeds, v.preview_edge, v.instead, f.bytes, f.checksum, f.sha256 IS NOT NULL AS sha256, f.ending, o.path AS original, o.modified_at,
                 EXISTS (SELECT 1 FROM file x WHERE x.frame_id = r.id AND lower(x.ending) = '.dng') AS is_taken,
-                (SELECT json_agg(json_build_object('store', c.store_id, 'path', c.path) ORDER BY s.role <> 'main', s.id) FROM copy c JOIN store s ON s.id = c.store_id WHERE c.file_id = f.id AND c.state = 'proven') AS copies
-             FROM conversion v JOIN frame r ON r.id = v.frame_id JOIN file f ON f.id = v.file_id JOIN original o ON o.id = f.original_id WHERE v.id = ? AND v.state = 'waiting' AND NOT ".MoveRepository::MOVES_AT_MAIN,
+                (SELECT json_agg(json_build_object('store', c.store_id, 'path', c.path) ORDER BY c.store_id IS DISTINCT FROM h.home_id, c.store_id) FROM copy c WHERE c.file_id = f.id AND c.state = 'proven') AS copies,
+                (SELECT json_agg(DISTINCT c.store_id) FROM copy c WHERE c.file_id = f.id AND c.state ".CopyState::BELONGS_THERE.") AS stores
+             FROM conversion v JOIN frame r ON r.id = v.frame_id JOIN shoot h ON h.id = r.shoot_id JOIN file f ON f.id = v.file_id JOIN original o ON o.id = f.original_id WHERE v.id = ? AND v.state = 'waiting' AND NOT ".MoveRepository::IS_ON_ITS_WAY,
             [$id],
         );
         if (false === $row) {

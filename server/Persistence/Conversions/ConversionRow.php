@@ -30,8 +30,11 @@ final readonly class ConversionRow
     /** What follows the frame's stem in the DNG's name: ".dng", or ".orw.dng" where that is another's. */
     public string $ending;
 
-    /** @var list<array{store: int, path: string}> proven ones, the main store's first */
+    /** @var list<array{store: int, path: string}> proven ones, that at its shoot's home first */
     public array $copies;
+
+    /** @var list<int> stores that have the raw, or are to have it: so they are to have its DNG */
+    public array $stores;
 
     /** @param array<string, mixed> $row */
     public function __construct(array $row)
@@ -45,6 +48,8 @@ final readonly class ConversionRow
         [$this->originalName, $this->modifiedAt] = [basename($text($row['original'] ?? '')), $int($row['modified_at'] ?? 0)];
         $this->rawEnding = $text($row['ending'] ?? '');
         $this->ending = true === ($row['is_taken'] ?? null) ? $text($row['ending'] ?? '').'.dng' : '.dng';
+        $stores = json_decode($text($row['stores'] ?? ''), true);
+        $this->stores = Row::numbers(\is_array($stores) ? array_values($stores) : []);
         $copies = json_decode($text($row['copies'] ?? ''), true);
         $this->copies = array_values(array_map(static fn (mixed $copy): array => ['store' => $int(\is_array($copy) ? $copy['store'] ?? 0 : 0), 'path' => $text(\is_array($copy) ? $copy['path'] ?? '' : '')], \is_array($copies) ? $copies : []));
     }

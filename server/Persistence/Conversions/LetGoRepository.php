@@ -15,13 +15,13 @@ final readonly class LetGoRepository
     {
     }
 
-    /** @return list<int> conversions whose raws may go: their DNGs are proven at every store that is used, and nothing of their shoot is still to be converted */
+    /** @return list<int> conversions whose raws may go: their DNGs are proven at every store in use that has them, and nothing of their shoot is still to be converted */
     public function mayLetGo(int $most): array
     {
         return Row::numbers($this->database->fetchFirstColumn("SELECT v.id
             FROM conversion v
             WHERE v.state = 'proven' AND v.instead AND NOT v.let_go
-            AND NOT EXISTS (SELECT 1 FROM copy c JOIN store s ON s.id = c.store_id WHERE c.file_id = v.dng_id AND c.state <> 'proven' AND s.role <> 'former')
+            AND NOT EXISTS (SELECT 1 FROM copy c JOIN store s ON s.id = c.store_id WHERE c.file_id = v.dng_id AND c.state NOT IN ('proven', 'left') AND s.role <> 'former')
             AND NOT EXISTS (SELECT 1 FROM conversion w JOIN frame x ON x.id = w.frame_id JOIN frame r ON r.id = v.frame_id WHERE w.state = 'waiting' AND x.shoot_id = r.shoot_id)
             ORDER BY v.id LIMIT ?", [$most]));
     }
@@ -45,7 +45,7 @@ final readonly class LetGoRepository
             FROM conversion v
             JOIN file f ON f.id = v.file_id
             JOIN file g ON g.id = v.dng_id
-            JOIN copy c ON c.file_id = f.id
+            JOIN copy c ON c.file_id = f.id AND c.state <> 'left'
             JOIN store s ON s.id = c.store_id
             LEFT JOIN copy d ON d.file_id = v.dng_id AND d.store_id = c.store_id
             WHERE v.id = ? AND s.role <> 'former'

@@ -16,38 +16,24 @@ use VelvetLedger\Server\Persistence\Row;
 /** Copies by what is to be done about them: owed, to be proven, bad; and what came of that, with its proof. */
 final readonly class CopyRepository
 {
-    private const ROWS = 'SELECT '.CopyRow::COLUMNS.'
+    private const ROWS = 'SELECT '.CopyRow::COLUMNS.', coalesce(floor(extract(epoch FROM c.proven_at))::bigint, 0) AS proven_epoch
         FROM copy c
         JOIN file f ON f.id = c.file_id
         JOIN frame r ON r.id = f.frame_id';
 
     /** Of these: see toProve(). */
-    private const TO_PROVE = " WHERE c.store_id = ? AND c.state NOT IN ('owed', 'set aside', 'let go') AND (?::int IS NULL OR r.shoot_id = ?) AND (?::timestamptz IS NULL OR c.proven_at IS NULL OR c.proven_at <= ?)";
+    private const TO_PROVE = " WHERE c.store_id = ? AND c.state NOT IN ('owed', 'set aside', 'let go', 'left') AND (?::int IS NULL OR r.shoot_id = ?) AND (?::timestamptz IS NULL OR c.proven_at IS NULL OR c.proven_at <= ?)";
 
     public function __construct(private Connection $database, private Locks $locks, private StepRepository $steps)
     {
     }
 
-    /** A store that is new to the ledger, or used again, is owed a copy of every file that it does not have as the ledger has it. */
-    public function oweAll(int $store): int
+    /** A store that is used again is owed what was changed of files meanwhile. */
+    public function oweChanges(int $store): int
     {
-        $changed = (int) $this->database->executeStatement("UPDATE copy c SET state = 'owed', because = 'its stamp was changed while this store was not used'
+        return (int) $this->database->executeStatement("UPDATE copy c SET state = 'owed', because = 'its stamp was changed while this store was not used'
             FROM file f
             WHERE f.id = c.file_id AND c.store_id = ? AND c.state = 'proven' AND c.checksum <> f.checksum", [$store]);
-
-        $moves = "w.kind = '".StepKind::Move->value."' AND w.state ".StepState::IS_OWED;
-
-        return $changed + Row::number($this->database->fetchOne(
-            "WITH wanted AS MATERIALIZED (
-                SELECT DISTINCT ON (m.file_id) m.file_id, coalesce((SELECT w.to_path FROM step w WHERE w.copy_id = m.id AND $moves), m.path) AS path
-                FROM copy m JOIN store s ON s.id = m.store_id
-                WHERE m.state <> 'set aside' AND NOT EXISTS (SELECT 1 FROM copy y WHERE y.file_id = m.file_id AND y.state = 'let go') AND NOT EXISTS (SELECT 1 FROM file l JOIN frame r ON r.id = l.frame_id WHERE l.id = m.file_id AND r.let_go_at IS NOT NULL) AND NOT EXISTS (SELECT 1 FROM copy x WHERE x.file_id = m.file_id AND x.store_id = ?)
-                ORDER BY m.file_id, s.role = 'main' DESC, m.id),
-             owed AS (INSERT INTO copy (file_id, store_id, path, state, because) SELECT file_id, ?::int, ".MoveRepository::freePlace('?::int', 'path').", 'owed', 'it came in before this store was there' FROM wanted RETURNING id, file_id, store_id, path),
-             moved AS (INSERT INTO step (copy_id, store_id, kind, from_path, to_path, state, asked_at) SELECT o.id, o.store_id, '".StepKind::Move->value."', o.path, n.path, '".StepState::Waiting->value."', now() FROM owed o JOIN wanted n ON n.file_id = o.file_id WHERE n.path <> o.path)
-             SELECT count(*) FROM owed",
-            [$store, $store, $store],
-        ));
     }
 
     /** A store that is used no more is owed nothing. What was proven there and is owed a change stays as it was last found. */
@@ -236,7 +222,7 @@ final readonly class CopyRepository
         }
         $rows = array_map(static fn (Finding $finding): array => ['copy' => $finding->copy, 'state' => $finding->state->value, 'checksum' => $finding->checksum, 'because' => $finding->because, 'path' => $finding->path, 'moves' => $finding->whileItMoves, 'at' => $finding->at->format('Y-m-d H:i:s.uP')], $findings);
         $this->database->executeStatement(
-            "WITH r AS MATERIALIZED (SELECT j.* FROM json_to_recordset(?) AS j(copy int, state text, checksum text, because text, path text, moves boolean, at timestamptz) JOIN copy c ON c.id = j.copy JOIN file f ON f.id = c.file_id WHERE c.state <> 'let go' AND (j.path IS NULL OR j.path = c.path) AND (j.moves OR j.state <> 'missing' OR NOT EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND w.kind IN ('".StepKind::Move->value."', '".StepKind::Remove->value."') AND w.state ".StepState::IS_OWED."))
+            "WITH r AS MATERIALIZED (SELECT j.* FROM json_to_recordset(?) AS j(copy int, state text, checksum text, because text, path text, moves boolean, at timestamptz) JOIN copy c ON c.id = j.copy JOIN file f ON f.id = c.file_id WHERE c.state NOT IN ('let go', 'left') AND (j.path IS NULL OR j.path = c.path) AND (j.moves OR j.state <> 'missing' OR NOT EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND w.kind IN ('".StepKind::Move->value."', '".StepKind::Remove->value."') AND w.state ".StepState::IS_OWED."))
                 AND NOT (j.state = 'proven' AND j.checksum <> f.checksum) AND NOT (j.state = 'differs' AND j.checksum IS NOT NULL AND (j.checksum = f.checksum OR j.checksum = coalesce(f.coming, '') OR c.state = 'owed')) AND NOT (j.state = 'owed' AND c.state <> 'owed') ORDER BY c.id FOR NO KEY UPDATE OF c),
              m AS (UPDATE step w SET state = '".StepState::Done->value."', done_at = now() FROM r WHERE w.copy_id = r.copy AND w.kind = '".StepKind::Mend->value."' AND w.state ".StepState::IS_OWED.' AND r.state NOT '.CopyState::IS_BAD."),
              p AS (INSERT INTO proof (copy_id, checksum, holds, at) SELECT copy, checksum, state = 'proven', at FROM r WHERE checksum IS NOT NULL)

@@ -110,6 +110,12 @@ final readonly class CopyRow
         return $some;
     }
 
+    /** @return list<string> XXH128 of the bytes that it was last known to have, or shall have */
+    public function known(): array
+    {
+        return null === $this->last ? [$this->checksum] : [$this->checksum, $this->last];
+    }
+
     public function folder(): string
     {
         return str_contains($this->path, '/') ? \dirname($this->path) : '';

@@ -15,9 +15,9 @@ final readonly class MoveRepository
     private const IS_MOVE = "w.kind = '".StepKind::Move->value."'";
     private const WAITS = self::IS_MOVE.' AND w.state '.StepState::IS_OWED;
 
-    /** Of a frame r, in SQL: a copy of it at the main store is still to be moved. */
-    public const MOVES_AT_MAIN = "EXISTS (SELECT 1 FROM file mf JOIN copy mc ON mc.file_id = mf.id JOIN store ms ON ms.id = mc.store_id AND ms.role = '".StoreRole::Main->value."'
-            JOIN step mw ON mw.copy_id = mc.id AND mw.kind = '".StepKind::Move->value."' AND mw.state ".StepState::IS_OWED.' WHERE mf.frame_id = r.id)';
+    /** Of a frame r, in SQL: a copy of it at its shoot's home is still to be moved, or to be made: whoever writes into it waits. */
+    public const IS_ON_ITS_WAY = "EXISTS (SELECT 1 FROM file mf JOIN copy mc ON mc.file_id = mf.id AND mc.store_id = (SELECT mh.home_id FROM shoot mh WHERE mh.id = r.shoot_id)
+            WHERE mf.frame_id = r.id AND (mc.state = '".CopyState::Owed->value."' AND mc.checksum IS NULL OR EXISTS (SELECT 1 FROM step mw WHERE mw.copy_id = mc.id AND mw.kind = '".StepKind::Move->value."' AND mw.state ".StepState::IS_OWED.')))';
 
     public function __construct(private Connection $database)
     {
@@ -57,6 +57,17 @@ final readonly class MoveRepository
             [$frames],
             [ArrayParameterType::INTEGER],
         );
+    }
+
+    /**
+     * Copies that a store is owed and that were entered beside their places, for others are to leave these.
+     *
+     * @param string    $which of frames r, in SQL
+     * @param list<int> $of    given to it
+     */
+    public function strayed(int $store, string $which, array $of): void
+    {
+        $this->owe('frame r JOIN file f ON f.frame_id = r.id JOIN copy c ON c.file_id = f.id', "$which AND c.store_id = ? AND c.state = '".CopyState::Owed->value."' AND NOT EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND ".self::WAITS.')', [$of, $store], [ArrayParameterType::INTEGER]);
     }
 
     /**
@@ -125,7 +136,7 @@ final readonly class MoveRepository
         $this->database->executeStatement('INSERT INTO step (change_id, copy_id, store_id, kind, from_path, to_path, state, asked_at)
             SELECT '.($change ?? 'NULL').", c.id, c.store_id, '".StepKind::Move->value."', c.path, t.path, '".StepState::Waiting->value."', now()
             FROM $of, LATERAL (SELECT ".self::path('r', 'f')." AS path) t
-            WHERE c.path <> t.path AND $which
+            WHERE c.path <> t.path AND c.state <> '".CopyState::Left->value."' AND $which
             ORDER BY $order", $given, $types);
     }
 
@@ -153,8 +164,8 @@ final readonly class MoveRepository
         return "CASE WHEN EXISTS (SELECT 1 FROM copy px WHERE px.store_id = $store AND px.path = $path) THEN regexp_replace($path, '([^/]*)$', '.\\1.waits') ELSE $path END";
     }
 
-    /** Where a file f of a frame r is to lie, in SQL, from a store's root. */
-    private static function path(string $frame, string $file): string
+    /** In SQL: where a file f of a frame r is to lie, from a store's root. */
+    public static function path(string $frame, string $file): string
     {
         return "CASE WHEN $frame.folder = '' THEN '' ELSE $frame.folder || '/' END || $frame.stem || $file.ending";
     }

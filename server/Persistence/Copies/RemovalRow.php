@@ -23,10 +23,4 @@ final readonly class RemovalRow
         $this->stem = $row->text('stem');
         $this->copy = new CopyRow($columns);
     }
-
-    /** Whether bytes are those that it was last known to have, or shall have. */
-    public function has(string $checksum): bool
-    {
-        return \in_array($checksum, [$this->copy->checksum, $this->copy->last], true);
-    }
 }

@@ -17,4 +17,7 @@ enum StepKind: string
 
     /** To take it away, for its frame was let go for good. */
     case Remove = 'remove';
+
+    /** To take it away, for as many proven copies as are asked for lie elsewhere. */
+    case Leave = 'leave';
 }

@@ -64,7 +64,7 @@ final readonly class StepRepository
     /** A store that is used no more is given nothing, and nothing is taken from it. */
     public function callOff(int $store): void
     {
-        $this->database->executeStatement("UPDATE step SET state = '".StepState::CalledOff->value."', done_at = now() WHERE store_id = ? AND kind IN (?, ?) AND ".self::WAITS, [$store, StepKind::Mend->value, StepKind::Remove->value]);
+        $this->database->executeStatement("UPDATE step SET state = '".StepState::CalledOff->value."', done_at = now() WHERE store_id = ? AND kind IN (?, ?, ?) AND ".self::WAITS, [$store, StepKind::Mend->value, StepKind::Remove->value, StepKind::Leave->value]);
     }
 
     /**
@@ -77,10 +77,10 @@ final readonly class StepRepository
         $this->database->executeStatement("UPDATE step w SET state = '".StepState::CalledOff->value."', done_at = now()
             FROM copy c JOIN file f ON f.id = c.file_id
             WHERE w.copy_id = c.id AND w.kind = ? AND w.".self::WAITS.' AND f.frame_id IN (?)', [StepKind::Mend->value, $frames], [1 => ArrayParameterType::INTEGER]);
-        $this->database->executeStatement("INSERT INTO step (copy_id, store_id, kind, from_path, state, asked_at)
+        $this->database->executeStatement('INSERT INTO step (copy_id, store_id, kind, from_path, state, asked_at)
             SELECT c.id, c.store_id, ?, c.path, ?, now()
             FROM file f JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id
-            WHERE f.frame_id IN (?) AND c.state <> '".CopyState::LetGo->value."' AND ".StoreRole::IN_USE.'
+            WHERE f.frame_id IN (?) AND c.state '.CopyState::BELONGS_THERE.' AND '.StoreRole::IN_USE.'
             ORDER BY c.id', [StepKind::Remove->value, StepState::Waiting->value, $frames], [2 => ArrayParameterType::INTEGER]);
     }
 

@@ -94,13 +94,14 @@ final readonly class StoreSumsRepository
     public function ofShoots(array $shoots): array
     {
         $found = [];
-        foreach ($this->database->fetchAllNumeric("SELECT c.shoot_id, s.name, coalesce(sum(c.copies) FILTER (WHERE c.state = 'proven'), 0), coalesce(sum(c.copies) FILTER (WHERE c.state = 'owed'), 0), coalesce(sum(c.copies) FILTER (WHERE c.state ".CopyState::IS_BAD.'), 0)
+        foreach ($this->database->fetchAllNumeric("SELECT c.shoot_id, s.name, coalesce(sum(c.copies) FILTER (WHERE c.state = 'proven'), 0), coalesce(sum(c.copies) FILTER (WHERE c.state = 'owed'), 0), coalesce(sum(c.copies) FILTER (WHERE c.state ".CopyState::IS_BAD."), 0)
             FROM shoot_copies c
             JOIN store s ON s.id = c.store_id
-            WHERE c.shoot_id IN (?) AND '.StoreRole::IN_USE."
-            GROUP BY c.shoot_id, s.id, s.name, s.role
+            JOIN shoot h ON h.id = c.shoot_id
+            WHERE c.shoot_id IN (?) AND c.state <> 'left' AND ".StoreRole::IN_USE.'
+            GROUP BY c.shoot_id, s.id, s.name, h.home_id
             HAVING sum(c.copies) > 0
-            ORDER BY s.role = 'main' DESC, s.id", [$shoots], [ArrayParameterType::INTEGER]) as [$shoot, $store, $proven, $owed, $bad]) {
+            ORDER BY s.id IS NOT DISTINCT FROM h.home_id DESC, s.id', [$shoots], [ArrayParameterType::INTEGER]) as [$shoot, $store, $proven, $owed, $bad]) {
             $found[Row::number($shoot)][] = new CopiesAt(Row::word($store), Row::number($proven), Row::number($owed), Row::number($bad));
         }
 

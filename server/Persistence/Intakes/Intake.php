@@ -68,6 +68,7 @@ class Intake
      * @param array<array-key, mixed> $order    the standing order it followed, as its document
      * @param list<string>            $makes    folders to make, from the store's root, though no frame goes into them
      * @param string|null             $machine  where it was begun, and its card is; null in an older ledger
+     * @param list<int>|null          $mirrors  stores that get its copies too, while it is brought in; null in an older ledger: all in use
      */
     public function __construct(
         #[ORM\ManyToOne]
@@ -86,6 +87,8 @@ class Intake
         public readonly array $makes = [],
         #[ORM\Column(length: 16, nullable: true)]
         public readonly ?string $machine = null,
+        #[ORM\Column(type: 'json', nullable: true)]
+        public readonly ?array $mirrors = null,
     ) {
         $this->askedAt = new \DateTimeImmutable();
     }

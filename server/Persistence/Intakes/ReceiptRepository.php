@@ -167,7 +167,8 @@ final readonly class ReceiptRepository
             JOIN store s ON s.id = c.store_id
             JOIN frame r ON r.id = l.frame_id
             WHERE l.intake_id = ? AND l.outcome = 'brought in' AND r.let_go_at IS NULL AND ".StoreRole::IN_USE.'
-            GROUP BY s.id, s.name, s.role
+            GROUP BY s.id, s.name
+            HAVING count(*) FILTER (WHERE c.state <> \'left\') > 0
             ORDER BY s.id = ? DESC, s.id', [$intake->id(), $intake->store->id()]);
         $number = Row::number(...);
 
@@ -237,8 +238,8 @@ final readonly class ReceiptRepository
     public function table(Intake $intake): iterable
     {
         foreach ($this->ledger->getConnection()->iterateNumeric("SELECT l.path, l.kind, l.bytes, l.outcome, l.reason, coalesce(r.folder, l.folder), coalesce(r.stem || f.ending, l.name), l.checksum, f.sha256, l.proven_at,
-            (SELECT string_agg(s.name || ': ' || c.state || ', ' || c.path || CASE WHEN ".StoreRole::IN_USE." THEN '' ELSE ' (used no more)' END, '; ' ORDER BY s.role <> 'main', s.id) FROM copy c JOIN store s ON s.id = c.store_id WHERE c.file_id = l.file_id)
-            FROM receipt_line l LEFT JOIN file f ON f.id = l.file_id LEFT JOIN frame r ON r.id = f.frame_id WHERE l.intake_id = ? ORDER BY l.position", [$intake->id()]) as $row) {
+            (SELECT string_agg(s.name || ': ' || c.state || ', ' || c.path || CASE WHEN ".StoreRole::IN_USE." THEN '' ELSE ' (used no more)' END, '; ' ORDER BY s.id <> i.store_id, s.id) FROM copy c JOIN store s ON s.id = c.store_id WHERE c.file_id = l.file_id AND c.state <> 'left')
+            FROM receipt_line l LEFT JOIN file f ON f.id = l.file_id LEFT JOIN frame r ON r.id = f.frame_id JOIN intake i ON i.id = l.intake_id WHERE l.intake_id = ? ORDER BY l.position", [$intake->id()]) as $row) {
             yield $row;
         }
     }

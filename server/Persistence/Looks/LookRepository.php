@@ -105,23 +105,23 @@ final readonly class LookRepository
     }
 
     /**
-     * Files at the main store that say how frames are judged, as the ledger last read them there.
+     * Files at their shoots' homes that say how frames are judged, as the ledger last read them there.
      *
-     * @return iterable<array{frame: int, path: string, bytes: int, proven: int, judged: Judgement}> by frame; when it was proven in Unix seconds
+     * @return iterable<array{frame: int, store: int, path: string, bytes: int, proven: int, judged: Judgement}> by frame; when it was proven in Unix seconds
      */
     public function saying(Lot $lot, int $after): iterable
     {
         [$where, $of, $type] = self::where($lot);
-        foreach ($this->database->iterateAssociative('SELECT '.self::JUDGED.", r.id, c.path, f.bytes, extract(epoch FROM c.proven_at)::bigint AS proven
+        foreach ($this->database->iterateAssociative('SELECT '.self::JUDGED.", r.id, c.store_id, c.path, f.bytes, extract(epoch FROM c.proven_at)::bigint AS proven
             FROM frame r
             JOIN file f ON f.frame_id = r.id AND (f.bears IN ('inside', 'itself') OR lower(f.ending) LIKE '%.xmp')
             JOIN copy c ON c.file_id = f.id AND c.proven_at IS NOT NULL
-            JOIN store s ON s.id = c.store_id AND s.role = 'main'
+            JOIN shoot h ON h.id = r.shoot_id AND h.home_id = c.store_id
             LEFT JOIN judgement j ON j.frame_id = r.id
             WHERE r.id > ? AND $where
             ORDER BY r.id, f.ending", [$after, $of], [ParameterType::INTEGER, $type]) as $columns) {
             $row = Row::of($columns);
-            yield ['frame' => $row->int('id'), 'path' => $row->text('path'), 'bytes' => $row->int('bytes'), 'proven' => $row->int('proven'), 'judged' => JudgedFrame::judgement($row)];
+            yield ['frame' => $row->int('id'), 'store' => $row->int('store_id'), 'path' => $row->text('path'), 'bytes' => $row->int('bytes'), 'proven' => $row->int('proven'), 'judged' => JudgedFrame::judgement($row)];
         }
     }
 

@@ -10,7 +10,6 @@ use VelvetLedger\Core\Keeping\Selects;
 use VelvetLedger\Core\Look\Pass;
 use VelvetLedger\Core\Order\SelectsHow;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
-use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\Row;
 
 /** Of which shoots the selects are kept in step with how they are judged, or lie in a subfolder as copies: shoot_selects. */
@@ -85,7 +84,7 @@ final readonly class SelectsRepository
         return $folders;
     }
 
-    /** @return list<SelectRow> every file of a shoot that is proven at the main store, what is set aside among them */
+    /** @return list<SelectRow> every file of a shoot that is proven at its home, what is set aside among them */
     public function files(int $shoot): array
     {
         return array_map(static fn (array $columns): SelectRow => new SelectRow($columns), $this->database->fetchAllAssociative("SELECT f.id AS file, r.id AS frame, c.path, r.stem || f.ending AS name, f.checksum,
@@ -93,7 +92,7 @@ final readonly class SelectsRepository
             FROM frame r
             JOIN file f ON f.frame_id = r.id
             JOIN copy c ON c.file_id = f.id AND c.state = '".CopyState::Proven->value."'
-            JOIN store s ON s.id = c.store_id AND s.role = '".StoreRole::Main->value."'
+            JOIN shoot h ON h.id = r.shoot_id AND h.home_id = c.store_id
             WHERE r.shoot_id = ? AND NOT r.along AND r.let_go_at IS NULL
             ORDER BY r.taken_at, r.id, f.id", [$shoot]));
     }

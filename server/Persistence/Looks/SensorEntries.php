@@ -28,7 +28,7 @@ final readonly class SensorEntries
             ON CONFLICT (frame_id) DO UPDATE SET red = excluded.red, green = excluded.green, blue = excluded.blue, stops = excluded.stops, because = excluded.because, read_at = excluded.read_at', [$frame, $headroom?->clipped['R'], $headroom?->clipped['G'], $headroom?->clipped['B'], $headroom?->stops, $because]);
     }
 
-    /** @return list<array{int, string}> proven copies of a frame's raws: store, path from its root; the main store's first */
+    /** @return list<array{int, string}> proven copies of a frame's raws: store, path from its root; that of its shoot's home first */
     public function raws(int $frame): array
     {
         return array_map(static fn (array $row): array => [Row::number($row[0]), Row::word($row[1])], $this->database->fetchAllNumeric("SELECT s.id, c.path
@@ -36,7 +36,9 @@ final readonly class SensorEntries
             JOIN original o ON o.id = f.original_id AND o.kind = 'still raw'
             JOIN copy c ON c.file_id = f.id AND c.state = 'proven'
             JOIN store s ON s.id = c.store_id
+            JOIN frame r ON r.id = f.frame_id
+            JOIN shoot h ON h.id = r.shoot_id
             WHERE f.frame_id = ? AND f.making <> 'DNG'
-            ORDER BY s.role = 'main' DESC, s.id, c.path", [$frame]));
+            ORDER BY s.id IS NOT DISTINCT FROM h.home_id DESC, s.id, c.path", [$frame]));
     }
 }

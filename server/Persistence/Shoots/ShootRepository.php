@@ -171,34 +171,34 @@ final readonly class ShootRepository
     }
 
     /**
-     * Frames are called and lie as their copies at the main store do, after those were found elsewhere; and so does their shoot's
+     * Frames are called and lie as their copies at their shoot's home do, after those were found elsewhere; and so does their shoot's
      * folder, where all of them went from one folder to one other.
      */
-    public function followMain(int $shoot): void
+    public function followHome(int $shoot): void
     {
         $database = $this->ledger->getConnection();
         $before = $database->fetchFirstColumn('SELECT DISTINCT r.folder FROM frame r WHERE r.shoot_id = ? AND r.aside_from IS NULL AND NOT '.self::IS_MOVED, [$shoot]);
         $database->executeStatement(
             "UPDATE frame r SET folder = t.folder, stem = t.stem FROM (
                 SELECT f.frame_id, min(regexp_replace(c.path, '/?[^/]*$', '')) AS folder, min(left(n.name, length(n.name) - length(f.ending))) AS stem
-                FROM frame x JOIN file f ON f.frame_id = x.id JOIN copy c ON c.file_id = f.id JOIN store s ON s.id = c.store_id AND s.role = 'main', LATERAL (SELECT regexp_replace(c.path, '^.*/', '') AS name) n
+                FROM frame x JOIN file f ON f.frame_id = x.id JOIN copy c ON c.file_id = f.id JOIN shoot h ON h.id = x.shoot_id AND h.home_id = c.store_id, LATERAL (SELECT regexp_replace(c.path, '^.*/', '') AS name) n
                 WHERE x.shoot_id = ? AND c.state = 'proven' GROUP BY 1
                 HAVING count(DISTINCT regexp_replace(c.path, '/?[^/]*$', '')) = 1 AND count(DISTINCT left(n.name, length(n.name) - length(f.ending))) = 1 AND bool_and(lower(right(n.name, length(f.ending))) = lower(f.ending) AND length(n.name) > length(f.ending))
              ) t WHERE t.frame_id = r.id AND (r.folder <> t.folder OR r.stem <> t.stem)",
             [$shoot],
         );
-        $after = $database->fetchFirstColumn("SELECT DISTINCT r.folder
+        $after = $database->fetchFirstColumn('SELECT DISTINCT r.folder
             FROM frame r
             JOIN file f ON f.frame_id = r.id
             JOIN copy c ON c.file_id = f.id
-            JOIN store s ON s.id = c.store_id AND s.role = 'main'
-            WHERE r.shoot_id = ? AND r.aside_from IS NULL AND NOT ".self::IS_MOVED." AND c.state = 'proven'", [$shoot]);
+            JOIN shoot h ON h.id = r.shoot_id AND h.home_id = c.store_id
+            WHERE r.shoot_id = ? AND r.aside_from IS NULL AND NOT '.self::IS_MOVED." AND c.state = 'proven'", [$shoot]);
         $one = $this->find($shoot);
         if (1 === \count($before) && 1 === \count($after) && \is_string($before[0]) && \is_string($after[0]) && str_starts_with($before[0], $one->folder)) {
             $below = substr($before[0], \strlen($one->folder)); // where its frames lie in it
             if ('' === $below || str_ends_with($after[0], $below)) {
                 $folder = substr($after[0], 0, \strlen($after[0]) - \strlen($below));
-                // What is missing belongs where the rest is now, at the main store and at its mirrors: there it is mended to.
+                // What is missing belongs where the rest is now, at its home and elsewhere: there it is mended to.
                 $database->executeStatement("UPDATE copy c SET path = ? || substr(c.path, ?)
                     FROM file f, frame r
                     WHERE f.id = c.file_id AND r.id = f.frame_id AND r.shoot_id = ? AND c.state = 'missing' AND left(c.path, ?) = ?

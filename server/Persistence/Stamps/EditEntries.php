@@ -8,11 +8,9 @@ use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Transfer\Copied;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
 use VelvetLedger\Server\Persistence\Copies\MoveRepository;
-use VelvetLedger\Server\Persistence\Copies\StoreRole;
-use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Shoots\Making;
 
-/** Enters pictures that other programs made of a frame's, as files of their own beside it: with a copy at every store in use, owed where it is not there. */
+/** Enters pictures that other programs made of a frame's, as files of their own beside it: with a copy at every store that the frame belongs at, owed where it is not there. */
 final readonly class EditEntries
 {
     public function __construct(private Connection $database, private MoveRepository $moves)
@@ -41,8 +39,8 @@ final readonly class EditEntries
             $file = $this->database->fetchOne('INSERT INTO file (frame_id, making, ending, bytes, checksum)
                 VALUES (?, ?, ?, ?, ?)
                 RETURNING id', [$frame->id, Making::Edited->value, $ending, $bytes, $copied->written->checksum]);
-            foreach ($this->database->fetchFirstColumn('SELECT s.id FROM store s WHERE '.StoreRole::IN_USE) as $store) {
-                $copy = $copied->copies[Row::number($store)] ?? null;
+            foreach (array_unique([...$frame->stores(), ...array_keys($copied->copies)]) as $store) {
+                $copy = $copied->copies[$store] ?? null;
                 $at = $copy?->provenAt->format('Y-m-d H:i:s.uP');
                 $id = $this->database->fetchOne('INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at, because)
                     SELECT ?::int, p.store, '.MoveRepository::freePlace('p.store', 'p.path').', ?, ?, ?::timestamptz, ?

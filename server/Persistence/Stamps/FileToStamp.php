@@ -44,6 +44,9 @@ final readonly class FileToStamp
     /** @var list<array{id: int, store: int, path: string, bad: bool, checksum: string|null}> */
     public array $copies;
 
+    /** @var list<int> stores in use that have a copy, or are to have one */
+    private array $belongs;
+
     /** @param array<mixed> $row */
     public function __construct(array $row)
     {
@@ -65,9 +68,16 @@ final readonly class FileToStamp
         $copies = [];
         foreach (\is_array($row['copies'] ?? null) ? $row['copies'] : [] as $copy) {
             if (\is_array($copy)) {
-                $copies[] = ['id' => $int($copy['id'] ?? null), 'store' => $int($copy['store'] ?? null), 'path' => $text($copy['path'] ?? null) ?? '', 'bad' => \in_array($copy['state'] ?? null, [CopyState::Differs->value, CopyState::SetAside->value, CopyState::LetGo->value], true), 'checksum' => $text($copy['checksum'] ?? null)];
+                $copies[] = ['id' => $int($copy['id'] ?? null), 'store' => $int($copy['store'] ?? null), 'path' => $text($copy['path'] ?? null) ?? '', 'bad' => \in_array($copy['state'] ?? null, [CopyState::Differs->value, CopyState::SetAside->value, CopyState::LetGo->value, CopyState::Left->value], true), 'checksum' => $text($copy['checksum'] ?? null)];
             }
         }
         $this->copies = $copies;
+        $this->belongs = Row::numbers(array_values(\is_array($row['stores'] ?? null) ? $row['stores'] : []));
+    }
+
+    /** @return list<int> stores in use that have a copy, or are to have one */
+    public function stores(): array
+    {
+        return $this->belongs;
     }
 }

@@ -49,6 +49,18 @@ final readonly class FrameToStamp
         $this->files = array_values(array_map(static fn (mixed $file): FileToStamp => new FileToStamp(\is_array($file) ? $file : []), \is_array($files) ? $files : []));
     }
 
+    /** Whether files of it lie at a store, or are to: so one that is new is to lie there, too. */
+    public function belongsAt(int $store): bool
+    {
+        return \in_array($store, $this->stores(), true);
+    }
+
+    /** @return list<int> every store that it belongs at */
+    public function stores(): array
+    {
+        return array_values(array_unique(array_merge(...array_map(static fn (FileToStamp $file): array => $file->stores(), $this->files))));
+    }
+
     /** Where a file of it came from; without one, where the first of its raw files did, or the first of all. */
     public function originOf(?FileToStamp $file): Origin
     {

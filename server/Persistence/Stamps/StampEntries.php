@@ -63,14 +63,11 @@ final readonly class StampEntries
         return true;
     }
 
-    /**
-     * @param list<array{StampedFile, Copied}> $done
-     * @param list<int>                        $stores all of the ledger
-     */
-    public function stamped(array $done, array $stores): void
+    /** @param list<array{StampedFile, Copied}> $done each at every store that its frame belongs at */
+    public function stamped(array $done): void
     {
         if ([] !== $done) {
-            $this->database->transactional(function () use ($done, $stores): void {
+            $this->database->transactional(function () use ($done): void {
                 $this->database->executeStatement('SET LOCAL enable_seqscan = off');
                 // Copies are locked before their files, and by number, as whoever proves them locks them: nobody waits for one who waits for him.
                 $files = array_values(array_filter(array_map(static fn (array $one): ?int => $one[0]->file?->id, $done), \is_int(...)));
@@ -79,7 +76,7 @@ final readonly class StampEntries
                     WHERE file_id IN (?)
                     ORDER BY id FOR NO KEY UPDATE', [$files], [ArrayParameterType::INTEGER]);
                 $this->files($done);
-                $this->copies($done, $stores);
+                $this->copies($done);
                 $this->moves->landed(array_values(array_unique(array_map(static fn (array $one): int => $one[0]->frame->id, $done))));
             });
         }
@@ -89,7 +86,7 @@ final readonly class StampEntries
      * Sidecars that came in with their raws, in the transaction that enters those.
      *
      * @param list<array{StampedFile, Copied}> $done
-     * @param list<int>                        $stores all of the ledger
+     * @param list<int>                        $stores that its run goes to
      */
     public function along(array $done, array $stores): void
     {
@@ -137,11 +134,8 @@ final readonly class StampEntries
         return ['frame' => $file->frame->id, 'ending' => $file->ending, 'making' => $file->making()->value, 'bytes' => $file->bytes(), 'checksum' => $file->checksum(), 'sha256' => $copied->written->sha256, 'revision' => $file->frame->revision, 'written' => $file->written->document(), 'bears' => Place::ofEnding($file->ending, Making::Dng === $file->making() ? $file->frame->stamp->style->ofOurs() : $file->frame->stamp->style)->value, 'picture' => $file->picture];
     }
 
-    /**
-     * @param list<array{StampedFile, Copied}> $done
-     * @param list<int>                        $stores
-     */
-    private function copies(array $done, array $stores): void
+    /** @param list<array{StampedFile, Copied}> $done */
+    private function copies(array $done): void
     {
         $this->database->executeStatement(
             'WITH r AS MATERIALIZED (SELECT j.*, f.id AS file FROM json_to_recordset(?) AS j('.self::COPIES.") JOIN file f ON f.frame_id = j.frame AND f.ending = j.ending),
@@ -150,21 +144,21 @@ final readonly class StampEntries
              i AS (INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at, because) SELECT file, store, ".MoveRepository::freePlace('store', 'r.path').", CASE WHEN at IS NULL THEN 'owed' ELSE 'proven' END, CASE WHEN at IS NOT NULL THEN checksum END, at, because FROM r
                    WHERE NOT EXISTS (SELECT 1 FROM copy c WHERE c.file_id = r.file AND c.store_id = r.store) RETURNING id, checksum, proven_at)
              INSERT INTO proof (copy_id, checksum, holds, at) SELECT id, checksum, true, at FROM u WHERE at IS NOT NULL UNION ALL SELECT id, checksum, true, proven_at FROM i WHERE proven_at IS NOT NULL",
-            [json_encode(self::copyRows($done, $stores), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)],
+            [json_encode(self::copyRows($done, null), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)],
         );
     }
 
     /**
      * @param list<array{StampedFile, Copied}> $done
-     * @param list<int>                        $stores
+     * @param list<int>|null                   $stores null for those that each one's frame belongs at
      *
      * @return list<array<string, int|string|null>> as COPIES has it
      */
-    private static function copyRows(array $done, array $stores): array
+    private static function copyRows(array $done, ?array $stores): array
     {
         $rows = [];
         foreach ($done as [$file, $copied]) {
-            foreach ($stores as $store) {
+            foreach ($stores ?? array_unique([...$file->frame->stores(), ...array_keys($copied->copies)]) as $store) {
                 $copy = $copied->copies[$store] ?? null;
                 $failure = $copied->failed[$store] ?? null;
                 $because = $failure?->getMessage();

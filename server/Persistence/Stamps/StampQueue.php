@@ -9,7 +9,9 @@ use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Stamp\PictureChange;
 use VelvetLedger\Core\Transfer\Task;
 use VelvetLedger\Core\Transfer\WriterMark;
+use VelvetLedger\Server\Persistence\Copies\CopyState;
 use VelvetLedger\Server\Persistence\Copies\MoveRepository;
+use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\Lock;
 use VelvetLedger\Server\Persistence\Locks;
 use VelvetLedger\Server\Persistence\Row;
@@ -24,8 +26,8 @@ final readonly class StampQueue
     private const FRAME = 'r.id, r.shoot_id, r.folder, r.stem, r.stamp, r.stamp_revision, r.original_name, r.camera_time, r.taken_at, r.clock_correction, r.facts, r.intake_id';
     private const ROWS = 'SELECT '.self::FRAME.",
             (SELECT json_agg(json_build_object('id', f.id, 'ending', f.ending, 'making', f.making, 'bytes', f.bytes, 'checksum', f.checksum, 'coming', f.coming, 'revision', f.stamp_revision, 'bears', f.bears, 'picture', f.picture, 'written', f.written, 'sha256', f.sha256 IS NOT NULL, 'modified', o.modified_at, 'original', o.path,
-                'copies', (SELECT json_agg(json_build_object('id', c.id, 'store', c.store_id, 'path', c.path, 'state', c.state, 'checksum', c.checksum) ORDER BY c.id) FROM copy c WHERE c.file_id = f.id)) ORDER BY f.ending, f.id) FROM file f LEFT JOIN original o ON o.id = f.original_id WHERE f.frame_id = r.id) AS files
-        FROM frame r";
+                'copies', (SELECT json_agg(json_build_object('id', c.id, 'store', c.store_id, 'path', c.path, 'state', c.state, 'checksum', c.checksum) ORDER BY c.id) FROM copy c WHERE c.file_id = f.id), 'stores', (SELECT json_agg(c.store_id) FROM copy c JOIN store s ON s.id = c.store_id WHERE c.file_id = f.id AND c.state ".CopyState::BELONGS_THERE.' AND '.StoreRole::IN_USE.')) ORDER BY f.ending, f.id) FROM file f LEFT JOIN original o ON o.id = f.original_id WHERE f.frame_id = r.id) AS files
+        FROM frame r';
 
     /** Nothing of the frame is still on its way from the card. Counted frame by frame, of all its lines: in a ledger that has no figures yet, all lines that wait would be gone through for each. */
     private const IS_IN = "(SELECT count(*) FILTER (WHERE l.outcome = 'waiting' AND i.state IN ('waiting', 'running', 'paused')) FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE l.frame_id = r.id) = 0";
@@ -51,7 +53,7 @@ final readonly class StampQueue
     {
         $only = [] === $of ? '' : ' AND r.id IN (?)';
 
-        return array_map(static fn (array $row): FrameToStamp => new FrameToStamp($row), $this->byKey(self::ROWS.' WHERE r.shoot_id = ? AND r.restamp AND r.id > ? AND '.self::IS_IN.' AND NOT '.MoveRepository::MOVES_AT_MAIN."$only ORDER BY r.id LIMIT $most", [$shoot, $after, ...([] === $of ? [] : [$of])], [2 => ArrayParameterType::INTEGER]));
+        return array_map(static fn (array $row): FrameToStamp => new FrameToStamp($row), $this->byKey(self::ROWS.' WHERE r.shoot_id = ? AND r.restamp AND r.id > ? AND '.self::IS_IN.' AND NOT '.MoveRepository::IS_ON_ITS_WAY."$only ORDER BY r.id LIMIT $most", [$shoot, $after, ...([] === $of ? [] : [$of])], [2 => ArrayParameterType::INTEGER]));
     }
 
     /**
@@ -170,7 +172,7 @@ final readonly class StampQueue
     {
         return Row::numbers($this->database->fetchFirstColumn('SELECT DISTINCT r.shoot_id
             FROM frame r
-            WHERE r.restamp AND '.self::IS_IN.' AND NOT '.MoveRepository::MOVES_AT_MAIN.'
+            WHERE r.restamp AND '.self::IS_IN.' AND NOT '.MoveRepository::IS_ON_ITS_WAY.'
             ORDER BY 1'));
     }
 

@@ -4,7 +4,7 @@ import { given, list, type Schema } from "../checks";
 import type { OrderDocument, OrderPart } from "../standingOrder";
 import type * as views from "../views/desk";
 import { Facts } from "./cards";
-import { Samples, StoreRole } from "./shared";
+import { Samples } from "./shared";
 import { Said, StampSample } from "./stamps";
 import { Store } from "./stores";
 
@@ -186,7 +186,7 @@ export const BodyClock: Schema<views.BodyClock> = v.object({
 
 export const PlannedStore: Schema<views.PlannedStore> = v.object({
   name: v.string(),
-  role: StoreRole,
+  landsThere: v.boolean(),
   present: v.boolean(),
   freeBytes: v.nullable(v.number()),
   hasRoom: v.boolean(),

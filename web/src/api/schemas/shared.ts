@@ -22,8 +22,6 @@ export const Samples: Schema<views.Samples> = v.object({
   forFolders: list(v.string()),
 });
 
-export const StoreRole: Schema<views.StoreRole> = v.picklist(["main", "mirror", "off site", "former"]);
-
 export const CopiesAt: Schema<views.CopiesAt> = v.object({
   inWords: v.string(),
   store: v.string(),

@@ -2,7 +2,6 @@
 import * as v from "valibot";
 import { list, type Schema } from "../checks";
 import type * as views from "../views/stores";
-import { StoreRole } from "./shared";
 
 export const Store: Schema<views.Store> = v.object({
   name: v.string(),
@@ -11,7 +10,7 @@ export const Store: Schema<views.Store> = v.object({
   freeBytes: v.nullable(v.number()),
 });
 
-export const CopyState: Schema<views.CopyState> = v.picklist(["owed", "proven", "missing", "differs", "set aside", "let go"]);
+export const CopyState: Schema<views.CopyState> = v.picklist(["owed", "proven", "missing", "differs", "set aside", "let go", "left"]);
 
 export const BadCopy: Schema<views.BadCopy> = v.object({
   id: v.number(),
@@ -79,6 +78,8 @@ export const StoreFolders: Schema<views.StoreFolders> = v.object({
   store: v.string(),
   folders: v.nullable(list(v.string())),
 });
+
+export const StoreRole: Schema<views.StoreRole> = v.picklist(["main", "mirror", "off site", "archive", "by rule", "former"]);
 
 export const ChangesOwed: Schema<views.ChangesOwed> = v.object({
   all: v.number(),

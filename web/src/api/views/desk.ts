@@ -1,7 +1,7 @@
 /* Written by ops/types.php from the classes in server/View: change those, then run bin/ledger types. */
 import type { OrderDocument, OrderPart } from "../standingOrder";
 import type { Facts } from "./cards";
-import type { Samples, StoreRole } from "./shared";
+import type { Samples } from "./shared";
 import type { Said, StampSample } from "./stamps";
 import type { Store } from "./stores";
 
@@ -185,7 +185,7 @@ export interface PlannedShoot {
 /** A store that copies would go to: whether it is there and has room for them, with a margin, and what is to be known of it. */
 export interface PlannedStore {
   name: string;
-  role: StoreRole;
+  landsThere: boolean;
   present: boolean;
   freeBytes: number | null;
   hasRoom: boolean;

@@ -32,6 +32,3 @@ export interface Samples {
   forNames: string[];
   forFolders: string[];
 }
-
-/** What a store is for. */
-export type StoreRole = "main" | "mirror" | "off site" | "former";

@@ -1,5 +1,4 @@
 /* Written by ops/types.php from the classes in server/View: change those, then run bin/ledger types. */
-import type { StoreRole } from "./shared";
 
 /** A copy that is missing or different, and whether there is another to mend it from. */
 export interface BadCopy {
@@ -28,7 +27,7 @@ export interface ChangesOwed {
 }
 
 /** How a copy was when it was last looked at. */
-export type CopyState = "owed" | "proven" | "missing" | "differs" | "set aside" | "let go";
+export type CopyState = "owed" | "proven" | "missing" | "differs" | "set aside" | "let go" | "left";
 
 /** A drive that is attached. */
 export interface Drive {
@@ -125,6 +124,9 @@ export interface StorePage {
   proving: Proving | null;
   isWorkedOn: boolean;
 }
+
+/** What a store is for, for all work that no rule takes: see PlacingRules. */
+export type StoreRole = "main" | "mirror" | "off site" | "archive" | "by rule" | "former";
 
 /** What a store holds and is owed, and how long ago its copies were proven. */
 export interface StoreSums {

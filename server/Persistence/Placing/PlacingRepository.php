@@ -1,0 +1,180 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence\Placing;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use VelvetLedger\Core\Order\SecondCopy;
+use VelvetLedger\Core\Placing\PlacedWork;
+use VelvetLedger\Core\Placing\PlacingRule;
+use VelvetLedger\Core\Placing\PlacingRules;
+use VelvetLedger\Core\Placing\Whereabouts;
+use VelvetLedger\Server\Persistence\Copies\StoreRole;
+use VelvetLedger\Server\Persistence\NotInLedger;
+use VelvetLedger\Server\Persistence\Row;
+
+/** Owns "placing_rule", and of "shoot" where it lies: its home, the one that it comes to, whether it is filed, finished, and has its second copies. */
+final readonly class PlacingRepository
+{
+    public function __construct(private Connection $database)
+    {
+    }
+
+    /** The last of them is what stores are for by themselves. */
+    public function rules(): PlacingRules
+    {
+        $of = [StoreRole::Main->value => [], StoreRole::Mirror->value => [], StoreRole::OffSite->value => [], StoreRole::Archive->value => []];
+        foreach ($this->database->fetchAllNumeric('SELECT s.id, s.role
+            FROM store s
+            WHERE '.StoreRole::IN_USE.'
+            ORDER BY s.id') as [$store, $role]) {
+            $of[Row::word($role)][] = Row::number($store);
+        }
+        $special = array_map(static function (array $columns): PlacingRule {
+            $row = Row::of($columns);
+            $stores = static fn (string $key): array => Row::numbers(array_values((array) json_decode($row->text($key), true)));
+
+            return PlacingRule::of($row->int('id'), $row->text('kind_of_work'), $row->text('by_order'), $row->intOrNull('from_year'), $row->intOrNull('to_year'), $row->int('main_id'), $stores('mirrors'), $stores('archives'));
+        }, $this->database->fetchAllAssociative('SELECT id, kind_of_work, by_order, from_year, to_year, main_id, mirrors, archives
+            FROM placing_rule
+            ORDER BY position, id'));
+
+        return new PlacingRules($special, PlacingRule::ofAll($of[StoreRole::Main->value][0] ?? 0, [...$of[StoreRole::Mirror->value], ...$of[StoreRole::OffSite->value]], $of[StoreRole::Archive->value]));
+    }
+
+    /** @param list<PlacingRule> $rules in their order: these and no others */
+    public function keep(array $rules): void
+    {
+        $this->database->transactional(function () use ($rules): void {
+            $this->database->executeStatement('DELETE FROM placing_rule');
+            foreach ($rules as $position => $rule) {
+                $this->database->insert('placing_rule', [...null === $rule->id ? [] : ['id' => $rule->id], 'position' => $position, 'kind_of_work' => $rule->kind, 'by_order' => $rule->order, 'from_year' => $rule->fromYear, 'to_year' => $rule->toYear, 'main_id' => $rule->main, 'mirrors' => json_encode($rule->mirrors, \JSON_THROW_ON_ERROR), 'archives' => json_encode($rule->archives, \JSON_THROW_ON_ERROR)]);
+            }
+        });
+    }
+
+    /**
+     * @param list<int>|null $of these; all where it is null
+     *
+     * @return array<int, Whereabouts> by shoot
+     */
+    public function places(?array $of = null): array
+    {
+        $found = [];
+        foreach ($this->database->fetchAllAssociative("SELECT s.id, s.date, s.home_id, s.comes_to, s.filed_at IS NOT NULL AS is_filed, s.second_copy, s.second_copy_at IS NOT NULL AS is_asked_for,
+                coalesce(s.kind_of_work, i.kind, '') AS kind, coalesce(i.name, '') AS by_order
+            FROM shoot s
+            LEFT JOIN LATERAL (SELECT i.standing_order->'destination'->>'kindOfWork' AS kind, i.standing_order->>'name' AS name FROM frame r JOIN intake i ON i.id = r.intake_id WHERE r.shoot_id = s.id ORDER BY r.id LIMIT 1) i ON true
+            WHERE ".(null === $of ? 'EXISTS (SELECT 1 FROM frame r WHERE r.shoot_id = s.id AND r.let_go_at IS NULL)' : 's.id IN (?)').'
+            ORDER BY s.id', null === $of ? [] : [$of], null === $of ? [] : [ArrayParameterType::INTEGER]) as $columns) {
+            $row = Row::of($columns);
+            $found[$row->int('id')] = new Whereabouts($row->int('id'), PlacedWork::of($row->text('kind'), $row->text('by_order'), $row->text('date')), $row->intOrNull('home_id'), $row->intOrNull('comes_to'), $row->bool('is_filed'), SecondCopy::from($row->text('second_copy')), $row->bool('is_asked_for'));
+        }
+
+        return $found;
+    }
+
+    public function place(int $shoot): Whereabouts
+    {
+        return $this->places([$shoot])[$shoot] ?? throw NotInLedger::shoot($shoot);
+    }
+
+    /** The store that a shoot's main copies lie at. */
+    public function home(int $shoot): ?int
+    {
+        $home = $this->database->fetchOne('SELECT home_id FROM shoot WHERE id = ?', [$shoot]);
+
+        return false === $home ? null : Row::numberOrNull($home);
+    }
+
+    /**
+     * @param list<int> $frames
+     *
+     * @return array<int, list<int>> shoot => those of them that are of it
+     */
+    public function ofFrames(array $frames): array
+    {
+        $found = [];
+        foreach ([] === $frames ? [] : $this->database->fetchAllNumeric('SELECT shoot_id, id
+            FROM frame
+            WHERE id IN (?)
+            ORDER BY 1, 2', [$frames], [ArrayParameterType::INTEGER]) as [$shoot, $frame]) {
+            $found[Row::number($shoot)][] = Row::number($frame);
+        }
+
+        return $found;
+    }
+
+    /** Shoots that nobody gave a home to yet get this one: they came with an intake, or an older ledger had them. */
+    public function settle(int $store, SecondCopy $second = SecondCopy::AtOnce): void
+    {
+        $this->database->executeStatement('UPDATE shoot SET home_id = ?, second_copy = ?
+            WHERE home_id IS NULL', [$store, $second->value]);
+    }
+
+    /** @param list<int> $shoots */
+    public function comeTo(array $shoots, ?int $store): void
+    {
+        $this->database->executeStatement('UPDATE shoot SET comes_to = ?
+            WHERE id IN (?)', [$store, $shoots], [1 => ArrayParameterType::INTEGER]);
+    }
+
+    /** @param list<int> $shoots */
+    public function liveAt(array $shoots, int $store): void
+    {
+        $this->database->executeStatement('UPDATE shoot SET home_id = ?, comes_to = NULL
+            WHERE id IN (?)', [$store, $shoots], [1 => ArrayParameterType::INTEGER]);
+    }
+
+    /** All whose home is one store have it at another from now on. */
+    public function moveHomes(int $from, int $to): void
+    {
+        $this->database->executeStatement('UPDATE shoot SET home_id = ? WHERE home_id = ?', [$to, $from]);
+        $this->database->executeStatement('UPDATE shoot SET comes_to = ? WHERE comes_to = ?', [$to, $from]);
+    }
+
+    /**
+     * A store is used no more: of shoots whose home it was that one is their home which has most of them.
+     *
+     * @return int how many
+     */
+    public function leaveHome(int $store): int
+    {
+        $this->database->executeStatement('UPDATE shoot SET comes_to = NULL WHERE comes_to = ?', [$store]);
+
+        return (int) $this->database->executeStatement("UPDATE shoot h SET home_id = t.store_id
+            FROM (SELECT DISTINCT ON (h.id) h.id, s.id AS store_id
+                FROM shoot h CROSS JOIN store s LEFT JOIN shoot_copies c ON c.shoot_id = h.id AND c.store_id = s.id AND c.state = 'proven'
+                WHERE h.home_id = ? AND s.id <> ? AND ".StoreRole::IN_USE."
+                GROUP BY h.id, s.id, s.role
+                ORDER BY h.id, coalesce(sum(c.copies), 0) DESC, s.role = 'main' DESC, s.id) t
+            WHERE t.id = h.id", [$store, $store]);
+    }
+
+    /** @param list<int> $shoots */
+    public function file(array $shoots, bool $isFiled): void
+    {
+        $this->database->executeStatement('UPDATE shoot SET filed_at = '.($isFiled ? 'coalesce(filed_at, now())' : 'NULL').'
+            WHERE id IN (?)', [$shoots], [ArrayParameterType::INTEGER]);
+    }
+
+    /** @param list<int> $shoots */
+    public function finish(array $shoots, bool $isFinished): void
+    {
+        $this->database->executeStatement('UPDATE shoot SET finished_at = '.($isFinished ? 'coalesce(finished_at, now())' : 'NULL').'
+            WHERE id IN (?)', [$shoots], [ArrayParameterType::INTEGER]);
+    }
+
+    /**
+     * Second copies that waited are made.
+     *
+     * @param list<int> $shoots
+     */
+    public function mirror(array $shoots): void
+    {
+        $this->database->executeStatement('UPDATE shoot SET second_copy_at = coalesce(second_copy_at, now())
+            WHERE id IN (?)', [$shoots], [ArrayParameterType::INTEGER]);
+    }
+}
