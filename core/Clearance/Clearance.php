@@ -6,6 +6,7 @@ namespace VelvetLedger\Core\Clearance;
 
 use VelvetLedger\Core\Card\Kind;
 use VelvetLedger\Core\Card\Trouble;
+use VelvetLedger\Core\Order\SecondCopy;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Day;
 
@@ -33,8 +34,9 @@ final readonly class Clearance
      * @param list<string>      $waiting  paths of raws that are to be converted first, by the order
      * @param int               $cutOff   files on it that end before their pictures do
      * @param bool              $seenNow  whether no copy counts whose drive is away
+     * @param list<SecondCopy>  $second   of what it came to, by when second copies are made that nobody has asked for yet
      */
-    public static function of(string $card, array $files, array $troubles, int $copies, array $waiting = [], int $cutOff = 0, bool $seenNow = false): self
+    public static function of(string $card, array $files, array $troubles, int $copies, array $waiting = [], int $cutOff = 0, bool $seenNow = false, array $second = []): self
     {
         $missing = array_map(static fn (Trouble $trouble): Missing => self::lack($trouble->path, Lack::Unlisted, $trouble->reason), array_values(array_filter($troubles, static fn (Trouble $trouble): bool => $trouble->isDamage)));
         $counted = array_values(array_filter($files, static fn (FileToClear $file): bool => $file->matches || $file->file->kind->isMissed()));
@@ -51,7 +53,7 @@ final readonly class Clearance
 
         $letGo = \count(array_filter($counted, static fn (FileToClear $file): bool => null === self::lackOf($file, $copies, $seenNow) && (!$file->matches || $file->isBelieved() || (PhotographersWord::LetGo === $file->word && $file->devices() < $copies))));
 
-        return new self([] === $missing && [] !== $counted, self::sentence($card, $counted, $missing, $copies, $letGo, $staying).self::cutOffInWords($cutOff), $missing, \count($counted), $cleared, $letGo, \count(array_filter($counted, static fn (FileToClear $file): bool => PhotographersWord::Nodded === $file->word)));
+        return new self([] === $missing && [] !== $counted, self::sentence($card, $counted, $missing, $copies, $letGo, $staying).self::secondInWords($missing, $second).self::cutOffInWords($cutOff), $missing, \count($counted), $cleared, $letGo, \count(array_filter($counted, static fn (FileToClear $file): bool => PhotographersWord::Nodded === $file->word)));
     }
 
     public function lacks(Lack $lack): bool
@@ -177,6 +179,19 @@ final readonly class Clearance
         $parts = array_map(static fn (string $word, int $count): string => Count::of($count, $word, strtr($word.'s', ['proxys' => 'proxies', 'record of a clips' => 'records of clips'])), array_keys($words), $words);
 
         return [] === $files ? '' : \sprintf('; %s on it: %s', Count::of(\count($files), 'other file stays', 'other files stay'), implode(', ', [...$parts, ...0 === $own ? [] : [Count::figure($own)." of the camera's own"]]));
+    }
+
+    /**
+     * Why copies are lacking that nobody was to make yet.
+     *
+     * @param list<Missing>    $missing
+     * @param list<SecondCopy> $second
+     */
+    private static function secondInWords(array $missing, array $second): string
+    {
+        $isLacking = [] !== array_filter($missing, static fn (Missing $one): bool => Lack::TooFewCopies === $one->lack);
+
+        return $isLacking ? implode('', array_map(static fn (SecondCopy $when): string => ' By the order '.$when->inWords().'.', array_values(array_filter($second, static fn (SecondCopy $when): bool => SecondCopy::AtOnce !== $when)))) : '';
     }
 
     private static function cutOffInWords(int $files): string

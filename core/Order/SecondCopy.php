@@ -24,14 +24,14 @@ enum SecondCopy: string
         return self::KeptAfterLook === $this || self::AllAfterLook === $this;
     }
 
-    /** Of a shoot, why it has no second copies yet; '' where nothing keeps them. */
+    /** Why there are no second copies yet; '' where nothing keeps them. */
     public function inWords(): string
     {
         return match ($this) {
             self::AtOnce => '',
-            self::KeptAfterLook => 'its second copies are made after first look, of what is not dropped',
-            self::AllAfterLook => 'its second copies are made after first look',
-            self::WhenSaid => 'its second copies are made when you say so',
+            self::KeptAfterLook => 'second copies are made after first look, of what is not dropped',
+            self::AllAfterLook => 'second copies are made after first look',
+            self::WhenSaid => 'second copies are made when you say so',
         };
     }
 }

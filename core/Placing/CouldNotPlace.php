@@ -59,6 +59,16 @@ final class CouldNotPlace extends \RuntimeException implements CouldNot
         return new self("A rule names $store: “{$rule}” Change that rule first.", $store);
     }
 
+    public static function unknownStore(int $store): self
+    {
+        return new self("A rule names store $store, which is not one that is used.");
+    }
+
+    public static function isUnderWay(): self
+    {
+        return new self('A card is being brought in: rules can be changed when that has ended.');
+    }
+
     public function kind(): FailureKind
     {
         return FailureKind::Asked;

@@ -16,8 +16,11 @@ enum Verb: string
     /** To a store where it is worked on, and at home there when all of it is. */
     case Bring = 'bring';
 
-    /** Second copies that waited are made. */
+    /** Second copies that waited are made, as the order has them. */
     case Mirror = 'mirror';
+
+    /** And of what was dropped, too. */
+    case MirrorAll = 'mirror all';
 
     case Finish = 'finish';
     case GoOn = 'go on';

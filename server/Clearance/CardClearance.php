@@ -16,6 +16,7 @@ use VelvetLedger\Core\Clearance\PhotographersWord;
 use VelvetLedger\Core\Held\Holdings;
 use VelvetLedger\Core\Order\CopiesWanted;
 use VelvetLedger\Core\Order\OrderDocument;
+use VelvetLedger\Core\Order\SecondCopy;
 use VelvetLedger\Server\Cards\CardHoldings;
 use VelvetLedger\Server\Cards\CardReadings;
 use VelvetLedger\Server\Cards\CardsOnDesk;
@@ -42,7 +43,7 @@ final readonly class CardClearance
         $listing = $this->walker->list($volume->path);
         $wanted = $this->wanted($volume);
 
-        return Clearance::of($volume->label(), $this->files($volume, $listing, $seconds), $listing->troubles, $wanted->number, $this->waiting($volume, $listing), $this->cutOff($volume, $listing), $wanted->seenNow);
+        return Clearance::of($volume->label(), $this->files($volume, $listing, $seconds), $listing->troubles, $wanted->number, $this->waiting($volume, $listing), $this->cutOff($volume, $listing), $wanted->seenNow, $this->second($volume));
     }
 
     /**
@@ -89,6 +90,14 @@ final readonly class CardClearance
         $waiting = null === $card ? [] : $this->known->waitingForDng($card);
 
         return [] === $waiting ? [] : array_values(array_intersect($waiting, array_map(static fn (CardFile $file): string => $file->text(), $listing->files)));
+    }
+
+    /** @return list<SecondCopy> by which second copies wait of what came from it */
+    private function second(Volume $volume): array
+    {
+        $card = $this->cards->find($volume->identity);
+
+        return null === $card ? [] : $this->known->secondCopies($card);
     }
 
     /** Files on it that were entered as cut off and are what they were. */

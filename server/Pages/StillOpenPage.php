@@ -11,8 +11,6 @@ use VelvetLedger\Server\Persistence\Conversions\ConversionRepository;
 use VelvetLedger\Server\Persistence\Copies\SightingRepository;
 use VelvetLedger\Server\Persistence\Intakes\IntakeState;
 use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
-use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
-use VelvetLedger\Server\Persistence\Stamps\StampQueue;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Stores\StoreSums;
 use VelvetLedger\Server\View\Book\StillOpenView;
@@ -23,14 +21,14 @@ final readonly class StillOpenPage
     /** So many of one kind have a line each; the others are one line together. */
     private const EACH = 3;
 
-    public function __construct(private ReceiptRepository $receipts, private ConversionRepository $conversions, private StampQueue $stamps, private Stores $stores, private SumsOfStores $sums, private SightingRepository $sightings, private ShootRepository $shoots, private ClockInterface $clock)
+    public function __construct(private ReceiptRepository $receipts, private ConversionRepository $conversions, private Stores $stores, private SumsOfStores $sums, private SightingRepository $sightings, private ShootsStillOpen $shoots, private ClockInterface $clock)
     {
     }
 
     /** @return list<StillOpenView> what is at stake first */
     public function view(): array
     {
-        return [...$this->runs(), ...$this->copies(), ...$this->raws(), ...$this->unstamped(), ...$this->undescribed()];
+        return [...$this->runs(), ...$this->copies(), ...$this->shoots->second(), ...$this->raws(), ...$this->shoots->unstamped(), ...$this->shoots->undescribed()];
     }
 
     /** @return list<StillOpenView> */
@@ -92,33 +90,6 @@ final readonly class StillOpenPage
         ), static fn (int $more): StillOpenView => new StillOpenView('Raws of '.Count::of($more, 'earlier receipt').' are not converted either.', false, '/intake'));
     }
 
-    /** @return list<StillOpenView> */
-    private function unstamped(): array
-    {
-        return self::few($this->stamps->openShoots(), static fn (array $one): StillOpenView => new StillOpenView(
-            \sprintf($one['waits'] ? 'Stamps are still to be written in %s.' : 'In %s not every stamp could be written.', self::shoot($one['description'], $one['date'])),
-            false,
-            "/shoots/{$one['shoot']}",
-        ), static fn (int $more): StillOpenView => new StillOpenView('So in '.Count::of($more, 'earlier shoot').'.', false, '/shoots'));
-    }
-
-    /** @return list<StillOpenView> */
-    private function undescribed(): array
-    {
-        [$count, $last] = $this->shoots->undescribed();
-
-        return null === $last ? [] : [new StillOpenView(
-            1 === $count ? \sprintf('The shoot of %s has no description.', Day::of($last->date)) : \sprintf('%s have no description, the latest of them that of %s.', Count::of($count, 'shoot'), Day::of($last->date)),
-            false,
-            "/shoots/{$last->id()}",
-        )];
-    }
-
-    private static function shoot(string $description, string $date): string
-    {
-        return '' === $description ? 'the shoot of '.Day::of($date) : "$description, ".Day::of($date);
-    }
-
     /**
      * @template T
      *
@@ -128,7 +99,7 @@ final readonly class StillOpenPage
      *
      * @return list<StillOpenView>
      */
-    private static function few(array $all, \Closure $line, \Closure $more): array
+    public static function few(array $all, \Closure $line, \Closure $more): array
     {
         return [...array_map($line, \array_slice($all, 0, self::EACH)), ...(\count($all) > self::EACH ? [$more(\count($all) - self::EACH)] : [])];
     }

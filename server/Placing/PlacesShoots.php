@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Placing;
 
 use Doctrine\ORM\EntityManagerInterface;
+use VelvetLedger\Core\Order\SecondCopy;
 use VelvetLedger\Core\Placing\CouldNotPlace;
 use VelvetLedger\Core\Placing\Verb;
 use VelvetLedger\Core\Placing\Whereabouts;
@@ -51,7 +52,7 @@ final readonly class PlacesShoots
                 match ($verb) {
                     Verb::File => $this->toOwe($to, $shoot, [] === $rule->archives ? throw CouldNotPlace::nowhere($this->name($shoot)) : $rule->archives),
                     Verb::Bring => $this->toOwe($to, $shoot, $this->workplaces($place, $store ?? $rule->main, $place->isMirrored() ? $rule->mirrors : [])),
-                    Verb::Mirror => $this->toOwe($to, $shoot, $rule->mirrors),
+                    Verb::Mirror, Verb::MirrorAll => $this->toOwe($to, $shoot, $rule->mirrors),
                     Verb::Leave => $this->toLeave($shown, $place, $store ?? $place->home ?? 0),
                     Verb::Finish, Verb::GoOn => null,
                 };
@@ -61,7 +62,7 @@ final readonly class PlacesShoots
             }
         }
         foreach ($to as $at => $of) {
-            foreach ($this->owing->lacking($at, $of) as ['files' => $files, 'bytes' => $bytes]) {
+            foreach ($this->owing->lacking($at, $of, Verb::Mirror === $verb && SecondCopy::KeptAfterLook === $places[$of[0]]->second) as ['files' => $files, 'bytes' => $bytes]) {
                 $shown->owes($at, $files, $bytes);
             }
         }
@@ -112,7 +113,8 @@ final readonly class PlacesShoots
                     $this->tell($shoot, "Brought to {$this->names([$to])}.", $by);
                     break;
                 case Verb::Mirror:
-                    $this->places->mirror([$shoot]);
+                case Verb::MirrorAll:
+                    $this->places->mirror([$shoot], Verb::MirrorAll === $verb);
                     $this->owing->settle([$shoot], 'its second copies were asked for');
                     $this->tell($shoot, "Second copies asked for: on {$this->names($rule->mirrors)}.", $by);
                     break;

@@ -12,12 +12,13 @@ use VelvetLedger\Server\Keeping\KeepsSelects;
 use VelvetLedger\Server\Looking\RestsSittings;
 use VelvetLedger\Server\Persistence\Changes\AskedBy;
 use VelvetLedger\Server\Persistence\Looks\SittingEntries;
+use VelvetLedger\Server\Placing\AfterLook;
 
 /** Has a sitting's judgements written, for a worker: not while somebody judges. */
 #[AsMessageHandler]
 final readonly class Rests
 {
-    public function __construct(private RestsSittings $rests, private SittingEntries $sittings, private KeepsSelects $selects, private LaysOut $laysOut, private Follows $follows, private MessageBusInterface $bus)
+    public function __construct(private RestsSittings $rests, private SittingEntries $sittings, private KeepsSelects $selects, private LaysOut $laysOut, private AfterLook $afterLook, private Follows $follows, private MessageBusInterface $bus)
     {
     }
 
@@ -56,7 +57,7 @@ final readonly class Rests
         $this->write($lot, $this->rests->rest($lot));
         [$moved, $toLayOut] = $this->selects->rest($lot, AskedBy::Page);
         array_map($this->laysOut->ask(...), $toLayOut);
-        if ($moved > 0) {
+        if ($this->afterLook->rests($lot) || $moved > 0) {
             $this->follows->ask();
         }
     }

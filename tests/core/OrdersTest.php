@@ -36,7 +36,7 @@ final class OrdersTest extends TestCase
             "extension": "as the camera wrote it"
           },
           "copies": {
-            "number": 3, "readTwice": true, "sha256": true, "seenNow": true
+            "number": 3, "readTwice": true, "sha256": true, "seenNow": true, "second": "kept, after first look"
           },
           "stamps": {
             "slip": "Tern & Tallow", "texts": { "creator": "Ada Tern" }, "keywords": [["places", "Quillhaven"]], "parents": false, "jpegSidecar": true, "iim": true, "dngSidecar": false

@@ -9,6 +9,7 @@ use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\ParameterType;
 use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\TakenFromTwin;
+use VelvetLedger\Core\Order\SecondCopy;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\Lock;
@@ -111,6 +112,17 @@ final readonly class ClearanceRepository
             WHERE o.card_id = ? AND v.state = 'waiting'
             AND (i.standing_order->'dng'->>'cardWaits')::boolean
             ORDER BY 1", [$card->id()]), \is_string(...)));
+    }
+
+    /** @return list<SecondCopy> of shoots that a card's files came to: when second copies are made that wait yet */
+    public function secondCopies(Card $card): array
+    {
+        return array_map(static fn (mixed $when): SecondCopy => SecondCopy::from(Row::word($when)), $this->database->fetchFirstColumn('SELECT DISTINCT s.second_copy
+            FROM original o
+            JOIN frame r ON r.id = o.frame_id
+            JOIN shoot s ON s.id = r.shoot_id
+            WHERE o.card_id = ? AND s.second_copy <> ? AND s.second_copy_at IS NULL
+            ORDER BY 1', [$card->id(), SecondCopy::AtOnce->value]));
     }
 
     /** @return array<string, int> path on the card => bytes, of what was cut off there when it came in */

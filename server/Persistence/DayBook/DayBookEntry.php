@@ -58,6 +58,11 @@ class DayBookEntry
         return new self(DayBookKind::Stamp, $entry, null, null, $shoot);
     }
 
+    public static function ofRule(string $entry): self
+    {
+        return new self(DayBookKind::Store, $entry);
+    }
+
     public static function ofOrder(string $entry): self
     {
         return new self(DayBookKind::Order, $entry);

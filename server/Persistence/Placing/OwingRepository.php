@@ -57,13 +57,13 @@ final readonly class OwingRepository
      *
      * @return array<int, array{files: int, bytes: int}> by shoot, where anything
      */
-    public function lacking(int $store, array $shoots): array
+    public function lacking(int $store, array $shoots, bool $withoutDropped = false): array
     {
         $found = [];
         foreach ([] === $shoots ? [] : $this->database->fetchAllNumeric('SELECT r.shoot_id, count(*), sum(f.bytes)
             FROM frame r
             JOIN file f ON f.frame_id = r.id
-            WHERE r.shoot_id IN (?) AND '.self::IS_KEPT.' AND NOT EXISTS (SELECT 1 FROM copy x WHERE x.file_id = f.id AND x.store_id = ? AND x.state '.CopyState::BELONGS_THERE.')
+            WHERE r.shoot_id IN (?) AND '.self::IS_KEPT.($withoutDropped ? ' AND NOT '.self::IS_DROPPED : '').' AND NOT EXISTS (SELECT 1 FROM copy x WHERE x.file_id = f.id AND x.store_id = ? AND x.state '.CopyState::BELONGS_THERE.')
             GROUP BY 1', [$shoots, $store], [ArrayParameterType::INTEGER]) as [$shoot, $files, $bytes]) {
             $found[Row::number($shoot)] = ['files' => Row::number($files), 'bytes' => Row::number($bytes)];
         }

@@ -168,13 +168,37 @@ final readonly class PlacingRepository
     }
 
     /**
+     * @param list<int> $frames
+     *
+     * @return list<int> their shoots, of which every frame is judged, and whose second copies waited for that
+     */
+    public function lookedThrough(array $frames): array
+    {
+        return [] === $frames ? [] : Row::numbers($this->database->fetchFirstColumn('SELECT s.id
+            FROM shoot s
+            WHERE s.second_copy IN (?) AND s.second_copy_at IS NULL AND s.id IN (SELECT r.shoot_id FROM frame r WHERE r.id IN (?))
+            AND NOT EXISTS (SELECT 1 FROM frame x LEFT JOIN judgement j ON j.frame_id = x.id WHERE x.shoot_id = s.id AND NOT x.along AND x.aside_from IS NULL AND x.let_go_at IS NULL AND j.decision IS NULL AND EXISTS (SELECT 1 FROM file l WHERE l.frame_id = x.id))
+            ORDER BY 1', [[SecondCopy::KeptAfterLook->value, SecondCopy::AllAfterLook->value], $frames], [ArrayParameterType::STRING, ArrayParameterType::INTEGER]));
+    }
+
+    /** @return list<array{shoot: int, date: string, description: string, when: SecondCopy}> shoots whose second copies wait for a first look, or a word; the latest first */
+    public function waitingForSecond(): array
+    {
+        return array_map(static fn (array $row): array => ['shoot' => Row::number($row[0]), 'date' => Row::word($row[1]), 'description' => Row::word($row[2]), 'when' => SecondCopy::from(Row::word($row[3]))], $this->database->fetchAllNumeric("SELECT s.id, s.date, s.description, s.second_copy
+            FROM shoot s
+            WHERE s.second_copy <> '".SecondCopy::AtOnce->value."' AND s.second_copy_at IS NULL AND s.files > 0
+            ORDER BY s.date DESC, s.id DESC"));
+    }
+
+    /**
      * Second copies that waited are made.
      *
      * @param list<int> $shoots
+     * @param bool      $ofAll  also of what was dropped
      */
-    public function mirror(array $shoots): void
+    public function mirror(array $shoots, bool $ofAll): void
     {
-        $this->database->executeStatement('UPDATE shoot SET second_copy_at = coalesce(second_copy_at, now())
-            WHERE id IN (?)', [$shoots], [ArrayParameterType::INTEGER]);
+        $this->database->executeStatement('UPDATE shoot SET second_copy_at = coalesce(second_copy_at, now()), second_copy = CASE WHEN ? AND second_copy <> ? THEN ? ELSE second_copy END
+            WHERE id IN (?)', [$ofAll ? 'true' : 'false', SecondCopy::AtOnce->value, SecondCopy::AllAfterLook->value, $shoots], [3 => ArrayParameterType::INTEGER]);
     }
 }

@@ -1,0 +1,221 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests\server;
+
+use PHPUnit\Framework\Attributes\TestWith;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use VelvetLedger\Core\Document\Fields;
+use VelvetLedger\Core\Keeping\CouldNotRename;
+use VelvetLedger\Core\Keeping\KeepingWish;
+use VelvetLedger\Core\Order\OrderDocument;
+use VelvetLedger\Core\Order\StandingOrder;
+use VelvetLedger\Core\Placing\PlacingRule;
+use VelvetLedger\Core\Placing\Verb;
+use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Server\Copies\OwedSteps;
+use VelvetLedger\Server\Intake\Interrupted;
+use VelvetLedger\Server\Keeping\KeepsShoots;
+use VelvetLedger\Server\Persistence\Changes\AskedBy;
+use VelvetLedger\Server\Persistence\Copies\StepRepository;
+use VelvetLedger\Server\Persistence\Copies\StoreRole;
+use VelvetLedger\Server\Persistence\Placing\PlacingRepository;
+use VelvetLedger\Server\Persistence\Row;
+use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
+use VelvetLedger\Server\Placing\PlacesShoots;
+use VelvetLedger\Server\Placing\PlacingShown;
+use VelvetLedger\Server\Stores\ChangeStores;
+use VelvetLedger\Tests\Folder;
+use VelvetLedger\Tests\Stills;
+
+/** Shoots are filed away to where finished work ends, leave the drive that they were worked on, and come back: never with fewer proven copies than were asked for. */
+final class PlacingTest extends LedgerTestCase
+{
+    private const DRIVES = ['Anvil', 'Bellows', 'Coffer', 'Chest'];
+
+    /** Two shoots on Anvil and Bellows; Coffer and Chest are where finished work ends. */
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->drives('Bellows');
+        for ($n = 1; $n <= 4; ++$n) {
+            $this->reader->put("CARD/DCIM/100ORREL/ORL_000$n.JPG", Stills::jpeg("2026-05-04 21:14:0$n", $n));
+        }
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0002.ORW', Stills::raw('2026-05-04 21:14:02', 2));
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0005.JPG', Stills::jpeg('2026-05-05 10:00:05', 5));
+        $this->bringIn('CARD');
+        foreach (['Coffer', 'Chest'] as $drive) {
+            mkdir($this->store->path.'/'.$drive);
+            $this->service(ChangeStores::class)->add($this->store->path.'/'.$drive, $drive, StoreRole::Archive, 'pictures');
+        }
+    }
+
+    public function testAShootIsFiledAwayLeavesItsDriveAndComesBack(): void
+    {
+        $before = $this->trees();
+        self::assertSame([[], []], [$before['Coffer'], $this->service(StepRepository::class)->owed()], 'an archive is owed nothing by itself');
+        $shown = $this->place(Verb::File, false);
+        self::assertSame([[3, 4], 5], [array_keys($shown->owed), $shown->owed[3]['files']]);
+        $this->drivesAway('Chest');
+        $this->place(Verb::File);
+        self::assertStringContainsString('1 proven copy is elsewhere and there now, where 2 are asked for', $this->place(Verb::Leave)->refused[1]);
+        $this->carryOut();
+        self::assertSame([1, [4 => 5]], [$this->home(), $this->service(StepRepository::class)->owed()], 'Chest is owed it, and it is at home on Anvil yet');
+        self::assertSame(5, $this->place(Verb::Leave)->leaving[1]['files'], 'Bellows and Coffer have it');
+        self::assertSame(3, $this->home());
+        $this->carryOut();
+        self::assertSame([array_filter($before['Anvil'], static fn (string $path): bool => str_contains($path, '05-05'), \ARRAY_FILTER_USE_KEY), $before['Bellows']], [Folder::tree($this->onDrive('Anvil')), Folder::tree($this->onDrive('Bellows'))]);
+        self::assertStringContainsString('5 files left Anvil', implode('', $this->words()));
+        self::assertStringContainsString('of 2026/2026-05-04/2026-05-04_0001.jpg and 4 more 1 proven copy is elsewhere and there now', $this->place(Verb::Leave, true, 1, 3)->refused[1]);
+
+        // What is changed meanwhile follows everywhere, and what is new of a frame lies where the frame does.
+        $this->keep(1, ['description' => 'Lantern boats']);
+        $this->drivesBack('Chest');
+        $this->carryOut();
+        self::assertSame([['left'], ['proven']], [$this->column('SELECT DISTINCT state FROM copy WHERE store_id = 1 AND file_id < 6'), $this->column('SELECT DISTINCT state FROM copy WHERE store_id > 1')]);
+
+        $this->place(Verb::Bring);
+        self::assertSame(3, $this->home(), 'all of it is not there yet');
+        $this->carryOut();
+        self::assertSame([1, $this->trees()['Bellows']], [$this->home(), $this->trees()['Anvil']]);
+        self::assertStringContainsString('All of it is on Anvil, and at home there.', implode('', $this->words()));
+        self::assertStringContainsString('all of it is there', $this->place(Verb::Bring)->refused[1]);
+    }
+
+    public function testARuleSaysWhereItsWorkLandsAndWhatMirrorsIt(): void
+    {
+        $this->service(PlacingRepository::class)->keep([PlacingRule::of(null, '', '', 2027, null, 3, [4], []), PlacingRule::of(null, 'weddings', '', null, null, 3, [4], [2])]);
+        $this->reader->put('NEXT/DCIM/100ORREL/ORL_0031.JPG', Stills::jpeg('2026-06-01 10:00:05', 31));
+        $this->bringIn('NEXT', new Wishes($this->order(['destination' => ['kindOfWork' => 'Weddings', 'folder' => '']])));
+        $shoot = $this->column('SELECT max(id) FROM shoot')[0];
+        self::assertSame([[3, 4], 3], [$this->column('SELECT store_id FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE r.shoot_id = '.(\is_int($shoot) ? $shoot : 0).' ORDER BY 1'), $this->home(\is_int($shoot) ? $shoot : 0)]);
+        self::assertSame([2], array_keys($this->place(Verb::File, false, \is_int($shoot) ? $shoot : 0)->owed));
+    }
+
+    /**
+     * Whatever is asked for, with drives that leave and workers that are killed: of no file there are ever fewer good copies than
+     * were asked for, where there were as many before; and undone, all is as it was.
+     */
+    #[TestWith([1])]
+    #[TestWith([2])]
+    #[TestWith([3])]
+    public function testNoFileIsEverInFewerPlacesThanWereAskedFor(int $seed): void
+    {
+        $random = new Randomizer(new Mt19937($seed));
+        $before = $this->trees();
+        $away = [];
+        for ($i = 0; $i < 14; ++$i) {
+            $drive = self::DRIVES[$random->getInt(0, 3)];
+            if (0 === $random->getInt(0, 2)) {
+                isset($away[$drive]) ? $this->drivesBack($drive) : $this->drivesAway($drive);
+                $away = isset($away[$drive]) ? array_diff_key($away, [$drive => true]) : $away + [$drive => true];
+            }
+            $shoot = $random->getInt(1, 2);
+            try {
+                match ($random->getInt(0, 6)) {
+                    0, 1 => $this->place(Verb::File, true, $shoot),
+                    2, 3 => $this->place(Verb::Leave, true, $shoot, $random->getInt(1, 4)),
+                    4 => $this->place(Verb::Bring, true, $shoot, [null, 1, 2][$random->getInt(0, 2)]),
+                    5 => $this->keep($shoot, ['description' => "boats $i"]),
+                    default => $this->place(Verb::Leave, true, $shoot),
+                };
+            } catch (CouldNotRename) {
+                $this->restart();
+            }
+            $this->carryOut($random->getInt(0, 8));
+            self::assertSame([], array_filter($this->goodCopies(), static fn (int $copies): bool => $copies < 2), "after step $i");
+        }
+        array_map($this->drivesBack(...), array_keys($away));
+        foreach ([1, 2] as $shoot) {
+            $this->keep($shoot, ['description' => '']);
+            $this->place(Verb::Bring, true, $shoot, 1);
+            $this->place(Verb::Bring, true, $shoot, 2);
+            $this->carryOut();
+            $this->place(Verb::Bring, true, $shoot, 1);
+            $this->carryOut();
+            $this->place(Verb::Leave, true, $shoot, 3);
+            $this->place(Verb::Leave, true, $shoot, 4);
+        }
+        $this->carryOut();
+        self::assertSame([$before, [], [1, 1]], [$this->trees(), $this->service(StepRepository::class)->owed(), $this->column('SELECT home_id FROM shoot ORDER BY id')]);
+        self::assertSame([], $this->column('SELECT id FROM shoot WHERE add_up_shoot(id)'));
+    }
+
+    /** @return array<int, int> file that came in => on how many drives, here or away, its very bytes lie where the ledger has a copy */
+    private function goodCopies(): array
+    {
+        $good = [];
+        foreach ($this->ledger()->getConnection()->fetchAllAssociative("SELECT f.id, s.name, c.path, f.checksum FROM file f JOIN copy c ON f.id = c.file_id JOIN store s ON s.id = c.store_id WHERE c.state NOT IN ('left', 'owed')") as $columns) {
+            $row = Row::of($columns);
+            $drive = 'Main' === $row->text('name') ? 'Anvil' : $row->text('name');
+            $good[$row->int('id')] ??= 0;
+            foreach ([$drive, ".$drive"] as $at) {
+                $found = $this->store->path."/$at/pictures/".$row->text('path');
+                $good[$row->int('id')] += is_file($found) && hash_file('xxh128', $found) === $row->text('checksum') ? 1 : 0;
+            }
+        }
+        self::assertCount(6, $good);
+
+        return $good;
+    }
+
+    /** @return list<string> */
+    private function words(): array
+    {
+        return array_values(array_filter($this->column('SELECT entry FROM day_book_entry ORDER BY id'), \is_string(...)));
+    }
+
+    private function home(int $shoot = 1): ?int
+    {
+        return $this->service(PlacingRepository::class)->home($shoot);
+    }
+
+    /** @param array<string, mixed> $wish */
+    private function keep(int $shoot, array $wish): void
+    {
+        $this->ledger()->clear();
+        $this->service(KeepsShoots::class)->do($this->service(ShootRepository::class)->find($shoot), KeepingWish::read(Fields::of($wish)), AskedBy::Page);
+    }
+
+    private function restart(): void
+    {
+        self::ensureKernelShutdown();
+        self::bootKernel();
+    }
+
+    /** @param int|null $cutAfter so many files, at whichever store, and gone on with once */
+    private function carryOut(?int $cutAfter = null): void
+    {
+        $at = 0;
+        foreach (null === $cutAfter ? [null] : [$cutAfter, null] as $cut) {
+            try {
+                foreach (array_keys($this->service(StepRepository::class)->owed()) as $store) {
+                    $this->service(OwedSteps::class)->all($store, static fn () => null !== $cut && $at++ === $cut ? throw new Interrupted() : null);
+                }
+            } catch (Interrupted) {
+                $this->restart();
+            }
+        }
+    }
+
+    /** @param array<string, mixed> $fields */
+    private function order(array $fields): StandingOrder
+    {
+        return OrderDocument::read($fields + OrderDocument::of(StandingOrder::byTheDay()));
+    }
+
+    /** @return array<string, array<string, string>> by drive */
+    private function trees(): array
+    {
+        return array_combine(self::DRIVES, array_map(fn (string $drive): array => Folder::tree($this->onDrive($drive)), self::DRIVES));
+    }
+
+    private function place(Verb $verb, bool $does = true, int $shoot = 1, ?int $store = null): PlacingShown
+    {
+        $this->ledger()->clear();
+
+        return $does ? $this->service(PlacesShoots::class)->do($verb, [$shoot], $store, AskedBy::Page) : $this->service(PlacesShoots::class)->show($verb, [$shoot], $store);
+    }
+}
