@@ -28,7 +28,7 @@ final readonly class SumsOfStores
      */
     public function of(array $stores): array
     {
-        [$moves, $removals, $behind] = [$this->steps->toFollow(StepKind::Move), $this->steps->toFollow(StepKind::Remove), $this->following->behind()];
+        [$moves, $removals, $leaving, $behind] = [$this->steps->toFollow(StepKind::Move), $this->steps->toFollow(StepKind::Remove), $this->steps->toFollow(StepKind::Leave), $this->following->behind()];
         $found = [];
         foreach ($stores as $store) {
             $states = $this->sums->byState($store->id());
@@ -38,7 +38,7 @@ final readonly class SumsOfStores
                 $copies(CopyState::Proven),
                 $copies(CopyState::Owed),
                 $copies(CopyState::Missing) + $copies(CopyState::Differs),
-                new ChangesOwed($moves[$store->id()] ?? 0, $removals[$store->id()] ?? 0, $behind[$store->id()] ?? 0),
+                new ChangesOwed($moves[$store->id()] ?? 0, $removals[$store->id()] ?? 0, $behind[$store->id()] ?? 0, $leaving[$store->id()] ?? 0),
                 $states[CopyState::Proven->value][1] ?? 0,
                 $states[CopyState::Owed->value][1] ?? 0,
                 $this->sums->oldestProof($store->id()),

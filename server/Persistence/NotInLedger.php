@@ -33,6 +33,11 @@ final class NotInLedger extends \RuntimeException implements CouldNot
         return new self(\sprintf('There is no store %d in this ledger.', $id));
     }
 
+    public static function storeNamed(string $name): self
+    {
+        return new self(\sprintf('There is no store called "%s" that is used.', $name));
+    }
+
     public static function copy(int $id): self
     {
         return new self(\sprintf('There is no copy %d in this ledger.', $id));

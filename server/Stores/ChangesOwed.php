@@ -15,12 +15,13 @@ final readonly class ChangesOwed
     public string $inWords;
 
     /** @param int $changesToFollow changes whose copies are where they are to be, while other files of their folders are not */
-    public function __construct(public int $toMove, public int $toRemove, int $changesToFollow)
+    public function __construct(public int $toMove, public int $toRemove, int $changesToFollow, int $toLeave = 0)
     {
-        $this->all = $toMove + $toRemove + $changesToFollow;
+        $this->all = $toMove + $toRemove + $changesToFollow + $toLeave;
         $this->inWords = implode(', ', array_filter([
             $toMove > 0 ? Count::of($toMove, 'copy', 'copies').' to be renamed or moved' : '',
             $toRemove > 0 ? Count::of($toRemove, 'copy', 'copies').' to be removed' : '',
+            $toLeave > 0 ? Count::of($toLeave, 'copy', 'copies').' to leave it' : '',
             $changesToFollow > 0 ? 'other files of '.Count::of($changesToFollow, 'change').' to follow' : '',
         ], static fn (string $part): bool => '' !== $part));
     }

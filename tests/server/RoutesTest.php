@@ -10,6 +10,7 @@ use Symfony\Component\BrowserKit\Cookie;
 use Symfony\Component\Routing\RouterInterface;
 use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Order\StandingOrder;
+use VelvetLedger\Core\Placing\Verb;
 use VelvetLedger\Server\Http\Access\Session;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Tests\Stills;
@@ -200,11 +201,15 @@ final class RoutesTest extends LedgerTestCase
             ['into' => 999_999, 'together' => true, 'apart' => false], ['apart' => true, 'frames' => [1], 'folders' => ['levels' => [[['piece' => 'job', 'style' => 'as written']]], 'between' => ' ']],
         ];
 
+        $rules = [['rules' => [['id' => null, 'kind' => 'weddings', 'order' => 'By the day', 'fromYear' => 2024, 'toYear' => 2026, 'main' => 1, 'mirrors' => [], 'archives' => []]]], ['rules' => []]];
+        $placing = array_map(static fn (Verb $verb): array => ['verb' => $verb->value, 'shoots' => [1], 'store' => 1], Verb::cases());
+
         return array_map(static fn (array $good): array => array_is_list($good) ? $good : [$good], [
             '/api/cards/{id}/plan' => $wishes, '/api/cards/{id}/plan/lines' => $wishes, '/api/cards/{id}/intakes' => $wishes,
             '/api/look/{lot}/acts' => ['acts' => [['name' => 'a', 'kind' => 'judge', 'word' => '3', 'frames' => [['frame' => 1, 'revision' => 0, 'word' => 'drop']]], ['name' => 'b', 'kind' => 'take back'], ['name' => 'c', 'kind' => 'bring again']]],
             '/api/look/{lot}/goal' => [['frames' => 180], ['frames' => null]],
             '/api/look/{lot}/together' => ['frames' => [], 'apart' => true],
+            '/api/rules' => $rules, '/api/rules/shown' => $rules, '/api/placing' => $placing, '/api/placing/shown' => $placing,
             '/api/sources' => ['path' => '/nowhere'], '/api/cards/{id}/put-back' => ['frames' => [$frame]], '/api/copies/mend' => ['copies' => [1]],
             '/api/elsewhere' => [['program' => 'none', 'shoot' => 1, 'frames' => [1]], ['receipt' => 1]], '/api/cards/{id}/apart' => ['frames' => [$frame], 'folder' => $this->store->path],
             '/api/cards/{id}/clearance/nod' => ['files' => ['DCIM/100ORREL/ORL_0001.JPG']],

@@ -160,6 +160,11 @@ final readonly class PlacingRepository
             WHERE id IN (?)', [$shoots], [ArrayParameterType::INTEGER]);
     }
 
+    public function isFinished(int $shoot): bool
+    {
+        return false !== $this->database->fetchOne('SELECT 1 FROM shoot WHERE id = ? AND finished_at IS NOT NULL', [$shoot]);
+    }
+
     /** @param list<int> $shoots */
     public function finish(array $shoots, bool $isFinished): void
     {

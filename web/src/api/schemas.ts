@@ -5,6 +5,7 @@ export * from "./schemas/cards";
 export * from "./schemas/desk";
 export * from "./schemas/keeping";
 export * from "./schemas/look";
+export * from "./schemas/placing";
 export * from "./schemas/receipts";
 export * from "./schemas/shared";
 export * from "./schemas/shoots";

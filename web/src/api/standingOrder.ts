@@ -27,7 +27,11 @@ export interface CopiesWanted {
   readTwice: boolean;
   sha256: boolean;
   seenNow: boolean;
+  second: SecondCopy;
 }
+
+/** When the copies on mirrors are made. */
+export type SecondCopy = "at once" | "kept, after first look" | "all, after first look" | "when it is said";
 
 export type DngMode = "off" | "beside the raw" | "instead of the raw";
 

@@ -5,6 +5,7 @@ export * from "./views/cards";
 export * from "./views/desk";
 export * from "./views/keeping";
 export * from "./views/look";
+export * from "./views/placing";
 export * from "./views/receipts";
 export * from "./views/shared";
 export * from "./views/shoots";

@@ -31,7 +31,7 @@ export function DeskFoot({ desk, plan, failed, present, readiness, underWay, sta
         <span />
         <dl className="col-span-3 flex flex-wrap gap-x-7 gap-y-1 max-md:[&>div]:flex max-md:[&>div]:items-baseline max-md:[&>div]:gap-x-2">
           {(plan?.stores ?? []).map((one) => (
-            <Field key={one.name} label={one.role}>
+            <Field key={one.name} label={one.landsThere ? "lands on" : "mirrored on"}>
               {one.present ? (
                 <span className="flex">
                   {one.name}, {size(one.freeBytes ?? 0)} free
@@ -45,7 +45,7 @@ export function DeskFoot({ desk, plan, failed, present, readiness, underWay, sta
                 </span>
               ) : (
                 <b className="text-brass">
-                  {one.name} {one.role === "main" ? "is not there" : "is away: owed"}
+                  {one.name} {one.landsThere ? "is not there" : "is away: owed"}
                 </b>
               )}
             </Field>

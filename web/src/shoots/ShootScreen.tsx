@@ -11,6 +11,7 @@ import { Field, Key, TextButton } from "../ledger/Field";
 import { KeepingPanel } from "../keeping/KeepingPanel";
 import { COVER, firstWish, type Kind, KINDS } from "../keeping/kinds";
 import { Title } from "../keeping/Title";
+import { WhereaboutsLine } from "../placing/WhereaboutsLine";
 import { Actions } from "../ledger/Menu";
 import { Notice, Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
@@ -190,6 +191,7 @@ export function ShootScreen() {
                 }}
               />
             )}
+            <WhereaboutsLine shoot={id} />
             <AsideLine shoot={id} />
             <SelectsLine shoot={id} picked={pickedFrames} apart={apart.map((frame) => frame.id)} />
             {(findings.data?.copies.length ?? 0) > 0 && (

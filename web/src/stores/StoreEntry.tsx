@@ -1,10 +1,11 @@
 import { waitsFor } from "../words/waits";
 import { useChangeStore, useProve, useStopProving } from "../api/copies";
-import type { Proving, StorePage } from "../api/views";
+import type { Holding, Proving, StorePage } from "../api/views";
 import { NamedAction } from "../ledger/Entry";
 import { Field, TextButton } from "../ledger/Field";
 import { Choice } from "../ledger/Menu";
 import { Mark, Trouble } from "../ledger/Notice";
+import { Holdings } from "../placing/Holdings";
 import { count, dateOf, duration, figure, size } from "../words/format";
 import { ProofAges } from "./ProofAges";
 import { ROLES } from "./roles";
@@ -12,7 +13,19 @@ import { ROLES } from "./roles";
 const NIGHTS = [7, 30, 90, 180, 365];
 
 /** One store: its name and role, whether it is there, its sums, how old its proofs are, and what can be done with it. */
-export function StoreEntry({ store, all, copying, elsewhere }: { store: StorePage; all: StorePage[]; copying: number[]; elsewhere: string | null }) {
+export function StoreEntry({
+  store,
+  holdings,
+  all,
+  copying,
+  elsewhere,
+}: {
+  store: StorePage;
+  holdings: Holding[];
+  all: StorePage[];
+  copying: number[];
+  elsewhere: string | null;
+}) {
   const change = useChangeStore();
   const prove = useProve();
   const stop = useStopProving();
@@ -73,7 +86,11 @@ export function StoreEntry({ store, all, copying, elsewhere }: { store: StorePag
               </Field>
             )}
           </dl>
-          {[...(elsewhere ? [`Attached to ${elsewhere} now: what is to be done here is done there.`] : store.absentBecause ? [store.absentBecause] : []), ...store.warnings].map((warning) => (
+          <Holdings holdings={holdings} name={store.name} />
+          {[
+            ...(elsewhere ? [`Attached to ${elsewhere} now: what is to be done here is done there.`] : store.absentBecause ? [store.absentBecause] : []),
+            ...store.warnings,
+          ].map((warning) => (
             <p key={warning} className="mt-2 text-brass">
               {warning}
             </p>
@@ -124,7 +141,9 @@ export function StoreEntry({ store, all, copying, elsewhere }: { store: StorePag
 
 /** What a proof found, and whether that is so yet. */
 const came = (found: number, now: number) =>
-  found === 0 ? "all as the ledger has them" : `${figure(found)} missing or different${now === 0 ? ", mended since" : now < found ? `, ${figure(now)} of them yet` : ""}`;
+  found === 0
+    ? "all as the ledger has them"
+    : `${figure(found)} missing or different${now === 0 ? ", mended since" : now < found ? `, ${figure(now)} of them yet` : ""}`;
 
 /** How far a proof is, or what it came to; bad is how many copies are missing or different now. */
 export function ProvingLine({ proving, bad, waits }: { proving: Proving; bad: number; waits: string | null }) {

@@ -1,9 +1,12 @@
 import { useState } from "react";
 import { useFindings, useStores } from "../api/copies";
+import { useRules } from "../api/placing";
 import { TextButton } from "../ledger/Field";
 import { Nothing } from "../ledger/Nothing";
 import { Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
+import { FileAway } from "../placing/FileAway";
+import { RulesTable } from "../placing/RulesTable";
 import { count, figure, size } from "../words/format";
 import { AddStore } from "./AddStore";
 import { BadCopies } from "./BadCopies";
@@ -12,6 +15,7 @@ import { StoreEntry } from "./StoreEntry";
 /** Where copies live: each store with what it holds and is owed, and what is wrong there. */
 export function StoresScreen() {
   const found = useStores();
+  const rules = useRules();
   const [adding, setAdding] = useState(false);
   const stores = found.data?.stores ?? [];
   const bad = stores.reduce((sum, store) => sum + store.sums.bad, 0);
@@ -32,12 +36,21 @@ export function StoresScreen() {
       </div>
       <div className="border-t border-rule-strong">
         {stores.map((store) => (
-          <StoreEntry key={store.id} store={store} all={stores} copying={found.data?.copying ?? []} elsewhere={found.data?.elsewhere.find((one) => one.store === store.id)?.machine ?? null} />
+          <StoreEntry
+            key={store.id}
+            store={store}
+            holdings={rules.data?.holdings.filter((one) => one.store === store.id) ?? []}
+            all={stores}
+            copying={found.data?.copying ?? []}
+            elsewhere={found.data?.elsewhere.find((one) => one.store === store.id)?.machine ?? null}
+          />
         ))}
       </div>
       {found.data && stores.length === 0 && (
         <Nothing heading="No store yet">Choose the folder where pictures go; everything brought in comes there first.</Nothing>
       )}
+      <RulesTable stores={stores} />
+      {rules.data?.rules.some((rule) => rule.archives.length > 0) && <FileAway />}
       <div className="py-4 pr-6 pl-page">
         {adding && found.data ? (
           <AddStore

@@ -19,6 +19,19 @@ export function CopiesPart({ value, onChange }: { value: CopiesWanted; onChange:
         }}
       />
       <Choice
+        label="second copies are made"
+        value={value.second}
+        options={[
+          { value: "at once", name: "at once" },
+          { value: "kept, after first look", name: "after first look, of what is not dropped", hint: "until then the card is not cleared" },
+          { value: "all, after first look", name: "after first look, of all", hint: "until then the card is not cleared" },
+          { value: "when it is said", name: "when you say so", hint: "until then the card is not cleared" },
+        ]}
+        onChoose={(second) => {
+          onChange({ ...value, second });
+        }}
+      />
+      <Choice
         label="they count"
         value={value.seenNow ? "seen" : "believed"}
         options={[

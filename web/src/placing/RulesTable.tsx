@@ -1,0 +1,137 @@
+import { useState } from "react";
+import { type RuleWish, useKeepRules, useRules, useRulesShown } from "../api/placing";
+import type { Rule, StorePage } from "../api/views";
+import { Key, TextButton } from "../ledger/Field";
+import { Trouble } from "../ledger/Notice";
+import { useKeys } from "../ledger/useKeys";
+import { count } from "../words/format";
+import { Comes } from "./Comes";
+import { RuleBlanks } from "./RuleBlanks";
+
+const wishOf = ({ id, kind, order, fromYear, toYear, main, mirrors, archives }: Rule): RuleWish => ({
+  id,
+  kind,
+  order,
+  fromYear,
+  toYear,
+  main,
+  mirrors,
+  archives,
+});
+
+/** Where work lands, what mirrors it and where it ends, as sentences: the first that takes some work counts. */
+export function RulesTable({ stores }: { stores: StorePage[] }) {
+  const found = useRules();
+  const keep = useKeepRules();
+  const [wished, setWished] = useState<RuleWish[] | null>(null);
+  const shown = useRulesShown(wished);
+  const rules = found.data?.rules ?? [];
+  const special = rules.filter((rule) => rule.id !== null);
+  const last = rules.find((rule) => rule.id === null);
+  const used = stores.filter((store) => store.role !== "former");
+  const leave = () => {
+    setWished(null);
+  };
+  const act = () => {
+    if (wished && shown.data && !shown.isPlaceholderData && !keep.isPending) keep.mutate(wished, { onSuccess: leave });
+  };
+  useKeys(wished ? { Enter: act, Escape: leave } : {});
+  if (!found.data || used.length < 2) return <Trouble error={found.error} />;
+  const now = wished ?? special.map(wishOf);
+  const change = (i: number, rule: RuleWish) => {
+    setWished(now.map((one, j) => (j === i ? rule : one)));
+  };
+  return (
+    <section aria-label="Where work lies" className="border-b border-rule-strong py-5">
+      <h2 className="pr-6 pb-2 pl-page text-hand font-semibold">Where work lies</h2>
+      <Trouble error={keep.error ?? shown.error} />
+      <ol className="border-t border-rule">
+        {wished === null
+          ? special.map((rule) => <Sentence key={rule.id} rule={rule} />)
+          : wished.map((rule, i) => (
+              <li key={i} className="border-b border-rule py-[6px] pr-6 pl-page">
+                <RuleBlanks
+                  rule={rule}
+                  stores={used}
+                  kinds={found.data.kinds}
+                  orders={found.data.orders}
+                  onChange={(changed) => {
+                    change(i, changed);
+                  }}
+                  onEarlier={
+                    i === 0
+                      ? null
+                      : () => {
+                          setWished(wished.map((one, j) => (j === i - 1 ? rule : j === i ? (wished[i - 1] ?? one) : one)));
+                        }
+                  }
+                  onDrop={() => {
+                    setWished(wished.filter((_, j) => j !== i));
+                  }}
+                />
+              </li>
+            ))}
+        {last && <Sentence rule={last} />}
+      </ol>
+      {wished !== null && shown.data && (
+        <div className="pt-2 pr-6 pl-page">
+          <Comes shown={shown.data} />
+          <p className="text-faded">What lies anywhere stays there; what was owed to a store that a rule names no more, and not made yet, is owed no more.</p>
+        </div>
+      )}
+      <p className="in-line gap-x-6 pt-2 pr-6 pl-page">
+        <TextButton
+          onClick={() => {
+            setWished([
+              ...now,
+              {
+                id: null,
+                kind: found.data.kinds[0] ?? "",
+                order: "",
+                fromYear: null,
+                toYear: null,
+                main: last?.main ?? 0,
+                mirrors: last?.mirrors ?? [],
+                archives: last?.archives ?? [],
+              },
+            ]);
+          }}
+        >
+          another rule
+        </TextButton>
+        {wished === null && special.length > 0 && (
+          <TextButton
+            onClick={() => {
+              setWished(special.map(wishOf));
+            }}
+          >
+            change them
+          </TextButton>
+        )}
+        {wished !== null && (
+          <>
+            <span>
+              <TextButton disabled={!shown.data || shown.isError || keep.isPending} onClick={act}>
+                keep these rules
+              </TextButton>
+              <Key>Enter</Key>
+            </span>
+            <span>
+              <TextButton onClick={leave}>leave them as they were</TextButton>
+              <Key>Esc</Key>
+            </span>
+          </>
+        )}
+      </p>
+    </section>
+  );
+}
+
+function Sentence({ rule }: { rule: Rule }) {
+  return (
+    <li className="in-line justify-between gap-x-6 border-b border-rule py-[6px] pr-6 pl-page">
+      <span>{rule.inWords}</span>
+      <span className="text-faded">{rule.shoots === 0 ? "no shoot yet" : count(rule.shoots, "shoot")}</span>
+    </li>
+  );
+}
