@@ -84,11 +84,12 @@ final readonly class PlacingRule
     /**
      * "Work of the kind “weddings” of 2026 lands on Anvil, is mirrored on Bellows and ends on Coffer and Chest.".
      *
-     * @param array<int, string> $names of stores
+     * @param array<int, string> $names   of stores
+     * @param bool               $isAlone no other rule takes any
      */
-    public function inWords(array $names): string
+    public function inWords(array $names, bool $isAlone = false): string
     {
-        return $this->work().' lands on '.self::named([$this->main], $names)
+        return ($isAlone ? 'All work' : $this->work()).' lands on '.self::named([$this->main], $names)
             .([] === $this->mirrors ? ', is mirrored nowhere' : ', is mirrored on '.self::named($this->mirrors, $names))
             .([] === $this->archives ? ' and stays there.' : ' and ends on '.self::named($this->archives, $names).'.');
     }

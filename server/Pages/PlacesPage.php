@@ -6,10 +6,12 @@ namespace VelvetLedger\Server\Pages;
 
 use VelvetLedger\Core\Order\SecondCopy;
 use VelvetLedger\Core\Order\StandingOrder;
+use VelvetLedger\Core\Order\StationeryKind;
 use VelvetLedger\Core\Placing\PlacingRule;
 use VelvetLedger\Core\Placing\Whereabouts;
 use VelvetLedger\Core\Store\Room;
 use VelvetLedger\Server\Orders\OrderBook;
+use VelvetLedger\Server\Orders\Stationery;
 use VelvetLedger\Server\Persistence\Copies\LedgerStore;
 use VelvetLedger\Server\Persistence\Placing\HoldingRepository;
 use VelvetLedger\Server\Persistence\Placing\LeavingRepository;
@@ -29,7 +31,7 @@ use VelvetLedger\Server\View\Placing\WhereaboutsView;
 /** Where work lies, as the pages and the commands show it. */
 final readonly class PlacesPage
 {
-    public function __construct(private PlacingRepository $places, private HoldingRepository $holdings, private LeavingRepository $leaving, private ChangesRules $rules, private Stores $stores, private OrderBook $orders)
+    public function __construct(private PlacingRepository $places, private HoldingRepository $holdings, private LeavingRepository $leaving, private ChangesRules $rules, private Stores $stores, private OrderBook $orders, private Stationery $stationery)
     {
     }
 
@@ -40,11 +42,11 @@ final readonly class PlacesPage
         $follow = array_count_values(array_map(static fn (Whereabouts $place): int => $rules->for($place->work)->id ?? 0, $places));
         $names = $this->rules->names();
         $orders = $this->orders->all();
-        $kinds = array_filter([...array_map(static fn (Whereabouts $place): string => $place->work->kind, $places), ...array_map(static fn (StandingOrder $order): string => $order->destination->kindOfWork, $orders)], static fn (string $kind): bool => '' !== $kind);
+        $kinds = array_filter([...array_column($this->stationery->all()[StationeryKind::Destination->value] ?? [], 'name'), ...array_map(static fn (Whereabouts $place): string => $place->work->kind, $places), ...array_map(static fn (StandingOrder $order): string => $order->destination->kindOfWork, $orders)], static fn (string $kind): bool => '' !== $kind);
         sort($kinds);
 
         return new RulesView(
-            array_map(static fn (PlacingRule $rule): RuleView => new RuleView($rule, $names, $follow[$rule->id ?? 0] ?? 0), [...$rules->special, $rules->all]),
+            array_map(static fn (PlacingRule $rule): RuleView => new RuleView($rule, $names, $follow[$rule->id ?? 0] ?? 0, [] === $rules->special), [...$rules->special, $rules->all]),
             array_map(static fn (array $of): HoldingView => new HoldingView(...$of), $this->holdings->all()),
             array_values(array_unique($kinds)),
             array_map(static fn (StandingOrder $order): string => $order->name, $orders),
@@ -64,7 +66,8 @@ final readonly class PlacesPage
     public function whereabouts(int $shoot): WhereaboutsView
     {
         $place = $this->places->place($shoot);
-        $rule = $this->places->rules()->for($place->work);
+        $rules = $this->places->rules();
+        $rule = $rules->for($place->work);
         $names = $this->rules->names();
         $leaving = $this->leaving->stillThere($shoot);
         $held = $this->holdings->ofShoot($shoot);
@@ -72,7 +75,7 @@ final readonly class PlacesPage
         usort($at, static fn (ShootAtStoreView $a, ShootAtStoreView $b): int => [!$a->isHome, $a->id] <=> [!$b->isHome, $b->id]);
         $name = static fn (int $store): string => $names[$store] ?? '';
 
-        return new WhereaboutsView($rule->inWords($names), $place->isFiled, $this->places->isFinished($shoot), $place->isMirrored() ? '' : $place->second->inWords(), SecondCopy::KeptAfterLook === $place->second && $place->isAskedFor, $at, array_map($name, $rule->archives), $name($rule->main));
+        return new WhereaboutsView($rule->inWords($names, [] === $rules->special), $place->isFiled, $this->places->isFinished($shoot), $place->isMirrored() ? '' : $place->second->inWords(), SecondCopy::KeptAfterLook === $place->second && $place->isAskedFor, $at, array_map($name, $rule->archives), $name($rule->main));
     }
 
     /**

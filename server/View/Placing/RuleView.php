@@ -25,13 +25,14 @@ final readonly class RuleView
     public string $inWords;
 
     /**
-     * @param array<int, string> $names  of stores
-     * @param int                $shoots that follow it
+     * @param array<int, string> $names   of stores
+     * @param int                $shoots  that follow it
+     * @param bool               $isAlone no other rule takes any
      */
-    public function __construct(PlacingRule $rule, array $names, public int $shoots)
+    public function __construct(PlacingRule $rule, array $names, public int $shoots, bool $isAlone)
     {
         [$this->id, $this->kind, $this->order, $this->fromYear, $this->toYear] = [$rule->id, $rule->kind, $rule->order, $rule->fromYear, $rule->toYear];
         [$this->main, $this->mirrors, $this->archives] = [$rule->main, $rule->mirrors, $rule->archives];
-        $this->inWords = $rule->inWords($names);
+        $this->inWords = $rule->inWords($names, $isAlone);
     }
 }

@@ -7,8 +7,8 @@ import type { QueryClient } from "@tanstack/react-query";
 const SHOWN: Record<string, string[]> = {
   cards: ["cards", "receipt"],
   receipts: ["receipts", "receipt", "still open"],
-  shoots: ["shoots", "descriptions", "still open", "aside"],
-  stores: ["stores", "findings", "still open"],
+  shoots: ["shoots", "descriptions", "still open", "aside", "whereabouts"],
+  stores: ["stores", "findings", "still open", "whereabouts"],
   "day book": ["day book"],
   look: ["look since", "aside"],
 };

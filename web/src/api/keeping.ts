@@ -55,6 +55,7 @@ const TOUCHED = [
   "desk",
   "descriptions",
   "still open",
+  "whereabouts",
 ];
 
 export function useKeep() {

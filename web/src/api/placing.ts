@@ -26,7 +26,7 @@ export interface RuleWish {
 }
 
 export const useWhereabouts = (shoot: string) =>
-  useQuery({ queryKey: ["shoot", shoot, "whereabouts"], queryFn: () => get(`/api/shoots/${shoot}/whereabouts`, schemas.Whereabouts), enabled: shoot !== "" });
+  useQuery({ queryKey: ["whereabouts", shoot], queryFn: () => get(`/api/shoots/${shoot}/whereabouts`, schemas.Whereabouts), enabled: shoot !== "" });
 
 export const useRules = () => useQuery({ queryKey: ["rules"], queryFn: () => get("/api/rules", schemas.Rules) });
 
@@ -58,7 +58,7 @@ export const useToFile = (before: string | null, asks: boolean) =>
     enabled: asks,
   });
 
-const TOUCHED = ["shoot", "shoots", "stores", "rules", "placing", "to file", "still open", "desk"];
+const TOUCHED = ["whereabouts", "shoot", "shoots", "stores", "rules", "placing", "to file", "still open", "desk"];
 
 function useTouching() {
   const queries = useQueryClient();

@@ -31,7 +31,7 @@ function Menu({ label, value, onMat, open, onOpen, children }: { label: string; 
           className={PANEL}
           onCloseAutoFocus={(event) => {
             // What was chosen may have opened a blank to be filled in: that has the focus.
-            if (document.activeElement?.matches("[data-blank], [role=slider]")) event.preventDefault();
+            if (document.activeElement?.matches("[data-blank], [data-panel], [role=slider]")) event.preventDefault();
           }}
         >
           {children}

@@ -1,3 +1,4 @@
+import { useEffect, useRef } from "react";
 import { type PlacingWish, usePlace, usePlacingShown } from "../api/placing";
 import { Key, TextButton } from "../ledger/Field";
 import { Trouble } from "../ledger/Notice";
@@ -13,10 +14,17 @@ export function Asked({ wish, what, onClose }: { wish: PlacingWish; what: string
     if (canDo) place.mutate(wish, { onSuccess: onClose });
   };
   useKeys({ Enter: act, Escape: onClose });
+  const section = useRef<HTMLElement>(null);
+  useEffect(() => {
+    const focus = setTimeout(() => section.current?.focus()); // when the menu that it was chosen in is closed
+    return () => {
+      clearTimeout(focus);
+    };
+  }, [wish.verb, wish.store]);
   return (
-    <section aria-label={what} className="border-b border-ink bg-sheet py-3 pr-6 pl-page">
+    <section ref={section} data-panel="" tabIndex={-1} aria-label={what} className="border-b border-ink bg-sheet py-3 pr-6 pl-page focus:outline-none">
       <Trouble error={shown.error ?? place.error} />
-      <h2 className="text-hand font-semibold">{what}</h2>
+      <h2 className="text-hand font-semibold first-letter:uppercase">{what}</h2>
       <div className="mt-1 max-w-[110ch]">{shown.data ? <Comes shown={shown.data} /> : <p className="text-faded">it is being looked at</p>}</div>
       <p className="mt-2 in-line gap-x-6">
         <span>

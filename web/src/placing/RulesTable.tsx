@@ -24,7 +24,8 @@ export function RulesTable({ stores }: { stores: StorePage[] }) {
   const found = useRules();
   const keep = useKeepRules();
   const [wished, setWished] = useState<RuleWish[] | null>(null);
-  const shown = useRulesShown(wished);
+  const isOpen = (wished ?? []).some((rule) => rule.kind === "" && rule.order === "" && rule.fromYear === null && rule.toYear === null);
+  const shown = useRulesShown(isOpen ? null : wished);
   const rules = found.data?.rules ?? [];
   const special = rules.filter((rule) => rule.id !== null);
   const last = rules.find((rule) => rule.id === null);
@@ -33,7 +34,7 @@ export function RulesTable({ stores }: { stores: StorePage[] }) {
     setWished(null);
   };
   const act = () => {
-    if (wished && shown.data && !shown.isPlaceholderData && !keep.isPending) keep.mutate(wished, { onSuccess: leave });
+    if (wished && !isOpen && shown.data && !shown.isPlaceholderData && !keep.isPending) keep.mutate(wished, { onSuccess: leave });
   };
   useKeys(wished ? { Enter: act, Escape: leave } : {});
   if (!found.data || used.length < 2) return <Trouble error={found.error} />;
@@ -73,7 +74,8 @@ export function RulesTable({ stores }: { stores: StorePage[] }) {
             ))}
         {last && <Sentence rule={last} />}
       </ol>
-      {wished !== null && shown.data && (
+      {isOpen && <p className="pt-2 pr-6 pl-page text-faded">Say what work it is for: a kind of work, a standing order, or years.</p>}
+      {wished !== null && !isOpen && shown.data && (
         <div className="pt-2 pr-6 pl-page">
           <Comes shown={shown.data} />
           <p className="text-faded">What lies anywhere stays there; what was owed to a store that a rule names no more, and not made yet, is owed no more.</p>
@@ -111,7 +113,7 @@ export function RulesTable({ stores }: { stores: StorePage[] }) {
         {wished !== null && (
           <>
             <span>
-              <TextButton disabled={!shown.data || shown.isError || keep.isPending} onClick={act}>
+              <TextButton disabled={isOpen || !shown.data || shown.isError || keep.isPending} onClick={act}>
                 keep these rules
               </TextButton>
               <Key>Enter</Key>

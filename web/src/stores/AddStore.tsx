@@ -101,7 +101,7 @@ export function AddStore({ drives, stores, onClose }: { drives: Drive[]; stores:
             <span>
               name <Entry label="name of the store" value={name} width={130} longest={80} atOnce onDone={setName} />
             </span>
-            <Choice label="it is" value={role} options={ROLES.slice(0, 3)} onChoose={setRole} />
+            <Choice label="it is" value={role} options={ROLES.filter((one) => one.value !== "former")} onChoose={setRole} />
           </p>
         </>
       )}
@@ -119,7 +119,13 @@ export function AddStore({ drives, stores, onClose }: { drives: Drive[]; stores:
           (found.data?.room ? (
             <b className="text-brass">{found.data.room}</b>
           ) : (
-            <span className="text-faded">It is owed a copy of everything; these are made in the background.</span>
+            <span className="text-faded">
+              {role === "archive"
+                ? "It gets what is filed away; copies are made in the background."
+                : role === "by rule"
+                  ? "It gets what rules say; copies are made in the background."
+                  : "It is owed a copy of everything that no rule takes; these are made in the background."}
+            </span>
           ))}
       </p>
     </section>
