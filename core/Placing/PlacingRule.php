@@ -11,16 +11,13 @@ use VelvetLedger\Core\Words\Names;
 final readonly class PlacingRule
 {
     /**
-     * @param int|null  $id       null for that of all work which no other rule takes
-     * @param string    $kind     of work; '' for any
-     * @param string    $order    a standing order's name; '' for any
-     * @param int|null  $fromYear null for no bound
-     * @param int|null  $toYear   the last one; null for no bound
-     * @param int       $main     where it lands
-     * @param list<int> $mirrors  which have the same copies, as long as it is there
-     * @param list<int> $archives where finished work ends: the first is its home then, the others mirror it; none where it stays
+     * @param int|null     $id       null for that of all work which no other rule takes
+     * @param int          $main     where it lands
+     * @param list<int>    $mirrors  which have the same copies, as long as it is there
+     * @param list<int>    $archives where finished work ends: the first is its home then, the others mirror it; none where it stays
+     * @param BesideWanted $beside   what else is kept that lies in a shoot's folder
      */
-    private function __construct(public ?int $id, public string $kind, public string $order, public ?int $fromYear, public ?int $toYear, public int $main, public array $mirrors, public array $archives)
+    private function __construct(public ?int $id, public WhichWork $which, public int $main, public array $mirrors, public array $archives, public BesideWanted $beside)
     {
     }
 
@@ -28,9 +25,9 @@ final readonly class PlacingRule
      * @param list<int> $mirrors
      * @param list<int> $archives
      */
-    public static function ofAll(int $main, array $mirrors, array $archives): self
+    public static function ofAll(int $main, array $mirrors, array $archives, BesideWanted $beside): self
     {
-        return new self(null, '', '', null, null, $main, array_values(array_diff($mirrors, [$main])), array_values(array_diff($archives, [$main])));
+        return new self(null, WhichWork::all(), $main, array_values(array_diff($mirrors, [$main])), array_values(array_diff($archives, [$main])), $beside);
     }
 
     /**
@@ -39,27 +36,13 @@ final readonly class PlacingRule
      *
      * @throws CouldNotPlace
      */
-    public static function of(?int $id, string $kind, string $order, ?int $fromYear, ?int $toYear, int $main, array $mirrors, array $archives): self
+    public static function of(?int $id, WhichWork $which, int $main, array $mirrors, array $archives, ?BesideWanted $beside = null): self
     {
-        if ('' === $kind && '' === $order && null === $fromYear && null === $toYear) {
-            throw CouldNotPlace::ofAnything();
-        }
-        if (null !== $fromYear && null !== $toYear && $toYear < $fromYear) {
-            throw CouldNotPlace::yearsTurned($fromYear, $toYear);
-        }
-        if (\in_array($main, [...$mirrors, ...$archives], true) || [] !== array_intersect($mirrors, $archives) || [...$mirrors, ...$archives] !== array_unique([...$mirrors, ...$archives])) {
+        if ([$main, ...$mirrors, ...$archives] !== array_unique([$main, ...$mirrors, ...$archives])) {
             throw CouldNotPlace::storeTwice();
         }
 
-        return new self($id, $kind, $order, $fromYear, $toYear, $main, $mirrors, $archives);
-    }
-
-    public function takes(PlacedWork $work): bool
-    {
-        return ('' === $this->kind || mb_strtolower($this->kind) === mb_strtolower($work->kind))
-            && ('' === $this->order || $this->order === $work->order)
-            && (null === $this->fromYear || $work->year >= $this->fromYear)
-            && (null === $this->toYear || $work->year <= $this->toYear);
+        return new self($id, $which, $main, $mirrors, $archives, $beside ?? BesideWanted::all());
     }
 
     /** @return list<int> every store that it names */
@@ -89,9 +72,9 @@ final readonly class PlacingRule
      */
     public function inWords(array $names, bool $isAlone = false): string
     {
-        return ($isAlone ? 'All work' : $this->work()).' lands on '.self::named([$this->main], $names)
+        return ($isAlone ? 'All work' : $this->which->inWords()).' lands on '.self::named([$this->main], $names)
             .([] === $this->mirrors ? ', is mirrored nowhere' : ', is mirrored on '.self::named($this->mirrors, $names))
-            .([] === $this->archives ? ' and stays there.' : ' and ends on '.self::named($this->archives, $names).'.');
+            .([] === $this->archives ? ' and stays there.' : ' and ends on '.self::named($this->archives, $names).'.').' '.$this->beside->inWords();
     }
 
     /**
@@ -101,20 +84,5 @@ final readonly class PlacingRule
     private static function named(array $stores, array $names): string
     {
         return Names::of(array_map(static fn (int $store): string => $names[$store] ?? 'a store that is used no more', $stores));
-    }
-
-    /** The work that it is about: "Work of the kind “weddings” of 2024 to 2026". */
-    public function work(): string
-    {
-        $years = match (true) {
-            null === $this->fromYear && null === $this->toYear => '',
-            $this->fromYear === $this->toYear => " of $this->fromYear",
-            null === $this->fromYear => " until $this->toYear",
-            null === $this->toYear => " since $this->fromYear",
-            default => " of $this->fromYear to $this->toYear",
-        };
-        $what = ('' === $this->kind ? 'Work' : "Work of the kind “{$this->kind}”").('' === $this->order ? '' : " by the order “{$this->order}”").$years;
-
-        return null === $this->fromYear && null === $this->toYear && '' === $this->kind.$this->order ? 'All other work' : $what;
     }
 }

@@ -15,7 +15,7 @@ final readonly class PlacingRules
     public function for(PlacedWork $work): PlacingRule
     {
         foreach ($this->special as $rule) {
-            if ($rule->takes($work)) {
+            if ($rule->which->takes($work)) {
                 return $rule;
             }
         }

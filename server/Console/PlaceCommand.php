@@ -22,6 +22,7 @@ use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\Placing\HoldingRepository;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Placing\PlacesShoots;
+use VelvetLedger\Server\Placing\ShowsPlaces;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\View\Placing\AtStoreView;
 use VelvetLedger\Server\View\Placing\PlacingView;
@@ -32,7 +33,7 @@ use VelvetLedger\Server\Work\Follows;
 #[AsCommand('place', 'Say where shoots lie; or file them away, have them leave a store, bring them back.')]
 final class PlaceCommand extends Command
 {
-    public function __construct(private readonly PlacesShoots $places, private readonly PlacesPage $page, private readonly HoldingRepository $holdings, private readonly ShootRepository $shoots, private readonly Stores $stores, private readonly Follows $follows, private readonly ClockInterface $clock)
+    public function __construct(private readonly PlacesShoots $places, private readonly ShowsPlaces $shows, private readonly PlacesPage $page, private readonly HoldingRepository $holdings, private readonly ShootRepository $shoots, private readonly Stores $stores, private readonly Follows $follows, private readonly ClockInterface $clock)
     {
         parent::__construct();
     }
@@ -66,7 +67,7 @@ final class PlaceCommand extends Command
                 return Refusal::tell($output, new \InvalidArgumentException(null === $verb ? 'Say what is to be done: show, file, leave, bring, mirror, mirror-all, finish or go-on.' : 'There is no shoot to do that with.'), self::INVALID);
             }
             $isShown = true === $input->getOption('dry-run');
-            $view = $this->page->view($isShown ? $this->places->show($verb, $shoots, $this->storeOf($input)) : $this->places->do($verb, $shoots, $this->storeOf($input), AskedBy::CommandLine));
+            $view = $this->page->view($isShown ? $this->shows->show($verb, $shoots, $this->storeOf($input)) : $this->places->do($verb, $shoots, $this->storeOf($input), AskedBy::CommandLine));
             $isShown ? null : $this->follows->ask();
         } catch (CouldNot $no) {
             return Refusal::tell($output, $no);

@@ -10,14 +10,11 @@ use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Keeping\FoldersFollow;
 use VelvetLedger\Core\Keeping\FollowsFolder;
 use VelvetLedger\Core\Naming\PortableText;
-use VelvetLedger\Core\Transfer\ChecksumList;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Transfer\CouldNotPublish;
 use VelvetLedger\Core\Transfer\LastingFolders;
 use VelvetLedger\Core\Transfer\Publisher;
 use VelvetLedger\Core\Transfer\PublishesByClaim;
-use VelvetLedger\Core\Transfer\StoreMark;
-use VelvetLedger\Core\Transfer\WriterMark;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Pace\Slice;
 use VelvetLedger\Server\Persistence\Changes\FollowingRepository;
@@ -35,8 +32,6 @@ use VelvetLedger\Server\Stores\StoreAbsent;
  */
 final readonly class Following
 {
-    private const BESIDE = '/^\..*\.(follows-\d+-\d+|moving-\d+|waits|claim)$/s';
-
     public function __construct(private FollowingRepository $following, private Publisher $publisher, private EntityManagerInterface $ledger)
     {
     }
@@ -136,8 +131,7 @@ final readonly class Following
                 }
                 continue;
             }
-            $isOurs = isset($copies[$path]) || \in_array($name, [ChecksumList::XXH128, ChecksumList::SHA256, StoreMark::FILE], true) || null !== WriterMark::in($name) || 1 === preg_match(self::BESIDE, $name);
-            if (!$isOurs) {
+            if (!isset($copies[$path]) && !OtherFiles::isOurs($name)) {
                 $found[] = [$path, false];
             }
         }

@@ -29,7 +29,7 @@ final readonly class Leaving
 {
     private const AT_ONCE = 50;
 
-    public function __construct(private LeavingRepository $leaving, private StepRepository $steps, private ProvenElsewhere $elsewhere, private StampQueue $stamps, private Stores $stores, private EntityManagerInterface $ledger)
+    public function __construct(private LeavingRepository $leaving, private StepRepository $steps, private ProvenElsewhere $elsewhere, private LeavesBeside $beside, private StampQueue $stamps, private Stores $stores, private EntityManagerInterface $ledger)
     {
     }
 
@@ -42,10 +42,16 @@ final readonly class Leaving
      */
     public function some(OpenStore $store, int $number, \Closure $watch, Slice $slice): array
     {
-        $folders = [];
+        $folders = $besides = [];
         $waits = false;
         $this->elsewhere->lookAgain();
         for ($after = 0; [] !== $some = $this->leaving->waiting($number, $after, self::AT_ONCE); $after = $some[\count($some) - 1]->step) {
+            foreach ($some as $one) {
+                if (!isset($besides[$one->copy->shoot])) {
+                    $besides[$one->copy->shoot] = true;
+                    $this->beside->leave($store, $number, $one->copy->shoot, $one->number, $watch); // before its frames: for as long as these are to leave it is tried again
+                }
+            }
             [$left, $isBusy] = $this->round($store, $number, $some, $watch);
             array_push($folders, ...$left);
             $waits = $waits || $isBusy;
@@ -110,7 +116,7 @@ final readonly class Leaving
             foreach (array_unique(array_map(static fn (LeavingRow $one): int => $one->copy->shoot, $gone)) as $shoot) {
                 $over = $this->leaving->isOver($number, $shoot);
                 if (null !== $over) {
-                    $this->ledger->persist(DayBookEntry::ofStore(\sprintf('%s left %s, %s: proven ones lie elsewhere.', Count::of($over[0], 'file', 'files'), $store->store->name, Size::of($over[1])), $this->stores->find($number), DayBookKind::Owed, $this->ledger->find(Shoot::class, $shoot)));
+                    $this->ledger->persist(DayBookEntry::ofStore(rtrim(\sprintf('%s left %s, %s: proven ones lie elsewhere. ', Count::of($over[0], 'file'), $store->store->name, Size::of($over[1])).$this->beside->stays($store, $number, $shoot)), $this->stores->find($number), DayBookKind::Owed, $this->ledger->find(Shoot::class, $shoot)));
                 }
             }
             $this->ledger->flush();

@@ -20,7 +20,7 @@ final readonly class OwedCopies
     private const AT_ONCE = 100;
     private const BYTES_AT_ONCE = 400_000_000;
 
-    public function __construct(private CopyRepository $copies, private MadeCopies $making, private ListsOfStore $lists, private Leftovers $leftovers, private ComesHome $home)
+    public function __construct(private CopyRepository $copies, private MadeCopies $making, private ListsOfStore $lists, private Leftovers $leftovers, private CopiesBeside $beside, private ComesHome $home)
     {
     }
 
@@ -38,7 +38,7 @@ final readonly class OwedCopies
             do {
                 $owed = CopyRow::round($this->copies->owed($number, $came->after, self::AT_ONCE), self::BYTES_AT_ONCE);
                 if ([] === $owed) {
-                    return $came->ended();
+                    return $this->beside->some($store, $number, $mark, $watch, $slice) ? $came : $came->ended();
                 }
                 $this->leftovers->clear($store, CopyRow::folders($owed), $mark);
                 $made = $this->making->make($store, $owed, $watch, $mark);

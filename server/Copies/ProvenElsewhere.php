@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Copies;
 
+use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Store\Device;
+use VelvetLedger\Core\Transfer\Checksum;
+use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Names;
 use VelvetLedger\Server\Persistence\Copies\CopyRepository;
@@ -72,6 +75,40 @@ final class ProvenElsewhere
         $this->copies->enter($findings);
 
         return $said;
+    }
+
+    /**
+     * Of a file that another program put beside frames: at which of these stores it lies now with the bytes that the ledger has of it.
+     *
+     * @param list<array{store: int, path: string, checksum: string, proven: int}> $proofs paths from the shoot's folder
+     * @param string                                                               $folder of the shoot
+     * @param \Closure(int): mixed                                                 $watch
+     *
+     * @return list<int>
+     */
+    public function ofBeside(array $proofs, string $folder, int $bytes, \Closure $watch): array
+    {
+        $good = [];
+        foreach ($proofs as $proof) {
+            $store = $this->store($proof['store']);
+            try {
+                $path = null === $store ? '' : $store->path($folder.'/'.PathText::toPath($proof['path']));
+                clearstatcache(true, $path);
+                $stat = null === $store || null !== $store->leadsOut(\dirname($folder.'/'.PathText::toPath($proof['path']))) ? false : @lstat($path);
+                if (false === $stat || !is_file($path) || is_link($path) || $stat['size'] !== $bytes) {
+                    continue;
+                }
+                $watch(0);
+                $isFresh = $proof['proven'] > time() - self::BELIEVED && max($stat['mtime'], $stat['ctime']) <= $proof['proven'];
+                if ($isFresh || Checksum::ofFile($path) === $proof['checksum']) {
+                    $good[] = $proof['store'];
+                }
+            } catch (StoreAbsent|CouldNotCopy) {
+                continue;
+            }
+        }
+
+        return $good;
     }
 
     /**

@@ -9,14 +9,16 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Core\Document\Fields;
+use VelvetLedger\Core\Placing\BesideWanted;
 use VelvetLedger\Core\Placing\PlacingRule;
 use VelvetLedger\Core\Placing\Verb;
+use VelvetLedger\Core\Placing\WhichWork;
 use VelvetLedger\Server\Pages\PlacesPage;
 use VelvetLedger\Server\Persistence\Changes\AskedBy;
 use VelvetLedger\Server\Persistence\Placing\HoldingRepository;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Placing\ChangesRules;
-use VelvetLedger\Server\Placing\PlacesShoots;
+use VelvetLedger\Server\Placing\ShowsPlaces;
 use VelvetLedger\Server\Work\Follows;
 use VelvetLedger\Server\Work\Places;
 
@@ -25,7 +27,7 @@ final readonly class PlacingController
 {
     private const MOST_SHOOTS = 2000;
 
-    public function __construct(private PlacesPage $page, private PlacesShoots $shoots, private ChangesRules $rules, private Places $places, private Follows $follows)
+    public function __construct(private PlacesPage $page, private ShowsPlaces $shoots, private ChangesRules $rules, private Places $places, private Follows $follows)
     {
     }
 
@@ -42,11 +44,13 @@ final readonly class PlacingController
         return new JsonResponse($this->page->view($this->rules->show(self::rulesIn($request))));
     }
 
-    /** These rules and no others, in their order. */
+    /** These rules and no others, in their order; and what else is kept of work that none of them takes. */
     #[Route('/api/rules', methods: ['POST'])]
     public function keepRules(Request $request): Response
     {
-        $this->rules->keep(self::rulesIn($request), AskedBy::Page);
+        $fields = Fields::of(DeskInput::body($request));
+        $beside = $fields->make(static fn (): ?BesideWanted => $fields->has('beside') ? BesideWanted::read($fields->any('beside'), $fields->number('days', 30), '/beside') : null);
+        $this->rules->keep(self::rulesIn($request), AskedBy::Page, $beside);
         $this->follows->ask();
 
         return new JsonResponse($this->page->rules());
@@ -99,7 +103,7 @@ final readonly class PlacingController
         return $fields->make(static fn (): array => $fields->list('rules', static function (mixed $value, string $at): PlacingRule {
             $of = Fields::of($value, $at);
 
-            return $of->make(static fn (): PlacingRule => PlacingRule::of($of->numberOrNull('id'), trim($of->text('kind', '', 80)), $of->text('order', '', 80), $of->numberOrNull('fromYear'), $of->numberOrNull('toYear'), $of->number('main'), $of->list('mirrors', RowNumber::given('a store')), $of->list('archives', RowNumber::given('a store'))));
+            return $of->make(static fn (): PlacingRule => PlacingRule::of($of->numberOrNull('id'), WhichWork::of(trim($of->text('kind', '', 80)), $of->text('order', '', 80), $of->numberOrNull('fromYear'), $of->numberOrNull('toYear')), $of->number('main'), $of->list('mirrors', RowNumber::given('a store')), $of->list('archives', RowNumber::given('a store')), BesideWanted::read($of->has('beside') ? $of->any('beside') : 'all', $of->number('days', 30), "$at/beside")));
         }));
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Pages;
 
-use VelvetLedger\Core\Order\SecondCopy;
 use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Core\Order\StationeryKind;
 use VelvetLedger\Core\Placing\PlacingRule;
@@ -13,6 +12,7 @@ use VelvetLedger\Core\Store\Room;
 use VelvetLedger\Server\Orders\OrderBook;
 use VelvetLedger\Server\Orders\Stationery;
 use VelvetLedger\Server\Persistence\Copies\LedgerStore;
+use VelvetLedger\Server\Persistence\Placing\BesideRepository;
 use VelvetLedger\Server\Persistence\Placing\HoldingRepository;
 use VelvetLedger\Server\Persistence\Placing\LeavingRepository;
 use VelvetLedger\Server\Persistence\Placing\PlacingRepository;
@@ -31,7 +31,7 @@ use VelvetLedger\Server\View\Placing\WhereaboutsView;
 /** Where work lies, as the pages and the commands show it. */
 final readonly class PlacesPage
 {
-    public function __construct(private PlacingRepository $places, private HoldingRepository $holdings, private LeavingRepository $leaving, private ChangesRules $rules, private Stores $stores, private OrderBook $orders, private Stationery $stationery)
+    public function __construct(private PlacingRepository $places, private HoldingRepository $holdings, private BesideRepository $beside, private LeavingRepository $leaving, private ChangesRules $rules, private Stores $stores, private OrderBook $orders, private Stationery $stationery)
     {
     }
 
@@ -75,7 +75,7 @@ final readonly class PlacesPage
         usort($at, static fn (ShootAtStoreView $a, ShootAtStoreView $b): int => [!$a->isHome, $a->id] <=> [!$b->isHome, $b->id]);
         $name = static fn (int $store): string => $names[$store] ?? '';
 
-        return new WhereaboutsView($rule->inWords($names, [] === $rules->special), $place->isFiled, $this->places->isFinished($shoot), $place->isMirrored() ? '' : $place->second->inWords(), SecondCopy::KeptAfterLook === $place->second && $place->isAskedFor, $at, array_map($name, $rule->archives), $name($rule->main));
+        return new WhereaboutsView($place, $rule->inWords($names, [] === $rules->special), $this->places->isFinished($shoot), $at, array_map($name, $rule->archives), $name($rule->main), BesideInWords::of($this->beside->sums($shoot), $names));
     }
 
     /**

@@ -10,6 +10,7 @@ use VelvetLedger\Server\Persistence\Copies\LedgerStore;
 use VelvetLedger\Server\Persistence\Copies\StepKind;
 use VelvetLedger\Server\Persistence\Copies\StepRepository;
 use VelvetLedger\Server\Persistence\Copies\StoreSumsRepository;
+use VelvetLedger\Server\Persistence\Placing\BesideRepository;
 use VelvetLedger\Server\Stores\ChangesOwed;
 use VelvetLedger\Server\Stores\MonthOfProofs;
 use VelvetLedger\Server\Stores\StoreSums;
@@ -17,7 +18,7 @@ use VelvetLedger\Server\Stores\StoreSums;
 /** What stores hold and are owed: the numbers that every page says of a store. */
 final readonly class SumsOfStores
 {
-    public function __construct(private StoreSumsRepository $sums, private StepRepository $steps, private FollowingRepository $following)
+    public function __construct(private StoreSumsRepository $sums, private StepRepository $steps, private FollowingRepository $following, private BesideRepository $beside)
     {
     }
 
@@ -29,6 +30,7 @@ final readonly class SumsOfStores
     public function of(array $stores): array
     {
         [$moves, $removals, $leaving, $behind] = [$this->steps->toFollow(StepKind::Move), $this->steps->toFollow(StepKind::Remove), $this->steps->toFollow(StepKind::Leave), $this->following->behind()];
+        $beside = $this->beside->toCopy();
         $found = [];
         foreach ($stores as $store) {
             $states = $this->sums->byState($store->id());
@@ -38,7 +40,7 @@ final readonly class SumsOfStores
                 $copies(CopyState::Proven),
                 $copies(CopyState::Owed),
                 $copies(CopyState::Missing) + $copies(CopyState::Differs),
-                new ChangesOwed($moves[$store->id()] ?? 0, $removals[$store->id()] ?? 0, $behind[$store->id()] ?? 0, $leaving[$store->id()] ?? 0),
+                new ChangesOwed($moves[$store->id()] ?? 0, $removals[$store->id()] ?? 0, $behind[$store->id()] ?? 0, $leaving[$store->id()] ?? 0, $beside[$store->id()] ?? 0),
                 $states[CopyState::Proven->value][1] ?? 0,
                 $states[CopyState::Owed->value][1] ?? 0,
                 $this->sums->oldestProof($store->id()),

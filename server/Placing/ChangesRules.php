@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Placing;
 
 use Doctrine\ORM\EntityManagerInterface;
+use VelvetLedger\Core\Placing\BesideWanted;
 use VelvetLedger\Core\Placing\CouldNotPlace;
 use VelvetLedger\Core\Placing\PlacingRule;
 use VelvetLedger\Core\Placing\PlacingRules;
@@ -56,19 +57,24 @@ final readonly class ChangesRules
 
     /**
      * @param list<PlacingRule> $special in their order: these and no others
+     * @param BesideWanted|null $beside  what else is kept of work that none of them takes; null for what was
      *
      * @throws CouldNotPlace nothing is changed
      */
-    public function keep(array $special, AskedBy $by): PlacingShown
+    public function keep(array $special, AskedBy $by, ?BesideWanted $beside = null): PlacingShown
     {
         if ([] !== $this->receipts->underWay()) {
             throw CouldNotPlace::isUnderWay();
         }
 
-        return $this->ledger->wrapInTransaction(function () use ($special, $by): PlacingShown {
+        return $this->ledger->wrapInTransaction(function () use ($special, $by, $beside): PlacingShown {
             $shown = $this->show($special);
             [$before, $after] = [$this->places->rules(), $this->after($special)];
             $this->places->keep($special);
+            if (null !== $beside && [$beside->document(), $beside->days] !== [$before->all->beside->document(), $before->all->beside->days]) {
+                $this->places->keepBeside($beside);
+                $this->ledger->persist(DayBookEntry::ofRule('From now on, of all work that no rule takes: '.lcfirst($beside->inWords()).$by->inWords()));
+            }
             $names = $this->names();
             foreach ([[$before->special, $special, 'No longer'], [$special, $before->special, 'From now on']] as [$these, $others, $when]) {
                 foreach (array_udiff($these, $others, static fn (PlacingRule $a, PlacingRule $b): int => $a->inWords($names) <=> $b->inWords($names)) as $rule) {

@@ -14,6 +14,7 @@ use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Core\Placing\PlacingRule;
 use VelvetLedger\Core\Placing\Verb;
+use VelvetLedger\Core\Placing\WhichWork;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Copies\OwedSteps;
 use VelvetLedger\Server\Intake\Interrupted;
@@ -26,6 +27,7 @@ use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Placing\PlacesShoots;
 use VelvetLedger\Server\Placing\PlacingShown;
+use VelvetLedger\Server\Placing\ShowsPlaces;
 use VelvetLedger\Server\Stores\ChangeStores;
 use VelvetLedger\Tests\Folder;
 use VelvetLedger\Tests\Stills;
@@ -86,7 +88,7 @@ final class PlacingTest extends LedgerTestCase
 
     public function testARuleSaysWhereItsWorkLandsAndWhatMirrorsIt(): void
     {
-        $this->service(PlacingRepository::class)->keep([PlacingRule::of(null, '', '', 2027, null, 3, [4], []), PlacingRule::of(null, 'weddings', '', null, null, 3, [4], [2])]);
+        $this->service(PlacingRepository::class)->keep([PlacingRule::of(null, WhichWork::of('', '', 2027, null), 3, [4], []), PlacingRule::of(null, WhichWork::of('weddings'), 3, [4], [2])]);
         $this->reader->put('NEXT/DCIM/100ORREL/ORL_0031.JPG', Stills::jpeg('2026-06-01 10:00:05', 31));
         $this->bringIn('NEXT', new Wishes($this->order(['destination' => ['kindOfWork' => 'Weddings', 'folder' => '']])));
         $shoot = $this->column('SELECT max(id) FROM shoot')[0];
@@ -216,6 +218,6 @@ final class PlacingTest extends LedgerTestCase
     {
         $this->ledger()->clear();
 
-        return $does ? $this->service(PlacesShoots::class)->do($verb, [$shoot], $store, AskedBy::Page) : $this->service(PlacesShoots::class)->show($verb, [$shoot], $store);
+        return $does ? $this->service(PlacesShoots::class)->do($verb, [$shoot], $store, AskedBy::Page) : $this->service(ShowsPlaces::class)->show($verb, [$shoot], $store);
     }
 }

@@ -201,7 +201,7 @@ final class RoutesTest extends LedgerTestCase
             ['into' => 999_999, 'together' => true, 'apart' => false], ['apart' => true, 'frames' => [1], 'folders' => ['levels' => [[['piece' => 'job', 'style' => 'as written']]], 'between' => ' ']],
         ];
 
-        $rules = [['rules' => [['id' => null, 'kind' => 'weddings', 'order' => 'By the day', 'fromYear' => 2024, 'toYear' => 2026, 'main' => 1, 'mirrors' => [], 'archives' => []]]], ['rules' => []]];
+        $rules = [['rules' => [['id' => null, 'kind' => 'weddings', 'order' => 'By the day', 'fromYear' => 2024, 'toYear' => 2026, 'main' => 1, 'mirrors' => [], 'archives' => [], 'beside' => ['exports'], 'days' => 9]], 'beside' => 'all', 'days' => 7], ['rules' => [], 'beside' => ['a']]];
         $placing = array_map(static fn (Verb $verb): array => ['verb' => $verb->value, 'shoots' => [1], 'store' => 1], Verb::cases());
 
         return array_map(static fn (array $good): array => array_is_list($good) ? $good : [$good], [

@@ -7,10 +7,12 @@ namespace VelvetLedger\Server\Persistence\Placing;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Order\SecondCopy;
+use VelvetLedger\Core\Placing\BesideWanted;
 use VelvetLedger\Core\Placing\PlacedWork;
 use VelvetLedger\Core\Placing\PlacingRule;
 use VelvetLedger\Core\Placing\PlacingRules;
 use VelvetLedger\Core\Placing\Whereabouts;
+use VelvetLedger\Core\Placing\WhichWork;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\Row;
@@ -18,7 +20,7 @@ use VelvetLedger\Server\Persistence\Row;
 /** Owns "placing_rule", and of "shoot" where it lies: its home, the one that it comes to, whether it is filed, finished, and has its second copies. */
 final readonly class PlacingRepository
 {
-    public function __construct(private Connection $database)
+    public function __construct(private Connection $database, private BesideRepository $beside)
     {
     }
 
@@ -36,12 +38,25 @@ final readonly class PlacingRepository
             $row = Row::of($columns);
             $stores = static fn (string $key): array => Row::numbers(array_values((array) json_decode($row->text($key), true)));
 
-            return PlacingRule::of($row->int('id'), $row->text('kind_of_work'), $row->text('by_order'), $row->intOrNull('from_year'), $row->intOrNull('to_year'), $row->int('main_id'), $stores('mirrors'), $stores('archives'));
-        }, $this->database->fetchAllAssociative('SELECT id, kind_of_work, by_order, from_year, to_year, main_id, mirrors, archives
+            return PlacingRule::of($row->int('id'), WhichWork::of($row->text('kind_of_work'), $row->text('by_order'), $row->intOrNull('from_year'), $row->intOrNull('to_year')), $row->int('main_id'), $stores('mirrors'), $stores('archives'), BesideWanted::read(json_decode($row->text('beside'), true), $row->int('earlier_days')));
+        }, $this->database->fetchAllAssociative('SELECT id, kind_of_work, by_order, from_year, to_year, main_id, mirrors, archives, beside, earlier_days
             FROM placing_rule
             ORDER BY position, id'));
 
-        return new PlacingRules($special, PlacingRule::ofAll($of[StoreRole::Main->value][0] ?? 0, [...$of[StoreRole::Mirror->value], ...$of[StoreRole::OffSite->value]], $of[StoreRole::Archive->value]));
+        return new PlacingRules($special, PlacingRule::ofAll($of[StoreRole::Main->value][0] ?? 0, [...$of[StoreRole::Mirror->value], ...$of[StoreRole::OffSite->value]], $of[StoreRole::Archive->value], $this->besideOfAll()));
+    }
+
+    /** What else is kept of work that no rule takes. */
+    public function keepBeside(BesideWanted $beside): void
+    {
+        $this->database->executeStatement('UPDATE placing_all SET beside = ?, earlier_days = ?', [json_encode($beside->document(), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), $beside->days]);
+    }
+
+    private function besideOfAll(): BesideWanted
+    {
+        $row = $this->database->fetchNumeric('SELECT beside, earlier_days FROM placing_all');
+
+        return false === $row ? BesideWanted::nothing() : BesideWanted::read(json_decode(Row::word($row[0]), true), Row::number($row[1]));
     }
 
     /** @param list<PlacingRule> $rules in their order: these and no others */
@@ -50,7 +65,7 @@ final readonly class PlacingRepository
         $this->database->transactional(function () use ($rules): void {
             $this->database->executeStatement('DELETE FROM placing_rule');
             foreach ($rules as $position => $rule) {
-                $this->database->insert('placing_rule', [...null === $rule->id ? [] : ['id' => $rule->id], 'position' => $position, 'kind_of_work' => $rule->kind, 'by_order' => $rule->order, 'from_year' => $rule->fromYear, 'to_year' => $rule->toYear, 'main_id' => $rule->main, 'mirrors' => json_encode($rule->mirrors, \JSON_THROW_ON_ERROR), 'archives' => json_encode($rule->archives, \JSON_THROW_ON_ERROR)]);
+                $this->database->insert('placing_rule', [...null === $rule->id ? [] : ['id' => $rule->id], 'position' => $position, 'kind_of_work' => $rule->which->kind, 'by_order' => $rule->which->order, 'from_year' => $rule->which->fromYear, 'to_year' => $rule->which->toYear, 'main_id' => $rule->main, 'mirrors' => json_encode($rule->mirrors, \JSON_THROW_ON_ERROR), 'archives' => json_encode($rule->archives, \JSON_THROW_ON_ERROR), 'beside' => json_encode($rule->beside->document(), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), 'earlier_days' => $rule->beside->days]);
             }
         });
     }
@@ -124,6 +139,9 @@ final readonly class PlacingRepository
     /** @param list<int> $shoots */
     public function liveAt(array $shoots, int $store): void
     {
+        foreach ($shoots as $shoot) {
+            $this->beside->comesHome($shoot, $store, $this->home($shoot));
+        }
         $this->database->executeStatement('UPDATE shoot SET home_id = ?, comes_to = NULL
             WHERE id IN (?)', [$store, $shoots], [1 => ArrayParameterType::INTEGER]);
     }
@@ -131,7 +149,7 @@ final readonly class PlacingRepository
     /** All whose home is one store have it at another from now on. */
     public function moveHomes(int $from, int $to): void
     {
-        $this->database->executeStatement('UPDATE shoot SET home_id = ? WHERE home_id = ?', [$to, $from]);
+        $this->liveAt($this->atHome($from), $to);
         $this->database->executeStatement('UPDATE shoot SET comes_to = ? WHERE comes_to = ?', [$to, $from]);
     }
 
@@ -143,14 +161,25 @@ final readonly class PlacingRepository
     public function leaveHome(int $store): int
     {
         $this->database->executeStatement('UPDATE shoot SET comes_to = NULL WHERE comes_to = ?', [$store]);
+        $homes = [];
+        foreach ($this->database->fetchAllNumeric("SELECT DISTINCT ON (h.id) h.id, s.id AS store_id
+            FROM shoot h CROSS JOIN store s LEFT JOIN shoot_copies c ON c.shoot_id = h.id AND c.store_id = s.id AND c.state = 'proven'
+            WHERE h.home_id = ? AND s.id <> ? AND ".StoreRole::IN_USE."
+            GROUP BY h.id, s.id, s.role
+            ORDER BY h.id, coalesce(sum(c.copies), 0) DESC, s.role = 'main' DESC, s.id", [$store, $store]) as [$shoot, $to]) {
+            $homes[Row::number($to)][] = Row::number($shoot);
+        }
+        foreach ($homes as $to => $shoots) {
+            $this->liveAt($shoots, $to);
+        }
 
-        return (int) $this->database->executeStatement("UPDATE shoot h SET home_id = t.store_id
-            FROM (SELECT DISTINCT ON (h.id) h.id, s.id AS store_id
-                FROM shoot h CROSS JOIN store s LEFT JOIN shoot_copies c ON c.shoot_id = h.id AND c.store_id = s.id AND c.state = 'proven'
-                WHERE h.home_id = ? AND s.id <> ? AND ".StoreRole::IN_USE."
-                GROUP BY h.id, s.id, s.role
-                ORDER BY h.id, coalesce(sum(c.copies), 0) DESC, s.role = 'main' DESC, s.id) t
-            WHERE t.id = h.id", [$store, $store]);
+        return array_sum(array_map(\count(...), $homes));
+    }
+
+    /** @return list<int> shoots */
+    private function atHome(int $store): array
+    {
+        return Row::numbers($this->database->fetchFirstColumn('SELECT id FROM shoot WHERE home_id = ? ORDER BY id', [$store]));
     }
 
     /** @param list<int> $shoots */

@@ -24,6 +24,10 @@ final readonly class RuleView
     public array $archives;
     public string $inWords;
 
+    /** @var list<string>|null subfolders whose other files are kept; null for all of them, none for nothing */
+    public ?array $beside;
+    public int $days;
+
     /**
      * @param array<int, string> $names   of stores
      * @param int                $shoots  that follow it
@@ -31,8 +35,9 @@ final readonly class RuleView
      */
     public function __construct(PlacingRule $rule, array $names, public int $shoots, bool $isAlone)
     {
-        [$this->id, $this->kind, $this->order, $this->fromYear, $this->toYear] = [$rule->id, $rule->kind, $rule->order, $rule->fromYear, $rule->toYear];
+        [$this->id, $this->kind, $this->order, $this->fromYear, $this->toYear] = [$rule->id, $rule->which->kind, $rule->which->order, $rule->which->fromYear, $rule->which->toYear];
         [$this->main, $this->mirrors, $this->archives] = [$rule->main, $rule->mirrors, $rule->archives];
+        [$this->beside, $this->days] = [$rule->beside->subfolders, $rule->beside->days];
         $this->inWords = $rule->inWords($names, $isAlone);
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\View\Placing;
 
+use VelvetLedger\Core\Order\SecondCopy;
+use VelvetLedger\Core\Placing\Whereabouts;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Names;
 
@@ -13,16 +15,26 @@ final readonly class WhereaboutsView
     /** "At home on Anvil; also on Bellows. Coffer is owed 12 files of it." */
     public string $inWords;
 
+    public bool $isFiled;
+
+    /** Why it has no second copies yet; '' where nothing keeps them. */
+    public string $second;
+
+    /** What was dropped has no second copy. */
+    public bool $keptOnly;
+
     /**
      * @param string                 $rule      in words
-     * @param string                 $second    why it has no second copies yet; '' where nothing keeps them
-     * @param bool                   $keptOnly  what was dropped has no second copy
      * @param list<ShootAtStoreView> $stores    its home first
      * @param list<string>           $archives  where it ends, by name
      * @param string                 $workplace where it is worked on, by name
+     * @param string                 $beside    what else lies in its folder, and what of that is to be copied where, in sentences; '' for nothing
      */
-    public function __construct(public string $rule, public bool $isFiled, public bool $isFinished, public string $second, public bool $keptOnly, public array $stores, public array $archives, public string $workplace)
+    public function __construct(Whereabouts $place, public string $rule, public bool $isFinished, public array $stores, public array $archives, public string $workplace, public string $beside)
     {
+        $this->isFiled = $place->isFiled;
+        $this->second = $second = $place->isMirrored() ? '' : $place->second->inWords();
+        $this->keptOnly = SecondCopy::KeptAfterLook === $place->second && $place->isAskedFor;
         $this->inWords = implode(' ', [self::lies($stores), ...array_map(self::toCome(...), array_filter($stores, static fn (ShootAtStoreView $one): bool => $one->owed > 0 || $one->comes)), ...array_map(self::toLeave(...), array_filter($stores, static fn (ShootAtStoreView $one): bool => $one->leaving > 0)), ...'' === $second ? [] : [ucfirst($second).'.']]);
     }
 

@@ -42,6 +42,8 @@ export const Rule: Schema<views.Rule> = v.object({
   mirrors: list(v.number()),
   archives: list(v.number()),
   inWords: v.string(),
+  beside: v.nullable(list(v.string())),
+  days: v.number(),
   shoots: v.number(),
 });
 
@@ -67,12 +69,13 @@ export const ShootAtStore: Schema<views.ShootAtStore> = v.object({
 
 export const Whereabouts: Schema<views.Whereabouts> = v.object({
   inWords: v.string(),
-  rule: v.string(),
   isFiled: v.boolean(),
-  isFinished: v.boolean(),
   second: v.string(),
   keptOnly: v.boolean(),
+  rule: v.string(),
+  isFinished: v.boolean(),
   stores: list(ShootAtStore),
   archives: list(v.string()),
   workplace: v.string(),
+  beside: v.string(),
 });

@@ -45,6 +45,8 @@ export interface Rule {
   mirrors: number[];
   archives: number[];
   inWords: string;
+  beside: string[] | null;
+  days: number;
   shoots: number;
 }
 
@@ -77,12 +79,15 @@ export interface ShootAtStore {
 export interface Whereabouts {
   /** "At home on Anvil; also on Bellows. Coffer is owed 12 files of it." */
   inWords: string;
-  rule: string;
   isFiled: boolean;
-  isFinished: boolean;
+  /** Why it has no second copies yet; '' where nothing keeps them. */
   second: string;
+  /** What was dropped has no second copy. */
   keptOnly: boolean;
+  rule: string;
+  isFinished: boolean;
   stores: ShootAtStore[];
   archives: string[];
   workplace: string;
+  beside: string;
 }

@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Copies;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Component\Clock\ClockInterface;
+use VelvetLedger\Core\Card\PathText;
+use VelvetLedger\Core\Placing\AtRest;
+use VelvetLedger\Core\Words\Count;
+use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
+use VelvetLedger\Server\Persistence\DayBook\DayBookKind;
+use VelvetLedger\Server\Persistence\Placing\BesideRepository;
+use VelvetLedger\Server\Persistence\Placing\BesideRow;
+use VelvetLedger\Server\Persistence\Placing\PlacingRepository;
+use VelvetLedger\Server\Persistence\Shoots\Shoot;
+use VelvetLedger\Server\Stores\StoreAbsent;
+use VelvetLedger\Server\Stores\Stores;
+
+/**
+ * Looks into a shoot's folder at its home for what other programs put there, by names, sizes and times: what is new, what is
+ * another by now, what vanished. What is being written is not seen before it rests. Nothing there is ever changed.
+ */
+final readonly class SeesBeside
+{
+    private const MOST_NAMED = 5;
+
+    public function __construct(private BesideRepository $beside, private PlacingRepository $places, private OtherFiles $files, private Stores $stores, private ClockInterface $clock, private EntityManagerInterface $ledger)
+    {
+    }
+
+    /**
+     * @return bool whether all that lies there rests, and is known now
+     *
+     * @throws StoreAbsent where its home is away, or leaves
+     */
+    public function look(int $shoot): bool
+    {
+        $place = $this->places->place($shoot);
+        $rules = $this->places->rules();
+        [$folder, $others] = $this->beside->foldersOf($shoot);
+        $home = $this->stores->homeOf($shoot);
+        $store = $this->stores->at($home)->open();
+        if ('' === $folder || \in_array($folder, $others, true) || $this->beside->isFollowing($home->id())) {
+            return '' === $folder || \in_array($folder, $others, true); // it lies in no folder of its own
+        }
+        $wanted = $rules->for($place->work)->beside;
+        $stores = array_values(array_diff(array_keys($rules->wanted($place)), [$home->id()]));
+        $known = $this->beside->ofShoot($shoot);
+        $found = $there = [];
+        $rests = true;
+        $now = $this->clock->now()->getTimestamp();
+        foreach ($wanted->isNothing() ? [] : $this->files->in($store, $home->id(), $folder, $others) as $path => $stat) {
+            $below = PathText::of(substr($path, \strlen($folder) + 1));
+            if (!$wanted->takes($below)) {
+                continue;
+            }
+            $there[$below] = true;
+            $row = $known[$below] ?? null;
+            if (null !== $row && !$row->isVanished && $row->bytes === $stat['size'] && $row->modifiedAt === $stat['mtime']) {
+                continue;
+            }
+            if (AtRest::is($stat, $now)) {
+                $found[$below] = ['path' => $below, 'bytes' => $stat['size'], 'modified' => $stat['mtime']];
+            } else {
+                $rests = false;
+            }
+        }
+        $store->confirm(); // what is not there has vanished only if the drive is there
+        $vanished = array_filter(array_diff_key($known, $there), static fn (BesideRow $row): bool => !$row->isVanished && $wanted->takes($row->path));
+        $renamed = self::renamed($found, $vanished);
+        $this->ledger->wrapInTransaction(function () use ($shoot, $found, $renamed, $vanished, $stores): void {
+            $gone = array_keys(array_diff_key($vanished, array_flip($renamed)));
+            $this->beside->seen($shoot, array_values(array_diff_key($found, $renamed)), $renamed, $gone, $stores);
+            if ([] !== $gone) {
+                $this->ledger->persist(DayBookEntry::ofStore(\sprintf('%s vanished beside its frames: %s%s. Copies of %s stay where they are.', Count::of(\count($gone), 'file'), implode(', ', \array_slice($gone, 0, self::MOST_NAMED)), \count($gone) > self::MOST_NAMED ? ' and '.Count::figure(\count($gone) - self::MOST_NAMED).' more' : '', 1 === \count($gone) ? 'it' : 'them'), $this->stores->homeOf($shoot), DayBookKind::Owed, $this->ledger->find(Shoot::class, $shoot)));
+                $this->ledger->flush();
+            }
+        });
+
+        return $rests;
+    }
+
+    /**
+     * Files that have another name now: of what is new those that have size and time of just one that vanished.
+     *
+     * @param array<string, array{path: string, bytes: int, modified: int}> $found
+     * @param array<string, BesideRow>                                      $vanished
+     *
+     * @return array<string, string> path now => path before
+     */
+    private static function renamed(array $found, array $vanished): array
+    {
+        $before = $now = [];
+        foreach ($vanished as $row) {
+            $before["$row->bytes $row->modifiedAt"][] = $row->path;
+        }
+        foreach ($found as $one) {
+            $now["{$one['bytes']} {$one['modified']}"][] = $one['path'];
+        }
+        $renamed = [];
+        foreach ($now as $key => $paths) {
+            if (1 === \count($paths) && 1 === \count($before[$key] ?? [])) {
+                $renamed[$paths[0]] = $before[$key][0];
+            }
+        }
+
+        return $renamed;
+    }
+}
