@@ -45,10 +45,13 @@ final readonly class Folder
         return $path;
     }
 
-    /** @return array<string, string> path => time and checksum, without marks */
-    public static function tree(string $root): array
+    /** @return array<string, string> path => time and checksum, without marks; of no folder none, where it need not be there */
+    public static function tree(string $root, bool $isThere = true): array
     {
         $tree = [];
+        if (!$isThere && !is_dir($root)) {
+            return [];
+        }
         foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($root, \FilesystemIterator::SKIP_DOTS)) as $file) {
             if ($file instanceof \SplFileInfo && '.' !== $file->getFilename()[0]) {
                 $tree[substr($file->getPathname(), \strlen($root))] = (str_ends_with($file->getFilename(), '.xxh128') ? '' : $file->getMTime()).' '.hash_file('xxh128', $file->getPathname());

@@ -7,6 +7,8 @@ namespace VelvetLedger\Tests\server;
 use PHPUnit\Framework\Attributes\TestWith;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use Symfony\Component\Clock\MockClock;
+use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Core\Keeping\CouldNotRename;
 use VelvetLedger\Core\Keeping\KeepingWish;
@@ -17,8 +19,10 @@ use VelvetLedger\Core\Placing\Verb;
 use VelvetLedger\Core\Placing\WhichWork;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Copies\OwedSteps;
+use VelvetLedger\Server\Copies\SeesBeside;
 use VelvetLedger\Server\Intake\Interrupted;
 use VelvetLedger\Server\Keeping\KeepsShoots;
+use VelvetLedger\Server\Pages\PlacesPage;
 use VelvetLedger\Server\Persistence\Changes\AskedBy;
 use VelvetLedger\Server\Persistence\Copies\StepRepository;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
@@ -29,6 +33,7 @@ use VelvetLedger\Server\Placing\PlacesShoots;
 use VelvetLedger\Server\Placing\PlacingShown;
 use VelvetLedger\Server\Placing\ShowsPlaces;
 use VelvetLedger\Server\Stores\ChangeStores;
+use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Tests\Folder;
 use VelvetLedger\Tests\Stills;
 
@@ -36,6 +41,8 @@ use VelvetLedger\Tests\Stills;
 final class PlacingTest extends LedgerTestCase
 {
     private const DRIVES = ['Anvil', 'Bellows', 'Coffer', 'Chest'];
+
+    private string $now = 'now';
 
     /** Two shoots on Anvil and Bellows; Coffer and Chest are where finished work ends. */
     protected function setUp(): void
@@ -96,6 +103,86 @@ final class PlacingTest extends LedgerTestCase
         self::assertSame([2], array_keys($this->place(Verb::File, false, \is_int($shoot) ? $shoot : 0)->owed));
     }
 
+    public function testWhatOthersPutIntoItsFolderIsKeptWithItAndLeavesWithIt(): void
+    {
+        $place = '2026/2026-05-04/exports/print.tif';
+        $this->put('Anvil', $place, 'an export');
+        $this->put('Anvil', '2026/2026-05-04/.hidden', 'hidden');
+        self::assertFalse($this->look(), 'it is being written');
+        $this->later();
+        self::assertTrue($this->look());
+        self::assertSame(1, $this->service(StepRepository::class)->owed()[2]);
+        $this->place(Verb::File);
+        $this->carryOut();
+        foreach (['Bellows', 'Coffer', 'Chest'] as $drive) {
+            self::assertStringEqualsFile($this->onDrive($drive, $place), 'an export');
+            self::assertSame(1_777_900_000, filemtime($this->onDrive($drive, $place)));
+        }
+
+        $this->now = 'now';
+        $this->restart();
+        $this->put('Anvil', '2026/2026-05-04/on-its-way.tif', 'half of it');
+        self::assertStringContainsString('something in its folder is being written', $this->place(Verb::Leave)->refused[1]);
+        unlink($this->onDrive('Anvil', '2026/2026-05-04/on-its-way.tif'));
+        $this->later();
+
+        // Changed, it is a new state, and the one before stays for a while; where another's file lies, that stays, and is told.
+        $this->put('Anvil', $place, 'another export', 1_777_900_999);
+        file_put_contents($this->onDrive('Chest', $place), 'somebody else\'s');
+        self::assertStringContainsString('1 other file in its folder is not proven elsewhere 2 times yet: exports/print.tif', $this->place(Verb::Leave)->refused[1]);
+        $this->carryOut();
+        self::assertSame(['another export', 'another export', 'somebody else\'s'], array_map(fn (string $drive): string => (string) file_get_contents($this->onDrive($drive, $place)), ['Bellows', 'Coffer', 'Chest']));
+        self::assertSame(['an export'], array_map(fn (mixed $path): string => (string) file_get_contents($this->onDrive('Bellows', \is_string($path) ? $path : '')), $this->column('SELECT path FROM beside_earlier WHERE store_id = 2')));
+        self::assertSame('Beside its frames: 1 other file, 14 bytes. 1 of them is to be copied to Chest (exports/print.tif: another file lies there).', $this->fresh(PlacesPage::class)->whereabouts(1)->beside);
+        $this->later();
+        unlink($this->onDrive('Chest', $place));
+        $this->carryOut();
+
+        // It follows its frames, leaves with them, and is back with them.
+        $this->keep(1, ['description' => 'Lantern boats']);
+        $this->carryOut();
+        $this->later();
+        self::assertTrue($this->look());
+        $this->carryOut();
+        $this->place(Verb::Leave);
+        $this->carryOut();
+        self::assertSame([['.hidden'], false], [FolderNames::in($this->onDrive('Anvil', '2026/2026-05-04 Lantern boats')), is_dir($this->onDrive('Anvil', '2026/2026-05-04'))], 'what is hidden is nobody\'s to take');
+        self::assertStringEqualsFile($this->onDrive('Coffer', '2026/2026-05-04 Lantern boats/exports/print.tif'), 'another export');
+        $this->later();
+        $this->place(Verb::Bring);
+        $this->look();
+        $this->carryOut();
+        self::assertStringEqualsFile($this->onDrive('Anvil', '2026/2026-05-04 Lantern boats/exports/print.tif'), 'another export');
+        $this->later();
+        unlink($this->onDrive('Anvil', '2026/2026-05-04 Lantern boats/exports/print.tif'));
+        $this->look();
+        $this->carryOut();
+        self::assertStringEqualsFile($this->onDrive('Coffer', '2026/2026-05-04 Lantern boats/exports/print.tif'), 'another export', 'what vanished is told, and taken away nowhere');
+        self::assertStringContainsString('1 file vanished beside its frames: exports/print.tif.', implode('', $this->words()));
+    }
+
+    public function testABadCopyElsewhereDoesNotCount(): void
+    {
+        $this->place(Verb::File);
+        $this->carryOut();
+        $path = $this->onDrive('Coffer', '2026/2026-05-04/2026-05-04_0001.jpg');
+        [$bytes, $time] = [(string) file_get_contents($path), (int) filemtime($path)];
+        file_put_contents($path, substr_replace($bytes, "\x00\x01", -2));
+        touch($path, $time);
+        file_put_contents($this->onDrive('Anvil', '2026/2026-05-04/2026-05-04_0003.jpg'), 'somebody edited it');
+        $this->drivesAway('Chest');
+        $this->place(Verb::Leave);
+        sleep(1); // what was changed in the second of its proof is not seen by its time
+        touch($path, $time);
+        $this->carryOut();
+        self::assertSame(['2026/2026-05-04/2026-05-04_0001.jpg', '2026/2026-05-04/2026-05-04_0003.jpg'], $this->column("SELECT c.path FROM copy c JOIN step w ON w.copy_id = c.id AND w.kind = 'leave' AND w.state = 'waiting' ORDER BY 1"));
+        self::assertStringContainsString('1 proven copy elsewhere, on Bellows, of 2 that are asked for', implode(' ', array_filter($this->column('SELECT because FROM step WHERE kind = \'leave\''), \is_string(...))));
+        self::assertStringContainsString('somebody changed it', implode(' ', array_filter($this->column('SELECT because FROM step WHERE kind = \'leave\''), \is_string(...))));
+        $this->place(Verb::Bring, true, 1, 1);
+        $this->carryOut();
+        self::assertSame([1, 'somebody edited it'], [$this->home(), (string) file_get_contents($this->onDrive('Anvil', '2026/2026-05-04/2026-05-04_0003.jpg'))]);
+    }
+
     /**
      * Whatever is asked for, with drives that leave and workers that are killed: of no file there are ever fewer good copies than
      * were asked for, where there were as many before; and undone, all is as it was.
@@ -106,6 +193,11 @@ final class PlacingTest extends LedgerTestCase
     public function testNoFileIsEverInFewerPlacesThanWereAskedFor(int $seed): void
     {
         $random = new Randomizer(new Mt19937($seed));
+        $this->put('Anvil', '2026/2026-05-04/exports/2026-05-04_0003-print.tif', 'an export');
+        $this->put('Anvil', '2026/2026-05-05/project.plan', 'a project');
+        $this->later();
+        $this->look(1, 2);
+        $this->carryOut();
         $before = $this->trees();
         $away = [];
         for ($i = 0; $i < 14; ++$i) {
@@ -126,16 +218,21 @@ final class PlacingTest extends LedgerTestCase
             } catch (CouldNotRename) {
                 $this->restart();
             }
-            $this->carryOut($random->getInt(0, 8));
+            0 === $random->getInt(0, 1) ? $this->look(1, 2) : null;
+            $this->carryOut($random->getInt(0, 12));
             self::assertSame([], array_filter($this->goodCopies(), static fn (int $copies): bool => $copies < 2), "after step $i");
         }
         array_map($this->drivesBack(...), array_keys($away));
         foreach ([1, 2] as $shoot) {
             $this->keep($shoot, ['description' => '']);
+            $this->carryOut();
+            $this->look(1, 2);
             $this->place(Verb::Bring, true, $shoot, 1);
             $this->place(Verb::Bring, true, $shoot, 2);
             $this->carryOut();
             $this->place(Verb::Bring, true, $shoot, 1);
+            $this->carryOut();
+            $this->look(1, 2);
             $this->carryOut();
             $this->place(Verb::Leave, true, $shoot, 3);
             $this->place(Verb::Leave, true, $shoot, 4);
@@ -159,6 +256,9 @@ final class PlacingTest extends LedgerTestCase
             }
         }
         self::assertCount(6, $good);
+        foreach (['an export', 'a project'] as $i => $bytes) {
+            $good[-1 - $i] = \count(array_filter(self::DRIVES, fn (string $drive): bool => [] !== array_filter([...Folder::tree($this->store->path."/$drive", false), ...Folder::tree($this->store->path."/.$drive", false)], static fn (string $is): bool => str_ends_with($is, hash('xxh128', $bytes)))));
+        }
 
         return $good;
     }
@@ -181,10 +281,41 @@ final class PlacingTest extends LedgerTestCase
         $this->service(KeepsShoots::class)->do($this->service(ShootRepository::class)->find($shoot), KeepingWish::read(Fields::of($wish)), AskedBy::Page);
     }
 
+    private function put(string $drive, string $path, string $bytes, int $time = 1_777_900_000): void
+    {
+        $full = $this->onDrive($drive, $path);
+        is_dir(\dirname($full)) || mkdir(\dirname($full), 0o777, true);
+        file_put_contents($full, $bytes);
+        touch($full, $time);
+    }
+
+    /** Whoever wrote files is through with them. */
+    private function later(): void
+    {
+        $this->now = '+1 hour';
+        $this->restart();
+    }
+
+    private function look(int ...$shoots): bool
+    {
+        $this->ledger()->clear();
+        $all = true;
+        foreach ([] === $shoots ? [1] : $shoots as $shoot) {
+            try {
+                $all = $this->service(SeesBeside::class)->look($shoot) && $all;
+            } catch (StoreAbsent) {
+                $all = false;
+            }
+        }
+
+        return $all;
+    }
+
     private function restart(): void
     {
         self::ensureKernelShutdown();
         self::bootKernel();
+        self::getContainer()->set('clock', new MockClock($this->now));
     }
 
     /** @param int|null $cutAfter so many files, at whichever store, and gone on with once */
