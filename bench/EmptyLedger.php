@@ -10,7 +10,7 @@ use Doctrine\DBAL\Connection;
 final class EmptyLedger
 {
     private const GUARDED = ['proof', 'day_book_entry', 'day_book_seal', 'look_act', 'look_judged'];
-    private const TABLES = ['look_goal', 'look_judged', 'look_act', 'look_sitting', 'judgement', 'keyword', 'frame_keyword', 'step', 'following', 'change_of_shoot', 'change', 'change_before', 'standing_order', 'last_order', 'stationery', 'conversion', 'messenger_messages', 'nod', 'card_check', 'card_reading', 'proving', 'shoot_copies', 'shoot_part_copies', 'shoot_part', 'shoot_touched', 'proof', 'copy', 'file', 'original', 'frame_measurement', 'frame_sensor', 'frame_together', 'frame', 'receipt_line', 'intake_wait', 'day_book_seal', 'day_book_entry', 'shoot_selects', 'placing_rule', 'placing_asked', 'beside_earlier', 'beside_copy', 'beside_look', 'beside', 'shoot', 'intake', 'card', 'store_sighting', 'machine', 'store'];
+    private const TABLES = ['look_goal', 'look_judged', 'look_act', 'look_sitting', 'judgement', 'keyword', 'frame_keyword', 'step', 'following', 'change_of_shoot', 'change', 'change_before', 'standing_order', 'last_order', 'stationery', 'conversion', 'messenger_messages', 'nod', 'card_check', 'card_reading', 'proving', 'shoot_copies', 'shoot_part_copies', 'shoot_part', 'shoot_touched', 'proof', 'copy', 'file', 'original', 'frame_measurement', 'frame_sensor', 'frame_together', 'frame', 'receipt_line', 'intake_wait', 'day_book_seal', 'day_book_entry', 'shoot_selects', 'placing_rule', 'placing_asked', 'stage_tree', 'beside_earlier', 'beside_copy', 'beside_look', 'beside', 'shoot', 'intake', 'card', 'store_sighting', 'machine', 'store'];
 
     public static function make(Connection $database): void
     {

@@ -28,6 +28,21 @@ final class CouldNotOrder extends \DomainException implements CouldNot
         return new self(\sprintf('Frames cannot go into "%s": it is not among the subfolders.', $folder));
     }
 
+    public static function stageWithoutName(): self
+    {
+        return new self('Give a stage\'s tree a name of up to 80 letters.');
+    }
+
+    public static function stageRoot(string $stage, string $root): self
+    {
+        return new self("The tree \"$stage\" is to stand in a folder of its store, as \"Finished\": \"$root\" cannot be one on every file system.");
+    }
+
+    public static function stageTwice(): self
+    {
+        return new self('Two stages stand in one folder: give each tree a folder of its own.');
+    }
+
     public static function tooManySubfolders(int $most): self
     {
         return new self(\sprintf('There are at most %d subfolders.', $most));

@@ -73,7 +73,7 @@ final class OrderDocument
     /** @return array<string, mixed> */
     public static function ofSubfolders(Subfolders $subfolders): array
     {
-        return ['make' => $subfolders->make, 'framesInto' => $subfolders->framesInto];
+        return ['make' => $subfolders->make, 'framesInto' => $subfolders->framesInto, 'trees' => array_map(static fn (StageTree $tree): array => ['name' => $tree->name, 'root' => $tree->root, 'store' => $tree->store, 'make' => $tree->make, 'withShoot' => $tree->withShoot], $subfolders->trees)];
     }
 
     public static function destination(Fields $fields): Destination
@@ -83,7 +83,11 @@ final class OrderDocument
 
     public static function subfolders(Fields $fields): Subfolders
     {
-        return $fields->make(static fn (): Subfolders => Subfolders::of($fields->texts('make'), $fields->text('framesInto', '')));
+        return $fields->make(static fn (): Subfolders => Subfolders::of($fields->texts('make'), $fields->text('framesInto', ''), $fields->list('trees', static function (mixed $value, string $at): StageTree {
+            $of = Fields::of($value, $at);
+
+            return $of->make(static fn (): StageTree => StageTree::of($of->text('name', null, 80), $of->text('root', null, 200), $of->text('store', '', 80), $of->texts('make'), true === $of->any('withShoot')));
+        })));
     }
 
     private static function copies(Fields $fields): CopiesWanted

@@ -6,13 +6,16 @@ namespace VelvetLedger\Core\Order;
 
 use VelvetLedger\Core\Naming\PortableText;
 
-/** Folders made in each new shoot, empty but for the one that its frames go to. */
+/** Folders made in each new shoot, empty but for the one that its frames go to; and trees of later stages in which it has one, too. */
 final readonly class Subfolders
 {
     private const MOST = 40;
 
-    /** @param list<string> $make */
-    private function __construct(public array $make, public string $framesInto)
+    /**
+     * @param list<string>    $make
+     * @param list<StageTree> $trees
+     */
+    private function __construct(public array $make, public string $framesInto, public array $trees = [])
     {
     }
 
@@ -22,12 +25,13 @@ final readonly class Subfolders
     }
 
     /**
-     * @param list<string> $make       paths from the shoot's folder, "exports/full"
-     * @param string       $framesInto one of them; '' for the shoot's folder itself
+     * @param list<string>    $make       paths from the shoot's folder, "exports/full"
+     * @param string          $framesInto one of them; '' for the shoot's folder itself
+     * @param list<StageTree> $trees
      *
      * @throws CouldNotOrder
      */
-    public static function of(array $make, string $framesInto = ''): self
+    public static function of(array $make, string $framesInto = '', array $trees = []): self
     {
         if (\count($make) > self::MOST) {
             throw CouldNotOrder::tooManySubfolders(self::MOST);
@@ -44,6 +48,11 @@ final readonly class Subfolders
             throw CouldNotOrder::framesInto($framesInto);
         }
 
-        return new self(array_values($seen), $framesInto);
+        $roots = array_map(static fn (StageTree $tree): string => PortableText::key($tree->root), $trees);
+        if ($roots !== array_unique($roots)) {
+            throw CouldNotOrder::stageTwice();
+        }
+
+        return new self(array_values($seen), $framesInto, $trees);
     }
 }

@@ -85,9 +85,12 @@ final readonly class CopiesBeside
      */
     private function one(OpenStore $store, int $number, BesideRow $row, WriterMark $mark, \Closure $watch): ?string
     {
-        $home = $this->stores->homeOf($row->shoot);
-        [$folder] = $this->beside->foldersOf($row->shoot);
-        $source = $this->stores->at($home)->open();
+        $ground = $this->beside->grounds($row->shoot)[$row->tree] ?? null;
+        if (null === $ground?->store) {
+            return 'its folder is none of its shoot\'s any more';
+        }
+        $folder = $ground->folder;
+        $source = $this->stores->at($this->stores->find($ground->store))->open();
         $from = $source->path($folder.'/'.PathText::toPath($row->path));
         [$at, $to] = [$folder.'/'.PathText::toPath($row->lies), $folder.'/'.PathText::toPath($row->path)];
         clearstatcache();

@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Copies;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Persistence\Placing\BesideRepository;
+use VelvetLedger\Server\Persistence\Placing\Ground;
 use VelvetLedger\Server\Persistence\Placing\LeavingRepository;
 use VelvetLedger\Server\Persistence\Placing\PlacingRepository;
 use VelvetLedger\Server\Stores\OpenStore;
@@ -32,7 +33,7 @@ final readonly class LeavesBeside
         $proofs = $this->proofs($shoot, $store);
         foreach ($this->beside->ofShoot($shoot) as $row) {
             if (!$row->isVanished && $this->elsewhere->atLeast(array_column($proofs[$row->id] ?? [], 'store')) < $number) {
-                $short[] = $row->path;
+                $short[] = '' === $row->tree ? $row->path : "$row->tree: $row->path";
             }
         }
 
@@ -48,13 +49,31 @@ final readonly class LeavesBeside
      */
     public function leave(OpenStore $store, int $number, int $shoot, int $copies, \Closure $watch): void
     {
-        [$folder, $others] = $this->beside->foldersOf($shoot);
-        if ('' === $folder || \in_array($folder, $others, true)) {
-            return;
-        }
-        $rows = $this->beside->at($shoot, $number);
         $proofs = $this->proofs($shoot, $number);
-        foreach ($this->files->in($store, $number, $folder, $others) as $path => $stat) {
+        foreach ($this->beside->grounds($shoot) as $ground) {
+            if ($ground->isOwn() && !$this->worksThere($ground, $number, $shoot)) {
+                $this->ofGround($store, $number, $shoot, $ground, $proofs, $copies, $watch);
+            }
+        }
+    }
+
+    /** Whether it is a tree on a store of its own, which is left with no shoot. */
+    private function worksThere(Ground $ground, int $store, int $shoot): bool
+    {
+        return '' !== $ground->tree && $ground->store === $store && $ground->store !== $this->places->home($shoot);
+    }
+
+    /**
+     * @param array<int, list<array{store: int, path: string, checksum: string, proven: int}>> $proofs
+     * @param \Closure(int): mixed                                                             $watch
+     *
+     * @throws StoreAbsent
+     */
+    private function ofGround(OpenStore $store, int $number, int $shoot, Ground $ground, array $proofs, int $copies, \Closure $watch): void
+    {
+        $folder = $ground->folder;
+        $rows = $this->beside->at($shoot, $ground->tree, $number);
+        foreach ($this->files->in($store, $number, $folder, $ground->others) as $path => $stat) {
             $watch(0);
             $row = $rows[PathText::of(substr($path, \strlen($folder) + 1))] ?? null;
             if (null === $row?->checksum || $row->bytes !== $stat['size'] || $this->elsewhere->atLeast($this->elsewhere->ofBeside($proofs[$row->id] ?? [], $folder, $row->bytes, $watch)) < $copies) {
@@ -75,19 +94,24 @@ final readonly class LeavesBeside
     /** What still lies there beside its frames, in a sentence; '' where nothing does. */
     public function stays(OpenStore $store, int $number, int $shoot): string
     {
-        [$folder, $others] = $this->beside->foldersOf($shoot);
-        $paths = '' === $folder || \in_array($folder, $others, true) ? [] : array_map(static fn (string $path): string => PathText::of(substr($path, \strlen($folder) + 1)), array_keys([...$this->files->in($store, $number, $folder, $others)]));
+        $paths = [];
+        foreach ($this->beside->grounds($shoot) as $ground) {
+            foreach ($ground->isOwn() && !$this->worksThere($ground, $number, $shoot) ? $this->files->in($store, $number, $ground->folder, $ground->others) : [] as $path => $stat) {
+                $paths[] = PathText::of($path);
+            }
+        }
 
-        return [] === $paths ? '' : \sprintf('%s in %s/, and %s nowhere else that counts: %s.', Count::of(\count($paths), 'other file stays', 'other files stay'), PathText::of($folder), 1 === \count($paths) ? 'lies' : 'lie', self::named($paths));
+        return [] === $paths ? '' : \sprintf('%s, and %s not as often elsewhere: %s.', Count::of(\count($paths), 'other file stays', 'other files stay'), 1 === \count($paths) ? 'lies' : 'lie', self::named($paths));
     }
 
     /** @return array<int, list<array{store: int, path: string, checksum: string, proven: int}>> file => where it lies as it is now, without a store and those that it leaves as well */
     private function proofs(int $shoot, int $store): array
     {
         $leaving = array_keys($this->leaving->stillThere($shoot));
-        $home = $this->places->home($shoot);
+        $grounds = $this->beside->grounds($shoot);
         $proofs = $this->beside->proofs($shoot);
         foreach ($this->beside->ofShoot($shoot) as $row) {
+            $home = ($grounds[$row->tree] ?? null)?->store;
             if (null !== $home && !$row->isVanished && null !== $row->checksum) {
                 $proofs[$row->id][] = ['store' => $home, 'path' => $row->path, 'checksum' => $row->checksum, 'proven' => 0]; // read again: whoever works there changes it at will
             }

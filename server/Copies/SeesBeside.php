@@ -8,11 +8,13 @@ use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\Clock\ClockInterface;
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Placing\AtRest;
+use VelvetLedger\Core\Placing\BesideWanted;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
 use VelvetLedger\Server\Persistence\DayBook\DayBookKind;
 use VelvetLedger\Server\Persistence\Placing\BesideRepository;
 use VelvetLedger\Server\Persistence\Placing\BesideRow;
+use VelvetLedger\Server\Persistence\Placing\Ground;
 use VelvetLedger\Server\Persistence\Placing\PlacingRepository;
 use VelvetLedger\Server\Persistence\Shoots\Shoot;
 use VelvetLedger\Server\Stores\StoreAbsent;
@@ -39,20 +41,33 @@ final readonly class SeesBeside
     {
         $place = $this->places->place($shoot);
         $rules = $this->places->rules();
-        [$folder, $others] = $this->beside->foldersOf($shoot);
-        $home = $this->stores->homeOf($shoot);
-        $store = $this->stores->at($home)->open();
-        if ('' === $folder || \in_array($folder, $others, true) || $this->beside->isFollowing($home->id())) {
-            return '' === $folder || \in_array($folder, $others, true); // it lies in no folder of its own
+        $stores = array_keys($rules->wanted($place));
+        $rests = true;
+        foreach ($this->beside->grounds($shoot) as $ground) {
+            $rests = (!$ground->isOwn() || $this->ground($shoot, $ground, '' === $ground->tree ? $rules->for($place->work)->beside : BesideWanted::all(), $stores)) && $rests;
         }
-        $wanted = $rules->for($place->work)->beside;
-        $stores = array_values(array_diff(array_keys($rules->wanted($place)), [$home->id()]));
-        $known = $this->beside->ofShoot($shoot);
+
+        return $rests;
+    }
+
+    /**
+     * @param list<int> $stores that the shoot is to lie at
+     *
+     * @throws StoreAbsent
+     */
+    private function ground(int $shoot, Ground $ground, BesideWanted $wanted, array $stores): bool
+    {
+        $home = null === $ground->store ? $this->stores->ofLedger() : $this->stores->find($ground->store);
+        $store = $this->stores->at($home)->open();
+        if ($this->beside->isFollowing($home->id())) {
+            return false;
+        }
+        $known = array_column(array_filter($this->beside->ofShoot($shoot), static fn (BesideRow $row): bool => $row->tree === $ground->tree), null, 'path');
         $found = $there = [];
         $rests = true;
         $now = $this->clock->now()->getTimestamp();
-        foreach ($wanted->isNothing() ? [] : $this->files->in($store, $home->id(), $folder, $others) as $path => $stat) {
-            $below = PathText::of(substr($path, \strlen($folder) + 1));
+        foreach ($wanted->isNothing() ? [] : $this->files->in($store, $home->id(), $ground->folder, $ground->others) as $path => $stat) {
+            $below = PathText::of(substr($path, \strlen($ground->folder) + 1));
             if (!$wanted->takes($below)) {
                 continue;
             }
@@ -70,11 +85,12 @@ final readonly class SeesBeside
         $store->confirm(); // what is not there has vanished only if the drive is there
         $vanished = array_filter(array_diff_key($known, $there), static fn (BesideRow $row): bool => !$row->isVanished && $wanted->takes($row->path));
         $renamed = self::renamed($found, $vanished);
-        $this->ledger->wrapInTransaction(function () use ($shoot, $found, $renamed, $vanished, $stores): void {
-            $gone = array_keys(array_diff_key($vanished, array_flip($renamed)));
-            $this->beside->seen($shoot, array_values(array_diff_key($found, $renamed)), $renamed, $gone, $stores);
+        $gone = array_values(array_diff(array_map(static fn (BesideRow $row): string => $row->path, $vanished), $renamed));
+        $this->ledger->wrapInTransaction(function () use ($shoot, $ground, $home, $found, $renamed, $gone, $stores): void {
+            $this->beside->seen($shoot, $ground->tree, array_values(array_diff_key($found, $renamed)), $renamed, $gone, array_values(array_diff($stores, [$home->id()])));
             if ([] !== $gone) {
-                $this->ledger->persist(DayBookEntry::ofStore(\sprintf('%s vanished beside its frames: %s%s. Copies of %s stay where they are.', Count::of(\count($gone), 'file'), implode(', ', \array_slice($gone, 0, self::MOST_NAMED)), \count($gone) > self::MOST_NAMED ? ' and '.Count::figure(\count($gone) - self::MOST_NAMED).' more' : '', 1 === \count($gone) ? 'it' : 'them'), $this->stores->homeOf($shoot), DayBookKind::Owed, $this->ledger->find(Shoot::class, $shoot)));
+                $named = implode(', ', array_map($ground->named(...), \array_slice($gone, 0, self::MOST_NAMED))).(\count($gone) > self::MOST_NAMED ? ' and '.Count::figure(\count($gone) - self::MOST_NAMED).' more' : '');
+                $this->ledger->persist(DayBookEntry::ofStore(\sprintf('%s vanished beside its frames: %s. Copies of %s stay where they are.', Count::of(\count($gone), 'file'), $named, 1 === \count($gone) ? 'it' : 'them'), $home, DayBookKind::Owed, $this->ledger->find(Shoot::class, $shoot)));
                 $this->ledger->flush();
             }
         });

@@ -13,9 +13,13 @@ use VelvetLedger\Core\Placing\BesideWanted;
 use VelvetLedger\Core\Placing\PlacingRule;
 use VelvetLedger\Core\Placing\Verb;
 use VelvetLedger\Core\Placing\WhichWork;
+use VelvetLedger\Server\Copies\MakesTrees;
 use VelvetLedger\Server\Pages\PlacesPage;
+use VelvetLedger\Server\Pages\RulesPage;
 use VelvetLedger\Server\Persistence\Changes\AskedBy;
+use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\Placing\HoldingRepository;
+use VelvetLedger\Server\Persistence\Placing\StageTreeRepository;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Placing\ChangesRules;
 use VelvetLedger\Server\Placing\ShowsPlaces;
@@ -27,14 +31,14 @@ final readonly class PlacingController
 {
     private const MOST_SHOOTS = 2000;
 
-    public function __construct(private PlacesPage $page, private ShowsPlaces $shoots, private ChangesRules $rules, private Places $places, private Follows $follows)
+    public function __construct(private PlacesPage $page, private RulesPage $rulesPage, private ShowsPlaces $shoots, private ChangesRules $rules, private Places $places, private Follows $follows)
     {
     }
 
     #[Route('/api/rules', methods: ['GET'])]
     public function rules(): Response
     {
-        return new JsonResponse($this->page->rules());
+        return new JsonResponse($this->rulesPage->view());
     }
 
     /** What these rules would have stores be owed: nothing is changed. */
@@ -53,13 +57,29 @@ final readonly class PlacingController
         $this->rules->keep(self::rulesIn($request), AskedBy::Page, $beside);
         $this->follows->ask();
 
-        return new JsonResponse($this->page->rules());
+        return new JsonResponse($this->rulesPage->view());
     }
 
     #[Route('/api/shoots/{id}/whereabouts', methods: ['GET'], requirements: ['id' => '\d{1,9}'])]
     public function whereabouts(int $id, ShootRepository $shoots): Response
     {
         return new JsonResponse($this->page->whereabouts($shoots->find($id)->id()));
+    }
+
+    /** Its folder in the tree of a later stage is needed now. */
+    #[Route('/api/shoots/{id}/trees', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
+    public function wantTree(int $id, Request $request, ShootRepository $shoots, StageTreeRepository $trees, MakesTrees $makes): Response
+    {
+        $shoot = $shoots->find($id)->id();
+        $fields = Fields::of(DeskInput::body($request));
+        $tree = $fields->make(static fn (): int => $fields->number('tree'));
+        if (!\in_array($tree, array_column($trees->of($shoot), 'id'), true)) {
+            throw NotInLedger::tree($tree);
+        }
+        $trees->want($tree);
+        $makes->make();
+
+        return new JsonResponse($this->page->whereabouts($shoot));
     }
 
     /** Shoots that are finished, or with ?before= a day older than that, and are not filed away. */

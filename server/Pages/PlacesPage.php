@@ -4,53 +4,28 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Pages;
 
-use VelvetLedger\Core\Order\StandingOrder;
-use VelvetLedger\Core\Order\StationeryKind;
-use VelvetLedger\Core\Placing\PlacingRule;
-use VelvetLedger\Core\Placing\Whereabouts;
 use VelvetLedger\Core\Store\Room;
-use VelvetLedger\Server\Orders\OrderBook;
-use VelvetLedger\Server\Orders\Stationery;
 use VelvetLedger\Server\Persistence\Copies\LedgerStore;
 use VelvetLedger\Server\Persistence\Placing\BesideRepository;
 use VelvetLedger\Server\Persistence\Placing\HoldingRepository;
 use VelvetLedger\Server\Persistence\Placing\LeavingRepository;
 use VelvetLedger\Server\Persistence\Placing\PlacingRepository;
+use VelvetLedger\Server\Persistence\Placing\StageTreeRepository;
 use VelvetLedger\Server\Placing\ChangesRules;
 use VelvetLedger\Server\Placing\PlacingShown;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\View\Placing\AtStoreView;
-use VelvetLedger\Server\View\Placing\HoldingView;
 use VelvetLedger\Server\View\Placing\PlacingView;
 use VelvetLedger\Server\View\Placing\RefusedView;
-use VelvetLedger\Server\View\Placing\RulesView;
-use VelvetLedger\Server\View\Placing\RuleView;
 use VelvetLedger\Server\View\Placing\ShootAtStoreView;
+use VelvetLedger\Server\View\Placing\TreeView;
 use VelvetLedger\Server\View\Placing\WhereaboutsView;
 
 /** Where work lies, as the pages and the commands show it. */
 final readonly class PlacesPage
 {
-    public function __construct(private PlacingRepository $places, private HoldingRepository $holdings, private BesideRepository $beside, private LeavingRepository $leaving, private ChangesRules $rules, private Stores $stores, private OrderBook $orders, private Stationery $stationery)
+    public function __construct(private PlacingRepository $places, private HoldingRepository $holdings, private BesideRepository $beside, private StageTreeRepository $trees, private LeavingRepository $leaving, private ChangesRules $rules, private Stores $stores)
     {
-    }
-
-    public function rules(): RulesView
-    {
-        $rules = $this->places->rules();
-        $places = $this->places->places();
-        $follow = array_count_values(array_map(static fn (Whereabouts $place): int => $rules->for($place->work)->id ?? 0, $places));
-        $names = $this->rules->names();
-        $orders = $this->orders->all();
-        $kinds = array_filter([...array_column($this->stationery->all()[StationeryKind::Destination->value] ?? [], 'name'), ...array_map(static fn (Whereabouts $place): string => $place->work->kind, $places), ...array_map(static fn (StandingOrder $order): string => $order->destination->kindOfWork, $orders)], static fn (string $kind): bool => '' !== $kind);
-        sort($kinds);
-
-        return new RulesView(
-            array_map(static fn (PlacingRule $rule): RuleView => new RuleView($rule, $names, $follow[$rule->id ?? 0] ?? 0, [] === $rules->special), [...$rules->special, $rules->all]),
-            array_map(static fn (array $of): HoldingView => new HoldingView(...$of), $this->holdings->all()),
-            array_values(array_unique($kinds)),
-            array_map(static fn (StandingOrder $order): string => $order->name, $orders),
-        );
     }
 
     public function view(PlacingShown $shown): PlacingView
@@ -75,7 +50,22 @@ final readonly class PlacesPage
         usort($at, static fn (ShootAtStoreView $a, ShootAtStoreView $b): int => [!$a->isHome, $a->id] <=> [!$b->isHome, $b->id]);
         $name = static fn (int $store): string => $names[$store] ?? '';
 
-        return new WhereaboutsView($place, $rule->inWords($names, [] === $rules->special), $this->places->isFinished($shoot), $at, array_map($name, $rule->archives), $name($rule->main), BesideInWords::of($this->beside->sums($shoot), $names));
+        return new WhereaboutsView($place, $rule->inWords($names, [] === $rules->special), $this->places->isFinished($shoot), $at, array_map($name, $rule->archives), $name($rule->main), BesideInWords::of($this->beside->sums($shoot), $names), $this->trees($shoot));
+    }
+
+    /** @return list<TreeView> */
+    private function trees(int $shoot): array
+    {
+        $grounds = $this->beside->grounds($shoot);
+        $found = [];
+        foreach ($this->trees->of($shoot) as $tree) {
+            $store = null === $tree['store'] ? null : $this->stores->find($tree['store']);
+            $now = null === $store ? null : $this->stores->at($store);
+            $folder = ($grounds[$tree['root']] ?? null)->folder ?? '';
+            $found[] = new TreeView($tree['id'], $tree['name'], $store?->name() ?? '', true === $now?->isPresent() ? "$now->path/$folder" : ($store?->name() ?? '').": $folder", $tree['isMade']);
+        }
+
+        return $found;
     }
 
     /**

@@ -33,6 +33,11 @@ final class NotInLedger extends \RuntimeException implements CouldNot
         return new self(\sprintf('There is no store %d in this ledger.', $id));
     }
 
+    public static function tree(int $id): self
+    {
+        return new self(\sprintf('There is no tree %d of this shoot.', $id));
+    }
+
     public static function storeNamed(string $name): self
     {
         return new self(\sprintf('There is no store called "%s" that is used.', $name));

@@ -11,6 +11,7 @@ use VelvetLedger\Core\Placing\PlacingRule;
 use VelvetLedger\Server\Persistence\Copies\LedgerStore;
 use VelvetLedger\Server\Persistence\Placing\OwingRepository;
 use VelvetLedger\Server\Persistence\Placing\PlacingRepository;
+use VelvetLedger\Server\Persistence\Placing\StageTreeRepository;
 use VelvetLedger\Server\Stores\Store;
 use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;
@@ -20,7 +21,7 @@ final readonly class Landing
 {
     private const GOES_ON = 'it came in elsewhere, and goes on from there';
 
-    public function __construct(private PlacingRepository $places, private OwingRepository $owing, private Stores $stores)
+    public function __construct(private PlacingRepository $places, private OwingRepository $owing, private StageTreeRepository $trees, private Stores $stores)
     {
     }
 
@@ -70,7 +71,7 @@ final readonly class Landing
     public function begun(StandingOrder $order, array $shoots): void
     {
         $main = $this->main($order)->id();
-        $this->places->settle($main, $order->made->copies->second);
+        $this->trees->begin($this->places->settle($main, $order->made->copies->second), $order->subfolders->trees);
         $rules = $this->places->rules();
         foreach ($this->places->places($shoots) as $shoot => $place) {
             $wanted = $rules->for($place->work)->main;

@@ -104,8 +104,10 @@ final readonly class PlacesShoots
     {
         $place = $this->places->place($shoot);
         $rules = $this->places->rules();
-        if (!$rules->for($place->work)->beside->isNothing()) {
-            $this->besides->want($shoot, array_values(array_diff(array_keys($rules->wanted($place)), [$place->home ?? 0])));
+        foreach ($this->besides->grounds($shoot) as $ground) {
+            if ('' !== $ground->tree || !$rules->for($place->work)->beside->isNothing()) {
+                $this->besides->want($shoot, $ground->tree, array_values(array_diff(array_keys($rules->wanted($place)), [$ground->store ?? 0])));
+            }
         }
     }
 

@@ -6,29 +6,17 @@ namespace VelvetLedger\Server\Work;
 
 use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\Messenger\MessageBusInterface;
-use VelvetLedger\Core\Placing\PlacingRule;
-use VelvetLedger\Server\Copies\SeesBeside;
-use VelvetLedger\Server\Pace\Stopwatch;
-use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
-use VelvetLedger\Server\Persistence\Placing\BesideRepository;
+use VelvetLedger\Server\Copies\MakesTrees;
 use VelvetLedger\Server\Persistence\Placing\PlacingAskedRepository;
-use VelvetLedger\Server\Persistence\Placing\PlacingRepository;
-use VelvetLedger\Server\Stores\StoreAbsent;
-use VelvetLedger\Server\Stores\Stores;
 
-/** What was asked of many shoots at once and no worker came to; and what other programs put into shoots' folders: each is looked into every few minutes, a few at a time, while no card is copied. */
+/** What was asked of many shoots at once and no worker came to, for its message was lost; and folders of shoots that are to be made in trees of later stages. */
 final readonly class WatchesPlaces implements Watched
 {
     private const ASKED = 30;
 
-    /** Seconds between two looks into one folder, folders looked into between two messages, and seconds that this takes at most. */
-    private const LOOKS = 300;
-    private const AT_ONCE = 20;
-    private const TAKES = 0.5;
-
     private Overdue $overdue;
 
-    public function __construct(private PlacingAskedRepository $asked, private PlacingRepository $places, private BesideRepository $beside, private SeesBeside $sees, private Stores $stores, private IntakeRuns $runs, private MessageBusInterface $bus, private ClockInterface $clock)
+    public function __construct(private PlacingAskedRepository $asked, private MakesTrees $trees, private MessageBusInterface $bus, ClockInterface $clock)
     {
         $this->overdue = new Overdue($clock);
     }
@@ -38,22 +26,6 @@ final readonly class WatchesPlaces implements Watched
         if ($this->overdue->isToBeAsked('placing', $this->asked->waiting(), self::ASKED, false)) {
             $this->bus->dispatch(new PlaceShoots());
         }
-        $rules = $this->places->rules();
-        if ([] !== $this->runs->copying() || [] === array_filter([...$rules->special, $rules->all], static fn (PlacingRule $rule): bool => !$rule->beside->isNothing())) {
-            return;
-        }
-        $since = new Stopwatch($this->clock);
-        foreach ($this->stores->all() as $store) {
-            foreach ($this->stores->at($store)->isPresent() ? $this->beside->toLookAt($store->id(), self::LOOKS, self::AT_ONCE) : [] as $shoot) {
-                if ($since->seconds() > self::TAKES) {
-                    return;
-                }
-                try {
-                    $this->sees->look($shoot);
-                } catch (StoreAbsent) {
-                    break; // it is looked at when it is back
-                }
-            }
-        }
+        $this->trees->make();
     }
 }

@@ -25,7 +25,7 @@ final class OrdersTest extends TestCase
           "shoots": { "pauseMinutes": 90, "dayTurnsAt": 4 },
           "destination": { "kindOfWork": "Weddings", "folder": "work/weddings" },
           "folders": { "levels": [[{ "piece": "date taken", "fields": "yyyy" }], [{ "piece": "description", "style": "as written" }]], "between": " " },
-          "subfolders": { "make": ["originals", "exports/full"], "framesInto": "originals" },
+          "subfolders": { "make": ["originals", "exports/full"], "framesInto": "originals", "trees": [{ "name": "finished", "root": "Finished", "store": "Coffer", "make": ["web"], "withShoot": true }] },
           "names": {
             "pieces": [
               { "piece": "initials", "text": "TT" },
@@ -82,6 +82,7 @@ final class OrdersTest extends TestCase
         yield 'the way out of a store' => ['work/weddings', '../weddings', 7, 'no folder within a store', true];
         yield 'an absolute path' => ['work/weddings', '/weddings', 7, 'no folder within a store', true];
         yield 'minutes for months' => ['yyyyMMdd', 'yyyymmdd', 13, 'the month is M', false];
+        yield 'two stages in one folder' => ['"withShoot": true }]', '"withShoot": true }, { "name": "working", "root": "finished" }]', 9, 'Two stages stand in one folder', false];
         yield 'frames into a folder that is not made' => ['"framesInto": "originals"', '"framesInto": "selects"', 9, 'it is not among the subfolders', false];
         yield 'a subfolder not every file system takes' => ['exports/full', 'exports/full?', 9, '"exports/full" would do', false];
         yield 'a piece in the wrong place' => ['"piece": "description"', '"piece": "sequence"', 8, '', true];

@@ -18,6 +18,7 @@ use VelvetLedger\Core\Placing\PlacingRule;
 use VelvetLedger\Core\Placing\Verb;
 use VelvetLedger\Core\Placing\WhichWork;
 use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Server\Copies\MakesTrees;
 use VelvetLedger\Server\Copies\OwedSteps;
 use VelvetLedger\Server\Copies\SeesBeside;
 use VelvetLedger\Server\Intake\Interrupted;
@@ -27,6 +28,7 @@ use VelvetLedger\Server\Persistence\Changes\AskedBy;
 use VelvetLedger\Server\Persistence\Copies\StepRepository;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\Placing\PlacingRepository;
+use VelvetLedger\Server\Persistence\Placing\StageTreeRepository;
 use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Placing\PlacesShoots;
@@ -159,6 +161,39 @@ final class PlacingTest extends LedgerTestCase
         $this->carryOut();
         self::assertStringEqualsFile($this->onDrive('Coffer', '2026/2026-05-04 Lantern boats/exports/print.tif'), 'another export', 'what vanished is told, and taken away nowhere');
         self::assertStringContainsString('1 file vanished beside its frames: exports/print.tif.', implode('', $this->words()));
+    }
+
+    public function testAShootHasFoldersInTreesOfLaterStagesWhichGoWhereItGoes(): void
+    {
+        $trees = [['name' => 'finished', 'root' => 'Finished', 'store' => '', 'make' => ['web'], 'withShoot' => true], ['name' => 'prints', 'root' => 'Prints', 'store' => 'Chest', 'make' => [], 'withShoot' => false]];
+        $this->reader->put('NEXT/DCIM/100ORREL/ORL_0031.JPG', Stills::jpeg('2026-06-01 10:00:05', 31));
+        $this->bringIn('NEXT', new Wishes($this->order(['subfolders' => ['make' => [], 'framesInto' => '', 'trees' => $trees]])));
+        $make = fn () => $this->fresh(MakesTrees::class)->make();
+        $make();
+        self::assertSame([true, false], [is_dir($this->onDrive('Anvil', 'Finished/2026/2026-06-01/web')), is_dir($this->onDrive('Chest', 'Prints'))]);
+        $this->service(StageTreeRepository::class)->want(2);
+        $make();
+        self::assertDirectoryExists($this->onDrive('Chest', 'Prints/2026/2026-06-01'));
+        $this->put('Anvil', 'Finished/2026/2026-06-01/web/2026-06-01_0001.jpg', 'finished');
+        $this->put('Chest', 'Prints/2026/2026-06-01/proof.tif', 'a print');
+        $this->later();
+        self::assertTrue($this->look(3));
+        $this->carryOut();
+        self::assertSame(['finished', 'a print', 'a print'], [file_get_contents($this->onDrive('Bellows', 'Finished/2026/2026-06-01/web/2026-06-01_0001.jpg')), file_get_contents($this->onDrive('Bellows', 'Prints/2026/2026-06-01/proof.tif')), file_get_contents($this->onDrive('Anvil', 'Prints/2026/2026-06-01/proof.tif'))]);
+        $this->keep(3, ['description' => 'Quay']);
+        $this->carryOut();
+        self::assertSame([true, false], [is_file($this->onDrive('Anvil', 'Finished/2026/2026-06-01 Quay/web/2026-06-01_quay_0001.jpg')), is_dir($this->onDrive('Anvil', 'Finished/2026/2026-06-01'))]);
+        self::assertFileExists($this->onDrive('Chest', 'Prints/2026/2026-06-01 Quay/proof.tif'));
+        $this->later();
+        self::assertTrue($this->look(3));
+        $this->place(Verb::File, true, 3);
+        $this->carryOut();
+        $this->place(Verb::Leave, true, 3);
+        $this->carryOut();
+        self::assertSame([3, [], false, false], [$this->home(3), $this->service(StepRepository::class)->owed(), is_dir($this->onDrive('Anvil', 'Finished')), is_dir($this->onDrive('Anvil', 'Prints'))]);
+        foreach (['Bellows', 'Coffer', 'Chest'] as $drive) {
+            self::assertSame(['finished', 'a print'], [file_get_contents($this->onDrive($drive, 'Finished/2026/2026-06-01 Quay/web/2026-06-01_quay_0001.jpg')), file_get_contents($this->onDrive($drive, 'Prints/2026/2026-06-01 Quay/proof.tif'))]);
+        }
     }
 
     public function testABadCopyElsewhereDoesNotCount(): void

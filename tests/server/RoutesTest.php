@@ -209,7 +209,7 @@ final class RoutesTest extends LedgerTestCase
             '/api/look/{lot}/acts' => ['acts' => [['name' => 'a', 'kind' => 'judge', 'word' => '3', 'frames' => [['frame' => 1, 'revision' => 0, 'word' => 'drop']]], ['name' => 'b', 'kind' => 'take back'], ['name' => 'c', 'kind' => 'bring again']]],
             '/api/look/{lot}/goal' => [['frames' => 180], ['frames' => null]],
             '/api/look/{lot}/together' => ['frames' => [], 'apart' => true],
-            '/api/rules' => $rules, '/api/rules/shown' => $rules, '/api/placing' => $placing, '/api/placing/shown' => $placing,
+            '/api/shoots/{id}/trees' => ['tree' => 1], '/api/rules' => $rules, '/api/rules/shown' => $rules, '/api/placing' => $placing, '/api/placing/shown' => $placing,
             '/api/sources' => ['path' => '/nowhere'], '/api/cards/{id}/put-back' => ['frames' => [$frame]], '/api/copies/mend' => ['copies' => [1]],
             '/api/elsewhere' => [['program' => 'none', 'shoot' => 1, 'frames' => [1]], ['receipt' => 1]], '/api/cards/{id}/apart' => ['frames' => [$frame], 'folder' => $this->store->path],
             '/api/cards/{id}/clearance/nod' => ['files' => ['DCIM/100ORREL/ORL_0001.JPG']],

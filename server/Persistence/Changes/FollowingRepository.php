@@ -6,9 +6,11 @@ namespace VelvetLedger\Server\Persistence\Changes;
 
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Keeping\FollowsFolder;
+use VelvetLedger\Core\Order\StageTree;
 use VelvetLedger\Server\Persistence\Copies\StepKind;
 use VelvetLedger\Server\Persistence\Copies\StepState;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
+use VelvetLedger\Server\Persistence\Placing\StageTreeRepository;
 use VelvetLedger\Server\Persistence\Row;
 
 /** Owns "following": that files which are not the ledger's follow a change of places at a store, until they do. All of a change is one row, for what follows in one folder may be in the way of what follows in another. */
@@ -19,7 +21,7 @@ final readonly class FollowingRepository
     /** Of what is to follow, w: copies of the same change are still to be moved there, and go before it. */
     private const COPIES_GO_FIRST = "EXISTS (SELECT 1 FROM step x WHERE x.store_id = w.store_id AND x.kind = '".StepKind::Move->value."' AND x.change_id = w.change_id AND x.state ".StepState::IS_OWED.')';
 
-    public function __construct(private Connection $database)
+    public function __construct(private Connection $database, private StageTreeRepository $trees)
     {
     }
 
@@ -30,6 +32,11 @@ final readonly class FollowingRepository
      */
     public function enter(int $change, array $following): void
     {
+        foreach ($following as $one) {
+            foreach ('' === $one->from || '' === $one->to ? [] : $this->trees->roots($one->shoot) as $root) {
+                $following[] = new FollowsFolder($one->shoot, StageTree::folder($root, $one->from), StageTree::folder($root, $one->to), $one->names, $one->all);
+            }
+        }
         if ([] !== $following) {
             $this->database->executeStatement('INSERT INTO following (change_id, store_id, folders, state, asked_at)
                 SELECT ?, s.id, ?, ?, now()

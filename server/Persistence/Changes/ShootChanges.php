@@ -9,6 +9,7 @@ use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Keeping\CouldNotRename;
 use VelvetLedger\Core\Keeping\ShootKept;
 use VelvetLedger\Server\Persistence\NotInLedger;
+use VelvetLedger\Server\Persistence\Placing\StageTreeRepository;
 use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Shoots\Shoot;
 
@@ -18,7 +19,7 @@ final readonly class ShootChanges
     private const COLUMNS = "s.id, s.date, s.description, s.folder, s.notes, s.cover_chosen, s.kind_of_work AS said_kind,
         coalesce(s.kind_of_work, (SELECT i.standing_order->'destination'->>'kindOfWork' FROM frame r JOIN intake i ON i.id = r.intake_id WHERE r.shoot_id = s.id ORDER BY r.id LIMIT 1), '') AS kind_of_work";
 
-    public function __construct(private Connection $database)
+    public function __construct(private Connection $database, private StageTreeRepository $trees)
     {
     }
 
@@ -54,9 +55,12 @@ final readonly class ShootChanges
     {
         $this->giveUp($shoot);
 
-        return Row::number($this->database->fetchOne('INSERT INTO shoot (opened_at, date, description, folder, place, kind_of_work, notes, home_id, comes_to, filed_at, second_copy, second_copy_at)
+        $new = Row::number($this->database->fetchOne('INSERT INTO shoot (opened_at, date, description, folder, place, kind_of_work, notes, home_id, comes_to, filed_at, second_copy, second_copy_at)
             SELECT now(), ?, ?, ?, ?, ?, ?, home_id, comes_to, filed_at, second_copy, second_copy_at FROM shoot WHERE id = ?
             RETURNING id', [$shoot->date, $shoot->description, $shoot->folder, Shoot::placeOf($shoot->folder, $shoot->date, $shoot->description), $shoot->kindOfWork, $shoot->notes, $from]));
+        $this->trees->inherit($new, $from);
+
+        return $new;
     }
 
     /**

@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Persistence\Placing;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use VelvetLedger\Core\Order\StageTree;
 use VelvetLedger\Server\Persistence\Copies\StepRepository;
 use VelvetLedger\Server\Persistence\Copies\StepState;
 use VelvetLedger\Server\Persistence\Row;
@@ -14,9 +15,12 @@ use VelvetLedger\Server\Persistence\Row;
 final readonly class BesideRepository
 {
     private const IS_OWED = StepRepository::BESIDE_IS_OWED;
-    private const COLUMNS = 'b.id, b.shoot_id, b.path, b.bytes, b.modified_at, b.checksum, b.vanished_at IS NOT NULL AS is_vanished, c.id AS copy, c.path AS lies, c.checksum AS has, extract(epoch FROM c.proven_at)::bigint AS proven_epoch';
+    private const COLUMNS = 'b.id, b.shoot_id, b.tree, b.path, b.bytes, b.modified_at, b.checksum, b.vanished_at IS NOT NULL AS is_vanished, c.id AS copy, c.path AS lies, c.checksum AS has, extract(epoch FROM c.proven_at)::bigint AS proven_epoch';
 
-    public function __construct(private Connection $database)
+    /** Of a file b, in SQL: it lies where its shoot is at home, not in a tree on a store of its own. */
+    private const GOES_WITH_IT = "(b.tree = '' OR EXISTS (SELECT 1 FROM stage_tree t WHERE t.shoot_id = b.shoot_id AND t.root = b.tree AND t.store_id IS NULL))";
+
+    public function __construct(private Connection $database, private StageTreeRepository $trees)
     {
     }
 
@@ -31,16 +35,21 @@ final readonly class BesideRepository
             ORDER BY l.at NULLS FIRST, s.id LIMIT $most", [$store, $seconds]));
     }
 
-    /** @return array{string, list<string>} a shoot's folder, and those of other shoots and of their frames below it; from the store's root */
-    public function foldersOf(int $shoot): array
+    /** @return array<string, Ground> by its tree's root, '' for the shoot's own folder, which comes first */
+    public function grounds(int $shoot): array
     {
-        $folder = Row::word($this->database->fetchOne('SELECT folder FROM shoot WHERE id = ?', [$shoot]));
+        $of = $this->database->fetchNumeric('SELECT folder, home_id FROM shoot WHERE id = ?', [$shoot]);
+        [$folder, $home] = false === $of ? ['', null] : [Row::word($of[0]), Row::numberOrNull($of[1])];
         $below = static fn (string $of): string => "($of = :folder OR ($of >= :after AND $of < :before))"; // as an index has them: '0' comes after '/'
-        $others = $this->database->fetchFirstColumn("SELECT DISTINCT t.folder FROM (
+        $others = array_map(Row::word(...), $this->database->fetchFirstColumn("SELECT DISTINCT t.folder FROM (
                 SELECT s.folder FROM shoot s WHERE s.id <> :shoot AND s.files > 0 AND ({$below('s.folder')}) AND (s.folder <> :folder OR s.id < :shoot)
-                UNION ALL SELECT r.folder FROM frame r WHERE r.shoot_id <> :shoot AND r.let_go_at IS NULL AND r.folder >= :after AND r.folder < :before) t", ['shoot' => $shoot, 'folder' => $folder, 'after' => "$folder/", 'before' => "{$folder}0"]);
+                UNION ALL SELECT r.folder FROM frame r WHERE r.shoot_id <> :shoot AND r.let_go_at IS NULL AND r.folder >= :after AND r.folder < :before) t", ['shoot' => $shoot, 'folder' => $folder, 'after' => "$folder/", 'before' => "{$folder}0"]));
+        $grounds = ['' => new Ground('', $folder, $others, $home)];
+        foreach ('' === $folder ? [] : $this->trees->of($shoot) as $tree) {
+            $grounds[$tree['root']] = new Ground($tree['root'], StageTree::folder($tree['root'], $folder), array_map(static fn (string $other): string => StageTree::folder($tree['root'], $other), $others), $tree['store']);
+        }
 
-        return [$folder, array_map(Row::word(...), $others)];
+        return $grounds;
     }
 
     /** Whether files of others at a store are still to follow a change of names: where they lie is not where they are to lie. */
@@ -49,39 +58,33 @@ final readonly class BesideRepository
         return false !== $this->database->fetchOne('SELECT 1 FROM following WHERE store_id = ? AND state '.StepState::IS_OWED.' LIMIT 1', [$store]);
     }
 
-    /** @return array<string, BesideRow> by path: what was seen of a shoot */
+    /** @return list<BesideRow> what was seen of a shoot */
     public function ofShoot(int $shoot): array
     {
-        $found = [];
-        foreach ($this->database->fetchAllAssociative('SELECT '.self::COLUMNS.' FROM beside b LEFT JOIN beside_copy c ON false WHERE b.shoot_id = ? ORDER BY b.path', [$shoot]) as $columns) {
-            $row = new BesideRow($columns);
-            $found[$row->path] = $row;
-        }
-
-        return $found;
+        return array_map(static fn (array $columns): BesideRow => new BesideRow($columns), $this->database->fetchAllAssociative('SELECT '.self::COLUMNS.' FROM beside b LEFT JOIN beside_copy c ON false WHERE b.shoot_id = ? ORDER BY b.tree, b.path', [$shoot]));
     }
 
     /**
-     * What was seen at home just now.
+     * What was seen in one of its folders just now.
      *
      * @param list<array{path: string, bytes: int, modified: int}> $found    that are new, or another by now, at rest
      * @param array<string, string>                                $renamed  path now => path before
      * @param list<string>                                         $vanished paths
      * @param list<int>                                            $stores   that are to have copies
      */
-    public function seen(int $shoot, array $found, array $renamed, array $vanished, array $stores): void
+    public function seen(int $shoot, string $tree, array $found, array $renamed, array $vanished, array $stores): void
     {
-        $this->database->transactional(function () use ($shoot, $found, $renamed, $vanished, $stores): void {
+        $this->database->transactional(function () use ($shoot, $tree, $found, $renamed, $vanished, $stores): void {
             foreach ($renamed as $now => $before) {
-                $this->database->executeStatement('UPDATE beside SET path = ? WHERE shoot_id = ? AND path = ?', [$now, $shoot, $before]);
+                $this->database->executeStatement('UPDATE beside SET path = ? WHERE shoot_id = ? AND tree = ? AND path = ?', [$now, $shoot, $tree, $before]);
             }
-            $this->database->executeStatement('INSERT INTO beside (shoot_id, path, bytes, modified_at, seen_at)
-                SELECT ?, j.path, j.bytes, j.modified, now()
+            $this->database->executeStatement('INSERT INTO beside (shoot_id, tree, path, bytes, modified_at, seen_at)
+                SELECT ?, ?, j.path, j.bytes, j.modified, now()
                 FROM json_to_recordset(?) AS j(path text, bytes bigint, modified bigint)
-                ON CONFLICT (shoot_id, path) DO UPDATE SET bytes = excluded.bytes, modified_at = excluded.modified_at, checksum = NULL, seen_at = excluded.seen_at, vanished_at = NULL', [$shoot, json_encode($found, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
-            $this->database->executeStatement('UPDATE beside SET vanished_at = coalesce(vanished_at, now()) WHERE shoot_id = ? AND path IN (?)', [$shoot, [] === $vanished ? [''] : $vanished], [1 => ArrayParameterType::STRING]);
+                ON CONFLICT (shoot_id, tree, path) DO UPDATE SET bytes = excluded.bytes, modified_at = excluded.modified_at, checksum = NULL, seen_at = excluded.seen_at, vanished_at = NULL', [$shoot, $tree, json_encode($found, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
+            $this->database->executeStatement('UPDATE beside SET vanished_at = coalesce(vanished_at, now()) WHERE shoot_id = ? AND tree = ? AND path IN (?)', [$shoot, $tree, [] === $vanished ? [''] : $vanished], [2 => ArrayParameterType::STRING]);
             $this->database->executeStatement('DELETE FROM beside b WHERE b.shoot_id = ? AND b.vanished_at IS NOT NULL AND NOT EXISTS (SELECT 1 FROM beside_copy c WHERE c.beside_id = b.id)', [$shoot]);
-            $this->want($shoot, $stores);
+            $this->want($shoot, $tree, $stores);
             $this->database->executeStatement('INSERT INTO beside_look (shoot_id, at) VALUES (?, now()) ON CONFLICT (shoot_id) DO UPDATE SET at = excluded.at', [$shoot]);
         });
     }
@@ -91,14 +94,14 @@ final readonly class BesideRepository
      *
      * @param list<int> $stores
      */
-    public function want(int $shoot, array $stores): void
+    public function want(int $shoot, string $tree, array $stores): void
     {
-        $this->database->executeStatement('DELETE FROM beside_copy c USING beside b WHERE b.id = c.beside_id AND b.shoot_id = ? AND c.checksum IS NULL AND c.store_id NOT IN (?)', [$shoot, [] === $stores ? [0] : $stores], [1 => ArrayParameterType::INTEGER]);
+        $this->database->executeStatement('DELETE FROM beside_copy c USING beside b WHERE b.id = c.beside_id AND b.shoot_id = ? AND b.tree = ? AND c.checksum IS NULL AND c.store_id NOT IN (?)', [$shoot, $tree, [] === $stores ? [0] : $stores], [2 => ArrayParameterType::INTEGER]);
         $this->database->executeStatement('INSERT INTO beside_copy (beside_id, store_id, path)
             SELECT b.id, s.id, b.path FROM beside b CROSS JOIN store s
-            WHERE b.shoot_id = ? AND s.id IN (?) AND b.vanished_at IS NULL
+            WHERE b.shoot_id = ? AND b.tree = ? AND s.id IN (?) AND b.vanished_at IS NULL
             ORDER BY b.id, s.id
-            ON CONFLICT DO NOTHING', [$shoot, [] === $stores ? [0] : $stores], [1 => ArrayParameterType::INTEGER]);
+            ON CONFLICT DO NOTHING', [$shoot, $tree, [] === $stores ? [0] : $stores], [2 => ArrayParameterType::INTEGER]);
     }
 
     /**
@@ -163,14 +166,14 @@ final readonly class BesideRepository
     }
 
     /**
-     * Of a shoot at a store: what was seen of it, with its copy there, if any.
+     * Of a folder of a shoot at a store: what was seen of it, with its copy there, if any.
      *
      * @return array<string, BesideRow> by path
      */
-    public function at(int $shoot, int $store): array
+    public function at(int $shoot, string $tree, int $store): array
     {
         $found = [];
-        foreach ($this->database->fetchAllAssociative('SELECT '.self::COLUMNS.' FROM beside b LEFT JOIN beside_copy c ON c.beside_id = b.id AND c.store_id = ? WHERE b.shoot_id = ? ORDER BY b.path', [$store, $shoot]) as $columns) {
+        foreach ($this->database->fetchAllAssociative('SELECT '.self::COLUMNS.' FROM beside b LEFT JOIN beside_copy c ON c.beside_id = b.id AND c.store_id = ? WHERE b.shoot_id = ? AND b.tree = ? ORDER BY b.path', [$store, $shoot, $tree]) as $columns) {
             $row = new BesideRow($columns);
             $found[$row->path] = $row;
         }
@@ -193,9 +196,9 @@ final readonly class BesideRepository
     public function comesHome(int $shoot, int $to, ?int $from): void
     {
         if (null !== $from && $from !== $to) {
-            $this->database->executeStatement('INSERT INTO beside_copy (beside_id, store_id, path) SELECT id, ?, path FROM beside WHERE shoot_id = ? AND vanished_at IS NULL ORDER BY id ON CONFLICT DO NOTHING', [$from, $shoot]);
+            $this->database->executeStatement('INSERT INTO beside_copy (beside_id, store_id, path) SELECT b.id, ?, b.path FROM beside b WHERE b.shoot_id = ? AND b.vanished_at IS NULL AND '.self::GOES_WITH_IT.' ORDER BY b.id ON CONFLICT DO NOTHING', [$from, $shoot]);
         }
-        $this->database->executeStatement('DELETE FROM beside_copy c USING beside b WHERE b.id = c.beside_id AND b.shoot_id = ? AND c.store_id = ?', [$shoot, $to]);
+        $this->database->executeStatement('DELETE FROM beside_copy c USING beside b WHERE b.id = c.beside_id AND b.shoot_id = ? AND c.store_id = ? AND '.self::GOES_WITH_IT, [$shoot, $to]);
         $this->database->executeStatement('DELETE FROM beside_look WHERE shoot_id = ?', [$shoot]);
     }
 
@@ -205,7 +208,7 @@ final readonly class BesideRepository
         $sum = $this->database->fetchNumeric('SELECT count(*) FILTER (WHERE vanished_at IS NULL), coalesce(sum(bytes) FILTER (WHERE vanished_at IS NULL), 0)::bigint, count(*) FILTER (WHERE vanished_at IS NOT NULL) FROM beside WHERE shoot_id = ?', [$shoot]);
         $owed = $apart = [];
         $because = '';
-        foreach ($this->database->fetchAllNumeric('SELECT c.store_id, b.path, coalesce(c.because, \'\') FROM beside b JOIN beside_copy c ON c.beside_id = b.id WHERE b.shoot_id = ? AND '.self::IS_OWED.' ORDER BY 1, 2', [$shoot]) as [$store, $path, $why]) {
+        foreach ($this->database->fetchAllNumeric('SELECT c.store_id, CASE WHEN b.tree = \'\' THEN \'\' ELSE b.tree || \': \' END || b.path, coalesce(c.because, \'\') FROM beside b JOIN beside_copy c ON c.beside_id = b.id WHERE b.shoot_id = ? AND '.self::IS_OWED.' ORDER BY 1, 2', [$shoot]) as [$store, $path, $why]) {
             $owed[Row::number($store)] = ($owed[Row::number($store)] ?? 0) + 1;
             if ('' !== $why) {
                 $apart[Row::number($store)][] = Row::word($path);

@@ -12,7 +12,10 @@ final readonly class BesideRow
     public int $id;
     public int $shoot;
 
-    /** From the shoot's folder, as PathText. */
+    /** Root of the tree that it lies in; '' for the shoot's own folder. */
+    public string $tree;
+
+    /** From the shoot's folder there, as PathText. */
     public string $path;
     public int $bytes;
     public int $modifiedAt;
@@ -33,6 +36,7 @@ final readonly class BesideRow
         $row = Row::of($columns);
         $this->id = $row->int('id');
         $this->shoot = $row->int('shoot_id');
+        $this->tree = $row->text('tree');
         $this->path = $row->text('path');
         $this->bytes = $row->int('bytes');
         $this->modifiedAt = $row->int('modified_at');

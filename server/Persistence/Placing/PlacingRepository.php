@@ -122,11 +122,16 @@ final readonly class PlacingRepository
         return $found;
     }
 
-    /** Shoots that nobody gave a home to yet get this one: they came with an intake, or an older ledger had them. */
-    public function settle(int $store, SecondCopy $second = SecondCopy::AtOnce): void
+    /**
+     * Shoots that nobody gave a home to yet get this one: they came with an intake, or an older ledger had them.
+     *
+     * @return list<int>
+     */
+    public function settle(int $store, SecondCopy $second = SecondCopy::AtOnce): array
     {
-        $this->database->executeStatement('UPDATE shoot SET home_id = ?, second_copy = ?
-            WHERE home_id IS NULL', [$store, $second->value]);
+        return Row::numbers($this->database->fetchFirstColumn('UPDATE shoot SET home_id = ?, second_copy = ?
+            WHERE home_id IS NULL
+            RETURNING id', [$store, $second->value]));
     }
 
     /** @param list<int> $shoots */

@@ -28,9 +28,10 @@ final readonly class WhereaboutsView
      * @param list<ShootAtStoreView> $stores    its home first
      * @param list<string>           $archives  where it ends, by name
      * @param string                 $workplace where it is worked on, by name
+     * @param list<TreeView>         $trees     folders that it has in trees of later stages
      * @param string                 $beside    what else lies in its folder, and what of that is to be copied where, in sentences; '' for nothing
      */
-    public function __construct(Whereabouts $place, public string $rule, public bool $isFinished, public array $stores, public array $archives, public string $workplace, public string $beside)
+    public function __construct(Whereabouts $place, public string $rule, public bool $isFinished, public array $stores, public array $archives, public string $workplace, public string $beside, public array $trees)
     {
         $this->isFiled = $place->isFiled;
         $this->second = $second = $place->isMirrored() ? '' : $place->second->inWords();

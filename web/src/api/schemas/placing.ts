@@ -67,6 +67,14 @@ export const ShootAtStore: Schema<views.ShootAtStore> = v.object({
   present: v.boolean(),
 });
 
+export const Tree: Schema<views.Tree> = v.object({
+  id: v.number(),
+  name: v.string(),
+  store: v.string(),
+  path: v.string(),
+  isMade: v.boolean(),
+});
+
 export const Whereabouts: Schema<views.Whereabouts> = v.object({
   inWords: v.string(),
   isFiled: v.boolean(),
@@ -78,4 +86,5 @@ export const Whereabouts: Schema<views.Whereabouts> = v.object({
   archives: list(v.string()),
   workplace: v.string(),
   beside: v.string(),
+  trees: list(Tree),
 });

@@ -75,6 +75,15 @@ export interface ShootAtStore {
   present: boolean;
 }
 
+/** A shoot's folder in the tree of a later stage. */
+export interface Tree {
+  id: number;
+  name: string;
+  store: string;
+  path: string;
+  isMade: boolean;
+}
+
 /** Where a shoot lies, by what rule, and what may be done about it. */
 export interface Whereabouts {
   /** "At home on Anvil; also on Bellows. Coffer is owed 12 files of it." */
@@ -90,4 +99,5 @@ export interface Whereabouts {
   archives: string[];
   workplace: string;
   beside: string;
+  trees: Tree[];
 }
