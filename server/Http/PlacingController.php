@@ -45,16 +45,15 @@ final readonly class PlacingController
     #[Route('/api/rules/shown', methods: ['POST'])]
     public function rulesShown(Request $request): Response
     {
-        return new JsonResponse($this->page->view($this->rules->show(self::rulesIn($request))));
+        return new JsonResponse($this->page->view($this->rules->show(self::rulesIn($request)[0])));
     }
 
     /** These rules and no others, in their order; and what else is kept of work that none of them takes. */
     #[Route('/api/rules', methods: ['POST'])]
     public function keepRules(Request $request): Response
     {
-        $fields = Fields::of(DeskInput::body($request));
-        $beside = $fields->make(static fn (): ?BesideWanted => $fields->has('beside') ? BesideWanted::read($fields->any('beside'), $fields->number('days', 30), '/beside') : null);
-        $this->rules->keep(self::rulesIn($request), AskedBy::Page, $beside);
+        [$rules, $beside] = self::rulesIn($request);
+        $this->rules->keep($rules, AskedBy::Page, $beside);
         $this->follows->ask();
 
         return new JsonResponse($this->rulesPage->view());
@@ -115,15 +114,15 @@ final readonly class PlacingController
         return $fields->make(static fn (): array => [$fields->oneOf('verb', Verb::class), \array_slice($fields->list('shoots', RowNumber::given('a shoot')), 0, self::MOST_SHOOTS), $fields->numberOrNull('store')]);
     }
 
-    /** @return list<PlacingRule> */
+    /** @return array{list<PlacingRule>, BesideWanted|null} the rules, and what else is kept of work that none of them takes: null for what was */
     private static function rulesIn(Request $request): array
     {
         $fields = Fields::of(DeskInput::body($request));
 
-        return $fields->make(static fn (): array => $fields->list('rules', static function (mixed $value, string $at): PlacingRule {
+        return $fields->make(static fn (): array => [$fields->list('rules', static function (mixed $value, string $at): PlacingRule {
             $of = Fields::of($value, $at);
 
             return $of->make(static fn (): PlacingRule => PlacingRule::of($of->numberOrNull('id'), WhichWork::of(trim($of->text('kind', '', 80)), $of->text('order', '', 80), $of->numberOrNull('fromYear'), $of->numberOrNull('toYear')), $of->number('main'), $of->list('mirrors', RowNumber::given('a store')), $of->list('archives', RowNumber::given('a store')), BesideWanted::read($of->has('beside') ? $of->any('beside') : 'all', $of->number('days', 30), "$at/beside")));
-        }));
+        }), $fields->has('beside') ? BesideWanted::read($fields->any('beside'), $fields->number('days', 30), '/beside') : null]);
     }
 }

@@ -182,7 +182,7 @@ final class RoutesTest extends LedgerTestCase
     private function examples(): array
     {
         $frame = implode('', array_filter($this->column('SELECT card_key FROM frame'), \is_string(...)));
-        $order = ['subfolders' => ['make' => ['selects'], 'framesInto' => 'selects'], 'folders' => ['levels' => [[['piece' => 'description', 'style' => 'as written'], ['piece' => 'words', 'text' => 'x']]], 'between' => ' '], 'stamps' => ['slip' => '', 'texts' => ['event' => 'x'], 'keywords' => [['quay']], 'parents' => true, 'jpegSidecar' => false, 'iim' => false, 'dngSidecar' => true]] + OrderDocument::of(StandingOrder::byTheDay());
+        $order = ['subfolders' => ['make' => ['selects'], 'framesInto' => 'selects', 'trees' => [['name' => 'finished', 'root' => 'Finished', 'store' => '', 'make' => ['web'], 'withShoot' => true]]], 'folders' => ['levels' => [[['piece' => 'description', 'style' => 'as written'], ['piece' => 'words', 'text' => 'x']]], 'between' => ' '], 'stamps' => ['slip' => '', 'texts' => ['event' => 'x'], 'keywords' => [['quay']], 'parents' => true, 'jpegSidecar' => false, 'iim' => false, 'dngSidecar' => true]] + OrderDocument::of(StandingOrder::byTheDay());
         $frames = ['frames' => [1]];
         $wishes = [
             'order' => ['name' => 'By the day', 'document' => $order],

@@ -76,7 +76,7 @@ test("what is told is asked for once for all, and a page asks by itself where no
   for (const data of ["stores", "stores,shoots", "something of a later version"]) first?.onmessage?.({ data });
   expect(asked).toEqual([]);
   vi.advanceTimersByTime(1000);
-  expect(asked).toEqual(["stores", "findings", "still open", "shoots", "descriptions", "aside"]);
+  expect(asked).toEqual(["stores", "findings", "still open", "whereabouts", "shoots", "descriptions", "aside"]);
   if (first) first.readyState = 2; // refused: the browser does not come again by itself
   first?.onerror?.();
   expect([asksEvery(1000), made.length]).toEqual([1000, 1]);

@@ -79,8 +79,8 @@ test("a standing order in words", () => {
       [["Tests", "tests/x"], "Tests, tests/x/ on Anvil"],
     ],
   );
-  expect(subfoldersInWords({ make: [], framesInto: "" })).toBe("none");
-  expect(subfoldersInWords({ make: ["originals", "exports/web"], framesInto: "originals" })).toBe("originals, exports/web; frames into originals");
+  expect(subfoldersInWords({ make: [], framesInto: "", trees: [] })).toBe("none");
+  expect(subfoldersInWords({ make: ["originals", "exports/web"], framesInto: "originals", trees: [] })).toBe("originals, exports/web; frames into originals");
   expect(
     namesInWords({
       pieces: [

@@ -23,7 +23,13 @@ export interface RuleWish {
   main: number;
   mirrors: number[];
   archives: number[];
+  /** What else is kept of shoots' folders: all, nothing, or some subfolders. */
+  beside: Beside;
+  /** That the state before stays when a file is changed. */
+  days: number;
 }
+
+export type Beside = "all" | "nothing" | string[];
 
 export const useWhereabouts = (shoot: string) =>
   useQuery({ queryKey: ["whereabouts", shoot], queryFn: () => get(`/api/shoots/${shoot}/whereabouts`, schemas.Whereabouts), enabled: shoot !== "" });
@@ -31,6 +37,9 @@ export const useWhereabouts = (shoot: string) =>
 export const useRules = () => useQuery({ queryKey: ["rules"], queryFn: () => get("/api/rules", schemas.Rules) });
 
 /** What these rules would have stores be owed. */
+/** As it is sent, of what a rule says: null for all, none for nothing. */
+export const besideOf = (subfolders: string[] | null): Beside => (subfolders === null ? "all" : subfolders.length === 0 ? "nothing" : subfolders);
+
 export const useRulesShown = (rules: RuleWish[] | null) =>
   useQuery({
     queryKey: ["rules", "shown", rules],
@@ -39,6 +48,14 @@ export const useRulesShown = (rules: RuleWish[] | null) =>
     placeholderData: keepPreviousData,
     retry: false,
   });
+
+export function useWantTree(shoot: string) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (tree: number) => post(`/api/shoots/${shoot}/trees`, { tree }, schemas.Whereabouts),
+    onSettled: () => queries.invalidateQueries({ queryKey: ["whereabouts", shoot] }),
+  });
+}
 
 /** What an act would come to. */
 export const usePlacingShown = (wish: PlacingWish | null) =>
@@ -73,5 +90,8 @@ export function usePlace() {
 
 export function useKeepRules() {
   const touch = useTouching();
-  return useMutation({ mutationFn: (rules: RuleWish[]) => post("/api/rules", { rules }, schemas.Rules), onSettled: touch });
+  return useMutation({
+    mutationFn: (wish: { rules: RuleWish[]; beside?: Beside; days?: number }) => post("/api/rules", wish, schemas.Rules),
+    onSettled: touch,
+  });
 }

@@ -98,9 +98,22 @@ export interface FolderPattern {
   between: Between;
 }
 
+/** A tree of a later stage, in which each shoot has a folder called as its own. */
+export interface StageTree {
+  name: string;
+  /** Folder from its store's root that it stands in. */
+  root: string;
+  /** By name; "" for wherever the shoot lies. */
+  store: string;
+  make: string[];
+  /** Made with the shoot; else when it is first needed. */
+  withShoot: boolean;
+}
+
 export interface Subfolders {
   make: string[];
   framesInto: string;
+  trees: StageTree[];
 }
 
 export interface OrderParts {

@@ -3,6 +3,7 @@ import type { StorePage } from "../api/views";
 import { Entry } from "../ledger/Entry";
 import { TextButton } from "../ledger/Field";
 import { Choice, Ticks } from "../ledger/Menu";
+import { BesideBlank } from "./BesideBlank";
 
 interface Props {
   rule: RuleWish;
@@ -100,6 +101,13 @@ export function RuleBlanks({ rule, stores, kinds, orders, onChange, onEarlier, o
         />{" "}
         {names(rule.archives)}
       </span>
+      <BesideBlank
+        beside={rule.beside}
+        days={rule.days}
+        onChange={(beside, days) => {
+          onChange({ ...rule, beside, days });
+        }}
+      />
       {onEarlier && <TextButton onClick={onEarlier}>before the one above</TextButton>}
       <TextButton onClick={onDrop}>drop it</TextButton>
     </span>

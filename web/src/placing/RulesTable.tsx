@@ -1,22 +1,17 @@
 import { useState } from "react";
-import { type RuleWish, useKeepRules, useRules, useRulesShown } from "../api/placing";
+import { type Beside, besideOf, type RuleWish, useKeepRules, useRules, useRulesShown } from "../api/placing";
 import type { Rule, StorePage } from "../api/views";
 import { Key, TextButton } from "../ledger/Field";
 import { Trouble } from "../ledger/Notice";
 import { useKeys } from "../ledger/useKeys";
 import { count } from "../words/format";
+import { BesideBlank } from "./BesideBlank";
 import { Comes } from "./Comes";
 import { RuleBlanks } from "./RuleBlanks";
 
-const wishOf = ({ id, kind, order, fromYear, toYear, main, mirrors, archives }: Rule): RuleWish => ({
-  id,
-  kind,
-  order,
-  fromYear,
-  toYear,
-  main,
-  mirrors,
-  archives,
+const wishOf = ({ id, kind, order, fromYear, toYear, main, mirrors, archives, beside, days }: Rule): RuleWish => ({
+  ...{ id, kind, order, fromYear, toYear, main, mirrors, archives, days },
+  beside: besideOf(beside),
 });
 
 /** Where work lands, what mirrors it and where it ends, as sentences: the first that takes some work counts. */
@@ -24,6 +19,7 @@ export function RulesTable({ stores }: { stores: StorePage[] }) {
   const found = useRules();
   const keep = useKeepRules();
   const [wished, setWished] = useState<RuleWish[] | null>(null);
+  const [ofAll, setOfAll] = useState<{ beside: Beside; days: number } | null>(null);
   const isOpen = (wished ?? []).some((rule) => rule.kind === "" && rule.order === "" && rule.fromYear === null && rule.toYear === null);
   const shown = useRulesShown(isOpen ? null : wished);
   const rules = found.data?.rules ?? [];
@@ -32,9 +28,10 @@ export function RulesTable({ stores }: { stores: StorePage[] }) {
   const used = stores.filter((store) => store.role !== "former");
   const leave = () => {
     setWished(null);
+    setOfAll(null);
   };
   const act = () => {
-    if (wished && !isOpen && shown.data && !shown.isPlaceholderData && !keep.isPending) keep.mutate(wished, { onSuccess: leave });
+    if (wished && !isOpen && shown.data && !shown.isPlaceholderData && !keep.isPending) keep.mutate({ rules: wished, ...(ofAll ?? {}) }, { onSuccess: leave });
   };
   useKeys(wished ? { Enter: act, Escape: leave } : {});
   if (!found.data || used.length < 2) return <Trouble error={found.error} />;
@@ -73,6 +70,18 @@ export function RulesTable({ stores }: { stores: StorePage[] }) {
               </li>
             ))}
         {last && <Sentence rule={last} />}
+        {last && wished !== null && (
+          <li className="border-b border-rule py-[6px] pr-6 pl-page">
+            of all other work,{" "}
+            <BesideBlank
+              beside={ofAll?.beside ?? besideOf(last.beside)}
+              days={ofAll?.days ?? last.days}
+              onChange={(beside, days) => {
+                setOfAll({ beside, days });
+              }}
+            />
+          </li>
+        )}
       </ol>
       {isOpen && <p className="pt-2 pr-6 pl-page text-faded">Say what work it is for: a kind of work, a standing order, or years.</p>}
       {wished !== null && !isOpen && shown.data && (
@@ -95,13 +104,15 @@ export function RulesTable({ stores }: { stores: StorePage[] }) {
                 main: last?.main ?? 0,
                 mirrors: last?.mirrors ?? [],
                 archives: last?.archives ?? [],
+                beside: "all" as const,
+                days: 30,
               },
             ]);
           }}
         >
           another rule
         </TextButton>
-        {wished === null && special.length > 0 && (
+        {wished === null && (
           <TextButton
             onClick={() => {
               setWished(special.map(wishOf));

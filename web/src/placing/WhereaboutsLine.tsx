@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { type PlacingVerb, type PlacingWish, usePlace, useWhereabouts } from "../api/placing";
+import { type PlacingVerb, type PlacingWish, usePlace, useWantTree, useWhereabouts } from "../api/placing";
 import type { Whereabouts } from "../api/views";
 import { Key } from "../ledger/Field";
 import { Actions } from "../ledger/Menu";
@@ -37,6 +37,7 @@ export function WhereaboutsLine({ shoot }: { shoot: string }) {
   const found = useWhereabouts(shoot);
   const place = usePlace();
   const [open, setOpen] = useState(false);
+  const want = useWantTree(shoot);
   const [asked, setAsked] = useState<Act | null>(null);
   useKeys({
     w: () => {
@@ -44,7 +45,11 @@ export function WhereaboutsLine({ shoot }: { shoot: string }) {
     },
   });
   if (!found.data) return <Trouble error={found.error} />;
-  const options = acts(found.data);
+  const trees = found.data.trees;
+  const options = [
+    ...acts(found.data),
+    ...trees.filter((tree) => !tree.isMade).map((tree) => ({ value: `tree ${tree.id}`, name: `make its folder for ${tree.name}`, verb: "finish" as const })),
+  ];
   const wish = (act: Act): PlacingWish => ({ verb: act.verb, shoots: [Number(shoot)], store: act.store ?? null });
   return (
     <>
@@ -53,6 +58,7 @@ export function WhereaboutsLine({ shoot }: { shoot: string }) {
           {found.data.inWords}
           {found.data.isFiled && " Filed away."}
           {found.data.isFinished && " Finished."}
+          {found.data.beside !== "" && ` ${found.data.beside}`}
         </span>
         <span>
           <Actions
@@ -61,6 +67,11 @@ export function WhereaboutsLine({ shoot }: { shoot: string }) {
             open={open}
             onOpen={setOpen}
             onChoose={(value) => {
+              const tree = trees.find((one) => `tree ${one.id}` === value);
+              if (tree) {
+                want.mutate(tree.id);
+                return;
+              }
               const act = options.find((one) => one.value === value);
               if (!act) return;
               if (act.verb === "finish" || act.verb === "go on") place.mutate(wish(act));
@@ -70,7 +81,18 @@ export function WhereaboutsLine({ shoot }: { shoot: string }) {
           <Key>W</Key>
         </span>
       </p>
-      <Trouble error={place.error} />
+      {trees.some((tree) => tree.isMade) && (
+        <p className="in-line gap-x-6 border-b border-rule py-[5px] pr-6 pl-page text-faded">
+          {trees
+            .filter((tree) => tree.isMade)
+            .map((tree) => (
+              <span key={tree.id}>
+                {tree.name} <span className="as-path break-all">{tree.path}/</span>
+              </span>
+            ))}
+        </p>
+      )}
+      <Trouble error={place.error ?? want.error} />
       {asked && (
         <Asked
           wish={wish(asked)}

@@ -61,8 +61,11 @@ export function shootsInWords({ pauseMinutes, dayTurnsAt }: OrderParts["shoots"]
 export const destinationInWords = ({ kindOfWork, folder }: OrderParts["destination"], store: string): string =>
   [kindOfWork || null, folder ? `${folder}/ on ${store}` : `${store}, from its root`].filter(Boolean).join(", ");
 
-export const subfoldersInWords = ({ make, framesInto }: OrderParts["subfolders"]): string =>
-  make.length === 0 ? "none" : `${make.join(", ")}${framesInto ? `; frames into ${framesInto}` : ""}`;
+export const subfoldersInWords = ({ make, framesInto, trees }: OrderParts["subfolders"]): string =>
+  [
+    ...(make.length > 0 ? [`${make.join(", ")}${framesInto ? `; frames into ${framesInto}` : ""}`] : []),
+    ...trees.map((tree) => `a folder below ${tree.root} for ${tree.name}`),
+  ].join("; ") || "none";
 
 /** The whole of an order in one line. */
 export function orderInWords({ bring, clips, others, shoots, subfolders, names }: OrderParts): string {

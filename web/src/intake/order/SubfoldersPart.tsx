@@ -3,12 +3,13 @@ import { Entry, NamedAction } from "../../ledger/Entry";
 import { TextButton } from "../../ledger/Field";
 import { Choice } from "../../ledger/Menu";
 import { Trouble } from "../../ledger/Notice";
+import { StageTrees } from "./StageTrees";
 import { subfoldersInWords } from "../../words/order";
 
 const NONE = "*none";
 const OWN = "*own";
 const ITSELF = "*itself";
-const FIRST: Subfolders = { make: ["originals", "selects", "exports/full", "exports/web"], framesInto: "originals" };
+const FIRST: Subfolders = { make: ["originals", "selects", "exports/full", "exports/web"], framesInto: "originals", trees: [] };
 
 /** The folders made in each new shoot, and the one of them that frames go into. */
 export function SubfoldersPart({ value, onChange }: { value: Subfolders; onChange: (value: Subfolders) => void }) {
@@ -17,18 +18,18 @@ export function SubfoldersPart({ value, onChange }: { value: Subfolders; onChang
   const sets = stationery.data?.subfolders ?? [];
   const current = sets.find((set) => JSON.stringify(set.document) === JSON.stringify(value));
   const make = (folders: string[]) => {
-    onChange({ make: folders, framesInto: folders.includes(value.framesInto) ? value.framesInto : "" });
+    onChange({ ...value, make: folders, framesInto: folders.includes(value.framesInto) ? value.framesInto : "" });
   };
   return (
     <div>
       <span className="in-line gap-x-6 gap-y-1">
         <Choice
           label=""
-          value={current ? current.name : value.make.length === 0 ? NONE : OWN}
-          shown={current ? current.name : value.make.length === 0 ? "none" : "these"}
+          value={current ? current.name : value.make.length + value.trees.length === 0 ? NONE : OWN}
+          shown={current ? current.name : value.make.length + value.trees.length === 0 ? "none" : "these"}
           onChoose={(picked) => {
-            if (picked === NONE) onChange({ make: [], framesInto: "" });
-            if (picked === OWN && value.make.length === 0) onChange(FIRST);
+            if (picked === NONE) onChange({ make: [], framesInto: "", trees: [] });
+            if (picked === OWN && value.make.length === 0) onChange({ ...FIRST, trees: value.trees });
             const set = sets.find((one) => one.name === picked);
             if (set) onChange(set.document);
           }}
@@ -48,7 +49,7 @@ export function SubfoldersPart({ value, onChange }: { value: Subfolders; onChang
             }}
           />
         )}
-        {!current && value.make.length > 0 && (
+        {!current && value.make.length + value.trees.length > 0 && (
           <NamedAction
             word="keep this set"
             label="name of the set"
@@ -92,6 +93,12 @@ export function SubfoldersPart({ value, onChange }: { value: Subfolders; onChang
           </li>
         </ul>
       )}
+      <StageTrees
+        trees={value.trees}
+        onChange={(trees) => {
+          onChange({ ...value, trees });
+        }}
+      />
       <Trouble error={save.error} />
     </div>
   );
