@@ -16,6 +16,7 @@ use VelvetLedger\Core\Keeping\Wanted;
 use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Core\Order\StationeryKind;
+use VelvetLedger\Core\Placing\Verb;
 use VelvetLedger\Core\Transfer\ChecksumList;
 use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Server\Conversion\ConvertsRaw;
@@ -28,10 +29,14 @@ use VelvetLedger\Server\Kernel;
 use VelvetLedger\Server\Orders\OrderBook;
 use VelvetLedger\Server\Orders\Stationery;
 use VelvetLedger\Server\Persistence\Changes\AskedBy;
+use VelvetLedger\Server\Persistence\Copies\StoreRole;
+use VelvetLedger\Server\Persistence\Placing\LeavingRepository;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Persistence\Stamps\StampQueue;
+use VelvetLedger\Server\Placing\PlacesShoots;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Stamps\ChangeStamps;
+use VelvetLedger\Server\Stores\ChangeStores;
 use VelvetLedger\Tests\Stills;
 
 /**
@@ -41,7 +46,7 @@ use VelvetLedger\Tests\Stills;
  */
 final class FaultRound
 {
-    public const FAULTS = ['killed', 'killed twice', 'main fills', 'mirror fills', 'card leaves', 'card exchanged', 'mirror leaves', 'main leaves', 'a bit flips', 'permissions', 'a name is taken', 'database ends it', 'database restarts', 'two at once', 'a file changes', 'database full', 'stamping killed', 'a drive leaves a stamping', 'owed copies killed', 'mending killed', 'converting killed', 'moving killed', 'moving killed where case makes no difference', 'a drive leaves while files move', 'setting aside killed', 'a drive leaves while frames are set aside'];
+    public const FAULTS = ['killed', 'killed twice', 'main fills', 'mirror fills', 'card leaves', 'card exchanged', 'mirror leaves', 'main leaves', 'a bit flips', 'permissions', 'a name is taken', 'database ends it', 'database restarts', 'two at once', 'a file changes', 'database full', 'stamping killed', 'a drive leaves a stamping', 'owed copies killed', 'mending killed', 'converting killed', 'moving killed', 'moving killed where case makes no difference', 'a drive leaves while files move', 'setting aside killed', 'a drive leaves while frames are set aside', 'filing away killed', 'a drive leaves while shoots are filed away', 'the working drive fails while it is filed away'];
 
     /** Copies that are damaged to be mended. */
     private const DAMAGED = 20;
@@ -54,7 +59,7 @@ final class FaultRound
         'to be mended' => "SELECT path, state, because FROM copy WHERE state IN ('missing', 'differs') AND (SELECT count(*) FROM day_book_entry WHERE kind = 'repair') > 0",
         'to be moved' => "SELECT id, kind, from_path, to_path, because FROM step WHERE state = 'waiting'",
         'to follow' => "SELECT id, folders, because FROM following WHERE state = 'waiting' OR because IS NOT NULL",
-        'elsewhere than wanted' => "SELECT c.path FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.path <> r.folder || '/' || r.stem || f.ending",
+        'elsewhere than wanted' => "SELECT c.path FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.state <> 'left' AND c.path <> r.folder || '/' || r.stem || f.ending",
         'touched' => 'SELECT * FROM shoot_touched',
     ];
 
@@ -137,6 +142,8 @@ final class FaultRound
             'moving killed', 'moving killed where case makes no difference' => $this->cutKeeping($intake),
             'a drive leaves while files move' => $this->cutMoving($intake),
             'setting aside killed', 'a drive leaves while frames are set aside' => $this->cutSettingAside($intake),
+            'filing away killed', 'a drive leaves while shoots are filed away' => $this->cutFiling($intake),
+            'the working drive fails while it is filed away' => $this->loseWorkingDrive($intake),
             default => null,
         };
     }
@@ -144,7 +151,7 @@ final class FaultRound
     /** What was taken away comes back. */
     private function undo(): void
     {
-        foreach (['reader/.CARD' => 'reader/CARD', 'drives/.Bellows' => 'drives/Bellows', 'drives/.Anvil' => 'drives/Anvil'] as $away => $there) {
+        foreach (['reader/.CARD' => 'reader/CARD', 'drives/.Bellows' => 'drives/Bellows', 'drives/.Anvil' => 'drives/Anvil', 'drives/.Coffer' => 'drives/Coffer'] as $away => $there) {
             if (is_dir("{$this->place}/$away")) {
                 (new Process(['rm', '-rf', "{$this->place}/$there"]))->run();
                 rename("{$this->place}/$away", "{$this->place}/$there");
@@ -284,6 +291,74 @@ final class FaultRound
         }
     }
 
+    /** Where finished work ends. */
+    private function archives(): void
+    {
+        foreach (['Coffer', 'Chest'] as $drive) {
+            mkdir("{$this->place}/drives/$drive");
+            $this->service(ChangeStores::class)->add("{$this->place}/drives/$drive", $drive, StoreRole::Archive, 'p');
+        }
+    }
+
+    /** A shoot is filed away, leaves the drive that it is worked on, and half of the time comes back: each cut somewhere. */
+    private function cutFiling(Process $intake): void
+    {
+        $intake->wait();
+        $this->archives();
+        $verbs = [Verb::File, Verb::Leave, ...0 === mt_rand(0, 1) ? [Verb::Bring] : []];
+        foreach ($verbs as $verb) {
+            $this->service(EntityManagerInterface::class)->clear();
+            foreach ($this->service(PlacesShoots::class)->do($verb, [1], null, AskedBy::CommandLine)->refused as $because) {
+                throw new \LogicException($because);
+            }
+            $working = $this->run('owed');
+            $this->waitUntil(fn (): bool => $this->counts(match ($verb) {
+                Verb::File => "SELECT count(*) FROM copy WHERE store_id > 2 AND state = 'proven'",
+                Verb::Leave => "SELECT count(*) FROM copy WHERE state = 'left'",
+                default => "SELECT count(*) FROM copy WHERE store_id = 1 AND state = 'proven'",
+            }) > 0, $working);
+            usleep(mt_rand(0, 150_000));
+            if ('filing away killed' === $this->fault) {
+                self::kill($working);
+            } else {
+                $this->away('drives/Coffer', 'drives/.Coffer');
+            }
+            $working->wait();
+            $this->undo();
+            for ($n = 0; $n < 2; ++$n) {
+                $this->run('owed')->wait();
+            }
+        }
+    }
+
+    /** Nothing was copied twice when the drive dies for good in the midst of filing away. */
+    private function loseWorkingDrive(Process $intake): void
+    {
+        $intake->wait();
+        $this->archives();
+        $bellows = "{$this->place}/drives/Bellows";
+        0 === mt_rand(0, 1) ? $this->away('drives/Bellows', 'drives/.Bellows') : null;
+        $this->service(EntityManagerInterface::class)->clear();
+        $this->service(PlacesShoots::class)->do(Verb::File, [1], null, AskedBy::CommandLine);
+        $filing = $this->run('owed');
+        $this->waitUntil(fn (): bool => $this->counts("SELECT count(*) FROM copy WHERE store_id > 2 AND state = 'proven'") > 0, $filing);
+        usleep(mt_rand(0, 60_000));
+        $this->away('drives/Anvil', 'drives/Anvil is dead');
+        $filing->wait();
+        $this->run('owed')->wait();
+        $only = array_column($this->service(LeavingRepository::class)->onlyAt(1, 10_000), 'path');
+        $safe = array_filter($this->database()->fetchFirstColumn("SELECT DISTINCT m.path FROM copy m JOIN copy c ON c.file_id = m.file_id WHERE m.store_id = 1 AND c.store_id <> 1 AND c.state = 'proven'"), \is_string(...));
+        if (\count($only) + \count($safe) !== $this->counts('SELECT count(*) FROM copy WHERE store_id = 1')) {
+            throw new \LogicException(\sprintf('Of %d files %d are safe and %d named.', $this->counts('SELECT count(*) FROM copy WHERE store_id = 1'), \count($safe), \count($only)));
+        }
+        if (is_dir("{$this->place}/drives/.Bellows")) {
+            rename("{$this->place}/drives/.Bellows", $bellows);
+        }
+        // Found again after all, it is a drive like any other.
+        rename("{$this->place}/drives/Anvil is dead", "{$this->place}/drives/Anvil");
+        $this->run('owed')->wait();
+    }
+
     /** Of raws that came in with the others. */
     private function cutConverting(Process $intake): void
     {
@@ -347,7 +422,7 @@ final class FaultRound
         foreach ($database->fetchAllAssociative('SELECT o.checksum, count(*) AS n FROM original o GROUP BY 1 HAVING count(*) > 1') as $twice) {
             $wrong[] = 'copied twice: '.json_encode($twice);
         }
-        foreach ($database->fetchFirstColumn("SELECT l.path FROM receipt_line l LEFT JOIN file f ON f.id = l.file_id WHERE l.outcome = 'brought in' AND (f.id IS NULL OR (SELECT count(*) FROM copy c WHERE c.file_id = f.id) <> 2)") as $path) {
+        foreach ($database->fetchFirstColumn("SELECT l.path FROM receipt_line l LEFT JOIN file f ON f.id = l.file_id WHERE l.outcome = 'brought in' AND (f.id IS NULL OR (SELECT count(*) FROM copy c WHERE c.file_id = f.id AND c.state = 'proven') < 2 OR (SELECT count(*) FROM copy c WHERE c.file_id = f.id) <> (SELECT count(*) FROM store))") as $path) {
             $wrong[] = 'brought in without its two copies: '.json_encode($path);
         }
         foreach ($database->fetchAllAssociative('SELECT s.name, t.state, t.n, coalesce(k.n, 0) AS kept FROM (SELECT store_id, state, count(*) AS n FROM copy GROUP BY 1, 2) t JOIN store s ON s.id = t.store_id LEFT JOIN (SELECT store_id, state, sum(copies) AS n FROM shoot_copies GROUP BY 1, 2) k ON k.store_id = t.store_id AND k.state = t.state WHERE k.n IS DISTINCT FROM t.n') as $sum) {
@@ -362,7 +437,7 @@ final class FaultRound
     {
         $wrong = [];
         $known = [];
-        foreach ($this->database()->fetchAllAssociative('SELECT s.name AS store, c.path, c.state, f.checksum FROM copy c JOIN store s ON s.id = c.store_id JOIN file f ON f.id = c.file_id') as $row) {
+        foreach ($this->database()->fetchAllAssociative("SELECT s.name AS store, c.path, c.state, f.checksum FROM copy c JOIN store s ON s.id = c.store_id JOIN file f ON f.id = c.file_id WHERE c.state <> 'left'") as $row) {
             [$store, $path, $state, $checksum] = array_map(static fn (mixed $value): string => \is_string($value) ? $value : '', array_values($row));
             $known["$store/p/$path"] = [$state, $checksum];
         }
@@ -372,7 +447,7 @@ final class FaultRound
                 $wrong[] = "$state, but ".(null === $there ? 'not there' : ($there === $checksum ? 'as it should be' : 'other bytes')).": $path";
             }
         }
-        foreach (['Anvil', 'Bellows'] as $drive) {
+        foreach (['Anvil', 'Bellows', 'Coffer', 'Chest'] as $drive) {
             $root = "{$this->place}/drives/$drive/p";
             foreach (is_dir($root) ? new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($root, \FilesystemIterator::SKIP_DOTS)) : [] as $file) {
                 $path = $file instanceof \SplFileInfo ? substr($file->getPathname(), \strlen("{$this->place}/drives/")) : '';
