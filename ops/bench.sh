@@ -32,7 +32,7 @@ bench_look() {
 }
 
 run_bench() {
-  install_debian_packages "${DEBIAN_PACKAGES[@]}" dcmtk
+  install_debian_packages "${DEBIAN_PACKAGES[@]}" dcmtk rsync
   set_up
   cd "$ROOT" || return 1
   if [ "${1:-}" = desk ]; then bench_desk; return; fi

@@ -90,7 +90,7 @@ final readonly class BesideWanted
     /** "what else lies in their folders goes along; what is changed stays for 30 days as it was". */
     public function inWords(): string
     {
-        $days = 0 === $this->days ? '' : ', as it was before a change for '.Count::of($this->days, 'day');
+        $days = 0 === $this->days ? '' : '; changed, it stays as it was for '.Count::of($this->days, 'day');
 
         return match ($this->subfolders) {
             null => "What else lies in its folder is kept with it$days.",

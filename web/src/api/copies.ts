@@ -38,7 +38,7 @@ function useCopiesChange<T>(change: (given: T) => Promise<unknown>) {
     mutationFn: change,
     onSettled: () => {
       askAgain(); // pictures of copies that are back
-      return Promise.all(["stores", "findings", "clearance", "cards", "desk", "shoot", "shoots"].map((key) => queries.invalidateQueries({ queryKey: [key] })));
+      return Promise.all(["stores", "rules", "findings", "clearance", "cards", "desk", "shoot", "shoots", "whereabouts"].map((key) => queries.invalidateQueries({ queryKey: [key] })));
     },
   });
 }

@@ -31,13 +31,13 @@ export function Arrivals() {
 function Came({ to, says, of, name }: { to: string; says: string; of: string[]; name: string }) {
   return (
     <span className="mr-4 whitespace-nowrap">
-      <Link to={to} className="font-semibold linked">
+      <Link to={to} className="inline-block min-h-6 font-semibold linked">
         {says}
       </Link>{" "}
       <button
         type="button"
         aria-label={`${name}: not now`}
-        className="px-1 text-faded hover:text-ink"
+        className="min-h-6 min-w-6 text-faded hover:text-ink"
         onClick={() => {
           of.forEach(wavedAway);
         }}

@@ -71,8 +71,8 @@ export function RulesTable({ stores }: { stores: StorePage[] }) {
             ))}
         {last && <Sentence rule={last} />}
         {last && wished !== null && (
-          <li className="border-b border-rule py-[6px] pr-6 pl-page">
-            of all other work,{" "}
+          <li className="in-line gap-x-2 border-b border-rule py-[6px] pr-6 pl-page">
+            <span>of all other work,</span>
             <BesideBlank
               beside={ofAll?.beside ?? besideOf(last.beside)}
               days={ofAll?.days ?? last.days}

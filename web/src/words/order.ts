@@ -67,9 +67,17 @@ export const subfoldersInWords = ({ make, framesInto, trees }: OrderParts["subfo
     ...trees.map((tree) => `a folder below ${tree.root} for ${tree.name}`),
   ].join("; ") || "none";
 
+/** When the copies on mirrors are made. */
+export const SECOND: Record<OrderParts["copies"]["second"], string> = {
+  "at once": "at once",
+  "kept, after first look": "after first look, of what is not dropped",
+  "all, after first look": "after first look, of all",
+  "when it is said": "when you say so",
+};
+
 /** The whole of an order in one line. */
-export function orderInWords({ bring, clips, others, shoots, subfolders, names }: OrderParts): string {
+export function orderInWords({ bring, clips, others, shoots, subfolders, names, copies }: OrderParts): string {
   const pieces = names.pieces.map((piece) => PIECES.find((one) => one.value === piece.piece)?.name ?? piece.piece);
   const inside = subfolders.make.length > 0 ? ` ${subfolders.make.length} subfolders in each;` : "";
-  return `${bring}${clips === "stay on the card" ? "" : `, clips ${clips}`}${others === "stay on the card" ? "" : `, all other files ${others}`}; ${shootsInWords(shoots)};${inside} named by ${pieces.join(", ")}`;
+  return `${bring}${clips === "stay on the card" ? "" : `, clips ${clips}`}${others === "stay on the card" ? "" : `, all other files ${others}`}; ${shootsInWords(shoots)};${inside} named by ${pieces.join(", ")}${copies.second === "at once" ? "" : `; second copies ${SECOND[copies.second]}`}`;
 }

@@ -1,5 +1,6 @@
 import type { CopiesWanted } from "../../api/orders";
 import { Choice } from "../../ledger/Menu";
+import { SECOND } from "../../words/order";
 
 const NUMBERS = ["1", "2", "3", "4"];
 
@@ -22,10 +23,10 @@ export function CopiesPart({ value, onChange }: { value: CopiesWanted; onChange:
         label="second copies are made"
         value={value.second}
         options={[
-          { value: "at once", name: "at once" },
-          { value: "kept, after first look", name: "after first look, of what is not dropped", hint: "until then the card is not cleared" },
-          { value: "all, after first look", name: "after first look, of all", hint: "until then the card is not cleared" },
-          { value: "when it is said", name: "when you say so", hint: "until then the card is not cleared" },
+          { value: "at once", name: SECOND["at once"] },
+          { value: "kept, after first look", name: SECOND["kept, after first look"], hint: "until then the card is not cleared" },
+          { value: "all, after first look", name: SECOND["all, after first look"], hint: "until then the card is not cleared" },
+          { value: "when it is said", name: SECOND["when it is said"], hint: "until then the card is not cleared" },
         ]}
         onChoose={(second) => {
           onChange({ ...value, second });
