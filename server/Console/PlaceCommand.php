@@ -41,7 +41,7 @@ final class PlaceCommand extends Command
     protected function configure(): void
     {
         $this
-            ->addArgument('what', InputArgument::REQUIRED, 'show, '.implode(', ', array_map(static fn (Verb $verb): string => strtr($verb->value, ' ', '-'), Verb::cases())))
+            ->addArgument('what', InputArgument::REQUIRED, 'show, only, '.implode(', ', array_map(static fn (Verb $verb): string => strtr($verb->value, ' ', '-'), Verb::cases())))
             ->addArgument('shoots', InputArgument::IS_ARRAY, 'Their numbers, or their folders from the store\'s root')
             ->addOption('store', null, InputOption::VALUE_REQUIRED, 'The store that they are to leave, or to come to; else their home, or where their work lands')
             ->addOption('finished', null, InputOption::VALUE_NONE, 'All that are said to be finished, and not filed away')
@@ -62,9 +62,15 @@ final class PlaceCommand extends Command
 
                 return self::SUCCESS;
             }
+            if ('only' === $what) {
+                $only = $this->page->only($this->storeOf($input) ?? $this->stores->ofLedger()->id(), \PHP_INT_MAX);
+                $output->writeln(true === $input->getOption('json') ? $json($only) : [...array_map(PathText::visible(...), $only->paths), Count::of($only->files, 'file').', '.Size::of($only->bytes).', '.(1 === $only->files ? 'lies' : 'lie').' there, and proven nowhere else.'], OutputInterface::OUTPUT_RAW);
+
+                return 0 === $only->files ? self::SUCCESS : self::FAILURE;
+            }
             $verb = Verb::tryFrom(strtr(\is_string($what) ? $what : '', '-', ' '));
             if (null === $verb || [] === $shoots) {
-                return Refusal::tell($output, new \InvalidArgumentException(null === $verb ? 'Say what is to be done: show, file, leave, bring, mirror, mirror-all, finish or go-on.' : 'There is no shoot to do that with.'), self::INVALID);
+                return Refusal::tell($output, new \InvalidArgumentException(null === $verb ? 'Say what is to be done: show, only, file, leave, bring, mirror, mirror-all, finish or go-on.' : 'There is no shoot to do that with.'), self::INVALID);
             }
             $isShown = true === $input->getOption('dry-run');
             $view = $this->page->view($isShown ? $this->shows->show($verb, $shoots, $this->storeOf($input)) : $this->places->do($verb, $shoots, $this->storeOf($input), AskedBy::CommandLine));

@@ -23,6 +23,7 @@ use VelvetLedger\Server\Persistence\Placing\StageTreeRepository;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Placing\ChangesRules;
 use VelvetLedger\Server\Placing\ShowsPlaces;
+use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Work\Follows;
 use VelvetLedger\Server\Work\Places;
 
@@ -63,6 +64,13 @@ final readonly class PlacingController
     public function whereabouts(int $id, ShootRepository $shoots): Response
     {
         return new JsonResponse($this->page->whereabouts($shoots->find($id)->id()));
+    }
+
+    /** What lies there, and proven nowhere else. */
+    #[Route('/api/stores/{id}/only', methods: ['GET'], requirements: ['id' => '\d{1,9}'])]
+    public function only(int $id, Stores $stores): Response
+    {
+        return new JsonResponse($this->page->only($stores->find($id)->id()));
     }
 
     /** Its folder in the tree of a later stage is needed now. */

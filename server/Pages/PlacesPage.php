@@ -15,6 +15,7 @@ use VelvetLedger\Server\Placing\ChangesRules;
 use VelvetLedger\Server\Placing\PlacingShown;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\View\Placing\AtStoreView;
+use VelvetLedger\Server\View\Placing\OnlyHereView;
 use VelvetLedger\Server\View\Placing\PlacingView;
 use VelvetLedger\Server\View\Placing\RefusedView;
 use VelvetLedger\Server\View\Placing\ShootAtStoreView;
@@ -51,6 +52,11 @@ final readonly class PlacesPage
         $name = static fn (int $store): string => $names[$store] ?? '';
 
         return new WhereaboutsView($place, $rule->inWords($names, [] === $rules->special), $this->places->isFinished($shoot), $at, array_map($name, $rule->archives), $name($rule->main), BesideInWords::of($this->beside->sums($shoot), $names), $this->trees($shoot));
+    }
+
+    public function only(int $store, int $most = 500): OnlyHereView
+    {
+        return new OnlyHereView(...[...$this->leaving->sumOnlyAt($store), array_column($this->leaving->onlyAt($store, $most), 'path')]);
     }
 
     /** @return list<TreeView> */

@@ -31,6 +31,12 @@ final readonly class LeavingRepository
                 AND NOT EXISTS (SELECT 1 FROM copy c WHERE c.file_id = f.id AND c.store_id = ? AND c.state = '".CopyState::Proven->value."'
                     AND NOT EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND w.kind = '".StepKind::Leave->value."' AND w.state ".StepState::IS_OWED.')))';
 
+    private const ONLY_AT = 'FROM copy c
+            JOIN file f ON f.id = c.file_id
+            JOIN frame r ON r.id = f.frame_id
+            WHERE c.store_id = ? AND c.state '.CopyState::LIES_THERE." AND r.let_go_at IS NULL
+            AND NOT EXISTS (SELECT 1 FROM copy g JOIN store s ON s.id = g.store_id WHERE g.file_id = f.id AND g.store_id <> c.store_id AND g.state = '".CopyState::Proven->value."' AND ".StoreRole::IN_USE.')';
+
     public function __construct(private Connection $database)
     {
     }
@@ -160,19 +166,21 @@ final readonly class LeavingRepository
         return false !== $this->database->fetchOne('SELECT 1 FROM shoot h WHERE h.id = ? AND '.self::IS_WHOLE, [$shoot, $store]);
     }
 
+    /** @return array{int, int} files and bytes that lie at one store, and proven nowhere else */
+    public function sumOnlyAt(int $store): array
+    {
+        $row = $this->database->fetchNumeric('SELECT count(*), coalesce(sum(f.bytes), 0)::bigint '.self::ONLY_AT, [$store]);
+
+        return [Row::number($row[0] ?? 0), Row::number($row[1] ?? 0)];
+    }
+
     /**
-     * Files that lie proven at one store and nowhere else.
+     * Files that lie at one store, and proven nowhere else.
      *
      * @return list<array{shoot: int, path: string, bytes: int}>
      */
     public function onlyAt(int $store, int $most): array
     {
-        return array_map(static fn (array $row): array => ['shoot' => Row::number($row[0]), 'path' => Row::word($row[1]), 'bytes' => Row::number($row[2])], $this->database->fetchAllNumeric('SELECT r.shoot_id, c.path, f.bytes
-            FROM copy c
-            JOIN file f ON f.id = c.file_id
-            JOIN frame r ON r.id = f.frame_id
-            WHERE c.store_id = ? AND c.state '.CopyState::LIES_THERE." AND r.let_go_at IS NULL
-            AND NOT EXISTS (SELECT 1 FROM copy g JOIN store s ON s.id = g.store_id WHERE g.file_id = f.id AND g.store_id <> c.store_id AND g.state = '".CopyState::Proven->value."' AND ".StoreRole::IN_USE.')
-            ORDER BY c.path LIMIT ?', [$store, $most]));
+        return array_map(static fn (array $row): array => ['shoot' => Row::number($row[0]), 'path' => Row::word($row[1]), 'bytes' => Row::number($row[2])], $this->database->fetchAllNumeric('SELECT r.shoot_id, c.path, f.bytes '.self::ONLY_AT.' ORDER BY c.path LIMIT ?', [$store, $most]));
     }
 }

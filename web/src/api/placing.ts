@@ -49,6 +49,9 @@ export const useRulesShown = (rules: RuleWish[] | null) =>
     retry: false,
   });
 
+export const useOnlyHere = (store: number, asks: boolean) =>
+  useQuery({ queryKey: ["only here", store], queryFn: () => get(`/api/stores/${store}/only`, schemas.OnlyHere), enabled: asks });
+
 export function useWantTree(shoot: string) {
   const queries = useQueryClient();
   return useMutation({
@@ -75,7 +78,7 @@ export const useToFile = (before: string | null, asks: boolean) =>
     enabled: asks,
   });
 
-const TOUCHED = ["whereabouts", "shoot", "shoots", "stores", "rules", "placing", "to file", "still open", "desk"];
+const TOUCHED = ["only here", "whereabouts", "shoot", "shoots", "stores", "rules", "placing", "to file", "still open", "desk"];
 
 function useTouching() {
   const queries = useQueryClient();

@@ -6,6 +6,7 @@ import { Field, TextButton } from "../ledger/Field";
 import { Choice } from "../ledger/Menu";
 import { Mark, Trouble } from "../ledger/Notice";
 import { Holdings } from "../placing/Holdings";
+import { OnlyHere } from "../placing/OnlyHere";
 import { count, dateOf, duration, figure, size } from "../words/format";
 import { ProofAges } from "./ProofAges";
 import { ROLES } from "./roles";
@@ -87,6 +88,7 @@ export function StoreEntry({
             )}
           </dl>
           <Holdings holdings={holdings} name={store.name} />
+          {store.sums.proven > 0 && <OnlyHere store={store.id} name={store.name} />}
           {[
             ...(elsewhere ? [`Attached to ${elsewhere} now: what is to be done here is done there.`] : store.absentBecause ? [store.absentBecause] : []),
             ...store.warnings,

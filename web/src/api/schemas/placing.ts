@@ -20,6 +20,12 @@ export const Holding: Schema<views.Holding> = v.object({
   bytes: v.number(),
 });
 
+export const OnlyHere: Schema<views.OnlyHere> = v.object({
+  files: v.number(),
+  bytes: v.number(),
+  paths: list(v.string()),
+});
+
 export const Refused: Schema<views.Refused> = v.object({
   shoot: v.number(),
   because: v.string(),

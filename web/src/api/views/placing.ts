@@ -19,6 +19,13 @@ export interface Holding {
   bytes: number;
 }
 
+/** What would be gone with a store: files that lie there, and proven nowhere else. */
+export interface OnlyHere {
+  files: number;
+  bytes: number;
+  paths: string[];
+}
+
 /** What an act about where shoots lie comes to. */
 export interface Placing {
   shoots: number;
