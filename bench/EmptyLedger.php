@@ -20,6 +20,7 @@ final class EmptyLedger
             $always = implode(';', array_map(static fn (string $table): string => "ALTER TABLE $table ENABLE ALWAYS TRIGGER {$table}_stays; ALTER TABLE $table ENABLE ALWAYS TRIGGER {$table}_is_not_emptied", ['day_book_entry', 'day_book_seal']));
             $database->executeStatement($guards('DISABLE').'; TRUNCATE '.implode(', ', $filled).' CASCADE; '.$guards('ENABLE')."; $always");
         }
+        $database->executeStatement('UPDATE placing_all SET beside = \'"all"\', earlier_days = 30 WHERE beside::text <> \'"all"\' OR earlier_days <> 30');
         $database->executeStatement("SELECT setval(format('%I.%I', schemaname, sequencename)::regclass, 1, false) FROM pg_sequences WHERE schemaname = 'public' AND last_value IS NOT NULL");
     }
 }

@@ -422,7 +422,8 @@ final class FaultRound
         foreach ($database->fetchAllAssociative('SELECT o.checksum, count(*) AS n FROM original o GROUP BY 1 HAVING count(*) > 1') as $twice) {
             $wrong[] = 'copied twice: '.json_encode($twice);
         }
-        foreach ($database->fetchFirstColumn("SELECT l.path FROM receipt_line l LEFT JOIN file f ON f.id = l.file_id WHERE l.outcome = 'brought in' AND (f.id IS NULL OR (SELECT count(*) FROM copy c WHERE c.file_id = f.id AND c.state = 'proven') < 2 OR (SELECT count(*) FROM copy c WHERE c.file_id = f.id) <> (SELECT count(*) FROM store))") as $path) {
+        $proven = str_contains($this->fault, 'filed away') || str_contains($this->fault, 'filing') ? "(SELECT count(*) FROM copy c WHERE c.file_id = f.id AND c.state = 'proven') < 2 OR " : '';
+        foreach ($database->fetchFirstColumn("SELECT l.path FROM receipt_line l LEFT JOIN file f ON f.id = l.file_id WHERE l.outcome = 'brought in' AND (f.id IS NULL OR $proven(SELECT count(*) FROM copy c WHERE c.file_id = f.id) <> (SELECT count(*) FROM store))") as $path) {
             $wrong[] = 'brought in without its two copies: '.json_encode($path);
         }
         foreach ($database->fetchAllAssociative('SELECT s.name, t.state, t.n, coalesce(k.n, 0) AS kept FROM (SELECT store_id, state, count(*) AS n FROM copy GROUP BY 1, 2) t JOIN store s ON s.id = t.store_id LEFT JOIN (SELECT store_id, state, sum(copies) AS n FROM shoot_copies GROUP BY 1, 2) k ON k.store_id = t.store_id AND k.state = t.state WHERE k.n IS DISTINCT FROM t.n') as $sum) {

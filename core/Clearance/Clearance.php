@@ -6,7 +6,6 @@ namespace VelvetLedger\Core\Clearance;
 
 use VelvetLedger\Core\Card\Kind;
 use VelvetLedger\Core\Card\Trouble;
-use VelvetLedger\Core\Order\SecondCopy;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Day;
 
@@ -34,7 +33,7 @@ final readonly class Clearance
      * @param list<string>      $waiting  paths of raws that are to be converted first, by the order
      * @param int               $cutOff   files on it that end before their pictures do
      * @param bool              $seenNow  whether no copy counts whose drive is away
-     * @param list<SecondCopy>  $second   of what it came to, by when second copies are made that nobody has asked for yet
+     * @param list<string>      $second   why second copies are not to be made yet, or not of all, in words without a full stop
      */
     public static function of(string $card, array $files, array $troubles, int $copies, array $waiting = [], int $cutOff = 0, bool $seenNow = false, array $second = []): self
     {
@@ -184,14 +183,14 @@ final readonly class Clearance
     /**
      * Why copies are lacking that nobody was to make yet.
      *
-     * @param list<Missing>    $missing
-     * @param list<SecondCopy> $second
+     * @param list<Missing> $missing
+     * @param list<string>  $second
      */
     private static function secondInWords(array $missing, array $second): string
     {
         $isLacking = [] !== array_filter($missing, static fn (Missing $one): bool => Lack::TooFewCopies === $one->lack);
 
-        return $isLacking ? implode('', array_map(static fn (SecondCopy $when): string => ' By the order '.$when->inWords().'.', array_values(array_filter($second, static fn (SecondCopy $when): bool => SecondCopy::AtOnce !== $when)))) : '';
+        return $isLacking ? implode('', array_map(static fn (string $why): string => " By the order $why.", $second)) : '';
     }
 
     private static function cutOffInWords(int $files): string

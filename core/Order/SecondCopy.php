@@ -19,10 +19,8 @@ enum SecondCopy: string
     /** When somebody says so. */
     case WhenSaid = 'when it is said';
 
-    public function waitsForLook(): bool
-    {
-        return self::KeptAfterLook === $this || self::AllAfterLook === $this;
-    }
+    /** Why some have none when a first look is over. */
+    public const OF_KEPT = 'what was dropped has no second copy: have one made where it lies, or let it go for good';
 
     /** Why there are no second copies yet; '' where nothing keeps them. */
     public function inWords(): string

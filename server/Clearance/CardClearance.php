@@ -16,7 +16,6 @@ use VelvetLedger\Core\Clearance\PhotographersWord;
 use VelvetLedger\Core\Held\Holdings;
 use VelvetLedger\Core\Order\CopiesWanted;
 use VelvetLedger\Core\Order\OrderDocument;
-use VelvetLedger\Core\Order\SecondCopy;
 use VelvetLedger\Server\Cards\CardHoldings;
 use VelvetLedger\Server\Cards\CardReadings;
 use VelvetLedger\Server\Cards\CardsOnDesk;
@@ -92,7 +91,7 @@ final readonly class CardClearance
         return [] === $waiting ? [] : array_values(array_intersect($waiting, array_map(static fn (CardFile $file): string => $file->text(), $listing->files)));
     }
 
-    /** @return list<SecondCopy> by which second copies wait of what came from it */
+    /** @return list<string> why second copies of what came from it are not to be made yet, or not of all */
     private function second(Volume $volume): array
     {
         $card = $this->cards->find($volume->identity);

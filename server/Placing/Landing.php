@@ -17,11 +17,18 @@ use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;
 
 /** Where work lands that comes in by a standing order: one store for all of a card; what a rule has elsewhere goes on from there. */
-final readonly class Landing
+final class Landing
 {
+    /** @var array<string, list<int>> shoot, where it lies and where its run went => stores that are to have it besides */
+    private array $besides = [];
+    private float $since = 0.0;
+
+    /** Seconds for which that is believed: a run enters a lump of files twice a second. */
+    private const BELIEVED = 5.0;
+
     private const GOES_ON = 'it came in elsewhere, and goes on from there';
 
-    public function __construct(private PlacingRepository $places, private OwingRepository $owing, private StageTreeRepository $trees, private Stores $stores)
+    public function __construct(private readonly PlacingRepository $places, private readonly OwingRepository $owing, private readonly StageTreeRepository $trees, private readonly Stores $stores)
     {
     }
 
@@ -89,10 +96,12 @@ final readonly class Landing
      */
     public function landed(array $frames, array $run): void
     {
-        $rules = null;
-        foreach ($this->places->ofFrames($frames) as $shoot => $of) {
-            $rules ??= $this->places->rules();
-            foreach (array_diff_key($rules->wanted($this->places->place($shoot)), array_flip($run)) as $store => $withoutDropped) {
+        if (microtime(true) - $this->since > self::BELIEVED) {
+            [$this->besides, $this->since] = [[], microtime(true)];
+        }
+        foreach ($this->places->ofFrames($frames) as $key => [$shoot, $of]) {
+            $this->besides[$key.' '.implode(' ', $run)] ??= array_keys(array_diff_key($this->places->rules()->wanted($this->places->place($shoot)), array_flip($run)));
+            foreach ($this->besides[$key.' '.implode(' ', $run)] as $store) {
                 $this->owing->oweFrames($store, $of, self::GOES_ON);
             }
         }

@@ -15,13 +15,14 @@ use VelvetLedger\Server\Persistence\Copies\LedgerStore;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
 use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
+use VelvetLedger\Server\Persistence\Placing\BesideRepository;
 use VelvetLedger\Server\Persistence\Placing\OwingRepository;
 use VelvetLedger\Server\Persistence\Placing\PlacingRepository;
 
 /** What a photographer changes about stores: another one, its name, its role, how often it is proven. Each change is in the day book. */
 final readonly class ChangeStores
 {
-    public function __construct(private EntityManagerInterface $ledger, private Stores $stores, private DriveFolders $folders, private CopyRepository $copies, private ReceiptRepository $receipts, private PlacingRepository $places, private OwingRepository $owing)
+    public function __construct(private EntityManagerInterface $ledger, private Stores $stores, private DriveFolders $folders, private CopyRepository $copies, private ReceiptRepository $receipts, private PlacingRepository $places, private OwingRepository $owing, private BesideRepository $beside)
     {
     }
 
@@ -98,6 +99,7 @@ final readonly class ChangeStores
         $store->becomes($role);
         if (StoreRole::Former === $role) {
             $this->copies->forgive($store->id());
+            $this->beside->callOff($store->id());
         }
         $this->enterInDayBook($store, StoreRole::Former === $role ? \sprintf('The store %s is used no more. What lies there stays.', $store->name()) : \sprintf('The store %s, until now %s, is %s.', $store->name(), $before->value, $role->value));
         $this->ledger->flush();

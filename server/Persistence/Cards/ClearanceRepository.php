@@ -114,15 +114,15 @@ final readonly class ClearanceRepository
             ORDER BY 1", [$card->id()]), \is_string(...)));
     }
 
-    /** @return list<SecondCopy> of shoots that a card's files came to: when second copies are made that wait yet */
+    /** @return list<string> of shoots that a card's files came to: why second copies are not to be made yet, or not of all, in words */
     public function secondCopies(Card $card): array
     {
-        return array_map(static fn (mixed $when): SecondCopy => SecondCopy::from(Row::word($when)), $this->database->fetchFirstColumn('SELECT DISTINCT s.second_copy
+        return array_map(static fn (array $row): string => true === $row[1] ? SecondCopy::OF_KEPT : SecondCopy::from(Row::word($row[0]))->inWords(), $this->database->fetchAllNumeric('SELECT DISTINCT s.second_copy, s.second_copy_at IS NOT NULL
             FROM original o
             JOIN frame r ON r.id = o.frame_id
             JOIN shoot s ON s.id = r.shoot_id
-            WHERE o.card_id = ? AND s.second_copy <> ? AND s.second_copy_at IS NULL
-            ORDER BY 1', [$card->id(), SecondCopy::AtOnce->value]));
+            WHERE o.card_id = ? AND s.second_copy <> ? AND (s.second_copy_at IS NULL OR s.second_copy = ?)
+            ORDER BY 1, 2', [$card->id(), SecondCopy::AtOnce->value, SecondCopy::KeptAfterLook->value]));
     }
 
     /** @return array<string, int> path on the card => bytes, of what was cut off there when it came in */

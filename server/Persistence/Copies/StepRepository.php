@@ -16,9 +16,6 @@ final readonly class StepRepository
     /** Of a copy c, in SQL: it is to be mended, and nobody has come to it yet. */
     public const TO_MEND = "EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND w.kind = '".StepKind::Mend->value."' AND w.state ".StepState::IS_OWED.')';
 
-    /** Of a file b that another program put beside frames and its copy c, in SQL: that is still to be made, or made anew. */
-    public const BESIDE_IS_OWED = '(b.vanished_at IS NULL AND (b.checksum IS NULL OR c.checksum IS DISTINCT FROM b.checksum))';
-
     public function __construct(private Connection $database)
     {
     }
@@ -136,7 +133,7 @@ final readonly class StepRepository
     {
         return $this->byStore(
             'SELECT store_id, sum(steps)
-                FROM (SELECT store_id, copies AS steps FROM shoot_copies WHERE state = ? UNION ALL SELECT store_id, 1 FROM step WHERE '.self::WAITS.' UNION ALL SELECT store_id, 1 FROM following WHERE '.self::WAITS.' UNION ALL SELECT c.store_id, 1 FROM beside_copy c JOIN beside b ON b.id = c.beside_id WHERE '.self::BESIDE_IS_OWED.') t
+                FROM (SELECT store_id, copies AS steps FROM shoot_copies WHERE state = ? UNION ALL SELECT store_id, 1 FROM step WHERE '.self::WAITS.' UNION ALL SELECT store_id, 1 FROM following WHERE '.self::WAITS.' UNION ALL SELECT store_id, 1 FROM beside_copy WHERE is_owed) t
                 GROUP BY 1
                 HAVING sum(steps) > 0
                 ORDER BY 1',

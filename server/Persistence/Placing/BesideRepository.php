@@ -7,14 +7,13 @@ namespace VelvetLedger\Server\Persistence\Placing;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Order\StageTree;
-use VelvetLedger\Server\Persistence\Copies\StepRepository;
 use VelvetLedger\Server\Persistence\Copies\StepState;
+use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\Row;
 
 /** Owns "beside", "beside_look", "beside_copy" and "beside_earlier": what other programs put into shoots' folders, as it was seen at each shoot's home; its copies elsewhere; and what these were before. */
 final readonly class BesideRepository
 {
-    private const IS_OWED = StepRepository::BESIDE_IS_OWED;
     private const COLUMNS = 'b.id, b.shoot_id, b.tree, b.path, b.bytes, b.modified_at, b.checksum, b.vanished_at IS NOT NULL AS is_vanished, c.id AS copy, c.path AS lies, c.checksum AS has, extract(epoch FROM c.proven_at)::bigint AS proven_epoch';
 
     /** Of a file b, in SQL: it lies where its shoot is at home, not in a tree on a store of its own. */
@@ -83,6 +82,7 @@ final readonly class BesideRepository
                 FROM json_to_recordset(?) AS j(path text, bytes bigint, modified bigint)
                 ON CONFLICT (shoot_id, tree, path) DO UPDATE SET bytes = excluded.bytes, modified_at = excluded.modified_at, checksum = NULL, seen_at = excluded.seen_at, vanished_at = NULL', [$shoot, $tree, json_encode($found, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
             $this->database->executeStatement('UPDATE beside SET vanished_at = coalesce(vanished_at, now()) WHERE shoot_id = ? AND tree = ? AND path IN (?)', [$shoot, $tree, [] === $vanished ? [''] : $vanished], [2 => ArrayParameterType::STRING]);
+            $this->database->executeStatement('UPDATE beside_copy c SET is_owed = b.vanished_at IS NULL AND c.checksum IS DISTINCT FROM b.checksum FROM beside b, store s WHERE b.id = c.beside_id AND s.id = c.store_id AND '.StoreRole::IN_USE.' AND b.shoot_id = ? AND b.tree = ? AND c.is_owed <> (b.vanished_at IS NULL AND c.checksum IS DISTINCT FROM b.checksum)', [$shoot, $tree]);
             $this->database->executeStatement('DELETE FROM beside b WHERE b.shoot_id = ? AND b.vanished_at IS NOT NULL AND NOT EXISTS (SELECT 1 FROM beside_copy c WHERE c.beside_id = b.id)', [$shoot]);
             $this->want($shoot, $tree, $stores);
             $this->database->executeStatement('INSERT INTO beside_look (shoot_id, at) VALUES (?, now()) ON CONFLICT (shoot_id) DO UPDATE SET at = excluded.at', [$shoot]);
@@ -114,8 +114,8 @@ final readonly class BesideRepository
         return array_map(static fn (array $columns): BesideRow => new BesideRow($columns), $this->database->fetchAllAssociative('SELECT '.self::COLUMNS.'
             FROM beside_copy c
             JOIN beside b ON b.id = c.beside_id
-            WHERE c.store_id = ? AND c.id > ? AND '.self::IS_OWED."
-            ORDER BY c.id LIMIT $most", [$store, $after]));
+            WHERE c.store_id = ? AND c.id > ? AND c.is_owed
+            ORDER BY c.id LIMIT '.$most, [$store, $after]));
     }
 
     /** Its bytes were read, as it is now. */
@@ -126,7 +126,7 @@ final readonly class BesideRepository
 
     public function proven(BesideRow $row, string $checksum): void
     {
-        $this->database->executeStatement('UPDATE beside_copy SET checksum = ?, path = ?, proven_at = now(), because = NULL WHERE id = ?', [$checksum, $row->path, $row->copy]);
+        $this->database->executeStatement('UPDATE beside_copy SET checksum = ?, path = ?, proven_at = now(), because = NULL, is_owed = false WHERE id = ?', [$checksum, $row->path, $row->copy]);
     }
 
     public function lies(BesideRow $row): void
@@ -144,6 +144,13 @@ final readonly class BesideRepository
     {
         $this->database->executeStatement('DELETE FROM beside_copy WHERE id = ?', [$row->copy]);
         $this->database->executeStatement('DELETE FROM beside b WHERE b.id = ? AND b.vanished_at IS NOT NULL AND NOT EXISTS (SELECT 1 FROM beside_copy c WHERE c.beside_id = b.id)', [$row->id]);
+    }
+
+    /** A store that is used no more is owed nothing of it. */
+    public function callOff(int $store): void
+    {
+        $this->database->executeStatement('DELETE FROM beside_copy WHERE store_id = ? AND checksum IS NULL', [$store]);
+        $this->database->executeStatement('UPDATE beside_copy SET is_owed = false WHERE store_id = ? AND is_owed', [$store]);
     }
 
     /** The state before is about to be kept there, written down before it is moved. */
@@ -208,7 +215,7 @@ final readonly class BesideRepository
         $sum = $this->database->fetchNumeric('SELECT count(*) FILTER (WHERE vanished_at IS NULL), coalesce(sum(bytes) FILTER (WHERE vanished_at IS NULL), 0)::bigint, count(*) FILTER (WHERE vanished_at IS NOT NULL) FROM beside WHERE shoot_id = ?', [$shoot]);
         $owed = $apart = [];
         $because = '';
-        foreach ($this->database->fetchAllNumeric('SELECT c.store_id, CASE WHEN b.tree = \'\' THEN \'\' ELSE b.tree || \': \' END || b.path, coalesce(c.because, \'\') FROM beside b JOIN beside_copy c ON c.beside_id = b.id WHERE b.shoot_id = ? AND '.self::IS_OWED.' ORDER BY 1, 2', [$shoot]) as [$store, $path, $why]) {
+        foreach ($this->database->fetchAllNumeric('SELECT c.store_id, CASE WHEN b.tree = \'\' THEN \'\' ELSE b.tree || \': \' END || b.path, coalesce(c.because, \'\') FROM beside b JOIN beside_copy c ON c.beside_id = b.id WHERE b.shoot_id = ? AND c.is_owed ORDER BY 1, 2', [$shoot]) as [$store, $path, $why]) {
             $owed[Row::number($store)] = ($owed[Row::number($store)] ?? 0) + 1;
             if ('' !== $why) {
                 $apart[Row::number($store)][] = Row::word($path);
@@ -222,6 +229,6 @@ final readonly class BesideRepository
     /** @return array<int, int> store => how many files it is owed, where any */
     public function toCopy(): array
     {
-        return Row::byNumber($this->database->fetchAllKeyValue('SELECT c.store_id, count(*) FROM beside_copy c JOIN beside b ON b.id = c.beside_id WHERE '.self::IS_OWED.' GROUP BY 1'));
+        return Row::byNumber($this->database->fetchAllKeyValue('SELECT c.store_id, count(*) FROM beside_copy c WHERE c.is_owed GROUP BY 1'));
     }
 }

@@ -107,16 +107,18 @@ final readonly class PlacingRepository
     /**
      * @param list<int> $frames
      *
-     * @return array<int, list<int>> shoot => those of them that are of it
+     * @return array<string, array{int, list<int>}> where it lies => shoot, and those of them that are of it
      */
     public function ofFrames(array $frames): array
     {
         $found = [];
-        foreach ([] === $frames ? [] : $this->database->fetchAllNumeric('SELECT shoot_id, id
-            FROM frame
-            WHERE id IN (?)
-            ORDER BY 1, 2', [$frames], [ArrayParameterType::INTEGER]) as [$shoot, $frame]) {
-            $found[Row::number($shoot)][] = Row::number($frame);
+        foreach ([] === $frames ? [] : $this->database->fetchAllNumeric("SELECT r.shoot_id, r.id, s.id || ' ' || coalesce(s.home_id, 0) || ' ' || coalesce(s.comes_to, 0) || ' ' || (s.filed_at IS NOT NULL) || ' ' || (s.second_copy_at IS NOT NULL)
+            FROM frame r
+            JOIN shoot s ON s.id = r.shoot_id
+            WHERE r.id IN (?)
+            ORDER BY 1, 2", [$frames], [ArrayParameterType::INTEGER]) as [$shoot, $frame, $lies]) {
+            $found[Row::word($lies)] ??= [Row::number($shoot), []];
+            $found[Row::word($lies)][1][] = Row::number($frame);
         }
 
         return $found;
