@@ -12,17 +12,23 @@ use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Core\Keeping\CouldNotRename;
 use VelvetLedger\Core\Keeping\KeepingWish;
+use VelvetLedger\Core\Look\Lot;
+use VelvetLedger\Core\Look\Word;
 use VelvetLedger\Core\Order\OrderDocument;
+use VelvetLedger\Core\Order\SecondCopy;
 use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Core\Placing\PlacingRule;
 use VelvetLedger\Core\Placing\Verb;
 use VelvetLedger\Core\Placing\WhichWork;
 use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Server\Clearance\CardClearance;
 use VelvetLedger\Server\Copies\MakesTrees;
 use VelvetLedger\Server\Copies\OwedSteps;
 use VelvetLedger\Server\Copies\SeesBeside;
 use VelvetLedger\Server\Intake\Interrupted;
 use VelvetLedger\Server\Keeping\KeepsShoots;
+use VelvetLedger\Server\Looking\AskedAct;
+use VelvetLedger\Server\Looking\JudgesFrames;
 use VelvetLedger\Server\Pages\PlacesPage;
 use VelvetLedger\Server\Persistence\Changes\AskedBy;
 use VelvetLedger\Server\Persistence\Copies\StepRepository;
@@ -31,6 +37,7 @@ use VelvetLedger\Server\Persistence\Placing\PlacingRepository;
 use VelvetLedger\Server\Persistence\Placing\StageTreeRepository;
 use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
+use VelvetLedger\Server\Placing\AfterLook;
 use VelvetLedger\Server\Placing\PlacesShoots;
 use VelvetLedger\Server\Placing\PlacingShown;
 use VelvetLedger\Server\Placing\ShowsPlaces;
@@ -93,6 +100,34 @@ final class PlacingTest extends LedgerTestCase
         self::assertSame([1, $this->trees()['Bellows']], [$this->home(), $this->trees()['Anvil']]);
         self::assertStringContainsString('All of it is on Anvil, and at home there.', implode('', $this->words()));
         self::assertStringContainsString('all of it is there', $this->place(Verb::Bring)->refused[1]);
+    }
+
+    public function testSecondCopiesWaitForTheFirstLookAndTheCardForThem(): void
+    {
+        foreach ([31, 32] as $n) {
+            $this->reader->put("NEXT/DCIM/100ORREL/ORL_00$n.JPG", Stills::jpeg("2026-06-01 10:00:$n", $n));
+        }
+        $this->bringIn('NEXT', new Wishes($this->order(['copies' => ['number' => 2, 'second' => SecondCopy::KeptAfterLook->value]])));
+        $states = fn (): array => $this->column("SELECT s.name || ' ' || r.stem || ' ' || c.state FROM copy c JOIN store s ON s.id = c.store_id JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE r.shoot_id = 3 ORDER BY 1");
+        $cleared = fn (): string => $this->fresh(CardClearance::class)->of($this->card('NEXT'))->sentence;
+        self::assertSame(['Anvil 2026-06-01_0001 proven', 'Anvil 2026-06-01_0002 proven'], $states());
+        self::assertSame('Not yet: keep NEXT as it is. Of 2 files, 2 have too few proven copies. By the order second copies are made after first look, of what is not dropped.', $cleared());
+        $frames = array_values(array_filter($this->column('SELECT id FROM frame WHERE shoot_id = 3 ORDER BY id'), \is_int(...)));
+        $judge = fn (string $word, int $frame) => $this->service(JudgesFrames::class)->act(Lot::shoots(3), [AskedAct::judge($word, Word::read($word), [$frame => null])], static fn () => null);
+        $judge('keep', $frames[0]);
+        self::assertFalse($this->service(AfterLook::class)->rests(Lot::shoots(3)), 'one is not judged yet');
+        $judge('drop', $frames[1]);
+        self::assertTrue($this->service(AfterLook::class)->rests(Lot::shoots(3)));
+        self::assertFalse($this->service(AfterLook::class)->rests(Lot::shoots(3)), 'once');
+        $this->carryOut();
+        self::assertSame(['Anvil 2026-06-01_0001 proven', 'Anvil 2026-06-01_0002 proven', 'Bellows 2026-06-01_0001 proven'], $states());
+        self::assertSame('Not yet: keep NEXT as it is. Of 2 files, 1 has too few proven copies. By the order what was dropped has no second copy: have one made where it lies, or let it go for good.', $cleared());
+        // What is new of a frame lies where the frame lies: so does its shoot's next one, which nobody judged.
+        $this->keep(3, ['description' => 'Quay']);
+        $this->place(Verb::MirrorAll, true, 3);
+        $this->carryOut();
+        self::assertContains('Bellows 2026-06-01_quay_0002 proven', $states());
+        self::assertStringStartsWith('NEXT may be formatted', $cleared());
     }
 
     public function testARuleSaysWhereItsWorkLandsAndWhatMirrorsIt(): void
