@@ -5,8 +5,8 @@ export default defineConfig({
   outputDir: "./results",
   workers: Number(process.env.LEDGERS ?? 1),
   fullyParallel: true,
-  timeout: 120_000,
-  expect: { timeout: 12_000 }, // two browsers and two ledgers share the processors: no test is of speed
+  timeout: 180_000,
+  expect: { timeout: 30_000 }, // two browsers and two ledgers share the processors: no test is of speed
   retries: process.env.CI ? 1 : 0, // one that only then passes is listed as flaky
   reporter: [["list"]],
   use: {

@@ -118,15 +118,26 @@ final readonly class LeavingRepository
     /** @return array{int, int}|null files and bytes that left a store with a shoot by what was asked for last; null while any are still to */
     public function isOver(int $store, int $shoot): ?array
     {
-        $row = $this->database->fetchNumeric('SELECT bool_or(w.state '.StepState::IS_OWED."), count(*) FILTER (WHERE w.state = '".StepState::Done->value."'), coalesce(sum(f.bytes) FILTER (WHERE w.state = '".StepState::Done->value."'), 0)::bigint
+        if (false !== $this->database->fetchOne('SELECT 1
             FROM step w
             JOIN copy c ON c.id = w.copy_id
             JOIN file f ON f.id = c.file_id
             JOIN frame r ON r.id = f.frame_id
-            WHERE w.store_id = ? AND w.kind = '".StepKind::Leave->value."' AND r.shoot_id = ?
-            AND w.asked_at = (SELECT max(x.asked_at) FROM step x JOIN copy y ON y.id = x.copy_id JOIN file z ON z.id = y.file_id JOIN frame q ON q.id = z.frame_id WHERE x.store_id = w.store_id AND x.kind = w.kind AND q.shoot_id = r.shoot_id)", [$store, $shoot]);
+            WHERE w.store_id = ? AND r.shoot_id = ? AND '.self::WAITS.' LIMIT 1', [$store, $shoot])) {
+            return null;
+        }
+        $row = $this->database->fetchNumeric("WITH done AS MATERIALIZED (
+                SELECT w.asked_at, f.bytes
+                FROM frame r
+                JOIN file f ON f.frame_id = r.id
+                JOIN copy c ON c.file_id = f.id AND c.store_id = ?
+                JOIN step w ON w.copy_id = c.id AND w.kind = '".StepKind::Leave->value."' AND w.state = '".StepState::Done->value."'
+                WHERE r.shoot_id = ?)
+            SELECT count(*), coalesce(sum(bytes), 0)::bigint
+            FROM done
+            WHERE asked_at = (SELECT max(asked_at) FROM done)", [$store, $shoot]);
 
-        return false === $row || false !== $row[0] ? null : [Row::number($row[1]), Row::number($row[2])];
+        return [Row::number($row[0] ?? 0), Row::number($row[1] ?? 0)];
     }
 
     /** @return array<int, array{files: int, because: string}> store => how many copies of a shoot are still to leave it, and why some have not */
