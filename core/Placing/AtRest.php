@@ -13,6 +13,9 @@ final class AtRest
     /** @param array<array-key, int> $stat as lstat() has it */
     public static function is(array $stat, int $now): bool
     {
-        return max($stat['mtime'] ?? 0, $stat['ctime'] ?? 0) <= $now - self::AFTER;
+        $written = $stat['mtime'] ?? 0;
+
+        // A time that is yet to come was set by a clock that is wrong: then that of its change counts alone.
+        return max($written > $now ? 0 : $written, $stat['ctime'] ?? 0) <= $now - self::AFTER;
     }
 }

@@ -259,7 +259,6 @@ final class PlacingTest extends LedgerTestCase
      */
     #[TestWith([1])]
     #[TestWith([2])]
-    #[TestWith([3])]
     public function testNoFileIsEverInFewerPlacesThanWereAskedFor(int $seed): void
     {
         $random = new Randomizer(new Mt19937($seed));
