@@ -49,9 +49,8 @@ final readonly class PlacesPage
         $held = $this->holdings->ofShoot($shoot);
         $at = array_values(array_filter(array_map(fn (LedgerStore $store): ShootAtStoreView => new ShootAtStoreView($store, $place, $this->stores->at($store)->isPresent(), $held[$store->id()] ?? [], $leaving[$store->id()] ?? null), $this->stores->all()), static fn (ShootAtStoreView $one): bool => $one->counts()));
         usort($at, static fn (ShootAtStoreView $a, ShootAtStoreView $b): int => [!$a->isHome, $a->id] <=> [!$b->isHome, $b->id]);
-        $name = static fn (int $store): string => $names[$store] ?? '';
 
-        return new WhereaboutsView($place, $rule->inWords($names, [] === $rules->special), $this->places->isFinished($shoot), $at, array_map($name, $rule->archives), $name($rule->main), BesideInWords::of($this->beside->sums($shoot), $names), $this->trees($shoot));
+        return new WhereaboutsView($place, $rule, $names, [] === $rules->special, $this->places->isFinished($shoot), $at, BesideInWords::of($this->beside->sums($shoot), $names), $this->trees($shoot));
     }
 
     public function only(int $store, int $most = 500): OnlyHereView

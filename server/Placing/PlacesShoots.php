@@ -54,15 +54,17 @@ final readonly class PlacesShoots
             switch ($verb) {
                 case Verb::File:
                     $this->places->file([$shoot], true);
-                    $this->owing->settle([$shoot], 'it is filed away');
+                    foreach ($rule->archives as $archive) {
+                        $this->owing->owe($archive, [$shoot], 'it is filed away', false, true);
+                    }
                     $this->wantBeside($shoot);
                     $this->tell($shoot, "Filed away: to {$this->shows->names($rule->archives)}.", $by);
                     break;
                 case Verb::Bring:
                     $to = $store ?? $rule->main;
                     $this->places->comeTo([$shoot], $to === $place->home ? null : $to);
-                    $this->owing->owe($to, [$shoot], 'it is brought back');
-                    $this->owing->settle([$shoot], 'it is brought back');
+                    $this->owing->owe($to, [$shoot], 'it is brought back', false, true);
+                    $this->owing->settle([$shoot], 'it is brought back', true);
                     $this->wantBeside($shoot);
                     if ($this->leaving->isWhole($to, $shoot)) {
                         $this->places->liveAt([$shoot], $to);
@@ -72,7 +74,7 @@ final readonly class PlacesShoots
                 case Verb::Mirror:
                 case Verb::MirrorAll:
                     $this->places->mirror([$shoot], Verb::MirrorAll === $verb);
-                    $this->owing->settle([$shoot], 'its second copies were asked for');
+                    $this->owing->settle([$shoot], 'its second copies were asked for', true);
                     $this->tell($shoot, "Second copies asked for: on {$this->shows->names($rule->mirrors)}.", $by);
                     break;
                 case Verb::Leave:

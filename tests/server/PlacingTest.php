@@ -98,6 +98,16 @@ final class PlacingTest extends LedgerTestCase
         self::assertSame(3, $this->home(), 'all of it is not there yet');
         $this->carryOut();
         self::assertSame([1, $this->trees()['Bellows']], [$this->home(), $this->trees()['Anvil']]);
+
+        // What was said to leave a mirror stays away, whatever else is said of the shoot, until somebody has it back.
+        $this->place(Verb::Leave, true, 1, 2);
+        $this->keep(1, ['description' => 'Boats', 'kindOfWork' => 'tides']);
+        $this->place(Verb::File);
+        $this->carryOut();
+        self::assertSame([['left'], true], [$this->column('SELECT DISTINCT state FROM copy WHERE store_id = 2 AND file_id < 6'), $this->fresh(PlacesPage::class)->whereabouts(1)->lacksMirror]);
+        $this->place(Verb::Mirror);
+        $this->carryOut();
+        self::assertSame(['proven'], $this->column('SELECT DISTINCT state FROM copy WHERE store_id = 2'));
         self::assertStringContainsString('All of it is on Anvil, and at home there.', implode('', $this->words()));
         self::assertStringContainsString('all of it is there', $this->place(Verb::Bring)->refused[1]);
     }

@@ -32,12 +32,13 @@ final readonly class OwingRepository
      *
      * @param list<int> $shoots
      * @param string    $because why it is not there yet, without a full stop
+     * @param bool      $back    also what left it, or is to leave it: where a person asks for that; a rule alone brings nothing back
      *
      * @return int copies that it is owed anew
      */
-    public function owe(int $store, array $shoots, string $because, bool $withoutDropped = false): int
+    public function owe(int $store, array $shoots, string $because, bool $withoutDropped = false, bool $back = false): int
     {
-        return [] === $shoots ? 0 : $this->enter($store, 'r.shoot_id IN (?)', $shoots, $because, $withoutDropped);
+        return [] === $shoots ? 0 : $this->enter($store, 'r.shoot_id IN (?)', $shoots, $because, $withoutDropped, $back);
     }
 
     /**
@@ -47,7 +48,7 @@ final readonly class OwingRepository
      */
     public function oweFrames(int $store, array $frames, string $because): int
     {
-        return [] === $frames ? 0 : $this->enter($store, 'r.id IN (?)', $frames, $because, false);
+        return [] === $frames ? 0 : $this->enter($store, 'r.id IN (?)', $frames, $because, false, false);
     }
 
     /**
@@ -87,13 +88,13 @@ final readonly class OwingRepository
      * Every store that these shoots are to lie at, by the rules as they are, is owed what it does not have of them.
      *
      * @param list<int> $shoots
-     * @param list<int> $but    stores that are not asked for it
+     * @param bool      $back   as owe()
      *
      * @return array<int, int> store => copies that it is owed anew
      */
-    public function settle(array $shoots, string $because, array $but = []): array
+    public function settle(array $shoots, string $because, bool $back = false): array
     {
-        return array_filter(array_map(fn (array $of): int => $this->oweBoth($of, $because), array_diff_key($this->wanted($this->places->places($shoots)), array_flip($but))), static fn (int $owed): bool => $owed > 0);
+        return array_filter(array_map(fn (array $of): int => $this->oweBoth($of, $because, $back), $this->wanted($this->places->places($shoots))), static fn (int $owed): bool => $owed > 0);
     }
 
     /** One store is owed what the rules have it have. */
@@ -101,7 +102,7 @@ final readonly class OwingRepository
     {
         $of = $this->wanted($this->places->places())[$store] ?? null;
 
-        return null === $of ? 0 : $this->oweBoth($of, $because);
+        return null === $of ? 0 : $this->oweBoth($of, $because, false);
     }
 
     /**
@@ -124,25 +125,20 @@ final readonly class OwingRepository
     }
 
     /** @param array{store: int, all: list<int>, kept: list<int>} $of */
-    private function oweBoth(array $of, string $because): int
+    private function oweBoth(array $of, string $because, bool $back): int
     {
-        return $this->owe($of['store'], $of['all'], $because) + $this->owe($of['store'], $of['kept'], $because, true);
+        return $this->owe($of['store'], $of['all'], $because, false, $back) + $this->owe($of['store'], $of['kept'], $because, true, $back);
     }
 
     /** @param list<int> $of */
-    private function enter(int $store, string $which, array $of, string $because, bool $withoutDropped): int
+    private function enter(int $store, string $which, array $of, string $because, bool $withoutDropped, bool $back): int
     {
-        return $this->database->transactional(function () use ($store, $which, $of, $because, $withoutDropped): int {
+        return $this->database->transactional(function () use ($store, $which, $of, $because, $withoutDropped, $back): int {
             // Whoever gives these frames another name just now is waited for, or waits.
             $this->database->executeStatement("SELECT 1 FROM frame r WHERE $which ORDER BY r.id FOR SHARE", [$of], [ArrayParameterType::INTEGER]);
             $wanted = "$which AND ".self::IS_KEPT.($withoutDropped ? ' AND NOT '.self::IS_DROPPED : '');
             $path = MoveRepository::freePlace('?::int', MoveRepository::path('r', 'f'));
-            $this->database->executeStatement("UPDATE step w SET state = '".StepState::CalledOff->value."', done_at = now()
-                FROM copy c, file f, frame r
-                WHERE w.copy_id = c.id AND f.id = c.file_id AND r.id = f.frame_id AND w.store_id = ? AND w.kind = '".StepKind::Leave->value."' AND w.state ".StepState::IS_OWED." AND $which", [$store, $of], [1 => ArrayParameterType::INTEGER]);
-            $back = (int) $this->database->executeStatement("UPDATE copy c SET state = 'owed', because = ?, path = $path
-                FROM file f, frame r
-                WHERE f.id = c.file_id AND r.id = f.frame_id AND c.store_id = ? AND c.state = 'left' AND $wanted", [$because, $store, $store, $of], [3 => ArrayParameterType::INTEGER]);
+            $came = $back ? $this->comeBack($store, $which, $wanted, $path, $of, $because) : 0;
             $new = (int) $this->database->executeStatement("INSERT INTO copy (file_id, store_id, path, state, because)
                 SELECT f.id, ?::int, $path, 'owed', ?
                 FROM frame r
@@ -151,7 +147,23 @@ final readonly class OwingRepository
                 ORDER BY r.id, f.id", [$store, $store, $because, $of, $store], [3 => ArrayParameterType::INTEGER]);
             $this->moves->strayed($store, $which, $of);
 
-            return $back + $new;
+            return $came + $new;
         });
+    }
+
+    /**
+     * What left a store, or is to leave it, is to be there.
+     *
+     * @param list<int> $of
+     */
+    private function comeBack(int $store, string $which, string $wanted, string $path, array $of, string $because): int
+    {
+        $this->database->executeStatement("UPDATE step w SET state = '".StepState::CalledOff->value."', done_at = now()
+            FROM copy c, file f, frame r
+            WHERE w.copy_id = c.id AND f.id = c.file_id AND r.id = f.frame_id AND w.store_id = ? AND w.kind = '".StepKind::Leave->value."' AND w.state ".StepState::IS_OWED." AND $which", [$store, $of], [1 => ArrayParameterType::INTEGER]);
+
+        return (int) $this->database->executeStatement("UPDATE copy c SET state = 'owed', because = ?, path = $path
+            FROM file f, frame r
+            WHERE f.id = c.file_id AND r.id = f.frame_id AND c.store_id = ? AND c.state = 'left' AND $wanted", [$because, $store, $store, $of], [3 => ArrayParameterType::INTEGER]);
     }
 }

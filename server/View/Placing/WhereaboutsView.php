@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\View\Placing;
 
 use VelvetLedger\Core\Order\SecondCopy;
+use VelvetLedger\Core\Placing\PlacingRule;
 use VelvetLedger\Core\Placing\Whereabouts;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Names;
@@ -17,22 +18,38 @@ final readonly class WhereaboutsView
 
     public bool $isFiled;
 
+    /** A mirror of its rule has nothing of it, though nothing keeps it from that. */
+    public bool $lacksMirror;
+
     /** Why it has no second copies yet; '' where nothing keeps them. */
     public string $second;
 
     /** What was dropped has no second copy. */
     public bool $keptOnly;
 
+    /** In words. */
+    public string $rule;
+
+    /** @var list<string> where it ends, by name */
+    public array $archives;
+
+    /** Where it is worked on, by name. */
+    public string $workplace;
+
     /**
-     * @param string                 $rule      in words
-     * @param list<ShootAtStoreView> $stores    its home first
-     * @param list<string>           $archives  where it ends, by name
-     * @param string                 $workplace where it is worked on, by name
-     * @param list<TreeView>         $trees     folders that it has in trees of later stages
-     * @param string                 $beside    what else lies in its folder, and what of that is to be copied where, in sentences; '' for nothing
+     * @param PlacingRule            $by      its rule
+     * @param array<int, string>     $names   of stores
+     * @param bool                   $isAlone no other rule takes any work
+     * @param list<ShootAtStoreView> $stores  its home first
+     * @param string                 $beside  what else lies in its folder, and what of that is to be copied where, in sentences; '' for nothing
+     * @param list<TreeView>         $trees   folders that it has in trees of later stages
      */
-    public function __construct(Whereabouts $place, public string $rule, public bool $isFinished, public array $stores, public array $archives, public string $workplace, public string $beside, public array $trees)
+    public function __construct(Whereabouts $place, PlacingRule $by, array $names, bool $isAlone, public bool $isFinished, public array $stores, public string $beside, public array $trees)
     {
+        $this->rule = $by->inWords($names, $isAlone);
+        $this->archives = array_map(static fn (int $store): string => $names[$store] ?? '', $by->archives);
+        $this->workplace = $names[$by->main] ?? '';
+        $this->lacksMirror = $place->isMirrored() && !($place->isFiled && \in_array($place->home, $by->archives, true)) && [] !== array_diff($by->mirrors, array_map(static fn (ShootAtStoreView $one): int => $one->id, $stores));
         $this->isFiled = $place->isFiled;
         $this->second = $second = $place->isMirrored() ? '' : $place->second->inWords();
         $this->keptOnly = SecondCopy::KeptAfterLook === $place->second && $place->isAskedFor;

@@ -19,6 +19,7 @@ function acts(of: Whereabouts): Act[] {
   return [
     ...(of.archives.length > 0 && !of.isFiled ? [{ value: "file", name: `file it away: to ${of.archives.join(", ")}`, verb: "file" as const }] : []),
     ...(of.second !== "" ? [{ value: "mirror", name: "make its second copies now", verb: "mirror" as const }] : []),
+    ...(of.lacksMirror ? [{ value: "mirror", name: "make its second copies again", verb: "mirror" as const }] : []),
     ...(of.keptOnly ? [{ value: "mirror all", name: "make second copies of what was dropped, too", verb: "mirror all" as const }] : []),
     ...(of.stores.some((one) => one.isHome && one.name === of.workplace && one.leaving === 0)
       ? []

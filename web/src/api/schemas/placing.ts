@@ -84,13 +84,14 @@ export const Tree: Schema<views.Tree> = v.object({
 export const Whereabouts: Schema<views.Whereabouts> = v.object({
   inWords: v.string(),
   isFiled: v.boolean(),
+  lacksMirror: v.boolean(),
   second: v.string(),
   keptOnly: v.boolean(),
   rule: v.string(),
-  isFinished: v.boolean(),
-  stores: list(ShootAtStore),
   archives: list(v.string()),
   workplace: v.string(),
+  isFinished: v.boolean(),
+  stores: list(ShootAtStore),
   beside: v.string(),
   trees: list(Tree),
 });

@@ -96,15 +96,19 @@ export interface Whereabouts {
   /** "At home on Anvil; also on Bellows. Coffer is owed 12 files of it." */
   inWords: string;
   isFiled: boolean;
+  /** A mirror of its rule has nothing of it, though nothing keeps it from that. */
+  lacksMirror: boolean;
   /** Why it has no second copies yet; '' where nothing keeps them. */
   second: string;
   /** What was dropped has no second copy. */
   keptOnly: boolean;
+  /** In words. */
   rule: string;
+  archives: string[];
+  /** Where it is worked on, by name. */
+  workplace: string;
   isFinished: boolean;
   stores: ShootAtStore[];
-  archives: string[];
-  workplace: string;
   beside: string;
   trees: Tree[];
 }
