@@ -113,17 +113,20 @@ export function Ticks<T extends string>({
   label,
   values,
   options,
+  shown,
   onMat = false,
   onChange,
 }: {
   label: string;
   values: T[];
   options: Option<T>[];
+  /** What the word says, where it is not how many are ticked. */
+  shown?: string;
   onMat?: boolean;
   onChange: (values: T[]) => void;
 }) {
   return (
-    <Menu label={label} value={values.length === 0 ? "none" : `${values.length}`} onMat={onMat}>
+    <Menu label={label} value={shown ?? (values.length === 0 ? "none" : `${values.length}`)} onMat={onMat}>
       {options.map((option) => (
         <DropdownMenu.CheckboxItem
           key={option.value}

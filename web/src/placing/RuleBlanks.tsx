@@ -21,7 +21,7 @@ const year = (typed: string) => (/^\d{4}$/.test(typed.trim()) ? Number(typed) : 
 /** One rule as a sentence of blanks. */
 export function RuleBlanks({ rule, stores, kinds, orders, onChange, onEarlier, onDrop }: Props) {
   const others = stores.filter((store) => store.id !== rule.main);
-  const names = (ids: number[]) => ids.map((id) => stores.find((store) => store.id === id)?.name ?? "").join(", ");
+  const names = (ids: number[]) => ids.map((id) => stores.find((store) => store.id === id)?.name ?? "").join(", ") || "none";
   const ticks = (ids: number[], taken: number[]) =>
     others.filter((store) => ids.includes(store.id) || !taken.includes(store.id)).map((store) => ({ value: String(store.id), name: store.name }));
   return (
@@ -82,24 +82,24 @@ export function RuleBlanks({ rule, stores, kinds, orders, onChange, onEarlier, o
       <span>
         <Ticks
           label="is mirrored on"
+          shown={names(rule.mirrors)}
           values={rule.mirrors.map(String)}
           options={ticks(rule.mirrors, rule.archives)}
           onChange={(ids) => {
             onChange({ ...rule, mirrors: ids.map(Number) });
           }}
-        />{" "}
-        {names(rule.mirrors)}
+        />
       </span>
       <span>
         <Ticks
           label="ends on"
+          shown={names(rule.archives)}
           values={rule.archives.map(String)}
           options={ticks(rule.archives, rule.mirrors)}
           onChange={(ids) => {
             onChange({ ...rule, archives: ids.map(Number) });
           }}
-        />{" "}
-        {names(rule.archives)}
+        />
       </span>
       <BesideBlank
         beside={rule.beside}
