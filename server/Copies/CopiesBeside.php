@@ -137,7 +137,12 @@ final readonly class CopiesBeside
     {
         $place = $this->places->place($row->shoot);
         $days = $this->places->rules()->for($place->work)->beside->days;
-        $to = self::EARLIER.'/'.substr((string) $row->has, 0, 8)."/$at"; // one place for one state: cut off, it is found again
+        $aside = static fn (int $n): string => self::EARLIER.'/'.substr((string) $row->has, 0, 8).(1 === $n ? '' : "-$n")."/$at"; // one place for one state: cut off, it is found again
+        $n = 1;
+        while (false !== @lstat($store->path($aside($n))) && !self::has($store->path($aside($n)), (string) $row->has)) {
+            ++$n;
+        }
+        $to = $aside($n);
         $this->beside->keepEarlier($row, $number, PathText::of($to), (int) filesize($store->path($at)), $days);
         LastingFolders::make(\dirname($store->path($to)));
         if (false === @lstat($store->path($to))) {
@@ -146,6 +151,11 @@ final readonly class CopiesBeside
             @unlink($store->path($at)); // that very state is kept already
         }
         LastingFolders::flush(\dirname($store->path($to)));
+    }
+
+    private static function has(string $path, string $checksum): bool
+    {
+        return is_file($path) && !is_link($path) && Checksum::ofFile($path) === $checksum;
     }
 
     private function forgetEarlier(OpenStore $store, int $number): void

@@ -86,8 +86,8 @@ final readonly class PlacesShoots
                     if ($place->comesTo === $from) {
                         $this->places->comeTo([$shoot], null);
                     }
-                    if (\in_array($from, $rule->archives, true)) {
-                        $this->places->file([$shoot], false);
+                    if (\in_array($from, $rule->archives, true) && !\in_array($this->places->home($shoot), $rule->archives, true)) {
+                        $this->places->file([$shoot], false); // it is worked on, and was not to be filed after all
                     }
                     $this->leaving->ask($from, [$shoot]);
                     $this->wantBeside($shoot);

@@ -33,6 +33,7 @@ use VelvetLedger\Server\Pages\PlacesPage;
 use VelvetLedger\Server\Persistence\Changes\AskedBy;
 use VelvetLedger\Server\Persistence\Copies\StepRepository;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
+use VelvetLedger\Server\Persistence\Placing\PlacingAskedRepository;
 use VelvetLedger\Server\Persistence\Placing\PlacingRepository;
 use VelvetLedger\Server\Persistence\Placing\StageTreeRepository;
 use VelvetLedger\Server\Persistence\Row;
@@ -43,6 +44,8 @@ use VelvetLedger\Server\Placing\PlacingShown;
 use VelvetLedger\Server\Placing\ShowsPlaces;
 use VelvetLedger\Server\Stores\ChangeStores;
 use VelvetLedger\Server\Stores\StoreAbsent;
+use VelvetLedger\Server\Work\Places;
+use VelvetLedger\Server\Work\PlaceShoots;
 use VelvetLedger\Tests\Folder;
 use VelvetLedger\Tests\Stills;
 
@@ -239,6 +242,19 @@ final class PlacingTest extends LedgerTestCase
         foreach (['Bellows', 'Coffer', 'Chest'] as $drive) {
             self::assertSame(['finished', 'a print'], [file_get_contents($this->onDrive($drive, 'Finished/2026/2026-06-01 Quay/web/2026-06-01_quay_0001.jpg')), file_get_contents($this->onDrive($drive, 'Prints/2026/2026-06-01 Quay/proof.tif'))]);
         }
+    }
+
+    public function testWhatIsAskedOfManyIsEnteredByAWorkerShootByShoot(): void
+    {
+        $this->service(PlacingAskedRepository::class)->ask(Verb::File, [2, 1], null, AskedBy::CommandLine);
+        $this->service(PlacingAskedRepository::class)->ask(Verb::Leave, [2], 4, AskedBy::Page);
+        $this->service(Places::class)->enter(new PlaceShoots());
+        self::assertSame([0, [3 => 6, 4 => 6]], [$this->service(PlacingAskedRepository::class)->waiting(), $this->service(StepRepository::class)->owed()]);
+        $words = implode("\n", $this->words());
+        self::assertStringContainsString('Filed away: to Coffer and Chest. From the command line.', $words);
+        self::assertStringContainsString('Nothing of Tue 5 May 2026 lies on Chest. Nothing was changed.', $words, 'what is refused is told');
+        $this->carryOut();
+        self::assertSame(['proven'], $this->column('SELECT DISTINCT state FROM copy'));
     }
 
     public function testABadCopyElsewhereDoesNotCount(): void

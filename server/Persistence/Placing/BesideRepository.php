@@ -156,6 +156,7 @@ final readonly class BesideRepository
     /** The state before is about to be kept there, written down before it is moved. */
     public function keepEarlier(BesideRow $row, int $store, string $to, int $bytes, int $days): void
     {
+        $this->database->executeStatement('UPDATE beside_earlier SET until = greatest(until, current_date + ?::int) WHERE store_id = ? AND path = ?', [$days, $store, $to]); // it was so before, and is kept from now on
         $this->database->executeStatement('INSERT INTO beside_earlier (shoot_id, store_id, was, path, checksum, bytes, kept_at, until)
             SELECT ?, ?, ?, ?, ?, ?, now(), current_date + ?::int
             WHERE NOT EXISTS (SELECT 1 FROM beside_earlier WHERE store_id = ? AND path = ?)', [$row->shoot, $store, $row->path, $to, $row->has, $bytes, $days, $store, $to]);
