@@ -49,13 +49,14 @@ final readonly class PlacesShoots
     private function enter(Verb $verb, array $shoots, ?int $store, AskedBy $by): void
     {
         $rules = $this->places->rules();
+        $owing = $this->owing->ofHeldShoots();
         foreach ($this->places->places($shoots) as $shoot => $place) {
             $rule = $rules->for($place->work);
             switch ($verb) {
                 case Verb::File:
                     $this->places->file([$shoot], true);
                     foreach ($rule->archives as $archive) {
-                        $this->owing->owe($archive, [$shoot], 'it is filed away', false, true);
+                        $owing->owe($archive, [$shoot], 'it is filed away', false, true);
                     }
                     $this->wantBeside($shoot);
                     $this->tell($shoot, "Filed away: to {$this->shows->names($rule->archives)}.", $by);
@@ -63,8 +64,8 @@ final readonly class PlacesShoots
                 case Verb::Bring:
                     $to = $store ?? $rule->main;
                     $this->places->comeTo([$shoot], $to === $place->home ? null : $to);
-                    $this->owing->owe($to, [$shoot], 'it is brought back', false, true);
-                    $this->owing->settle([$shoot], 'it is brought back', true);
+                    $owing->owe($to, [$shoot], 'it is brought back', false, true);
+                    $owing->settle([$shoot], 'it is brought back', true);
                     $this->wantBeside($shoot);
                     if ($this->leaving->isWhole($to, $shoot)) {
                         $this->places->liveAt([$shoot], $to);
@@ -74,7 +75,7 @@ final readonly class PlacesShoots
                 case Verb::Mirror:
                 case Verb::MirrorAll:
                     $this->places->mirror([$shoot], Verb::MirrorAll === $verb);
-                    $this->owing->settle([$shoot], 'its second copies were asked for', true);
+                    $owing->settle([$shoot], 'its second copies were asked for', true);
                     $this->tell($shoot, "Second copies asked for: on {$this->shows->names($rule->mirrors)}.", $by);
                     break;
                 case Verb::Leave:

@@ -98,7 +98,7 @@ final readonly class NameChanges
         $this->moves->frames($change, array_values(array_filter($ids, static fn (int $frame): bool => !isset($at[$frame]) || !$wanted[$frame]->isAt($at[$frame]))));
         $this->following->enter($change, $asked->following);
         if ([] !== $asked->shoots || [] !== array_diff($touched, [$shoot])) {
-            $this->owing->settle(array_values(array_unique([...$of, ...$new, ...array_values($touched)])), 'its shoot lies there');
+            $this->owing->ofHeldShoots()->settle(array_values(array_unique([...$of, ...$new, ...array_values($touched)])), 'its shoot lies there');
         }
 
         return [$change, \count($ids)];

@@ -23,8 +23,14 @@ final readonly class OwingRepository
     /** Of a frame r, in SQL: somebody dropped it. */
     private const IS_DROPPED = "(r.aside_from IS NOT NULL OR coalesce((SELECT coalesce(j.decision, '') = '".Decision::Drop->value."' FROM judgement j WHERE j.frame_id = r.id), coalesce((r.stamp->>'rating')::int, (r.facts->>'rating')::int) = -1, false))";
 
-    public function __construct(private Connection $database, private MoveRepository $moves, private PlacingRepository $places)
+    public function __construct(private Connection $database, private MoveRepository $moves, private PlacingRepository $places, private bool $areHeld = false)
     {
+    }
+
+    /** The same, for one who holds the shoots' rows, so that nobody names their frames anew: then no frame is waited for, for these are locked before shoots. */
+    public function ofHeldShoots(): self
+    {
+        return new self($this->database, $this->moves, $this->places, true);
     }
 
     /**
@@ -134,8 +140,9 @@ final readonly class OwingRepository
     private function enter(int $store, string $which, array $of, string $because, bool $withoutDropped, bool $back): int
     {
         return $this->database->transactional(function () use ($store, $which, $of, $because, $withoutDropped, $back): int {
-            // Whoever gives these frames another name just now is waited for, or waits.
-            $this->database->executeStatement("SELECT 1 FROM frame r WHERE $which ORDER BY r.id FOR SHARE", [$of], [ArrayParameterType::INTEGER]);
+            if (!$this->areHeld) { // whoever gives these frames another name just now is waited for, or waits
+                $this->database->executeStatement("SELECT 1 FROM frame r WHERE $which ORDER BY r.id FOR SHARE", [$of], [ArrayParameterType::INTEGER]);
+            }
             $wanted = "$which AND ".self::IS_KEPT.($withoutDropped ? ' AND NOT '.self::IS_DROPPED : '');
             $path = MoveRepository::freePlace('?::int', MoveRepository::path('r', 'f'));
             $came = $back ? $this->comeBack($store, $which, $wanted, $path, $of, $because) : 0;

@@ -6,7 +6,7 @@ export function Holdings({ holdings, name }: { holdings: Holding[]; name: string
   if (holdings.length === 0) return null;
   return (
     <details className="mt-2">
-      <summary className="cursor-pointer text-faded">by kind of work and year</summary>
+      <summary className="cursor-pointer py-[3px] text-faded">by kind of work and year</summary>
       <table aria-label={`What ${name} holds`} className="mt-1 border-t border-rule">
         <tbody>
           {holdings.map((one) => (

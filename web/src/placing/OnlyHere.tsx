@@ -14,7 +14,7 @@ export function OnlyHere({ store, name }: { store: number; name: string }) {
         setOpen(event.currentTarget.open);
       }}
     >
-      <summary className="cursor-pointer text-faded">what lies only here</summary>
+      <summary className="cursor-pointer py-[3px] text-faded">what lies only here</summary>
       <Trouble error={found.error} />
       {found.data && (
         <p className={found.data.files > 0 ? "text-brass" : ""}>
