@@ -14,4 +14,14 @@ final class Names
 
         return [] === $names ? (string) $last : implode(', ', $names).' and '.$last;
     }
+
+    /**
+     * Of many, the first few: "Anvil, Bellows and 1,200 more".
+     *
+     * @param list<string> $names
+     */
+    public static function first(array $names, int $most): string
+    {
+        return implode(', ', \array_slice($names, 0, $most)).(\count($names) > $most ? ' and '.Count::figure(\count($names) - $most).' more' : '');
+    }
 }

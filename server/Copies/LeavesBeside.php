@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Copies;
 
 use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Words\Count;
+use VelvetLedger\Core\Words\Names;
 use VelvetLedger\Server\Persistence\Placing\BesideRepository;
 use VelvetLedger\Server\Persistence\Placing\Ground;
 use VelvetLedger\Server\Persistence\Placing\LeavingRepository;
@@ -37,7 +38,7 @@ final readonly class LeavesBeside
             }
         }
 
-        return [] === $short ? null : \sprintf('%s in its folder %s not proven elsewhere %s yet: %s', Count::of(\count($short), 'other file'), 1 === \count($short) ? 'is' : 'are', 1 === $number ? 'once' : "$number times", self::named($short));
+        return [] === $short ? null : \sprintf('%s in its folder %s not proven elsewhere %s yet: %s', Count::of(\count($short), 'other file'), 1 === \count($short) ? 'is' : 'are', 1 === $number ? 'once' : "$number times", Names::first($short, self::MOST_NAMED));
     }
 
     /**
@@ -101,7 +102,7 @@ final readonly class LeavesBeside
             }
         }
 
-        return [] === $paths ? '' : \sprintf('%s, and %s not as often elsewhere: %s.', Count::of(\count($paths), 'other file stays', 'other files stay'), 1 === \count($paths) ? 'lies' : 'lie', self::named($paths));
+        return [] === $paths ? '' : \sprintf('%s, and %s not as often elsewhere: %s.', Count::of(\count($paths), 'other file stays', 'other files stay'), 1 === \count($paths) ? 'lies' : 'lie', Names::first($paths, self::MOST_NAMED));
     }
 
     /** @return array<int, list<array{store: int, path: string, checksum: string, proven: int}>> file => where it lies as it is now, without a store and those that it leaves as well */
@@ -118,11 +119,5 @@ final readonly class LeavesBeside
         }
 
         return array_map(static fn (array $of): array => array_values(array_filter($of, static fn (array $one): bool => $one['store'] !== $store && !\in_array($one['store'], $leaving, true))), $proofs);
-    }
-
-    /** @param list<string> $paths */
-    private static function named(array $paths): string
-    {
-        return implode(', ', \array_slice($paths, 0, self::MOST_NAMED)).(\count($paths) > self::MOST_NAMED ? ' and '.Count::figure(\count($paths) - self::MOST_NAMED).' more' : '');
     }
 }

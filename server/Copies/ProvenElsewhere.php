@@ -9,7 +9,6 @@ use VelvetLedger\Core\Store\Device;
 use VelvetLedger\Core\Transfer\Checksum;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Words\Count;
-use VelvetLedger\Core\Words\Names;
 use VelvetLedger\Server\Persistence\Copies\CopyRepository;
 use VelvetLedger\Server\Persistence\Copies\CopyRow;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
@@ -154,13 +153,7 @@ final class ProvenElsewhere
     {
         $away = array_values(array_filter($one->elsewhere, fn (int $store): bool => null === $this->store($store)));
 
-        return Count::of($this->atLeast($good), 'proven copy', 'proven copies').' elsewhere'.([] === $good ? '' : ', on '.$this->names($good)).', of '.Count::figure($one->number).' that are asked for on devices of their own'.([] === $away ? '' : '; '.$this->names($away).(1 === \count($away) ? ' is' : ' are').' away');
-    }
-
-    /** @param list<int> $stores */
-    private function names(array $stores): string
-    {
-        return Names::of(array_map(fn (int $store): string => $this->stores->find($store)->name(), $stores));
+        return Count::of($this->atLeast($good), 'proven copy', 'proven copies').' elsewhere'.([] === $good ? '' : ', on '.$this->stores->named($good)).', of '.Count::figure($one->number).' that are asked for on devices of their own'.([] === $away ? '' : '; '.$this->stores->named($away).(1 === \count($away) ? ' is' : ' are').' away');
     }
 
     private function store(int $store): ?OpenStore

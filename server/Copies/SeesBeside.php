@@ -10,6 +10,7 @@ use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Placing\AtRest;
 use VelvetLedger\Core\Placing\BesideWanted;
 use VelvetLedger\Core\Words\Count;
+use VelvetLedger\Core\Words\Names;
 use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
 use VelvetLedger\Server\Persistence\DayBook\DayBookKind;
 use VelvetLedger\Server\Persistence\Placing\BesideRepository;
@@ -89,7 +90,7 @@ final readonly class SeesBeside
         $this->ledger->wrapInTransaction(function () use ($shoot, $ground, $home, $found, $renamed, $gone, $stores): void {
             $this->beside->seen($shoot, $ground->tree, array_values(array_diff_key($found, $renamed)), $renamed, $gone, array_values(array_diff($stores, [$home->id()])));
             if ([] !== $gone) {
-                $named = implode(', ', array_map($ground->named(...), \array_slice($gone, 0, self::MOST_NAMED))).(\count($gone) > self::MOST_NAMED ? ' and '.Count::figure(\count($gone) - self::MOST_NAMED).' more' : '');
+                $named = Names::first(array_map($ground->named(...), $gone), self::MOST_NAMED);
                 $this->ledger->persist(DayBookEntry::ofStore(\sprintf('%s vanished beside its frames: %s. Copies of %s stay where they are.', Count::of(\count($gone), 'file'), $named, 1 === \count($gone) ? 'it' : 'them'), $home, DayBookKind::Owed, $this->ledger->find(Shoot::class, $shoot)));
                 $this->ledger->flush();
             }

@@ -11,7 +11,6 @@ use VelvetLedger\Server\Persistence\Placing\HoldingRepository;
 use VelvetLedger\Server\Persistence\Placing\LeavingRepository;
 use VelvetLedger\Server\Persistence\Placing\PlacingRepository;
 use VelvetLedger\Server\Persistence\Placing\StageTreeRepository;
-use VelvetLedger\Server\Placing\ChangesRules;
 use VelvetLedger\Server\Placing\PlacingShown;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\View\Placing\AtStoreView;
@@ -25,7 +24,7 @@ use VelvetLedger\Server\View\Placing\WhereaboutsView;
 /** Where work lies, as the pages and the commands show it. */
 final readonly class PlacesPage
 {
-    public function __construct(private PlacingRepository $places, private HoldingRepository $holdings, private BesideRepository $beside, private StageTreeRepository $trees, private LeavingRepository $leaving, private ChangesRules $rules, private Stores $stores)
+    public function __construct(private PlacingRepository $places, private HoldingRepository $holdings, private BesideRepository $beside, private StageTreeRepository $trees, private LeavingRepository $leaving, private Stores $stores)
     {
     }
 
@@ -44,7 +43,7 @@ final readonly class PlacesPage
         $place = $this->places->place($shoot);
         $rules = $this->places->rules();
         $rule = $rules->for($place->work);
-        $names = $this->rules->names();
+        $names = $this->stores->names();
         $leaving = $this->leaving->stillThere($shoot);
         $held = $this->holdings->ofShoot($shoot);
         $at = array_values(array_filter(array_map(fn (LedgerStore $store): ShootAtStoreView => new ShootAtStoreView($store, $place, $this->stores->at($store)->isPresent(), $held[$store->id()] ?? [], $leaving[$store->id()] ?? null), $this->stores->all()), static fn (ShootAtStoreView $one): bool => $one->counts()));

@@ -12,7 +12,6 @@ use VelvetLedger\Server\Orders\OrderBook;
 use VelvetLedger\Server\Orders\Stationery;
 use VelvetLedger\Server\Persistence\Placing\HoldingRepository;
 use VelvetLedger\Server\Persistence\Placing\PlacingRepository;
-use VelvetLedger\Server\Placing\ChangesRules;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\View\Placing\HoldingView;
 use VelvetLedger\Server\View\Placing\RulesView;
@@ -21,7 +20,7 @@ use VelvetLedger\Server\View\Placing\RuleView;
 /** The rules of where work lies, and what stores hold by them, as the page of stores shows it. */
 final readonly class RulesPage
 {
-    public function __construct(private PlacingRepository $places, private HoldingRepository $holdings, private ChangesRules $rules, private OrderBook $orders, private Stationery $stationery)
+    public function __construct(private PlacingRepository $places, private HoldingRepository $holdings, private Stores $stores, private OrderBook $orders, private Stationery $stationery)
     {
     }
 
@@ -30,7 +29,7 @@ final readonly class RulesPage
         $rules = $this->places->rules();
         $places = $this->places->places();
         $follow = array_count_values(array_map(static fn (Whereabouts $place): int => $rules->for($place->work)->id ?? 0, $places));
-        $names = $this->rules->names();
+        $names = $this->stores->names();
         $orders = $this->orders->all();
         $kinds = array_filter([...array_column($this->stationery->all()[StationeryKind::Destination->value] ?? [], 'name'), ...array_map(static fn (Whereabouts $place): string => $place->work->kind, $places), ...array_map(static fn (StandingOrder $order): string => $order->destination->kindOfWork, $orders)], static fn (string $kind): bool => '' !== $kind);
         sort($kinds);

@@ -10,7 +10,6 @@ use VelvetLedger\Core\Placing\CouldNotPlace;
 use VelvetLedger\Core\Placing\PlacingRule;
 use VelvetLedger\Core\Placing\PlacingRules;
 use VelvetLedger\Server\Persistence\Changes\AskedBy;
-use VelvetLedger\Server\Persistence\Copies\LedgerStore;
 use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
 use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
 use VelvetLedger\Server\Persistence\Placing\OwingRepository;
@@ -75,7 +74,7 @@ final readonly class ChangesRules
                 $this->places->keepBeside($beside);
                 $this->ledger->persist(DayBookEntry::ofRule('From now on, of all work that no rule takes: '.lcfirst($beside->inWords()).$by->inWords()));
             }
-            $names = $this->names();
+            $names = $this->stores->names();
             foreach ([[$before->special, $special, 'No longer'], [$special, $before->special, 'From now on']] as [$these, $others, $when]) {
                 foreach (array_udiff($these, $others, static fn (PlacingRule $a, PlacingRule $b): int => $a->inWords($names) <=> $b->inWords($names)) as $rule) {
                     $this->ledger->persist(DayBookEntry::ofRule($when.': '.lcfirst($rule->inWords($names)).$by->inWords()));
@@ -98,14 +97,6 @@ final readonly class ChangesRules
         });
     }
 
-    /** @return array<int, string> of stores in use */
-    public function names(): array
-    {
-        $stores = $this->stores->all();
-
-        return array_combine(array_map(static fn (LedgerStore $store): int => $store->id(), $stores), array_map(static fn (LedgerStore $store): string => $store->name(), $stores));
-    }
-
     /** @param list<PlacingRule> $special */
     private function after(array $special): PlacingRules
     {
@@ -119,7 +110,7 @@ final readonly class ChangesRules
      */
     private function check(array $special): void
     {
-        $known = $this->names();
+        $known = $this->stores->names();
         foreach ($special as $rule) {
             foreach ($rule->stores() as $store) {
                 isset($known[$store]) || throw CouldNotPlace::unknownStore($store);

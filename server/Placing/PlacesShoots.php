@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Placing;
 
 use Doctrine\ORM\EntityManagerInterface;
-use VelvetLedger\Core\Placing\CouldNotPlace;
 use VelvetLedger\Core\Placing\Verb;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Size;
@@ -17,20 +16,20 @@ use VelvetLedger\Server\Persistence\Placing\LeavingRepository;
 use VelvetLedger\Server\Persistence\Placing\OwingRepository;
 use VelvetLedger\Server\Persistence\Placing\PlacingRepository;
 use VelvetLedger\Server\Persistence\Shoots\Shoot;
+use VelvetLedger\Server\Stores\Stores;
 
 /** Files shoots away, has them leave a store, brings them back: entered at once, carried out at each store when it is there. */
 final readonly class PlacesShoots
 {
-    public function __construct(private ShowsPlaces $shows, private PlacingRepository $places, private OwingRepository $owing, private LeavingRepository $leaving, private BesideRepository $besides, private EntityManagerInterface $ledger)
+    public function __construct(private ShowsPlaces $shows, private PlacingRepository $places, private OwingRepository $owing, private LeavingRepository $leaving, private BesideRepository $besides, private Stores $stores, private EntityManagerInterface $ledger)
     {
     }
 
     /**
-     * @param list<int> $shoots as above
+     * @param list<int> $shoots
+     * @param int|null  $store  which they are to leave or to come to; null for where they are worked on
      *
      * @return PlacingShown what it came to; shoots that were refused are as they were
-     *
-     * @throws CouldNotPlace where it is one shoot, and refused
      */
     public function do(Verb $verb, array $shoots, ?int $store, AskedBy $by): PlacingShown
     {
@@ -59,7 +58,7 @@ final readonly class PlacesShoots
                         $owing->owe($archive, [$shoot], 'it is filed away', false, true);
                     }
                     $this->wantBeside($shoot);
-                    $this->tell($shoot, "Filed away: to {$this->shows->names($rule->archives)}.", $by);
+                    $this->tell($shoot, "Filed away: to {$this->stores->named($rule->archives)}.", $by);
                     break;
                 case Verb::Bring:
                     $to = $store ?? $rule->main;
@@ -70,13 +69,13 @@ final readonly class PlacesShoots
                     if ($this->leaving->isWhole($to, $shoot)) {
                         $this->places->liveAt([$shoot], $to);
                     }
-                    $this->tell($shoot, "Brought to {$this->shows->names([$to])}.", $by);
+                    $this->tell($shoot, "Brought to {$this->stores->named([$to])}.", $by);
                     break;
                 case Verb::Mirror:
                 case Verb::MirrorAll:
                     $this->places->mirror([$shoot], Verb::MirrorAll === $verb);
                     $owing->settle([$shoot], 'its second copies were asked for', true);
-                    $this->tell($shoot, "Second copies asked for: on {$this->shows->names($rule->mirrors)}.", $by);
+                    $this->tell($shoot, "Second copies asked for: on {$this->stores->named($rule->mirrors)}.", $by);
                     break;
                 case Verb::Leave:
                     $from = $store ?? $place->home ?? 0;
@@ -92,7 +91,7 @@ final readonly class PlacesShoots
                     }
                     $this->leaving->ask($from, [$shoot]);
                     $this->wantBeside($shoot);
-                    $this->tell($shoot, \sprintf('To leave %s: %s, %s.', $this->shows->names([$from]), Count::of(array_sum(array_column($lies, 'files')), 'file'), Size::of(array_sum(array_column($lies, 'bytes')))), $by);
+                    $this->tell($shoot, \sprintf('To leave %s: %s, %s.', $this->stores->named([$from]), Count::of(array_sum(array_column($lies, 'files')), 'file'), Size::of(array_sum(array_column($lies, 'bytes')))), $by);
                     break;
                 default:
                     $this->places->finish([$shoot], Verb::Finish === $verb);

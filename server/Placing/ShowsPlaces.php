@@ -9,7 +9,6 @@ use VelvetLedger\Core\Placing\CouldNotPlace;
 use VelvetLedger\Core\Placing\Verb;
 use VelvetLedger\Core\Placing\Whereabouts;
 use VelvetLedger\Core\Words\Count;
-use VelvetLedger\Core\Words\Names;
 use VelvetLedger\Server\Copies\LeavesBeside;
 use VelvetLedger\Server\Copies\ProvenElsewhere;
 use VelvetLedger\Server\Copies\SeesBeside;
@@ -149,7 +148,7 @@ final readonly class ShowsPlaces
             1 === $group['files'] ? '' : ' and '.Count::figure($group['files'] - 1).' more',
             Count::of($seen, 'proven copy is', 'proven copies are'),
             Count::of($group['number'], 'is', 'are'),
-            [] === $away ? '' : ' ('.$this->names($away).' away)',
+            [] === $away ? '' : ' ('.$this->stores->named($away).' away)',
         );
     }
 
@@ -168,12 +167,6 @@ final readonly class ShowsPlaces
             }
         }
         throw CouldNotPlace::hasNoOtherHome($this->name($place->shoot), $this->stores->find($from)->name());
-    }
-
-    /** @param list<int> $stores */
-    public function names(array $stores): string
-    {
-        return Names::of(array_map(fn (int $store): string => $this->stores->find($store)->name(), $stores));
     }
 
     private function name(int $shoot): string

@@ -92,7 +92,7 @@ final readonly class ChangeStores
         }
         $naming = StoreRole::Former === $role ? $this->places->rules()->naming($store->id()) : [];
         if ([] !== $naming) {
-            throw CouldNotPlace::ruleNamed($store->name(), $naming[0]->inWords($this->names()));
+            throw CouldNotPlace::ruleNamed($store->name(), $naming[0]->inWords($this->stores->names()));
         }
         $former = $this->stepDown($role);
         $before = $store->role();
@@ -145,14 +145,6 @@ final readonly class ChangeStores
         if (null !== $former) {
             $this->places->moveHomes($former->id(), $store->id());
         }
-    }
-
-    /** @return array<int, string> of stores in use */
-    private function names(): array
-    {
-        $stores = $this->stores->all();
-
-        return array_combine(array_map(static fn (LedgerStore $store): int => $store->id(), $stores), array_map(static fn (LedgerStore $store): string => $store->name(), $stores));
     }
 
     /** What the rules have a store have; what it is not to have any more, and does not have yet, is not owed it. */

@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Stores;
 use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\Uid\Uuid;
 use VelvetLedger\Core\Transfer\StoreMark;
+use VelvetLedger\Core\Words\Names;
 use VelvetLedger\Server\Persistence\Copies\LedgerStore;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
@@ -56,6 +57,20 @@ final class Stores
         usort($stores, static fn (LedgerStore $a, LedgerStore $b): int => [StoreRole::Main !== $a->role(), $a->id()] <=> [StoreRole::Main !== $b->role(), $b->id()]);
 
         return $stores;
+    }
+
+    /** @return array<int, string> their names, by number, in the same order */
+    public function names(): array
+    {
+        $stores = $this->all();
+
+        return array_combine(array_map(static fn (LedgerStore $store): int => $store->id(), $stores), array_map(static fn (LedgerStore $store): string => $store->name(), $stores));
+    }
+
+    /** @param list<int> $stores in the words of a sentence */
+    public function named(array $stores): string
+    {
+        return Names::of(array_map(fn (int $store): string => $this->find($store)->name(), $stores));
     }
 
     /** @return list<string> names of those of them that are not there now */

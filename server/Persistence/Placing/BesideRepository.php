@@ -105,7 +105,7 @@ final readonly class BesideRepository
     }
 
     /**
-     * What a store is owed of it, or has of what is not there any more.
+     * What a store is owed of it.
      *
      * @return list<BesideRow> by number, at most $most
      */
