@@ -75,6 +75,7 @@ final readonly class PlacesShoots
                 case Verb::MirrorAll:
                     $this->places->mirror([$shoot], Verb::MirrorAll === $verb);
                     $owing->settle([$shoot], 'its second copies were asked for', true);
+                    $this->wantBeside($shoot);
                     $this->tell($shoot, "Second copies asked for: on {$this->stores->named($rule->mirrors)}.", $by);
                     break;
                 case Verb::Leave:

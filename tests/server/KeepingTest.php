@@ -22,8 +22,6 @@ use VelvetLedger\Core\Order\PatternDocument;
 use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Stamp\StampChange;
-use VelvetLedger\Server\Copies\OwedSteps;
-use VelvetLedger\Server\Intake\Interrupted;
 use VelvetLedger\Server\Keeping\KeepsShoots;
 use VelvetLedger\Server\Keeping\MovesSelects;
 use VelvetLedger\Server\Keeping\SetsAside;
@@ -76,14 +74,14 @@ final class KeepingTest extends LedgerTestCase
         $this->drivesAway('Candle');
         self::assertSame(6, $this->keep(1, ['description' => 'Lantern boats']));
         self::assertSame(['2026/2026-05-04 Lantern boats', 'Lantern boats'], [$this->shoot(1)->folder, $this->shoot(1)->description], 'said at once');
-        $this->carryOut();
+        $this->carryOutSteps();
         $owed = fn (): string => $this->fresh(SumsOfStores::class)->of($this->service(Stores::class)->all())[3]->changes->inWords;
         self::assertSame('7 copies to be renamed or moved', $owed());
         $this->column("UPDATE step SET state = 'called off' WHERE store_id = 3 RETURNING id");
         self::assertSame('other files of 1 change to follow', $owed());
         $this->column("UPDATE step SET state = 'waiting' WHERE store_id = 3 RETURNING id");
         $this->drivesBack('Candle');
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertSame('', $owed());
         $this->standsEverywhere();
         foreach (self::DRIVES as $drive) {
@@ -99,7 +97,7 @@ final class KeepingTest extends LedgerTestCase
         self::assertSame(['Described: "Lantern boats"; 2026/2026-05-04 is 2026/2026-05-04 Lantern boats; 6 frames renamed.'], $this->column("SELECT entry FROM day_book_entry WHERE entry LIKE 'Described%'"));
         $this->edit('Anvil', '2026/2026-05-04 Lantern boats/exports/2026-05-04_lantern-boats_0001-web.jpg', 'made since');
         $this->takeBack(1);
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertSame('made since', file_get_contents($this->onDrive('Anvil', '2026/2026-05-04/exports/2026-05-04_0001-web.jpg')), 'what was made since goes back with the rest');
         unlink($this->onDrive('Anvil', '2026/2026-05-04/exports/2026-05-04_0001-web.jpg'));
         self::assertSame($before, $this->trees());
@@ -110,11 +108,11 @@ final class KeepingTest extends LedgerTestCase
     {
         $this->drop(3, 5);
         $this->service(SetsAside::class)->aside($this->shoot(1), AskedBy::Page);
-        $this->carryOut();
+        $this->carryOutSteps();
         $before = $this->trees();
         self::assertSame(2, $this->keep(1, ['names' => NamesAsked::Anew->value]));
         self::assertSame(['2026-05-04_0001', '2026-05-04_0002', '2026-05-04_0003', '2026-05-04_0003', '2026-05-04_0005', '2026-05-04_0004'], $this->column('SELECT stem FROM frame WHERE shoot_id = 1 ORDER BY id'));
-        $this->carryOut();
+        $this->carryOutSteps();
         $this->standsEverywhere();
         self::assertSame(['2026-05-04_0002.jpg', '2026-05-04_0002.orw'], array_values(array_filter(FolderNames::in($this->onDrive('Bellows', '2026/2026-05-04')), static fn (string $name): bool => str_contains($name, '_0002.'))), 'a pair has one number');
         self::assertSame('an edit beside it', file_get_contents($this->onDrive('Candle', '2026/2026-05-04/2026-05-04_0003.psd')), 'with what was made of it');
@@ -122,7 +120,7 @@ final class KeepingTest extends LedgerTestCase
         self::assertSame(['2026-05-04_0003_2'], $this->column('SELECT stem FROM frame WHERE id = 3'));
         $this->takeBack(1);
         $this->takeBack(1);
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertSame($before, $this->trees());
         self::assertSame(4, $this->keep(1, ['names' => NamesAsked::Anew->value, 'pattern' => PatternDocument::ofNames(ReadyMade::names()['description, number']), 'from' => 120]));
         self::assertSame(['0120', '0121', '0122', '0123'], $this->column('SELECT stem FROM frame WHERE shoot_id = 1 AND aside_from IS NULL ORDER BY id'));
@@ -132,24 +130,24 @@ final class KeepingTest extends LedgerTestCase
     {
         $before = $this->trees();
         $this->keep(2, ['description' => 'Salt pans']);
-        $this->carryOut();
+        $this->carryOutSteps();
         $described = $this->trees();
         self::assertSame(3, $this->keep(2, ['into' => 1]));
         self::assertSame(['2026-05-04_0001', '2026-05-04_0002', '2026-05-04_0003', '2026-05-04_0004', '2026-05-04_0005', '2026-05-04_0006', '2026-05-05_0007', '2026-05-05_0008', '2026-05-05_0009'], $this->column('SELECT stem FROM frame WHERE shoot_id = 1 ORDER BY id'));
         self::assertSame([[9], [0]], [$this->column('SELECT frames FROM shoot WHERE id = 1'), $this->column('SELECT frames FROM shoot WHERE id = 2')]);
-        $this->carryOut();
+        $this->carryOutSteps();
         $this->standsEverywhere();
         self::assertDirectoryDoesNotExist($this->onDrive('Anvil', '2026/2026-05-05 Salt pans'));
         $this->keep(1, ['description' => 'The second evening', 'frames' => [8, 9], 'apart' => true]);
         self::assertSame([['2026/2026-05-05 The second evening'], ['2026-05-05_the-second-evening_0001', '2026-05-05_the-second-evening_0002']], [$this->column('SELECT folder FROM shoot WHERE id = 3'), $this->column('SELECT stem FROM frame WHERE shoot_id = 3 ORDER BY id')]);
-        $this->carryOut();
+        $this->carryOutSteps();
         $this->standsEverywhere();
         $this->takeBack(3);
         $this->takeBack(1);
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertSame($described, $this->trees());
         $this->takeBack(2);
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertSame($before, $this->trees());
         self::assertSame([], $this->column('SELECT id FROM shoot WHERE add_up_shoot(id)'), 'and the sums are what the rows come to');
     }
@@ -186,15 +184,15 @@ final class KeepingTest extends LedgerTestCase
         self::assertSame(6, $this->keep(1, ['seconds' => 48 * 3600, 'body' => 'Orrel M4']));
         self::assertSame(['2026-05-06T21:14:01'], $this->column('SELECT taken_at FROM frame WHERE id = 1'));
         self::assertSame(['2026/2026-05-06'], [$this->shoot(1)->folder]);
-        $this->carryOut();
+        $this->carryOutSteps();
         $this->stamp();
-        $this->carryOut();
+        $this->carryOutSteps();
         $of = fn (string $command, string $name): string => trim((string) shell_exec($command.' '.escapeshellarg($this->onDrive('Candle', "2026/2026-05-06/$name")).' 2>/dev/null'));
         self::assertSame(['2026:05:06 21:14:02', '2026-05-06T21:14:02', '2026:05:06 21:14:03'], [$of('exiftool -s3 -XMP-exif:DateTimeOriginal', '2026-05-06_0002.xmp'), $of('exiv2 -q -Pv -K Xmp.exif.DateTimeOriginal', '2026-05-06_0002.xmp'), $of('exiv2 -q -Pv -K Exif.Photo.DateTimeOriginal', '2026-05-06_0003.jpg')]);
         $this->takeBack(1);
-        $this->carryOut();
+        $this->carryOutSteps();
         $this->stamp();
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertSame(array_map(array_keys(...), $before), array_map(array_keys(...), $this->trees()));
         $first = static fn (string $what): string => trim((string) shell_exec('exiftool -s3 '.$what));
         self::assertSame(['', '2026:05:04 21:14:03'], [$first('-XMP-exif:DateTimeOriginal '.escapeshellarg($this->onDrive('Candle', '2026/2026-05-04/2026-05-04_0002.xmp'))), $first('-ExifIFD:DateTimeOriginal '.escapeshellarg($this->onDrive('Candle', '2026/2026-05-04/2026-05-04_0003.jpg')))]);
@@ -270,17 +268,17 @@ final class KeepingTest extends LedgerTestCase
             } catch (CouldNotRename) {
                 $this->restart(); // refused as a whole
             }
-            $this->carryOut($random->getInt(0, 12));
+            $this->carryOutSteps($random->getInt(0, 12));
             self::assertSame($this->paths('Anvil'), $this->there('Anvil'), 'the ledger says where each file lies, also in the midst');
         }
         $away ? $this->drivesBack('Candle') : null;
-        $this->carryOut();
+        $this->carryOutSteps();
         $this->standsEverywhere();
         while ([] !== $last = array_filter($this->column('SELECT shoot_id FROM change WHERE taken_back_at IS NULL ORDER BY id DESC LIMIT 1'), \is_int(...))) {
             $this->takeBack($last[0]);
-            0 === $random->getInt(0, 1) ? $this->carryOut($random->getInt(0, 12)) : null;
+            0 === $random->getInt(0, 1) ? $this->carryOutSteps($random->getInt(0, 12)) : null;
         }
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertSame($before, $this->trees());
         self::assertSame([], $this->column('SELECT id FROM shoot WHERE add_up_shoot(id)'));
     }
@@ -330,27 +328,6 @@ final class KeepingTest extends LedgerTestCase
         is_dir(\dirname($full)) || mkdir(\dirname($full), 0o777, true);
         file_put_contents($full, $bytes);
         touch($full, 1_777_900_000);
-    }
-
-    private function restart(): void
-    {
-        self::ensureKernelShutdown();
-        self::bootKernel();
-    }
-
-    /** @param int|null $cutAfter so many files, at whichever store, and gone on with once */
-    private function carryOut(?int $cutAfter = null): void
-    {
-        $at = 0;
-        foreach (null === $cutAfter ? [null] : [$cutAfter, null] as $cut) {
-            try {
-                foreach (array_keys($this->service(StepRepository::class)->owed()) as $store) {
-                    $this->service(OwedSteps::class)->all($store, static fn () => null !== $cut && $at++ === $cut ? throw new Interrupted() : null);
-                }
-            } catch (Interrupted) {
-                $this->restart();
-            }
-        }
     }
 
     private function stamp(): void

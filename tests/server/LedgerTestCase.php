@@ -20,10 +20,13 @@ use VelvetLedger\Core\Stamp\IptcNames;
 use VelvetLedger\Server\Cards\CardsOnDesk;
 use VelvetLedger\Server\Cards\Readers;
 use VelvetLedger\Server\Cards\Volume;
+use VelvetLedger\Server\Copies\OwedSteps;
 use VelvetLedger\Server\Http\Access\Session;
 use VelvetLedger\Server\Intake\GoOn;
+use VelvetLedger\Server\Intake\Interrupted;
 use VelvetLedger\Server\Intake\RunIntake;
 use VelvetLedger\Server\Intake\StartIntake;
+use VelvetLedger\Server\Persistence\Copies\StepRepository;
 use VelvetLedger\Server\Persistence\Intakes\Intake;
 use VelvetLedger\Server\Persistence\Intakes\ReceiptLine;
 use VelvetLedger\Server\Settings\Home;
@@ -132,10 +135,34 @@ abstract class LedgerTestCase extends KernelTestCase
      */
     protected function fresh(string $class): object
     {
-        self::ensureKernelShutdown();
-        self::bootKernel();
+        $this->restart();
 
         return $this->service($class);
+    }
+
+    protected function restart(): void
+    {
+        self::ensureKernelShutdown();
+        self::bootKernel();
+    }
+
+    /**
+     * Carries out what stores are owed.
+     *
+     * @param int|null $cutAfter so many files, at whichever store, and gone on with once
+     */
+    protected function carryOutSteps(?int $cutAfter = null): void
+    {
+        $at = 0;
+        foreach (null === $cutAfter ? [null] : [$cutAfter, null] as $cut) {
+            try {
+                foreach (array_keys($this->service(StepRepository::class)->owed()) as $store) {
+                    $this->service(OwedSteps::class)->all($store, static fn () => null !== $cut && $at++ === $cut ? throw new Interrupted() : null);
+                }
+            } catch (Interrupted) {
+                $this->restart();
+            }
+        }
     }
 
     protected function ledger(): EntityManagerInterface

@@ -23,9 +23,7 @@ use VelvetLedger\Core\Placing\WhichWork;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Clearance\CardClearance;
 use VelvetLedger\Server\Copies\MakesTrees;
-use VelvetLedger\Server\Copies\OwedSteps;
 use VelvetLedger\Server\Copies\SeesBeside;
-use VelvetLedger\Server\Intake\Interrupted;
 use VelvetLedger\Server\Keeping\KeepsShoots;
 use VelvetLedger\Server\Looking\AskedAct;
 use VelvetLedger\Server\Looking\JudgesFrames;
@@ -82,11 +80,11 @@ final class PlacingTest extends LedgerTestCase
         $this->drivesAway('Chest');
         $this->place(Verb::File);
         self::assertStringContainsString('1 proven copy is elsewhere and there now, where 2 are asked for', $this->place(Verb::Leave)->refused[1]);
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertSame([1, [4 => 5]], [$this->home(), $this->service(StepRepository::class)->owed()], 'Chest is owed it, and it is at home on Anvil yet');
         self::assertSame(5, $this->place(Verb::Leave)->leaving[1]['files'], 'Bellows and Coffer have it');
         self::assertSame(3, $this->home());
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertSame([array_filter($before['Anvil'], static fn (string $path): bool => str_contains($path, '05-05'), \ARRAY_FILTER_USE_KEY), $before['Bellows']], [Folder::tree($this->onDrive('Anvil')), Folder::tree($this->onDrive('Bellows'))]);
         self::assertStringContainsString('5 files left Anvil', implode('', $this->words()));
         self::assertStringContainsString('of 2026/2026-05-04/2026-05-04_0001.jpg and 4 more 1 proven copy is elsewhere and there now', $this->place(Verb::Leave, true, 1, 3)->refused[1]);
@@ -94,22 +92,22 @@ final class PlacingTest extends LedgerTestCase
         // What is changed meanwhile follows everywhere, and what is new of a frame lies where the frame does.
         $this->keep(1, ['description' => 'Lantern boats']);
         $this->drivesBack('Chest');
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertSame([['left'], ['proven']], [$this->column('SELECT DISTINCT state FROM copy WHERE store_id = 1 AND file_id < 6'), $this->column('SELECT DISTINCT state FROM copy WHERE store_id > 1')]);
 
         $this->place(Verb::Bring);
         self::assertSame(3, $this->home(), 'all of it is not there yet');
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertSame([1, $this->trees()['Bellows']], [$this->home(), $this->trees()['Anvil']]);
 
         // What was said to leave a mirror stays away, whatever else is said of the shoot, until somebody has it back.
         $this->place(Verb::Leave, true, 1, 2);
         $this->keep(1, ['description' => 'Boats', 'kindOfWork' => 'tides']);
         $this->place(Verb::File);
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertSame([['left'], true], [$this->column('SELECT DISTINCT state FROM copy WHERE store_id = 2 AND file_id < 6'), $this->fresh(PlacesPage::class)->whereabouts(1)->lacksMirror]);
         $this->place(Verb::Mirror);
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertSame(['proven'], $this->column('SELECT DISTINCT state FROM copy WHERE store_id = 2'));
         self::assertStringContainsString('All of it is on Anvil, and at home there.', implode('', $this->words()));
         self::assertStringContainsString('all of it is there', $this->place(Verb::Bring)->refused[1]);
@@ -132,13 +130,13 @@ final class PlacingTest extends LedgerTestCase
         $judge('drop', $frames[1]);
         self::assertTrue($this->service(AfterLook::class)->rests(Lot::shoots(3)));
         self::assertFalse($this->service(AfterLook::class)->rests(Lot::shoots(3)), 'once');
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertSame(['Anvil 2026-06-01_0001 proven', 'Anvil 2026-06-01_0002 proven', 'Bellows 2026-06-01_0001 proven'], $states());
         self::assertSame('Not yet: keep NEXT as it is. Of 2 files, 1 has too few proven copies. By the order what was dropped has no second copy: have one made where it lies, or let it go for good.', $cleared());
         // What is new of a frame lies where the frame lies: so does its shoot's next one, which nobody judged.
         $this->keep(3, ['description' => 'Quay']);
         $this->place(Verb::MirrorAll, true, 3);
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertContains('Bellows 2026-06-01_quay_0002 proven', $states());
         self::assertStringStartsWith('NEXT may be formatted', $cleared());
     }
@@ -163,7 +161,7 @@ final class PlacingTest extends LedgerTestCase
         self::assertTrue($this->look());
         self::assertSame(1, $this->service(StepRepository::class)->owed()[2]);
         $this->place(Verb::File);
-        $this->carryOut();
+        $this->carryOutSteps();
         foreach (['Bellows', 'Coffer', 'Chest'] as $drive) {
             self::assertStringEqualsFile($this->onDrive($drive, $place), 'an export');
             self::assertSame(1_777_900_000, filemtime($this->onDrive($drive, $place)));
@@ -180,33 +178,33 @@ final class PlacingTest extends LedgerTestCase
         $this->put('Anvil', $place, 'another export', 1_777_900_999);
         file_put_contents($this->onDrive('Chest', $place), 'somebody else\'s');
         self::assertStringContainsString('1 other file in its folder is not proven elsewhere 2 times yet: exports/print.tif', $this->place(Verb::Leave)->refused[1]);
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertSame(['another export', 'another export', 'somebody else\'s'], array_map(fn (string $drive): string => (string) file_get_contents($this->onDrive($drive, $place)), ['Bellows', 'Coffer', 'Chest']));
         self::assertSame(['an export'], array_map(fn (mixed $path): string => (string) file_get_contents($this->onDrive('Bellows', \is_string($path) ? $path : '')), $this->column('SELECT path FROM beside_earlier WHERE store_id = 2')));
         self::assertSame('Beside its frames: 1 other file, 14 bytes. 1 of them is to be copied to Chest (exports/print.tif: another file lies there).', $this->fresh(PlacesPage::class)->whereabouts(1)->beside);
         $this->later();
         unlink($this->onDrive('Chest', $place));
-        $this->carryOut();
+        $this->carryOutSteps();
 
         // It follows its frames, leaves with them, and is back with them.
         $this->keep(1, ['description' => 'Lantern boats']);
-        $this->carryOut();
+        $this->carryOutSteps();
         $this->later();
         self::assertTrue($this->look());
-        $this->carryOut();
+        $this->carryOutSteps();
         $this->place(Verb::Leave);
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertSame([['.hidden'], false], [FolderNames::in($this->onDrive('Anvil', '2026/2026-05-04 Lantern boats')), is_dir($this->onDrive('Anvil', '2026/2026-05-04'))], 'what is hidden is nobody\'s to take');
         self::assertStringEqualsFile($this->onDrive('Coffer', '2026/2026-05-04 Lantern boats/exports/print.tif'), 'another export');
         $this->later();
         $this->place(Verb::Bring);
         $this->look();
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertStringEqualsFile($this->onDrive('Anvil', '2026/2026-05-04 Lantern boats/exports/print.tif'), 'another export');
         $this->later();
         unlink($this->onDrive('Anvil', '2026/2026-05-04 Lantern boats/exports/print.tif'));
         $this->look();
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertStringEqualsFile($this->onDrive('Coffer', '2026/2026-05-04 Lantern boats/exports/print.tif'), 'another export', 'what vanished is told, and taken away nowhere');
         self::assertStringContainsString('1 file vanished beside its frames: exports/print.tif.', implode('', $this->words()));
     }
@@ -226,18 +224,18 @@ final class PlacingTest extends LedgerTestCase
         $this->put('Chest', 'Prints/2026/2026-06-01/proof.tif', 'a print');
         $this->later();
         self::assertTrue($this->look(3));
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertSame(['finished', 'a print', 'a print'], [file_get_contents($this->onDrive('Bellows', 'Finished/2026/2026-06-01/web/2026-06-01_0001.jpg')), file_get_contents($this->onDrive('Bellows', 'Prints/2026/2026-06-01/proof.tif')), file_get_contents($this->onDrive('Anvil', 'Prints/2026/2026-06-01/proof.tif'))]);
         $this->keep(3, ['description' => 'Quay']);
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertSame([true, false], [is_file($this->onDrive('Anvil', 'Finished/2026/2026-06-01 Quay/web/2026-06-01_quay_0001.jpg')), is_dir($this->onDrive('Anvil', 'Finished/2026/2026-06-01'))]);
         self::assertFileExists($this->onDrive('Chest', 'Prints/2026/2026-06-01 Quay/proof.tif'));
         $this->later();
         self::assertTrue($this->look(3));
         $this->place(Verb::File, true, 3);
-        $this->carryOut();
+        $this->carryOutSteps();
         $this->place(Verb::Leave, true, 3);
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertSame([3, [], false, false], [$this->home(3), $this->service(StepRepository::class)->owed(), is_dir($this->onDrive('Anvil', 'Finished')), is_dir($this->onDrive('Anvil', 'Prints'))]);
         foreach (['Bellows', 'Coffer', 'Chest'] as $drive) {
             self::assertSame(['finished', 'a print'], [file_get_contents($this->onDrive($drive, 'Finished/2026/2026-06-01 Quay/web/2026-06-01_quay_0001.jpg')), file_get_contents($this->onDrive($drive, 'Prints/2026/2026-06-01 Quay/proof.tif'))]);
@@ -253,14 +251,14 @@ final class PlacingTest extends LedgerTestCase
         $words = implode("\n", $this->words());
         self::assertStringContainsString('Filed away: to Coffer and Chest. From the command line.', $words);
         self::assertStringContainsString('Nothing of Tue 5 May 2026 lies on Chest. Nothing was changed.', $words, 'what is refused is told');
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertSame(['proven'], $this->column('SELECT DISTINCT state FROM copy'));
     }
 
     public function testABadCopyElsewhereDoesNotCount(): void
     {
         $this->place(Verb::File);
-        $this->carryOut();
+        $this->carryOutSteps();
         $path = $this->onDrive('Coffer', '2026/2026-05-04/2026-05-04_0001.jpg');
         [$bytes, $time] = [(string) file_get_contents($path), (int) filemtime($path)];
         file_put_contents($path, substr_replace($bytes, "\x00\x01", -2));
@@ -270,12 +268,12 @@ final class PlacingTest extends LedgerTestCase
         $this->place(Verb::Leave);
         sleep(1); // what was changed in the second of its proof is not seen by its time
         touch($path, $time);
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertSame(['2026/2026-05-04/2026-05-04_0001.jpg', '2026/2026-05-04/2026-05-04_0003.jpg'], $this->column("SELECT c.path FROM copy c JOIN step w ON w.copy_id = c.id AND w.kind = 'leave' AND w.state = 'waiting' ORDER BY 1"));
         self::assertStringContainsString('1 proven copy elsewhere, on Bellows, of 2 that are asked for', implode(' ', array_filter($this->column('SELECT because FROM step WHERE kind = \'leave\''), \is_string(...))));
         self::assertStringContainsString('somebody changed it', implode(' ', array_filter($this->column('SELECT because FROM step WHERE kind = \'leave\''), \is_string(...))));
         $this->place(Verb::Bring, true, 1, 1);
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertSame([1, 'somebody edited it'], [$this->home(), (string) file_get_contents($this->onDrive('Anvil', '2026/2026-05-04/2026-05-04_0003.jpg'))]);
     }
 
@@ -292,7 +290,7 @@ final class PlacingTest extends LedgerTestCase
         $this->put('Anvil', '2026/2026-05-05/project.plan', 'a project');
         $this->later();
         $this->look(1, 2);
-        $this->carryOut();
+        $this->carryOutSteps();
         $before = $this->trees();
         $away = [];
         for ($i = 0; $i < 14; ++$i) {
@@ -314,25 +312,25 @@ final class PlacingTest extends LedgerTestCase
                 $this->restart();
             }
             0 === $random->getInt(0, 1) ? $this->look(1, 2) : null;
-            $this->carryOut($random->getInt(0, 12));
+            $this->carryOutSteps($random->getInt(0, 12));
             self::assertSame([], array_filter($this->goodCopies(), static fn (int $copies): bool => $copies < 2), "after step $i");
         }
         array_map($this->drivesBack(...), array_keys($away));
         foreach ([1, 2] as $shoot) {
             $this->keep($shoot, ['description' => '']);
-            $this->carryOut();
+            $this->carryOutSteps();
             $this->look(1, 2);
             $this->place(Verb::Bring, true, $shoot, 1);
             $this->place(Verb::Bring, true, $shoot, 2);
-            $this->carryOut();
+            $this->carryOutSteps();
             $this->place(Verb::Bring, true, $shoot, 1);
-            $this->carryOut();
+            $this->carryOutSteps();
             $this->look(1, 2);
-            $this->carryOut();
+            $this->carryOutSteps();
             $this->place(Verb::Leave, true, $shoot, 3);
             $this->place(Verb::Leave, true, $shoot, 4);
         }
-        $this->carryOut();
+        $this->carryOutSteps();
         self::assertSame([$before, [], [1, 1]], [$this->trees(), $this->service(StepRepository::class)->owed(), $this->column('SELECT home_id FROM shoot ORDER BY id')]);
         self::assertSame([], $this->column('SELECT id FROM shoot WHERE add_up_shoot(id)'));
     }
@@ -406,26 +404,10 @@ final class PlacingTest extends LedgerTestCase
         return $all;
     }
 
-    private function restart(): void
+    protected function restart(): void
     {
-        self::ensureKernelShutdown();
-        self::bootKernel();
+        parent::restart();
         self::getContainer()->set('clock', new MockClock($this->now));
-    }
-
-    /** @param int|null $cutAfter so many files, at whichever store, and gone on with once */
-    private function carryOut(?int $cutAfter = null): void
-    {
-        $at = 0;
-        foreach (null === $cutAfter ? [null] : [$cutAfter, null] as $cut) {
-            try {
-                foreach (array_keys($this->service(StepRepository::class)->owed()) as $store) {
-                    $this->service(OwedSteps::class)->all($store, static fn () => null !== $cut && $at++ === $cut ? throw new Interrupted() : null);
-                }
-            } catch (Interrupted) {
-                $this->restart();
-            }
-        }
     }
 
     /** @param array<string, mixed> $fields */

@@ -2,6 +2,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tansta
 import * as v from "valibot";
 import { get, post } from "./client";
 import * as schemas from "./schemas";
+import type { Rule } from "./views";
 
 /** What may be done with where shoots lie, as core/Placing/Verb has it. */
 export type PlacingVerb = "file" | "leave" | "bring" | "mirror" | "mirror all" | "finish" | "go on";
@@ -14,20 +15,10 @@ export interface PlacingWish {
 }
 
 /** A rule as it is sent; the last, of all other work, is not: it is what the stores are for. */
-export interface RuleWish {
-  id: number | null;
-  kind: string;
-  order: string;
-  fromYear: number | null;
-  toYear: number | null;
-  main: number;
-  mirrors: number[];
-  archives: number[];
+export type RuleWish = Omit<Rule, "inWords" | "shoots" | "beside"> & {
   /** What else is kept of shoots' folders: all, nothing, or some subfolders. */
   beside: Beside;
-  /** That the state before stays when a file is changed. */
-  days: number;
-}
+};
 
 export type Beside = "all" | "nothing" | string[];
 
