@@ -18,6 +18,7 @@ use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Stamp\Embedding;
+use VelvetLedger\Core\Stamp\EmbedsInHeads;
 use VelvetLedger\Core\Stamp\Keyword;
 use VelvetLedger\Core\Stamp\Stamp;
 use VelvetLedger\Core\Stamp\StampField;
@@ -70,7 +71,7 @@ $stamp = new Stamp($texts, [new Keyword(['places', 'Quillhaven'], ['places']), n
 $run('sync');
 $begun = microtime(true);
 $stamps = new StampsXmp(new IptcNamesOfExifTool());
-$embeds = new EmbedsWithExifTool();
+$embeds = new EmbedsInHeads(new EmbedsWithExifTool());
 for ($asked = 0, $answered = 0; $answered < $jpegs;) {
     for (; $asked < $jpegs && $asked - $answered < 64; ++$asked) {
         $embeds->ask($asked, Embedding::prepare($stamps, "$place/card/$asked.jpg", "$place/ours/$asked.jpg", $stamp));

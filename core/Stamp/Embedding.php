@@ -68,6 +68,18 @@ final readonly class Embedding
         return null !== $this->scanAt;
     }
 
+    /**
+     * As head() is to become, where it is one of an ordinary JPEG (see StampedHead); else null.
+     *
+     * @throws BrokenFile|CouldNotRead
+     */
+    public function stampedHead(): ?string
+    {
+        $stamped = null === $this->scanAt ? null : StampedHead::of(Bytes::ofFile($this->source)->upTo(0, $this->scanAt), $this->tags, $this->packet);
+
+        return null === $stamped ? null : $stamped.self::NO_PICTURE;
+    }
+
     /** What of the source is to be written, where its coded picture need not pass through whoever writes it; null where it is all of it. */
     public function head(): ?string
     {

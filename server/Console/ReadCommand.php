@@ -18,6 +18,7 @@ use VelvetLedger\Core\Card\PathText;
 use VelvetLedger\Core\Format\BrokenFile;
 use VelvetLedger\Core\Format\CouldNotRead;
 use VelvetLedger\Core\Format\NoPicture;
+use VelvetLedger\Server\Tools\InParts;
 
 /** Prints what the camera recorded in each file, in order; ends with 1 when any could not be read. */
 #[AsCommand('read', 'Print what the camera recorded in each FILE.')]
@@ -37,16 +38,8 @@ final class ReadCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $given = $input->getArgument('file');
-        $failed = false;
-        $documents = [];
-        foreach (\is_array($given) ? $given : [] as $file) {
-            if (!\is_string($file)) {
-                continue;
-            }
-            [$facts, $error] = $this->facts($file);
-            $failed = $failed || null !== $error;
-            $documents[] = ['file' => PathText::of($file), 'kind' => Kind::ofPath(basename($file))->value, ...FactsDocument::of($facts), 'readBy' => null === $error ? $facts->readBy : null, 'error' => $error];
-        }
+        $documents = InParts::of(array_values(array_filter(\is_array($given) ? $given : [], is_string(...))), $this->document(...));
+        $failed = [] !== array_filter($documents, static fn (array $document): bool => null !== $document['error']);
         $output->writeln(true === $input->getOption('json')
             ? json_encode($documents, \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR)
             : implode("\n\n", array_map(self::plain(...), $documents)), OutputInterface::OUTPUT_RAW);
@@ -54,14 +47,16 @@ final class ReadCommand extends Command
         return $failed ? self::FAILURE : self::SUCCESS;
     }
 
-    /** @return array{CaptureFacts, string|null} */
-    private function facts(string $file): array
+    /** @return array<string, mixed> */
+    private function document(string $file): array
     {
         try {
-            return [$this->reader->read($file), null];
-        } catch (BrokenFile|NoPicture|CouldNotRead $error) {
-            return [new CaptureFacts(), $error->getMessage()];
+            [$facts, $error] = [$this->reader->read($file), null];
+        } catch (BrokenFile|NoPicture|CouldNotRead $failure) {
+            [$facts, $error] = [new CaptureFacts(), $failure->getMessage()];
         }
+
+        return ['file' => PathText::of($file), 'kind' => Kind::ofPath(basename($file))->value, ...FactsDocument::of($facts), 'readBy' => null === $error ? $facts->readBy : null, 'error' => $error];
     }
 
     /** @param array<string, mixed> $document */

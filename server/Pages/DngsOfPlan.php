@@ -12,6 +12,7 @@ use VelvetLedger\Core\Plan\Plan;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Size;
 use VelvetLedger\Server\Persistence\Conversions\ConversionRepository;
+use VelvetLedger\Server\Tools\InParts;
 use VelvetLedger\Server\View\Desk\DngEstimateView;
 
 /** Says what the DNGs of a plan's raws will cost in time and save in room, by what frames of the same bodies gave before. */
@@ -51,14 +52,9 @@ final readonly class DngsOfPlan
         if ([] !== $unknown) {
             return \sprintf('%s, %s. No raw of %s was converted so far, so time and size cannot be told.', Count::of($count, 'raw'), Size::of($bytes), implode(' or ', $unknown));
         }
-        $minutes = $seconds / 60 / self::processors();
+        $minutes = $seconds / 60 / InParts::processors();
         $room = DngMode::Instead === $wanted->mode ? $bytes - $expected : -$expected;
 
         return \sprintf('%s, %s, will be about %s of DNGs, in about %s; on each store that %s %s.', Count::of($count, 'raw'), Size::of($bytes), Size::of((int) $expected), $minutes < 1 ? 'a minute' : Count::of((int) ceil($minutes), 'minute'), $room >= 0 ? 'saves' : 'takes', Size::of((int) abs($room)).($room >= 0 ? '' : ' more'));
-    }
-
-    private static function processors(): int
-    {
-        return max(1, substr_count((string) @file_get_contents('/proc/cpuinfo'), "\nprocessor") + 1);
     }
 }

@@ -12,6 +12,8 @@ use VelvetLedger\Core\Format\Xmp\XmpName;
 use VelvetLedger\Core\Format\Xmp\XmpTree;
 use VelvetLedger\Core\Stamp\CouldNotStamp;
 use VelvetLedger\Core\Stamp\Embedding;
+use VelvetLedger\Core\Stamp\Embeds;
+use VelvetLedger\Core\Stamp\EmbedsInHeads;
 use VelvetLedger\Core\Stamp\Keyword;
 use VelvetLedger\Core\Stamp\Origin;
 use VelvetLedger\Core\Stamp\Place;
@@ -37,7 +39,7 @@ final class StampedFilesTest extends TestCase
     /** It has records behind its end in ExifTool's own format, which ExifTool keeps in step, and whose tags bear the same names as those before. */
     private const WITH_TRAILERS = 'ExifTool.jpg';
 
-    private static ?EmbedsWithExifTool $embeds = null;
+    private static ?EmbedsInHeads $embeds = null;
     private static ?StampsXmp $stamps = null;
     private static ?IptcNamesOfExifTool $iptc = null;
 
@@ -112,6 +114,44 @@ final class StampedFilesTest extends TestCase
         self::assertSame(\array_slice(ExifTool::tags(self::IMAGES.'/ExtendedXMP.jpg', "-struct -$other"), 1), \array_slice(ExifTool::tags($folder->path.'/again.jpg', "-struct -$other"), 1));
     }
 
+    /** What is stamped without ExifTool (see StampedHead), again and again: the makers' notes of six makers stay where their own offsets lead. */
+    public function testWhatIsStampedAgainDoesNotGrowAndIsTakenBack(): void
+    {
+        $folder = new Folder();
+        $own = new EmbedsInHeads(new class implements Embeds {
+            public function ask(int $name, Embedding $embedding): void
+            {
+                throw new \LogicException("$embedding->source was passed on");
+            }
+
+            public function answers(): array
+            {
+                return [];
+            }
+        });
+        foreach (['Canon', 'Nikon', 'Apple', 'Olympus2', 'Motorola', 'Minolta'] as $name) {
+            $path = $original = self::IMAGES."/$name.jpg";
+            $written = new Written();
+            $sizes = [];
+            $long = new Stamp(StampTexts::of(StampField::Creator, str_repeat('Ada Tern; ', 20))->with(StampField::Description, 'odd'), [new Keyword(['lanterns'])]);
+            $before = self::tags($original);
+            $taken = $before['ExifIFD:DateTimeOriginal'] ?? null;
+            $none = new Stamp(StampTexts::none(), origin: new Origin('ORL_0001.JPG', \is_string($taken) ? strtr(substr($taken, 0, 10), ':', '-').'T'.substr($taken, 11) : null, null, 0, '3', '7'));
+            foreach ([self::stamp(new StampStyle()), $long, self::stamp(new StampStyle()), $none] as $number => $stamp) {
+                $embedding = Embedding::prepare(self::stamps(), $path, $target = $folder->path."/$name$number.jpg", $stamp, $written);
+                $own->ask(0, $embedding);
+                self::assertSame([null], $own->answers());
+                [$path, $written, $sizes[]] = [$target, $embedding->written, filesize($target)];
+            }
+            self::assertSame($sizes[0], $sizes[2], $name);
+            $after = self::tags($path);
+            self::assertEquals(self::others($before), self::others($after), $name);
+            self::assertSame([], array_values(array_diff(self::warnings([$path])[0], self::warnings([$original])[0])), $name);
+            self::assertSame([$taken, $before['IFD0:Orientation'] ?? null], [$after['ExifIFD:DateTimeOriginal'] ?? null, $after['IFD0:Orientation'] ?? null], $name);
+            self::assertArrayNotHasKey('IFD0:Artist', $after, $name);
+        }
+    }
+
     /** What others wrote in every packet of ExifTool's sidecars stays, in whichever namespace. */
     public function testSidecarsOfOthersKeepAllThatIsInThem(): void
     {
@@ -159,7 +199,7 @@ final class StampedFilesTest extends TestCase
 
     private static function embed(string $file, string $target, ?Stamp $stamp = null, Written $before = new Written()): ?CouldNotStamp
     {
-        self::$embeds ??= new EmbedsWithExifTool();
+        self::$embeds ??= new EmbedsInHeads(new EmbedsWithExifTool());
         try {
             self::$embeds->ask(1, Embedding::prepare(self::stamps(), (string) realpath($file), $target, $stamp ?? self::stamp(new StampStyle()), $before));
         } catch (CouldNotStamp $failure) {

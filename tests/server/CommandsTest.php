@@ -116,6 +116,18 @@ final class CommandsTest extends LedgerTestCase
         self::assertStringContainsString('model              Orrel M4', $this->run_('read', ['file' => [$jpeg]])->getDisplay());
     }
 
+    /** More than one process takes; one that is killed is made good by the others. */
+    public function testManyFilesAreReadByManyAndToldInOrder(): void
+    {
+        $jpeg = Stills::jpeg('2026-05-04 21:14:09');
+        $paths = array_map(fn (int $i): string => 3 === $i % 7 ? "/nowhere/$i.cr2" : $this->reader->put("$i.JPG", $jpeg), range(1, 200));
+        $script = $this->reader->put('read.php', '<?php require $argv[1]; $parent = getmypid(); echo json_encode(VelvetLedger\Server\Tools\InParts::of(array_slice($argv, 3), static fn (string $path): array => getmypid() === $parent || "kill" !== $argv[2] ? ["path" => $path, "exists" => is_file($path)] : (array) posix_kill(getmypid(), 9)));');
+        foreach (['', 'kill'] as $how) {
+            $said = (new Process(['php8.2', $script, \dirname(__DIR__, 2).'/vendor/autoload.php', $how, ...$paths]))->mustRun()->getOutput();
+            self::assertSame(array_map(static fn (string $path): array => ['path' => $path, 'exists' => is_file($path)], $paths), json_decode($said, true), $how);
+        }
+    }
+
     public function testReadActsOnNoTerminalAndOpensNothingButFiles(): void
     {
         $escape = $this->reader->put("a\e[31m\x07.JPG", 'a text file');

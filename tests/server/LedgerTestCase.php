@@ -16,6 +16,7 @@ use VelvetLedger\Bench\EmptyLedger;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Core\Stamp\Embeds;
+use VelvetLedger\Core\Stamp\EmbedsInHeads;
 use VelvetLedger\Core\Stamp\IptcNames;
 use VelvetLedger\Server\Cards\CardsOnDesk;
 use VelvetLedger\Server\Cards\Readers;
@@ -55,7 +56,7 @@ abstract class LedgerTestCase extends KernelTestCase
     {
         $kernel = parent::bootKernel($options);
         self::getContainer()->set(ExifToolReader::class, self::$reads ??= new ExifToolReader());
-        self::getContainer()->set(Embeds::class, self::$exifTool ??= new EmbedsWithExifTool());
+        self::getContainer()->set(Embeds::class, new EmbedsInHeads(self::$exifTool ??= new EmbedsWithExifTool()));
         self::getContainer()->set(IptcNames::class, self::$names ??= new IptcNamesOfExifTool());
 
         return $kernel;
