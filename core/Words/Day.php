@@ -15,6 +15,14 @@ final class Day
         return false === $day ? $date : $day->format('D j F Y');
     }
 
+    /** @param string $month "2026-05"; left as it is where it is none */
+    public static function month(string $month): string
+    {
+        $first = \DateTimeImmutable::createFromFormat('!Y-m', $month);
+
+        return false === $first ? $month : $first->format('F Y');
+    }
+
     /**
      * The day before, the day, and the day after.
      *

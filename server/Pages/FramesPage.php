@@ -54,6 +54,20 @@ final readonly class FramesPage
     }
 
     /**
+     * Some of a shoot's frames, by what else they are asked for; without hints as well.
+     *
+     * @param list<int> $frames
+     *
+     * @return list<ShootFrameView>
+     */
+    public function some(int $shoot, array $frames, int $from, int $most): array
+    {
+        $shown = $this->shown->some($frames, $from, $most);
+
+        return $this->views($shown, $this->stamps->ofShoot($shoot, array_map(static fn (ShownFrame $frame): int => $frame->id, $shown)), []);
+    }
+
+    /**
      * @param list<ShownFrame>                  $frames
      * @param array<int, SaidInShort>           $says   by frame
      * @param array<array-key, list<FrameHint>> $hints  the same

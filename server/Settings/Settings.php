@@ -17,9 +17,10 @@ final readonly class Settings
      * @param string|null                           $simulatedDrives a folder whose subfolders count as drives, each a device of its own: for trying things out
      * @param bool                                  $removeOriginals whether originals may be removed from a card that is cleared
      * @param int                                   $pictureRoom     bytes that pictures for the screen may take in the ledger's home
+     * @param list<string>                          $languages       of what is written of pictures, in whose forms words are found: as PostgreSQL calls them, "english"
      * @param array<string, non-empty-list<string>> $programs        name => a command and its arguments, "{paths}" standing for the folders or files that are opened in it
      */
-    public function __construct(public array $readers, public array $stores = [], public array $eject = [], public ?string $simulatedDrives = null, public bool $removeOriginals = false, public int $pictureRoom = self::PICTURE_ROOM, public array $programs = [])
+    public function __construct(public array $readers, public array $stores = [], public array $eject = [], public ?string $simulatedDrives = null, public bool $removeOriginals = false, public int $pictureRoom = self::PICTURE_ROOM, public array $programs = [], public array $languages = ['english'])
     {
     }
 }

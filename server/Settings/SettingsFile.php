@@ -11,6 +11,9 @@ use VelvetLedger\Server\Persistence\Copies\StoreRole;
 /** Reads settings.yaml in the ledger's home. */
 final readonly class SettingsFile
 {
+    /** PostgreSQL's Snowball stemmers (its manual, 12.6.6). */
+    private const LANGUAGES = ['arabic', 'armenian', 'basque', 'catalan', 'danish', 'dutch', 'english', 'finnish', 'french', 'german', 'greek', 'hindi', 'hungarian', 'indonesian', 'irish', 'italian', 'lithuanian', 'nepali', 'norwegian', 'portuguese', 'romanian', 'russian', 'serbian', 'spanish', 'swedish', 'tamil', 'turkish', 'yiddish'];
+
     public function __construct(private Home $home)
     {
     }
@@ -46,7 +49,18 @@ final readonly class SettingsFile
             throw BadSettings::inFile($file, '"picture_room" must be a number of gigabytes, 0.1 or more.');
         }
 
-        return new Settings(array_values(array_filter($readers, \is_string(...))), self::stores($file, $parsed['stores'] ?? []), array_values(array_filter($eject, \is_string(...))), $simulated, $remove, (int) ($room * 1e9), self::programs($file, $parsed['programs'] ?? []));
+        return new Settings(array_values(array_filter($readers, \is_string(...))), self::stores($file, $parsed['stores'] ?? []), array_values(array_filter($eject, \is_string(...))), $simulated, $remove, (int) ($room * 1e9), self::programs($file, $parsed['programs'] ?? []), self::languages($file, $parsed['languages'] ?? ['english']));
+    }
+
+    /** @return list<string> */
+    private static function languages(string $file, mixed $languages): array
+    {
+        $known = \is_array($languages) ? array_values(array_filter(self::LANGUAGES, static fn (string $known): bool => \in_array($known, $languages, true))) : [];
+        if (!\is_array($languages) || \count($known) !== \count($languages)) {
+            throw BadSettings::inFile($file, '"languages" must be a list of any of '.implode(', ', self::LANGUAGES).'.');
+        }
+
+        return $known;
     }
 
     /**

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Finding;
+
+use VelvetLedger\Server\Pace\Pace;
+use VelvetLedger\Server\Persistence\Find\FindIndex;
+use VelvetLedger\Server\Settings\Settings;
+
+/** Brings the index up to date with what was touched: a block or two while a page asks, all of it in the background. */
+final readonly class KeepsIndex
+{
+    public function __construct(private FindIndex $index, private Settings $settings, private Pace $pace)
+    {
+    }
+
+    public function touched(): int
+    {
+        return $this->index->touched();
+    }
+
+    /** @return int blocks that are left after so many seconds */
+    public function catchUp(float $seconds): int
+    {
+        if (0 === $this->index->touched()) {
+            return 0;
+        }
+        $slice = $this->pace->slice($seconds);
+        do {
+            $more = $this->index->renewOne();
+        } while ($more && !$slice->isOver());
+        $this->index->speak(array_map(static fn (string $language): string => $language.'_stem', $this->settings->languages));
+
+        return $this->index->touched();
+    }
+}

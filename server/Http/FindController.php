@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Http;
+
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use VelvetLedger\Core\Find\CouldNotFind;
+use VelvetLedger\Core\Find\FindFacet;
+use VelvetLedger\Core\Find\FindQuery;
+use VelvetLedger\Server\Pages\FindPage;
+
+/** Frames are looked for: ?of= is a query as a text, see FindQuery. */
+final readonly class FindController
+{
+    /** Frames that can be picked at once. */
+    private const MOST_PICKED = 20_000;
+
+    public function __construct(private FindPage $page)
+    {
+    }
+
+    #[Route('/api/find', methods: ['GET'])]
+    public function find(Request $request): Response
+    {
+        return new JsonResponse($this->page->view(self::query($request)));
+    }
+
+    /** All values of ?facet=, those with ?part= in what they are called. */
+    #[Route('/api/find/values', methods: ['GET'])]
+    public function values(Request $request): Response
+    {
+        $facet = FindFacet::tryFrom($request->query->getString('facet')) ?? throw CouldNotFind::noFacet($request->query->getString('facet'));
+
+        return new JsonResponse($this->page->values(self::query($request), $facet, mb_substr($request->query->getString('part'), 0, 100)));
+    }
+
+    #[Route('/api/find/days', methods: ['GET'])]
+    public function days(Request $request): Response
+    {
+        return new JsonResponse($this->page->days(self::query($request)));
+    }
+
+    /** The frames of a shoot that were found, from the one at ?from= on. */
+    #[Route('/api/find/shoots/{id}', methods: ['GET'], requirements: ['id' => '\d{1,9}'])]
+    public function ofShoot(int $id, Request $request): Response
+    {
+        return new JsonResponse($this->page->ofShoot(self::query($request), $id, RowNumber::of($request, 'from')));
+    }
+
+    /** The numbers of all that were found, to be picked. */
+    #[Route('/api/find/frames', methods: ['GET'])]
+    public function frames(Request $request): Response
+    {
+        $frames = $this->page->frames(self::query($request));
+
+        return new JsonResponse($frames->count() <= self::MOST_PICKED ? $frames->numbers() : throw CouldNotFind::tooManyPicked($frames->count(), self::MOST_PICKED));
+    }
+
+    private static function query(Request $request): FindQuery
+    {
+        return FindQuery::read($request->query->getString('of'));
+    }
+}

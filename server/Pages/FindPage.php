@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Pages;
+
+use VelvetLedger\Core\Find\FindFacet;
+use VelvetLedger\Core\Find\FindQuery;
+use VelvetLedger\Core\Find\FrameSet;
+use VelvetLedger\Server\Finding\FacetWords;
+use VelvetLedger\Server\Finding\Finds;
+use VelvetLedger\Server\Finding\Found;
+use VelvetLedger\Server\Persistence\Find\FindNamesRepository;
+use VelvetLedger\Server\Persistence\Find\FindRepository;
+use VelvetLedger\Server\View\Find\FindView;
+use VelvetLedger\Server\View\Find\FoundDayView;
+use VelvetLedger\Server\View\Find\FoundFacetView;
+use VelvetLedger\Server\View\Find\FoundShootView;
+use VelvetLedger\Server\View\Find\FoundValueView;
+use VelvetLedger\Server\View\Shoots\ShootFrameView;
+use VelvetLedger\Server\Work\IndexesFrames;
+
+/** What is found, with how many there are of everything that it can be narrowed by. */
+final readonly class FindPage
+{
+    private const VALUES = 8;
+    private const MOST_VALUES = 500;
+
+    /** Frames of a shoot that are shown at a time. */
+    public const AT_ONCE = 120;
+
+    public function __construct(private Finds $finds, private FindRepository $index, private FindNamesRepository $names, private FacetWords $words, private FramesPage $frames, private IndexesFrames $keeps)
+    {
+    }
+
+    public function view(FindQuery $query): FindView
+    {
+        $behind = $this->keeps->catchUp();
+        $found = $this->finds->find($query);
+        $counts = $this->index->counts($found->frames, [FindFacet::Shoot, ...array_filter(FindFacet::SHOWN, static fn (FindFacet $facet): bool => !$found->isWished($facet))]);
+        $facets = [];
+        foreach (FindFacet::SHOWN as $facet) {
+            $view = $this->facet($facet, $query, $found, $counts[$facet->value] ?? null, self::VALUES);
+            if ([] !== $view->values) {
+                $facets[] = $view;
+            }
+        }
+
+        return new FindView($query->text(), $found->frames->count(), $this->index->all()->count(), $behind, $found->phrases, $found->notes, $facets, $this->shoots($counts[FindFacet::Shoot->value] ?? []));
+    }
+
+    /** All values of one facet, those that have this in their name. */
+    public function values(FindQuery $query, FindFacet $facet, string $part): FoundFacetView
+    {
+        $view = $this->facet($facet, $query, $this->finds->find($query), null, \PHP_INT_MAX);
+        $part = mb_strtolower($part);
+        $values = '' === $part ? $view->values : array_values(array_filter($view->values, static fn (FoundValueView $value): bool => str_contains(mb_strtolower($value->called), $part)));
+
+        return new FoundFacetView($view->facet, $view->called, \array_slice($values, 0, self::MOST_VALUES), max(0, \count($values) - self::MOST_VALUES));
+    }
+
+    /** @return list<FoundDayView> */
+    public function days(FindQuery $query): array
+    {
+        $days = $this->index->counts($this->finds->find($query)->but(FindFacet::Day), [FindFacet::Day])[FindFacet::Day->value] ?? [];
+        ksort($days);
+
+        return array_map(static fn (int|string $day, int $frames): FoundDayView => new FoundDayView((string) $day, $frames), array_keys($days), $days);
+    }
+
+    /**
+     * @param int $from the first of them that is shown
+     *
+     * @return list<ShootFrameView> of a shoot's, in the order they were taken
+     */
+    public function ofShoot(FindQuery $query, int $shoot, int $from): array
+    {
+        return $this->frames->some($shoot, $this->finds->find($query->with(FindFacet::Shoot, (string) $shoot))->frames->numbers(), $from, self::AT_ONCE);
+    }
+
+    public function frames(FindQuery $query): FrameSet
+    {
+        $this->keeps->catchUp();
+
+        return $this->finds->find($query)->frames;
+    }
+
+    /** @param array<array-key, int>|null $counts by value; null where they are to be counted */
+    private function facet(FindFacet $facet, FindQuery $query, Found $found, ?array $counts, int $most): FoundFacetView
+    {
+        $any = $query->any[$facet->value] ?? [];
+        $none = $query->none[$facet->value] ?? [];
+        $among = $found->but($facet);
+        $counts ??= $this->index->counts($among, [$facet])[$facet->value] ?? [];
+        if (FindFacet::Copies === $facet) {
+            $counts[Finds::ONLY_AWAY] = $among->and($this->finds->onlyAway())->count();
+            $counts = array_filter($counts, static fn (int $frames): bool => $frames > 0);
+        }
+        $counts += array_fill_keys([...$any, ...$none], 0);
+        if ([''] === array_map(strval(...), array_keys($counts)) && [] === $any && [] === $none) {
+            $counts = []; // nothing can be told by it
+        }
+        $shown = self::sorted($facet, $counts);
+        $first = array_values(array_unique([...array_map(strval(...), array_keys(\array_slice(self::byMany($counts), 0, $most, true))), ...$any, ...$none]));
+        $shown = array_values(array_filter($shown, static fn (string $value): bool => \in_array($value, $first, true)));
+        $called = $this->words->values($facet, $shown);
+
+        return new FoundFacetView($facet->value, FacetWords::of($facet), array_map(static fn (string $value): FoundValueView => new FoundValueView($value, $called[$value], $counts[$value] ?? 0, \in_array($value, $any, true), \in_array($value, $none, true)), $shown), max(0, \count($counts) - \count($shown)));
+    }
+
+    /**
+     * @param array<array-key, int> $counts
+     *
+     * @return array<array-key, int> what most have first, and having none of it last
+     */
+    private static function byMany(array $counts): array
+    {
+        uksort($counts, static fn (int|string $a, int|string $b): int => ['' === $a, -$counts[$a], (string) $a] <=> ['' === $b, -$counts[$b], (string) $b]);
+
+        return $counts;
+    }
+
+    /**
+     * @param array<array-key, int> $counts
+     *
+     * @return list<string>
+     */
+    private static function sorted(FindFacet $facet, array $counts): array
+    {
+        $values = array_map(strval(...), array_keys(self::byMany($counts)));
+        if ($facet->isMeasure() || $facet->isOfTime() || FindFacet::Stars === $facet) {
+            $down = $facet->isMeasure() ? 1 : -1;
+            usort($values, static fn (string $a, string $b): int => ['' === $a, $down * self::measure($a), $down * strcmp($a, $b)] <=> ['' === $b, $down * self::measure($b), 0]);
+        }
+
+        return $values;
+    }
+
+    private static function measure(string $value): float
+    {
+        [$over, $under] = [...explode('/', $value, 2), '1'];
+
+        return (float) $over / max(1.0, (float) $under);
+    }
+
+    /**
+     * @param array<array-key, int> $counts by shoot
+     *
+     * @return list<FoundShootView>
+     */
+    private function shoots(array $counts): array
+    {
+        return array_map(static fn (array $shoot): FoundShootView => new FoundShootView($shoot['id'], $shoot['date'], $shoot['description'], $shoot['folder'], $counts[$shoot['id']] ?? 0, $shoot['frames']), $this->names->shoots(array_map(intval(...), array_keys($counts))));
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence\Find;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use VelvetLedger\Core\Find\FindFacet;
+use VelvetLedger\Server\Persistence\Row;
+use VelvetLedger\Server\Persistence\Stamps\FrameKeywords;
+
+/** What the values are called that the index has by number. */
+final readonly class FindNamesRepository
+{
+    private const NAMES = ['album' => 'SELECT id, name FROM album WHERE id IN (?)', 'card' => 'SELECT id, label FROM card WHERE id IN (?)', 'store' => 'SELECT id, name FROM store WHERE id IN (?)'];
+
+    public function __construct(private Connection $database, private FrameKeywords $keywords)
+    {
+    }
+
+    /**
+     * @param list<int> $numbers
+     *
+     * @return array<array-key, string> by number; none where the facet's values are no numbers of rows
+     */
+    public function of(FindFacet $facet, array $numbers): array
+    {
+        if (FindFacet::Keyword === $facet) {
+            $found = [];
+            foreach ([] === $numbers ? [] : $this->keywords->paths($numbers) as $number => $keyword) {
+                $found[$number] = implode(' › ', $keyword->path);
+            }
+
+            return $found;
+        }
+        $query = self::NAMES[$facet->value] ?? null;
+
+        return null === $query || [] === $numbers ? [] : array_map(Row::word(...), $this->database->fetchAllKeyValue($query, [$numbers], [ArrayParameterType::INTEGER]));
+    }
+
+    /**
+     * @param list<int> $shoots
+     *
+     * @return list<array{id: int, date: string, description: string, folder: string, frames: int}> the latest first
+     */
+    public function shoots(array $shoots): array
+    {
+        return array_map(static fn (array $row): array => ['id' => Row::of($row)->int('id'), 'date' => Row::of($row)->text('date'), 'description' => Row::of($row)->text('description'), 'folder' => Row::of($row)->text('folder'), 'frames' => Row::of($row)->int('frames')], $this->database->fetchAllAssociative('SELECT id, date, description, folder, frames
+            FROM shoot
+            WHERE id IN (?)
+            ORDER BY date DESC, id DESC', [$shoots], [ArrayParameterType::INTEGER]));
+    }
+}

@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests\server;
+
+use VelvetLedger\Core\Find\FindFacet;
+use VelvetLedger\Core\Find\FindQuery;
+use VelvetLedger\Server\Finding\KeepsIndex;
+use VelvetLedger\Server\Pages\FindPage;
+use VelvetLedger\Server\View\Find\FindView;
+
+/** Frames are found by all that is said of them, and how many there are is counted as one would count by hand. */
+final class FindTest extends LedgerTestCase
+{
+    private FindableFrames $made;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        mt_srand(27);
+        $this->made = new FindableFrames($this->ledger()->getConnection());
+        $this->made->make(240, 4000); // over the edge of a block
+    }
+
+    public function testEachCountIsThatOfASlowAndSimpleOne(): void
+    {
+        self::assertSame(0, $this->service(KeepsIndex::class)->catchUp(60));
+        $facets = array_values(array_filter(FindFacet::cases(), static fn (FindFacet $facet): bool => !\in_array($facet, [FindFacet::All, FindFacet::Word, FindFacet::Hint], true)));
+        for ($turn = 0; $turn < 60; ++$turn) {
+            $query = FindQuery::all();
+            for ($n = 0 === $turn ? 0 : mt_rand(1, 3); $n > 0; --$n) {
+                $facet = $facets[mt_rand(0, \count($facets) - 1)];
+                $values = array_values(array_unique(array_merge(...array_column($this->made->facets, $facet->value))));
+                shuffle($values);
+                $values = \array_slice($values, 0, mt_rand(1, 2));
+                $query = 0 === mt_rand(0, 3) ? $query->without($facet, ...$values) : $query->with($facet, ...$values);
+            }
+            $view = $this->service(FindPage::class)->view($query);
+            $frames = $this->made->having($query->any, $query->none);
+            self::assertSame([\count($frames), \count($this->made->facets)], [$view->frames, $view->of], $query->text());
+            self::assertSame($frames, $this->service(FindPage::class)->frames($query)->numbers(), $query->text());
+            foreach ($view->facets as $facet) {
+                if ('hint' === $facet->facet) {
+                    continue;
+                }
+                $among = $this->made->having(array_diff_key($query->any, [$facet->facet => 1]), array_diff_key($query->none, [$facet->facet => 1]));
+                $of = array_count_values(array_merge([], ...array_map(fn (int $frame): array => $this->made->facets[$frame][$facet->facet], $among)));
+                foreach ($facet->values as $value) {
+                    if ('only away' !== $value->value) {
+                        self::assertSame($of[$value->value] ?? 0, $value->frames, $query->text()." $facet->facet $value->value");
+                    }
+                }
+                self::assertSame(\count(array_diff_key($of, array_flip(array_map(static fn ($value) => $value->value, $facet->values)))), $facet->more, $query->text()." $facet->facet");
+            }
+            self::assertSame($view->frames, array_sum(array_column($view->shoots, 'found')));
+        }
+    }
+
+    public function testWordsAreFoundInAnyOrderFormAndAccentAndWhereTheyAreMisspelt(): void
+    {
+        $found = fn (string $words): int => $this->find("words=$words")->frames;
+        $count = fn (array $any, array $none = []): int => \count($this->made->having($any, $none));
+        $boats = $found('boats');
+        self::assertSame([$boats, $boats, $boats], [$found('boat'), $found('BOATS'), $found('boating')], 'in any form');
+        self::assertGreaterThan($count(['shoot' => ['1']]), $boats, 'of the shoot, and of what single frames say');
+        self::assertSame([$count(['shoot' => ['2']]), $count(['shoot' => ['2']]), $count(['shoot' => ['2']])], [$found('rope+walk'), $found('walk+rope'), $found('rop')], 'in any order, and begun');
+        self::assertSame($count(['keyword' => ['5']]), $found('ubersee'), 'without its accent');
+        self::assertSame($count(['keyword' => ['3']]), $found('salt'));
+        self::assertGreaterThanOrEqual($count(['keyword' => ['2']]), $found('quillhaven'), 'by a parent');
+        self::assertSame($count(['keyword' => ['4']]), $found('lamps'), 'by a synonym');
+        $misspelt = $this->find('words=quilhavn');
+        self::assertSame([$found('quillhaven'), ['"quilhavn" is said nowhere; looked for quillhaven.']], [$misspelt->frames, $misspelt->notes]);
+        self::assertSame(0, $found('zzyzx'));
+        self::assertSame([1, 1], [$found('ORL_4000') + (isset($this->made->facets[4000]) ? 0 : 1), $found('4001') + (isset($this->made->facets[4001]) ? 0 : 1)], 'by the name on the card');
+        self::assertSame($count(['day' => ['2024-05-30'], 'keyword' => ['4']]), $found('lamps+may+2024'), 'with a date');
+        self::assertSame($count(['shoot' => ['1', '2'], 'keyword' => ['4']]), $found('the+lamps,+in+some+May'), 'of any year, and what says nothing is not looked for');
+        self::assertSame($count(['body' => ['Vantry 6']]), $found('vantry'));
+    }
+
+    public function testWhatIsChangedIsFoundAsItIsNow(): void
+    {
+        $before = $this->find('words=lighthouse');
+        self::assertSame(0, $before->frames);
+        $database = $this->ledger()->getConnection();
+        $database->executeStatement("UPDATE shoot SET description = 'lighthouse' WHERE id = 4");
+        self::assertSame(\count($this->made->having(['shoot' => ['4']], [])), $this->find('words=lighthouse')->frames);
+        $database->executeStatement("UPDATE keyword SET word = 'harbour lights' WHERE id = 4");
+        self::assertSame(\count($this->made->having(['keyword' => ['4']], [])), $this->find('words=harbour')->frames);
+        $frame = array_key_first($this->made->having(['judged' => ['']], []));
+        $frame = $this->made->having(['judged' => ['']], [])[(int) $frame];
+        $kept = $this->find('judged=kept')->frames;
+        $database->executeStatement("INSERT INTO judgement (frame_id, decision, stars, revision) VALUES (?, 'keep', 5, 1) ON CONFLICT (frame_id) DO UPDATE SET decision = 'keep'", [$frame]);
+        self::assertSame($kept + 1, $this->find('judged=kept')->frames);
+        $database->executeStatement('DELETE FROM album WHERE id = 2');
+        self::assertSame(0, $this->find('album=2')->frames);
+        $database->executeStatement("UPDATE copy SET state = 'missing' WHERE store_id = 1");
+        self::assertSame([0, $this->find('')->of], [$this->find('store=1')->frames, $this->find('copies=missing')->frames]);
+    }
+
+    /** No question reads through all frames, however many there are. */
+    public function testNothingIsFoundByReadingThroughAllFrames(): void
+    {
+        $this->service(KeepsIndex::class)->catchUp(60);
+        $database = $this->ledger()->getConnection();
+        $database->executeStatement('SET enable_seqscan = off'); // so few rows are read through else, whatever there is; what cannot do without shows
+        foreach (["SELECT id FROM find_value WHERE facet = 'word' AND value LIKE folded('lam%')", "SELECT id FROM find_value WHERE facet = 'word' AND value % folded('lamsp')", "SELECT frame_id FROM find_name WHERE names LIKE folded('%0412%')", "SELECT block FROM find_bits WHERE value_id IN (SELECT id FROM find_value WHERE facet = 'iso' AND value IN ('100'))", "SELECT 1 FROM find_bits b WHERE b.block = 1 AND b.facet = ANY('{iso}')"] as $query) {
+            self::assertStringNotContainsString('Seq Scan', implode("\n", array_filter($database->fetchFirstColumn("EXPLAIN $query"), \is_string(...))), $query);
+        }
+        $database->executeStatement('RESET enable_seqscan');
+    }
+
+    private function find(string $query): FindView
+    {
+        $this->service(KeepsIndex::class)->catchUp(60);
+
+        return $this->service(FindPage::class)->view(FindQuery::read($query));
+    }
+}
