@@ -32,7 +32,7 @@ start_postgres() {
     # What is asked for is found by indexes that memory or a drive without arms holds (PostgreSQL's manual, 20.7.2), and done with before another process had begun.
     # A worker for each lane and one a processor that converts, pages, twelve of which are told what happens, and commands.
     # shellcheck disable=SC2086 # what else the server is told, see ops/test.sh
-    as_pg "$bin/pg_ctl" -D "$place" -w -t 60 -l "$place/server.log" -o "-p $port -c max_connections=$((60 + 2 * $(nproc))) -c random_page_cost=1.1 -c max_parallel_workers_per_gather=0 ${LEDGER_PG_FLAGS:-}" start >/dev/null 2>&1 || {
+    as_pg "$bin/pg_ctl" -D "$place" -w -t 60 -l "$place/server.log" -o "-p $port -c max_connections=$((60 + 2 * $(nproc))) -c random_page_cost=1.1 -c max_parallel_workers_per_gather=0 -c jit=off ${LEDGER_PG_FLAGS:-}" start >/dev/null 2>&1 || {
       as_pg tail -n 15 "$place/server.log" >&2
       stop_with "The database cluster at $place did not start; its last words are above. Nothing was changed in it."
     }

@@ -33,6 +33,16 @@ final class CouldNotFind extends \RuntimeException implements CouldNot
         return new self(\sprintf('%s frames are too many to be picked at once: at most %s. Narrow it down first.', number_format($frames), number_format($most)));
     }
 
+    public static function noName(): self
+    {
+        return new self('It needs a name, of at most 200 characters. Nothing was changed.');
+    }
+
+    public static function nameTaken(string $name): self
+    {
+        return new self("There is another called $name. Nothing was changed.", $name);
+    }
+
     public function kind(): FailureKind
     {
         return FailureKind::Asked;

@@ -53,6 +53,11 @@ final readonly class FindQuery
         return $query;
     }
 
+    public function saying(string $words): self
+    {
+        return '' === trim($words) ? $this : new self(trim("$this->words $words"), $this->any, $this->none);
+    }
+
     public function with(FindFacet $facet, string ...$values): self
     {
         return new self($this->words, [...$this->any, $facet->value => self::joined($this->any[$facet->value] ?? [], $values)], $this->none);

@@ -29,13 +29,13 @@ final readonly class FindController
         return new JsonResponse($this->page->view(self::query($request)));
     }
 
-    /** All values of ?facet=, those with ?part= in what they are called. */
+    /** All values of ?facet=, those with ?part= in what they are called; of keywords those right below ?below=. */
     #[Route('/api/find/values', methods: ['GET'])]
     public function values(Request $request): Response
     {
         $facet = FindFacet::tryFrom($request->query->getString('facet')) ?? throw CouldNotFind::noFacet($request->query->getString('facet'));
 
-        return new JsonResponse($this->page->values(self::query($request), $facet, mb_substr($request->query->getString('part'), 0, 100)));
+        return new JsonResponse($this->page->values(self::query($request), $facet, mb_substr($request->query->getString('part'), 0, 100), 0 === RowNumber::of($request, 'below') ? null : RowNumber::of($request, 'below')));
     }
 
     #[Route('/api/find/days', methods: ['GET'])]

@@ -37,10 +37,12 @@ final readonly class FindPage
     {
         $behind = $this->keeps->catchUp();
         $found = $this->finds->find($query);
-        $counts = $this->index->counts($found->frames, [FindFacet::Shoot, ...array_filter(FindFacet::SHOWN, static fn (FindFacet $facet): bool => !$found->isWished($facet))]);
+        $together = array_filter(FindFacet::SHOWN, static fn (FindFacet $facet): bool => FindFacet::Keyword !== $facet && !$found->isWished($facet));
+        $counts = $this->index->counts($found->frames, [FindFacet::Shoot, ...$together]);
         $facets = [];
         foreach (FindFacet::SHOWN as $facet) {
-            $view = $this->facet($facet, $query, $found, $counts[$facet->value] ?? null, self::VALUES);
+            $of = \in_array($facet, $together, true) ? $counts[$facet->value] ?? [] : $this->counts($facet, $query, $found, null);
+            $view = $this->facet($facet, $query, $found, $of, self::VALUES);
             if ([] !== $view->values) {
                 $facets[] = $view;
             }
@@ -49,10 +51,16 @@ final readonly class FindPage
         return new FindView($query->text(), $found->frames->count(), $this->index->all()->count(), $behind, $found->phrases, $found->notes, $facets, $this->shoots($counts[FindFacet::Shoot->value] ?? []));
     }
 
-    /** All values of one facet, those that have this in their name. */
-    public function values(FindQuery $query, FindFacet $facet, string $part): FoundFacetView
+    /**
+     * All values of one facet, those that have this in their name.
+     *
+     * @param int|null $below of keywords: the words right below one
+     */
+    public function values(FindQuery $query, FindFacet $facet, string $part, ?int $below): FoundFacetView
     {
-        $view = $this->facet($facet, $query, $this->finds->find($query), null, \PHP_INT_MAX);
+        $found = $this->finds->find($query);
+        $counts = FindFacet::Keyword === $facet && '' !== $part ? $this->index->counts($found->but($facet), [$facet])[$facet->value] ?? [] : $this->counts($facet, $query, $found, $below);
+        $view = $this->facet($facet, $query, $found, $counts, \PHP_INT_MAX);
         $part = mb_strtolower($part);
         $values = '' === $part ? $view->values : array_values(array_filter($view->values, static fn (FoundValueView $value): bool => str_contains(mb_strtolower($value->called), $part)));
 
@@ -85,15 +93,25 @@ final readonly class FindPage
         return $this->finds->find($query)->frames;
     }
 
-    /** @param array<array-key, int>|null $counts by value; null where they are to be counted */
-    private function facet(FindFacet $facet, FindQuery $query, Found $found, ?array $counts, int $most): FoundFacetView
+    /**
+     * Keywords below others are counted when these are opened: there may be thousands.
+     *
+     * @return array<array-key, int> by value
+     */
+    private function counts(FindFacet $facet, FindQuery $query, Found $found, ?int $below): array
+    {
+        $values = FindFacet::Keyword !== $facet ? null : [...$this->names->keywordsBelow($below), ...$query->any[$facet->value] ?? [], ...$query->none[$facet->value] ?? []];
+
+        return $this->index->counts($found->but($facet), [$facet], $values)[$facet->value] ?? [];
+    }
+
+    /** @param array<array-key, int> $counts by value */
+    private function facet(FindFacet $facet, FindQuery $query, Found $found, array $counts, int $most): FoundFacetView
     {
         $any = $query->any[$facet->value] ?? [];
         $none = $query->none[$facet->value] ?? [];
-        $among = $found->but($facet);
-        $counts ??= $this->index->counts($among, [$facet])[$facet->value] ?? [];
         if (FindFacet::Copies === $facet) {
-            $counts[Finds::ONLY_AWAY] = $among->and($this->finds->onlyAway())->count();
+            $counts[Finds::ONLY_AWAY] = $found->but($facet)->and($this->finds->onlyAway())->count();
             $counts = array_filter($counts, static fn (int $frames): bool => $frames > 0);
         }
         $counts += array_fill_keys([...$any, ...$none], 0);

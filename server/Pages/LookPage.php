@@ -76,6 +76,7 @@ final readonly class LookPage
         return match (true) {
             null !== $lot->receipt => "Receipt $lot->receipt",
             null !== $lot->day => Day::of($lot->day),
+            null !== $lot->picked => $this->frames->pickedCalled($lot->picked),
             default => implode(', ', \array_slice($shoots, 0, 3)).(\count($shoots) > 3 ? ' and '.(\count($shoots) - 3).' more' : ''),
         };
     }

@@ -11,12 +11,11 @@ use VelvetLedger\Server\Finding\KeepsIndex;
 /** Brings the index up to date for a page that asks: the first of it at once, the rest by a worker, asked for once. */
 final readonly class IndexesFrames
 {
-    /** Seconds: what a page may wait for, and what a worker does at a time. */
-    private const AT_ONCE = 0.15;
+    /** Seconds that a worker goes on at a time. */
     private const SLICE = 3.0;
 
     /** Seconds after which it is asked for again. */
-    private const AGAIN = 15;
+    private const AGAIN = 5;
 
     public function __construct(private KeepsIndex $index, private Lane $lane, private CacheItemPoolInterface $cache)
     {
@@ -25,7 +24,7 @@ final readonly class IndexesFrames
     /** @return int blocks that a worker is still to do */
     public function catchUp(): int
     {
-        $left = $this->index->catchUp(self::AT_ONCE);
+        $left = $this->index->glance();
         $asked = $this->cache->getItem('find.index');
         if ($left > 0 && !$asked->isHit()) {
             $this->cache->save($asked->set(true)->expiresAfter(self::AGAIN));

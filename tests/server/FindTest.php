@@ -51,6 +51,9 @@ final class FindTest extends LedgerTestCase
                         self::assertSame($of[$value->value] ?? 0, $value->frames, $query->text()." $facet->facet $value->value");
                     }
                 }
+                if ('keyword' === $facet->facet) {
+                    continue; // the outermost, and those that are wished
+                }
                 self::assertSame(\count(array_diff_key($of, array_flip(array_map(static fn ($value) => $value->value, $facet->values)))), $facet->more, $query->text()." $facet->facet");
             }
             self::assertSame($view->frames, array_sum(array_column($view->shoots, 'found')));
@@ -60,22 +63,21 @@ final class FindTest extends LedgerTestCase
     public function testWordsAreFoundInAnyOrderFormAndAccentAndWhereTheyAreMisspelt(): void
     {
         $found = fn (string $words): int => $this->find("words=$words")->frames;
-        $count = fn (array $any, array $none = []): int => \count($this->made->having($any, $none));
         $boats = $found('boats');
         self::assertSame([$boats, $boats, $boats], [$found('boat'), $found('BOATS'), $found('boating')], 'in any form');
-        self::assertGreaterThan($count(['shoot' => ['1']]), $boats, 'of the shoot, and of what single frames say');
-        self::assertSame([$count(['shoot' => ['2']]), $count(['shoot' => ['2']]), $count(['shoot' => ['2']])], [$found('rope+walk'), $found('walk+rope'), $found('rop')], 'in any order, and begun');
-        self::assertSame($count(['keyword' => ['5']]), $found('ubersee'), 'without its accent');
-        self::assertSame($count(['keyword' => ['3']]), $found('salt'));
-        self::assertGreaterThanOrEqual($count(['keyword' => ['2']]), $found('quillhaven'), 'by a parent');
-        self::assertSame($count(['keyword' => ['4']]), $found('lamps'), 'by a synonym');
+        self::assertGreaterThan($this->count(['shoot' => ['1']]), $boats, 'of the shoot, and of what single frames say');
+        self::assertSame([$this->count(['shoot' => ['2']]), $this->count(['shoot' => ['2']]), $this->count(['shoot' => ['2']])], [$found('rope+walk'), $found('walk+rope'), $found('rop')], 'in any order, and begun');
+        self::assertSame($this->count(['keyword' => ['5']]), $found('ubersee'), 'without its accent');
+        self::assertSame($this->count(['keyword' => ['3']]), $found('salt'));
+        self::assertGreaterThanOrEqual($this->count(['keyword' => ['2']]), $found('quillhaven'), 'by a parent');
+        self::assertSame($this->count(['keyword' => ['4']]), $found('lamps'), 'by a synonym');
         $misspelt = $this->find('words=quilhavn');
         self::assertSame([$found('quillhaven'), ['"quilhavn" is said nowhere; looked for quillhaven.']], [$misspelt->frames, $misspelt->notes]);
         self::assertSame(0, $found('zzyzx'));
         self::assertSame([1, 1], [$found('ORL_4000') + (isset($this->made->facets[4000]) ? 0 : 1), $found('4001') + (isset($this->made->facets[4001]) ? 0 : 1)], 'by the name on the card');
-        self::assertSame($count(['day' => ['2024-05-30'], 'keyword' => ['4']]), $found('lamps+may+2024'), 'with a date');
-        self::assertSame($count(['shoot' => ['1', '2'], 'keyword' => ['4']]), $found('the+lamps,+in+some+May'), 'of any year, and what says nothing is not looked for');
-        self::assertSame($count(['body' => ['Vantry 6']]), $found('vantry'));
+        self::assertSame($this->count(['day' => ['2024-05-30'], 'keyword' => ['4']]), $found('lamps+may+2024'), 'with a date');
+        self::assertSame($this->count(['shoot' => ['1', '2'], 'keyword' => ['4']]), $found('the+lamps,+in+some+May'), 'of any year, and what says nothing is not looked for');
+        self::assertSame($this->count(['body' => ['Vantry 6']]), $found('vantry'));
     }
 
     public function testWhatIsChangedIsFoundAsItIsNow(): void
@@ -108,6 +110,12 @@ final class FindTest extends LedgerTestCase
             self::assertStringNotContainsString('Seq Scan', implode("\n", array_filter($database->fetchFirstColumn("EXPLAIN $query"), \is_string(...))), $query);
         }
         $database->executeStatement('RESET enable_seqscan');
+    }
+
+    /** @param array<string, list<string>> $any */
+    private function count(array $any): int
+    {
+        return \count($this->made->having($any, []));
     }
 
     private function find(string $query): FindView

@@ -46,21 +46,20 @@ final class FindableFrames
     /** @param array<string, list<array<string, mixed>>> $rows */
     private function one(int $id, array &$rows): void
     {
-        $pick = static fn (mixed ...$of): mixed => $of[mt_rand(0, \count($of) - 1)];
         $shoot = mt_rand(1, 4);
         [$date, $description, $work] = self::SHOOTS[$shoot - 1];
-        $body = $pick(null, ['Orrel M4', '40211'], ['Orrel M4', '7'], ['Vantry 6', null]);
-        [$lens, $iso] = [$pick(null, '35 mm', '85 mm'), $pick(null, 100, 6400)];
-        [$shutter, $aperture] = $pick([null, null], [0.004, 2.8], [1.3, 8.0]);
-        [$width, $height, $orientation] = $pick([null, null, null], [600, 400, 1], [600, 400, 6], [400, 400, 1]);
+        $body = self::pick(null, ['Orrel M4', '40211'], ['Orrel M4', '7'], ['Vantry 6', null]);
+        [$lens, $iso] = [self::pick(null, '35 mm', '85 mm'), self::pick(null, 100, 6400)];
+        [$shutter, $aperture] = self::pick([null, null], [0.004, 2.8], [1.3, 8.0]);
+        [$width, $height, $orientation] = self::pick([null, null, null], [600, 400, 1], [600, 400, 6], [400, 400, 1]);
         $texts = self::TEXTS[mt_rand(0, 3)];
-        $judged = $pick(null, null, ['keep', 4, 'print'], ['drop', 0, null], ['unsure', 0, null], [null, 2, null]);
-        $came = $pick(null, -1, 3);
-        $keywords = $pick([], [], [3], [4], [3, 4], [5]);
-        $album = $pick(null, null, 1, 2);
-        $endings = $pick(['.orw'], ['.jpg'], ['.orw', '.jpg']);
+        $judged = self::pick(null, null, ['keep', 4, 'print'], ['drop', 0, null], ['unsure', 0, null], [null, 2, null]);
+        $came = self::pick(null, -1, 3);
+        $keywords = self::pick([], [], [3], [4], [3, 4], [5]);
+        $album = self::pick(null, null, 1, 2);
+        $endings = self::pick(['.orw'], ['.jpg'], ['.orw', '.jpg']);
         $intake = mt_rand(1, 2);
-        $gone = $pick(null, null, null, null, null, 'aside', 'let go', 'no file');
+        $gone = self::pick(null, null, null, null, null, 'aside', 'let go', 'no file');
         $rows['frame'][] = ['id' => $id, 'body' => $body[0] ?? null, 'serial' => $body[1] ?? null, 'lens' => $lens, 'iso' => $iso, 'width' => $width, 'height' => $height, 'orientation' => $orientation, 'card_key' => (string) $id, 'stem' => "f$id", 'taken_at' => "{$date}T10:00:00", 'facts' => ['fNumber' => $aperture, 'exposureSeconds' => $shutter, 'previews' => [], 'rating' => $came], 'shoot_id' => $shoot, 'intake_id' => $intake, 'original_name' => \sprintf('ORL_%04d', $id), 'time_source' => 'camera', 'clock_correction' => 0, 'folder' => "$date $description", 'stamp' => ['texts' => (object) $texts], 'stamp_revision' => 0, 'restamp' => false, 'stamp_left' => 0, 'along' => false, 'measured_by' => 1, 'aside_from' => 'aside' === $gone ? 'x' : null, 'let_go_at' => 'let go' === $gone ? '2026-01-01' : null];
         $states = $proofs = [];
         foreach ('no file' === $gone ? [] : $endings as $n => $ending) {
@@ -68,9 +67,9 @@ final class FindableFrames
             $rows['original'][] = ['id' => $file, 'card_id' => $intake, 'frame_id' => $id, 'path' => "p$file", 'kind' => '.orw' === $ending ? 'still raw' : 'still rendered', 'bytes' => 1, 'modified_at' => 0, 'quick_print' => "q$file", 'checksum' => "c$file"];
             $rows['file'][] = ['id' => $file, 'frame_id' => $id, 'original_id' => $file, 'making' => 'original as it is', 'ending' => $ending, 'bytes' => 1, 'checksum' => "c$file", 'stamp_revision' => 0, 'bears' => 'nowhere'];
             foreach ([1, 2] as $store) {
-                $state = $pick('proven', 'proven', 'proven', 'owed', 'missing', 'differs');
+                $state = self::pick('proven', 'proven', 'proven', 'owed', 'missing', 'differs');
                 $states[$store][] = $state;
-                $proven = $pick('2024-03-05', '2026-01-31');
+                $proven = self::pick('2024-03-05', '2026-01-31');
                 $proofs[] = 'proven' === $state ? substr($proven, 0, 7) : null;
                 $rows['copy'][] = ['id' => 2 * $file + $store, 'path' => "$file-$store", 'proven_at' => 'proven' === $state ? "$proven 12:00:00Z" : null, 'file_id' => $file, 'store_id' => $store, 'state' => $state];
             }
@@ -89,14 +88,18 @@ final class FindableFrames
         }
         $whole = array_keys(array_filter($states, static fn (array $of): bool => ['proven'] === array_values(array_unique($of))));
         $months = array_filter($proofs, \is_string(...));
-        $up = static fn (int $word): array => [(string) $word, ...match ($word) { 3 => ['2', '1'], 5, 2 => ['1'], default => [] }];
+        $up = static fn (int $word): array => [(string) $word, ...match ($word) {
+            3 => ['2', '1'], 5, 2 => ['1'], default => []
+        }];
         $this->facets[$id] = array_map(static fn (array $values): array => array_values(array_unique($values)), [
             'shoot' => [(string) $shoot], 'day' => [$date], 'month' => [substr($date, 0, 7)], 'job' => [$texts['job'] ?? ''], 'event' => [$texts['event'] ?? ''],
             'place' => [] === array_intersect_key($texts, ['location' => 1, 'city' => 1]) ? [''] : array_values(array_intersect_key($texts, ['location' => 1, 'city' => 1])),
             'work' => [$work], 'body' => [null === $body ? '' : $body[0].(null === $body[1] ? '' : ', no. '.$body[1])], 'lens' => [$lens ?? ''], 'iso' => [(string) $iso],
             'aperture' => [null === $aperture ? '' : (string) $aperture], 'shutter' => [null === $shutter ? '' : (0.004 === $shutter ? '1/250' : '1.3')], 'focal' => [''],
             'stars' => [(string) ($judged[1] ?? max(0, $came ?? 0))], 'label' => [$judged[2] ?? ''],
-            'judged' => [match (null === $judged ? (-1 === $came ? 'drop' : null) : $judged[0]) { 'keep' => 'kept', 'drop' => 'dropped', 'unsure' => 'unsure', default => '' }],
+            'judged' => [match (null === $judged ? (-1 === $came ? 'drop' : null) : $judged[0]) {
+                'keep' => 'kept', 'drop' => 'dropped', 'unsure' => 'unsure', default => ''
+            }],
             'kind' => array_map(static fn (string $ending): string => '.orw' === $ending ? 'raw' : 'JPEG', $endings),
             'orientation' => [null === $width ? '' : ($width === $height ? 'square' : (6 === $orientation ? 'tall' : 'wide'))],
             'keyword' => [] === $keywords ? [''] : array_merge(...array_map($up, $keywords)),
@@ -104,6 +107,18 @@ final class FindableFrames
             'copies' => [['no whole copy', 'one copy', 'two and more'][\count($whole)], ...array_intersect(['owed', 'missing', 'differs'], array_merge(...array_values($states)))],
             'proof' => [[] === $months ? '' : min($months)], 'album' => [(string) $album], 'card' => [(string) $intake], 'intake' => [(string) $intake],
         ]);
+    }
+
+    /**
+     * @template T
+     *
+     * @param T ...$of
+     *
+     * @return T
+     */
+    private static function pick(mixed ...$of): mixed
+    {
+        return array_values($of)[mt_rand(0, \count($of) - 1)];
     }
 
     /**

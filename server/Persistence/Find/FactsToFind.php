@@ -73,6 +73,11 @@ final readonly class FactsToFind
         }
     }
 
+    public function isLarger(int $block, int $most): bool
+    {
+        return Row::number($this->database->fetchOne('SELECT count(*) FROM (SELECT 1 FROM frame WHERE id BETWEEN ? AND ? LIMIT ?) f', [...self::span($block), $most + 1])) > $most;
+    }
+
     /** What frames are called, and were on their cards: only those rows are written that are not so already. */
     public function names(int $block): void
     {

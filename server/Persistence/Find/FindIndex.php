@@ -32,18 +32,23 @@ final readonly class FindIndex
         return Row::number($this->database->fetchOne('SELECT count(DISTINCT block) FROM find_touched'));
     }
 
-    /** Makes one block anew, the latest first; false where none is to be made, or somebody else is at it. */
-    public function renewOne(): bool
+    /**
+     * Makes one block anew, the latest first; false where none is to be made, or somebody else is at it.
+     *
+     * @param int|null $most frames that may be in it, for whoever has no time for more
+     */
+    public function renewOne(?int $most = null): bool
     {
-        return $this->database->transactional(function (): bool {
+        return $this->database->transactional(function () use ($most): bool {
             if (true !== $this->database->fetchOne('SELECT pg_try_advisory_xact_lock(?, 0)', [self::LOCK])) {
                 return false;
             }
             // What is touched from here on is seen by the next: its row is not among those taken away.
             $block = Row::numberOrNull($this->database->fetchOne('SELECT max(block) FROM find_touched'));
-            if (null === $block) {
+            if (null === $block || (null !== $most && $this->facts->isLarger($block, $most))) {
                 return false;
             }
+            $this->database->executeStatement("SET LOCAL work_mem = '64MB'");
             $this->database->executeStatement('DELETE FROM find_touched WHERE block = ?', [$block]);
             $this->renew($block);
 

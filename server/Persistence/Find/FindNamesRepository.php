@@ -40,6 +40,16 @@ final readonly class FindNamesRepository
     }
 
     /**
+     * Words right below one, or the outermost, and that frames without any have none.
+     *
+     * @return list<string> as the index has them
+     */
+    public function keywordsBelow(?int $keyword): array
+    {
+        return [...array_map(strval(...), Row::numbers($this->database->fetchFirstColumn('SELECT id FROM keyword WHERE parent_id IS NOT DISTINCT FROM ?', [$keyword]))), ...null === $keyword ? [''] : []];
+    }
+
+    /**
      * @param list<int> $shoots
      *
      * @return list<array{id: int, date: string, description: string, folder: string, frames: int}> the latest first

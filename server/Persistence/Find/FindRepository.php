@@ -91,24 +91,34 @@ final readonly class FindRepository
     /**
      * How many of these frames have each value of these facets.
      *
-     * @param list<FindFacet> $facets
+     * @param list<FindFacet>   $facets
+     * @param list<string>|null $values of these only
      *
      * @return array<string, array<array-key, int>> facet => value => frames, none that none has
      */
-    public function counts(FrameSet $frames, array $facets): array
+    public function counts(FrameSet $frames, array $facets, ?array $values = null): array
     {
         $blocks = $frames->blocks();
         $found = [];
         if ([] === $blocks || [] === $facets) {
             return $found;
         }
+        $names = array_map(static fn (FindFacet $facet): string => $facet->value, $facets);
+        $of = [self::list(array_keys($blocks)), self::list(array_map(bin2hex(...), $blocks)), self::list($names)];
+        $types = [];
+        $where = 'b.facet = ANY(?::text[])';
+        if (null !== $values) {
+            $where = 'b.value_id IN (SELECT id FROM find_value WHERE facet = ANY(?::text[]) AND value IN (?))';
+            $of[] = $values;
+            $types[3] = ArrayParameterType::STRING;
+        }
         foreach ($this->database->fetchAllNumeric("SELECT v.facet, v.value, c.frames
-            FROM (SELECT b.value_id, sum(bit_count(b.bits & r.bits)) AS frames
+            FROM (SELECT b.value_id, sum(bit_count(b.bits & r.bits)::int) AS frames
                 FROM (SELECT x.block, ('x' || x.hex)::bit(4096) AS bits FROM unnest(?::int[], ?::text[]) AS x(block, hex) OFFSET 0) r
-                JOIN find_bits b ON b.block = r.block AND b.facet = ANY(?::text[])
+                JOIN find_bits b ON b.block = r.block AND $where
                 GROUP BY b.value_id) c
             JOIN find_value v ON v.id = c.value_id
-            WHERE c.frames > 0", [self::list(array_keys($blocks)), self::list(array_map(bin2hex(...), $blocks)), self::list(array_map(static fn (FindFacet $facet): string => $facet->value, $facets))]) as [$facet, $value, $count]) {
+            WHERE c.frames > 0", $of, $types) as [$facet, $value, $count]) {
             $found[Row::word($facet)][Row::word($value)] = Row::number($count);
         }
 

@@ -40,6 +40,13 @@ final readonly class LookRepository
             ORDER BY r.taken_at, r.subsecond, r.id", [$of], [$type]));
     }
 
+    public function pickedCalled(int $number): string
+    {
+        $called = $this->database->fetchOne('SELECT called FROM look_picked WHERE id = ?', [$number]);
+
+        return \is_string($called) ? $called : '';
+    }
+
     /** @return list<LookedAt> the same, and no more of each than how it is judged; what is set aside among them, if wished */
     public function looked(Lot $lot, bool $withAside = false): array
     {
@@ -181,6 +188,7 @@ final readonly class LookRepository
         [$where, $of, $type] = match (true) {
             null !== $lot->receipt => ["EXISTS (SELECT 1 FROM receipt_line i WHERE i.frame_id = r.id AND i.intake_id = ? AND i.outcome = 'brought in')", $lot->receipt, ParameterType::INTEGER],
             null !== $lot->day => ["r.taken_at BETWEEN ? AND '{$lot->day}T99'", $lot->day, ParameterType::STRING], // a day that Lot has read: digits and hyphens
+            null !== $lot->picked => ['r.id IN (SELECT unnest(frames) FROM look_picked WHERE id = ?)', $lot->picked, ParameterType::INTEGER],
             default => ['r.shoot_id IN (?)', $lot->shoots, ArrayParameterType::INTEGER],
         };
 

@@ -3,6 +3,7 @@ export * from "./schemas/aside";
 export * from "./schemas/book";
 export * from "./schemas/cards";
 export * from "./schemas/desk";
+export * from "./schemas/find";
 export * from "./schemas/keeping";
 export * from "./schemas/look";
 export * from "./schemas/placing";

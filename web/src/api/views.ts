@@ -3,6 +3,7 @@ export * from "./views/aside";
 export * from "./views/book";
 export * from "./views/cards";
 export * from "./views/desk";
+export * from "./views/find";
 export * from "./views/keeping";
 export * from "./views/look";
 export * from "./views/placing";

@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Console;
+
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputArgument;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\ConsoleOutputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
+use VelvetLedger\Core\Failure\CouldNot;
+use VelvetLedger\Core\Find\FindQuery;
+use VelvetLedger\Core\Words\Count;
+use VelvetLedger\Server\Finding\Finds;
+use VelvetLedger\Server\Finding\KeepsIndex;
+use VelvetLedger\Server\Persistence\Find\FoundFileRepository;
+use VelvetLedger\Server\Stores\Stores;
+
+/** Prints the frames that WORDS are said of, in the order they were taken; ends with 1 where there is none. */
+#[AsCommand('find', 'Find frames by what is said of them: words, names, days ("may 2024").')]
+final class FindCommand extends Command
+{
+    public function __construct(private readonly Finds $finds, private readonly KeepsIndex $index, private readonly FoundFileRepository $files, private readonly Stores $stores)
+    {
+        parent::__construct();
+    }
+
+    protected function configure(): void
+    {
+        $this
+            ->addArgument('words', InputArgument::IS_ARRAY, 'Words, in any order and form')
+            ->addOption('of', null, InputOption::VALUE_REQUIRED, 'What else holds of them, as the address of the page has it: "stars=4&stars=5&-kind=raw"', '')
+            ->addOption('json', null, InputOption::VALUE_NONE, 'Print one JSON array, an object a frame')
+            ->addOption('paths', null, InputOption::VALUE_NONE, 'Print a path for each file, at the first store that is there');
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $given = $input->getArgument('words');
+        $of = $input->getOption('of');
+        try {
+            $query = FindQuery::read(\is_string($of) ? $of : '')->saying(implode(' ', array_filter(\is_array($given) ? $given : [], is_string(...))));
+            $this->index->catchUp(\INF);
+            $found = $this->finds->find($query);
+        } catch (CouldNot $no) {
+            return Refusal::tell($output, $no);
+        }
+        $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
+        $errors->writeln([...$found->notes, Count::of($found->frames->count(), 'frame').'.'], OutputInterface::OUTPUT_RAW);
+        $roots = $this->roots();
+        $documents = [];
+        foreach ($this->files->of($found->frames->numbers()) as $frame) {
+            $paths = self::paths($frame['copies'], $roots);
+            if (true === $input->getOption('json')) {
+                $documents[] = ['frame' => $frame['id'], 'name' => $frame['name'], 'takenAt' => $frame['takenAt'], 'shoot' => $frame['shoot'], 'files' => $paths];
+            } else {
+                $output->writeln(true === $input->getOption('paths') ? $paths : "{$frame['takenAt']}  {$frame['name']}  {$frame['shoot']}/", OutputInterface::OUTPUT_RAW);
+            }
+        }
+        if (true === $input->getOption('json')) {
+            $output->writeln(json_encode($documents, \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE | \JSON_THROW_ON_ERROR), OutputInterface::OUTPUT_RAW);
+        }
+
+        return $found->frames->isEmpty() ? self::FAILURE : self::SUCCESS;
+    }
+
+    /** @return array<int, string> of the stores that are there */
+    private function roots(): array
+    {
+        $roots = [];
+        foreach ($this->stores->all() as $store) {
+            $at = $this->stores->at($store);
+            if ($at->isPresent()) {
+                $roots[$store->id()] = $at->path;
+            }
+        }
+
+        return $roots;
+    }
+
+    /**
+     * @param list<array{store: int, path: string, file: int}> $copies
+     * @param array<int, string>                               $roots
+     *
+     * @return list<string> one a file
+     */
+    private static function paths(array $copies, array $roots): array
+    {
+        $paths = [];
+        foreach ($copies as $copy) {
+            if (isset($roots[$copy['store']])) {
+                $paths[$copy['file']] ??= $roots[$copy['store']].'/'.$copy['path'];
+            }
+        }
+
+        return array_values($paths);
+    }
+}

@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence\Find;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use VelvetLedger\Core\Find\CouldNotFind;
+use VelvetLedger\Server\Persistence\Row;
+
+/** Owns "album" and "album_frame": frames put together by hand, wherever they lie, in an order of their own. */
+final readonly class AlbumEntries
+{
+    public function __construct(private Connection $database)
+    {
+    }
+
+    /** @return list<AlbumRow> those that were used last first */
+    public function all(): array
+    {
+        return array_map(static fn (array $row): AlbumRow => new AlbumRow(Row::of($row)), $this->database->fetchAllAssociative('SELECT a.id, a.name, a.note, coalesce(a.cover_id, (SELECT f.frame_id FROM album_frame f WHERE f.album_id = a.id ORDER BY f.position LIMIT 1), 0) AS cover, (SELECT count(*) FROM album_frame f WHERE f.album_id = a.id) AS frames
+            FROM album a
+            ORDER BY a.used_at DESC, a.id DESC'));
+    }
+
+    /** @return list<int> in the album's order */
+    public function frames(int $album): array
+    {
+        return Row::numbers($this->database->fetchFirstColumn('SELECT frame_id FROM album_frame WHERE album_id = ? ORDER BY position, frame_id', [$album]));
+    }
+
+    /**
+     * The album of a name, begun where there is none.
+     *
+     * @throws CouldNotFind
+     */
+    public function called(string $name): int
+    {
+        $name = trim(preg_replace('/\s+/u', ' ', $name) ?? '');
+        if ('' === $name || mb_strlen($name) > 200) {
+            throw CouldNotFind::noName();
+        }
+
+        return Row::number($this->database->fetchOne('INSERT INTO album (name, used_at) VALUES (?, now())
+            ON CONFLICT (lower(name)) DO UPDATE SET used_at = now() RETURNING id', [$name]));
+    }
+
+    /** @throws CouldNotFind */
+    public function change(int $album, ?string $name, ?string $note, ?int $cover): void
+    {
+        if (null !== $name && ('' === trim($name) || false !== $this->database->fetchOne('SELECT 1 FROM album WHERE lower(name) = lower(?) AND id <> ?', [trim($name), $album]))) {
+            throw '' === trim($name) ? CouldNotFind::noName() : CouldNotFind::nameTaken(trim($name));
+        }
+        $this->database->executeStatement('UPDATE album SET name = coalesce(?, name), note = coalesce(?, note), cover_id = coalesce(?, cover_id), used_at = now() WHERE id = ?', [null === $name ? null : trim($name), $note, $cover, $album]);
+        // Its name is a word that its frames are found by.
+        $this->database->executeStatement('INSERT INTO find_touched SELECT DISTINCT frame_id >> 12 FROM album_frame WHERE album_id = ?', [$album]);
+    }
+
+    public function drop(int $album): void
+    {
+        $this->database->executeStatement('DELETE FROM album WHERE id = ?', [$album]);
+    }
+
+    /**
+     * Behind those that are in it.
+     *
+     * @param list<int> $frames in the order that they are to have
+     *
+     * @return int how many were not in it yet
+     */
+    public function add(int $album, array $frames): int
+    {
+        $this->database->executeStatement('UPDATE album SET used_at = now() WHERE id = ?', [$album]);
+
+        return (int) $this->database->executeStatement('INSERT INTO album_frame (album_id, frame_id, position)
+            SELECT ?, r.id, coalesce((SELECT max(position) FROM album_frame WHERE album_id = ?), 0) + x.at
+            FROM unnest(?::int[]) WITH ORDINALITY AS x(id, at) JOIN frame r ON r.id = x.id
+            ON CONFLICT DO NOTHING', [$album, $album, '{'.implode(',', $frames).'}']);
+    }
+
+    /** @param list<int> $frames */
+    public function remove(int $album, array $frames): void
+    {
+        $this->database->executeStatement('DELETE FROM album_frame WHERE album_id = ? AND frame_id IN (?)', [$album, $frames], [1 => ArrayParameterType::INTEGER]);
+    }
+
+    /**
+     * Puts frames of it before another, or behind all where there is none.
+     *
+     * @param list<int> $frames
+     */
+    public function move(int $album, array $frames, ?int $before): void
+    {
+        $this->database->transactional(function () use ($album, $frames, $before): void {
+            $this->database->executeStatement('SELECT 1 FROM album WHERE id = ? FOR UPDATE', [$album]);
+            $now = $this->frames($album);
+            $moved = array_values(array_intersect($now, $frames));
+            $rest = array_values(array_diff($now, $moved));
+            $at = null === $before ? false : array_search($before, $rest, true);
+            array_splice($rest, false === $at ? \count($rest) : $at, 0, $moved);
+            $this->database->executeStatement('UPDATE album_frame f SET position = x.at FROM unnest(?::int[]) WITH ORDINALITY AS x(id, at)
+                WHERE f.album_id = ? AND f.frame_id = x.id', ['{'.implode(',', $rest).'}', $album]);
+        });
+    }
+}

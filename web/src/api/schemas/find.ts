@@ -1,0 +1,58 @@
+/* Written by ops/types.php from the classes in server/View: change those, then run bin/ledger types. */
+import * as v from "valibot";
+import { list, type Schema } from "../checks";
+import type * as views from "../views/find";
+
+export const Album: Schema<views.Album> = v.object({
+  id: v.number(),
+  name: v.string(),
+  note: v.string(),
+  cover: v.number(),
+  frames: v.number(),
+});
+
+export const FoundValue: Schema<views.FoundValue> = v.object({
+  value: v.string(),
+  called: v.string(),
+  frames: v.number(),
+  any: v.boolean(),
+  none: v.boolean(),
+});
+
+export const FoundFacet: Schema<views.FoundFacet> = v.object({
+  facet: v.string(),
+  called: v.string(),
+  values: list(FoundValue),
+  more: v.number(),
+});
+
+export const FoundShoot: Schema<views.FoundShoot> = v.object({
+  id: v.number(),
+  date: v.string(),
+  description: v.string(),
+  folder: v.string(),
+  found: v.number(),
+  frames: v.number(),
+});
+
+export const Find: Schema<views.Find> = v.object({
+  query: v.string(),
+  frames: v.number(),
+  of: v.number(),
+  behind: v.number(),
+  phrases: list(v.string()),
+  notes: list(v.string()),
+  facets: list(FoundFacet),
+  shoots: list(FoundShoot),
+});
+
+export const FoundDay: Schema<views.FoundDay> = v.object({
+  day: v.string(),
+  frames: v.number(),
+});
+
+export const KeptFind: Schema<views.KeptFind> = v.object({
+  name: v.string(),
+  query: v.string(),
+  isOurs: v.boolean(),
+});

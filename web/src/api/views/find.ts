@@ -1,0 +1,62 @@
+/* Written by ops/types.php from the classes in server/View: change those, then run bin/ledger types. */
+
+/** An album: what it is called, what stands for it, and how many frames are in it. */
+export interface Album {
+  id: number;
+  name: string;
+  note: string;
+  cover: number;
+  frames: number;
+}
+
+/** What was found, and what it can be narrowed by. */
+export interface Find {
+  query: string;
+  frames: number;
+  of: number;
+  behind: number;
+  phrases: string[];
+  notes: string[];
+  facets: FoundFacet[];
+  shoots: FoundShoot[];
+}
+
+/** A day on which frames that were found were taken. */
+export interface FoundDay {
+  day: string;
+  frames: number;
+}
+
+/** One thing by which frames are told apart. */
+export interface FoundFacet {
+  facet: string;
+  called: string;
+  values: FoundValue[];
+  more: number;
+}
+
+/** A shoot of which frames were found: how many of how many. */
+export interface FoundShoot {
+  id: number;
+  date: string;
+  description: string;
+  folder: string;
+  found: number;
+  frames: number;
+}
+
+/** A value of a facet, and how many of the frames that are looked at have it. */
+export interface FoundValue {
+  value: string;
+  called: string;
+  frames: number;
+  any: boolean;
+  none: boolean;
+}
+
+/** What is looked for by name: kept by somebody, or there from the beginning. */
+export interface KeptFind {
+  name: string;
+  query: string;
+  isOurs: boolean;
+}
