@@ -16,6 +16,7 @@ use VelvetLedger\Server\Keeping\TakesBack;
 use VelvetLedger\Server\Pages\StampsPage;
 use VelvetLedger\Server\Persistence\Changes\AskedBy;
 use VelvetLedger\Server\Persistence\Changes\StampChanges;
+use VelvetLedger\Server\Persistence\Looks\LookRepository;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Stamps\ChangeStamps;
 use VelvetLedger\Server\Stamps\SlipBook;
@@ -59,6 +60,25 @@ final readonly class StampsController
         $changed = $this->stamps->change($shoot, $frames, $change);
         if (!$later) { // else when the sitting rests in which it was said
             $this->bus->dispatch(new WriteStamps($id));
+        }
+
+        return new JsonResponse(['frames' => $changed]);
+    }
+
+    /** The same of frames of any shoots: a change for each shoot. */
+    #[Route('/api/frames/stamps', methods: ['POST'])]
+    public function changeAny(Request $request, SlipBook $slips, LookRepository $looks): Response
+    {
+        $fields = Fields::of(DeskInput::body($request));
+        [$frames, $change] = $fields->make(static function () use ($fields, $slips): array {
+            $slip = $fields->text('slip', '');
+
+            return [self::frames($fields), StampChange::read($fields, '' === $slip ? null : $slips->called($slip))];
+        });
+        $changed = 0;
+        foreach ($looks->byShoot($frames) as $shoot => $some) {
+            $changed += $this->stamps->change($this->shoots->find($shoot), $some, $change);
+            $this->bus->dispatch(new WriteStamps($shoot));
         }
 
         return new JsonResponse(['frames' => $changed]);

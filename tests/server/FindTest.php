@@ -65,19 +65,19 @@ final class FindTest extends LedgerTestCase
         $found = fn (string $words): int => $this->find("words=$words")->frames;
         $boats = $found('boats');
         self::assertSame([$boats, $boats, $boats], [$found('boat'), $found('BOATS'), $found('boating')], 'in any form');
-        self::assertGreaterThan($this->count(['shoot' => ['1']]), $boats, 'of the shoot, and of what single frames say');
-        self::assertSame([$this->count(['shoot' => ['2']]), $this->count(['shoot' => ['2']]), $this->count(['shoot' => ['2']])], [$found('rope+walk'), $found('walk+rope'), $found('rop')], 'in any order, and begun');
-        self::assertSame($this->count(['keyword' => ['5']]), $found('ubersee'), 'without its accent');
-        self::assertSame($this->count(['keyword' => ['3']]), $found('salt'));
-        self::assertGreaterThanOrEqual($this->count(['keyword' => ['2']]), $found('quillhaven'), 'by a parent');
-        self::assertSame($this->count(['keyword' => ['4']]), $found('lamps'), 'by a synonym');
+        self::assertGreaterThan($this->howMany(['shoot' => ['1']]), $boats, 'of the shoot, and of what single frames say');
+        self::assertSame([$this->howMany(['shoot' => ['2']]), $this->howMany(['shoot' => ['2']]), $this->howMany(['shoot' => ['2']])], [$found('rope+walk'), $found('walk+rope'), $found('rop')], 'in any order, and begun');
+        self::assertSame($this->howMany(['keyword' => ['5']]), $found('ubersee'), 'without its accent');
+        self::assertSame($this->howMany(['keyword' => ['3']]), $found('salt'));
+        self::assertGreaterThanOrEqual($this->howMany(['keyword' => ['2']]), $found('quillhaven'), 'by a parent');
+        self::assertSame($this->howMany(['keyword' => ['4']]), $found('lamps'), 'by a synonym');
         $misspelt = $this->find('words=quilhavn');
         self::assertSame([$found('quillhaven'), ['"quilhavn" is said nowhere; looked for quillhaven.']], [$misspelt->frames, $misspelt->notes]);
         self::assertSame(0, $found('zzyzx'));
         self::assertSame([1, 1], [$found('ORL_4000') + (isset($this->made->facets[4000]) ? 0 : 1), $found('4001') + (isset($this->made->facets[4001]) ? 0 : 1)], 'by the name on the card');
-        self::assertSame($this->count(['day' => ['2024-05-30'], 'keyword' => ['4']]), $found('lamps+may+2024'), 'with a date');
-        self::assertSame($this->count(['shoot' => ['1', '2'], 'keyword' => ['4']]), $found('the+lamps,+in+some+May'), 'of any year, and what says nothing is not looked for');
-        self::assertSame($this->count(['body' => ['Vantry 6']]), $found('vantry'));
+        self::assertSame($this->howMany(['day' => ['2024-05-30'], 'keyword' => ['4']]), $found('lamps+may+2024'), 'with a date');
+        self::assertSame($this->howMany(['shoot' => ['1', '2'], 'keyword' => ['4']]), $found('the+lamps,+in+some+May'), 'of any year, and what says nothing is not looked for');
+        self::assertSame($this->howMany(['body' => ['Vantry 6']]), $found('vantry'));
     }
 
     public function testWhatIsChangedIsFoundAsItIsNow(): void
@@ -113,7 +113,7 @@ final class FindTest extends LedgerTestCase
     }
 
     /** @param array<string, list<string>> $any */
-    private function count(array $any): int
+    private function howMany(array $any): int
     {
         return \count($this->made->having($any, []));
     }

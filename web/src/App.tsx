@@ -1,12 +1,13 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { type ComponentType, lazy, Suspense, useEffect } from "react";
-import { Navigate, Route, Routes } from "react-router";
+import { Navigate, Route, Routes, useNavigate } from "react-router";
 import { follow } from "./api/events";
 import { CardsScreen } from "./intake/CardsScreen";
 import { LoadsAgain } from "./ledger/LoadsAgain";
 import { Nothing } from "./ledger/Nothing";
 import { Page } from "./ledger/Page";
 import { useFocusKept } from "./ledger/useFocusKept";
+import { useKeys } from "./ledger/useKeys";
 
 /** Each screen is fetched when it is opened first; and all of them soon after the first one stands, for the ledger may be away later. */
 const SCREENS = {
@@ -14,6 +15,7 @@ const SCREENS = {
   "/receipts/:number": async () => (await import("./receipt/ReceiptScreen")).ReceiptScreen,
   "/receipts/:number/sheet": async () => (await import("./receipt/ReceiptSheet")).ReceiptSheet,
   "/clearance/:card": async () => (await import("./clearance/ClearanceScreen")).ClearanceScreen,
+  "/find": async () => (await import("./find/FindScreen")).FindScreen,
   "/stores": async () => (await import("./stores/StoresScreen")).StoresScreen,
   "/daybook": async () => (await import("./daybook/DayBookScreen")).DayBookScreen,
   "/stationery": async () => (await import("./stationery/StationeryScreen")).StationeryScreen,
@@ -33,6 +35,14 @@ const SOON = 1500;
 export function App() {
   useFocusKept();
   const queries = useQueryClient();
+  const go = useNavigate();
+  useKeys({
+    "/": () => {
+      const blank = document.getElementById("find");
+      if (blank) blank.focus();
+      else void go("/find");
+    },
+  });
   useEffect(() => follow(queries), [queries]);
   useEffect(() => {
     const timer = setTimeout(() => {

@@ -109,3 +109,12 @@ export const useChangeStamps = (shoot: string) => useStampsChange(shoot, (change
 export const useTakeStampsBack = (shoot: string) => useStampsChange<undefined>(shoot, () => send(`/api/shoots/${shoot}/stamps/back`, {}));
 export const useSettleStamps = (shoot: string) =>
   useStampsChange(shoot, ({ frames, how }: { frames: number[]; how: "merge" | "keep" | "leave" }) => send(`/api/shoots/${shoot}/stamps/${how}`, { frames }));
+
+/** The same of frames of any shoots. */
+export const useStampAny = () => {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (change: StampChange) => send("/api/frames/stamps", change),
+    onSuccess: () => Promise.all(["find", "found frames", "shoot", "keywords"].map((key) => queries.invalidateQueries({ queryKey: [key] }))),
+  });
+};

@@ -6,11 +6,13 @@ import { count, figure, size } from "../words/format";
 import type { Receipt } from "../api/types";
 import { Announced } from "./Announced";
 import { Arrivals } from "./Arrivals";
+import { Key } from "./Field";
 import { useMedia } from "./useMedia";
 
-const TABS: { to: string; name: string; also: string[] }[] = [
+const TABS: { to: string; name: string; also: string[]; key?: string }[] = [
   { to: "/intake", name: "Intake", also: ["/receipts", "/clearance"] },
   { to: "/shoots", name: "Shoots", also: [] },
+  { to: "/find", name: "Find", also: [], key: "/" },
   { to: "/stores", name: "Stores", also: [] },
   { to: "/daybook", name: "Day book", also: [] },
   { to: "/stationery", name: "Stationery", also: [] },
@@ -57,6 +59,7 @@ function Header() {
               className={`-mb-px px-[14px] pt-[7px] max-md:px-[8px] pb-[8px] ${here ? "border border-b-0 border-ink bg-paper font-semibold" : "border border-transparent text-faded hover:text-ink"}`}
             >
               {tab.name}
+              {tab.key && !here && <Key>{tab.key}</Key>}
             </NavLink>
           );
         })}

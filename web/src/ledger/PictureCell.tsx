@@ -20,6 +20,8 @@ export interface GridPicture {
 
 interface Props {
   picture: GridPicture;
+  /** Of the element, where it is not the picture's own. */
+  id?: string;
   index: number;
   /** Of how many. */
   of: number;
@@ -30,14 +32,14 @@ interface Props {
 }
 
 /** One picture on the mat: struck through where it is left out, with its stamp and what stands under it. */
-export const PictureCell = memo(function PictureCell({ picture, index, of, width, active, inArea, markable }: Props) {
+export const PictureCell = memo(function PictureCell({ picture, id, index, of, width, active, inArea, markable }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const found = usePicture(picture.source, box);
   const lines = [];
   for (let i = 0; i < picture.captions.length; i += 2) lines.push(picture.captions.slice(i, i + 2));
   return (
     <figure
-      id={`picture-${picture.id}`}
+      id={id ?? `picture-${picture.id}`}
       data-index={index}
       role="option"
       aria-selected={picture.chosen ?? false}

@@ -6,7 +6,6 @@ import { useFindings, useProveShoot } from "../api/copies";
 import { type KeepingWish, useKeep, useKept } from "../api/keeping";
 import { useShoot } from "../api/queries";
 import { useStampState } from "../api/stamps";
-import type { ShootFrame } from "../api/types";
 import { Field, Key, TextButton } from "../ledger/Field";
 import { KeepingPanel } from "../keeping/KeepingPanel";
 import { COVER, firstWish, type Kind, KINDS } from "../keeping/kinds";
@@ -16,16 +15,14 @@ import { Actions } from "../ledger/Menu";
 import { Notice, Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
 import { OpenElsewhere } from "../ledger/OpenElsewhere";
-import { type GridPicture, PictureGrid } from "../ledger/PictureGrid";
+import { PictureGrid } from "../ledger/PictureGrid";
 import { useKeys } from "../ledger/useKeys";
 import { StampsOfShoot } from "../stamps/StampsOfShoot";
 import { BadCopies } from "../stores/BadCopies";
-import { judgedInWords } from "../words/judged";
 import { copiesInWords } from "../words/copies";
-import { hintsInWords } from "../words/hints";
-import { clock, count, dateOf, day, hours, size } from "../words/format";
+import { count, dateOf, day, hours, size } from "../words/format";
 import { FrameLook } from "./FrameLook";
-import { viewable } from "./viewable";
+import { shown } from "./shown";
 
 /** One shoot: its folder and sums, its frames on the mat under their new names, and what those say that are picked. */
 export function ShootScreen() {
@@ -39,7 +36,7 @@ export function ShootScreen() {
   const [picked, setPicked] = useState<Set<string>>(new Set());
   const frames = found.data?.frames;
   const apart = useMemo(() => (frames ?? []).filter((frame) => frame.subfolder !== ""), [frames]);
-  const pictures = useMemo(() => (frames ?? []).map((frame) => picture(frame, picked.has(String(frame.id)))), [frames, picked]);
+  const pictures = useMemo(() => (frames ?? []).map((frame) => shown(frame, picked.has(String(frame.id)))), [frames, picked]);
   const shoot = found.data?.shoot;
   const all = () => {
     if (!found.isWhole) return; // the first screen of them is not all
@@ -250,25 +247,4 @@ export function ShootScreen() {
       </div>
     </Page>
   );
-}
-
-function picture(frame: ShootFrame, picked: boolean): GridPicture {
-  const { keywords, note, waits } = frame.stamp;
-  const judged = judgedInWords(frame.judged);
-  const hints = hintsInWords(frame.hints);
-  const words = keywords.length === 0 ? "" : keywords.length < 3 ? keywords.join(", ") : count(keywords.length, "keyword");
-  return {
-    id: String(frame.id),
-    label: [`${frame.names.join(", ")}, taken ${clock(frame.takenAt)}, was ${frame.originals.join(", ")}`, judged, keywords.join(", "), ...hints, note]
-      .filter(Boolean)
-      .join("; "),
-    source: viewable(frame).picture(480),
-    stamp:
-      [note ? "look here" : waits ? "to be stamped" : frame.datedByFile ? "file time" : null, frame.subfolder && `in ${frame.subfolder}`, ...hints]
-        .filter(Boolean)
-        .join(" · ") || null,
-    captions: [frame.stem.replace(/^\d{4}-\d\d-\d\d_/, ""), clock(frame.takenAt), words, judged],
-    chosen: picked,
-    ticked: picked,
-  };
 }

@@ -1,0 +1,86 @@
+import { keepPreviousData, queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import * as v from "valibot";
+import { list } from "./checks";
+import { get, post, send } from "./client";
+import * as schemas from "./schemas";
+
+/** Finding frames: a query is a text, as the address of the page has it. */
+
+/** What came of a query is asked for again while the index is behind, and rests then. */
+const AGAIN = 500;
+
+const of = (query: string) => `of=${encodeURIComponent(query)}`;
+
+export const useFind = (query: string) =>
+  useQuery({
+    queryKey: ["find", query],
+    queryFn: () => get(`/api/find?${of(query)}`, schemas.Find),
+    placeholderData: keepPreviousData,
+    refetchInterval: (found) => ((found.state.data?.behind ?? 0) > 0 ? AGAIN : false),
+    gcTime: 10_000,
+  });
+
+/** All values of a facet that have a text in what they are called; of keywords those right below one. */
+export const useFoundValues = (query: string, facet: string, part: string, below: number | null, open: boolean) =>
+  useQuery({
+    queryKey: ["found values", query, facet, part, below],
+    queryFn: () =>
+      get(`/api/find/values?${of(query)}&facet=${facet}&part=${encodeURIComponent(part)}${below === null ? "" : `&below=${below}`}`, schemas.FoundFacet),
+    enabled: open,
+    placeholderData: keepPreviousData,
+    gcTime: 10_000,
+  });
+
+export const useFoundDays = (query: string, open: boolean) =>
+  useQuery({
+    queryKey: ["found days", query],
+    queryFn: () => get(`/api/find/days?${of(query)}`, list(schemas.FoundDay)),
+    enabled: open,
+    placeholderData: keepPreviousData,
+    gcTime: 10_000,
+  });
+
+/** Frames of a shoot that were found, from one on: those in view only are kept. */
+export const foundFrames = (query: string, shoot: number, from: number) =>
+  queryOptions({
+    queryKey: ["found frames", query, shoot, from],
+    queryFn: () => get(`/api/find/shoots/${shoot}?${of(query)}&from=${from}`, list(schemas.ShootFrame)),
+    staleTime: 20_000,
+    gcTime: 15_000,
+  });
+
+export const foundNumbers = (query: string): Promise<number[]> => get(`/api/find/frames?${of(query)}`, v.array(v.number()));
+
+/** Has frames ready for a first look, wherever they lie. */
+export const useLookAtPicked = () =>
+  useMutation({
+    mutationFn: (picked: { frames: number[]; called: string }) => post("/api/look/picked", picked, v.object({ lot: v.string() })),
+  });
+
+export const useAlbums = () => useQuery({ queryKey: ["albums"], queryFn: () => get("/api/albums", list(schemas.Album)) });
+
+/** What changes albums changes what is found. */
+function useAlbumChange<T, A>(change: (given: T) => Promise<A>) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: change,
+    onSuccess: () => Promise.all(["albums", "find", "found frames", "finds"].map((key) => queries.invalidateQueries({ queryKey: [key] }))),
+  });
+}
+
+export const useAddToAlbum = () =>
+  useAlbumChange((given: { name: string; frames: number[] }) => post("/api/albums", given, v.object({ album: v.number(), added: v.number() })));
+
+export interface AlbumChange {
+  id: number;
+  name?: string;
+  note?: string;
+  cover?: number;
+  remove?: number[];
+}
+
+export const useChangeAlbum = () => useAlbumChange(({ id, ...how }: AlbumChange) => send(`/api/albums/${id}`, how));
+export const useDropAlbum = () => useAlbumChange((id: number) => send(`/api/albums/${id}/drop`, {}));
+
+export const useKeptFinds = () => useQuery({ queryKey: ["finds"], queryFn: () => get("/api/finds", list(schemas.KeptFind)), staleTime: 30_000 });
+export const useKeepFind = () => useAlbumChange((given: { name: string; query?: string }) => send("/api/finds", given));

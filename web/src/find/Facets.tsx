@@ -1,0 +1,20 @@
+import type { FoundFacet } from "../api/views";
+import { FacetValues } from "./FacetValues";
+import type { Wish } from "./query";
+
+interface Props {
+  query: string;
+  facets: FoundFacet[];
+  onWish: (wish: Wish) => void;
+}
+
+/** What the found frames can be narrowed by, with how many there are before it is pressed. */
+export function Facets({ query, facets, onWish }: Props) {
+  return (
+    <section aria-label="Narrow it down" className="border-r border-ink bg-sheet py-4 pr-4 pl-6">
+      {facets.map((facet) => (
+        <FacetValues key={facet.facet} query={query} facet={facet} onWish={onWish} />
+      ))}
+    </section>
+  );
+}

@@ -1,0 +1,216 @@
+import { useEffect, useMemo, useRef, useState } from "react";
+import { useSearchParams } from "react-router";
+import { useFind } from "../api/find";
+import type { ShootFrame } from "../api/types";
+import { TextButton, Key } from "../ledger/Field";
+import { Notice, Trouble } from "../ledger/Notice";
+import { Nothing } from "../ledger/Nothing";
+import { Page } from "../ledger/Page";
+import { useKeys } from "../ledger/useKeys";
+import { useSettled } from "../ledger/useSettled";
+import { FrameLook } from "../shoots/FrameLook";
+import { count, figure } from "../words/format";
+import { Calendar } from "./Calendar";
+import { Facets } from "./Facets";
+import { FindVerbs } from "./FindVerbs";
+import { FoundGrid } from "./FoundGrid";
+import { KeptFinds } from "./KeptFinds";
+import { type Query, read, toggled, type Wish, write } from "./query";
+import { Wishes } from "./Wishes";
+
+/** Milliseconds that words are waited for, while they are typed. */
+const TYPING = 180;
+
+/** One blank; below it what was found, with how many there are of everything that it can be narrowed by. */
+export function FindScreen() {
+  const [address, setAddress] = useSearchParams();
+  const text = address.toString();
+  const query = useMemo(() => read(text), [text]);
+  const [words, setWords] = useState(query.words);
+  const settled = useSettled(words, TYPING);
+  const found = useFind(text);
+  const data = found.data;
+  const scroller = useRef<HTMLElement>(null);
+  const blank = useRef<HTMLInputElement>(null);
+  const [picked, setPicked] = useState<ReadonlySet<number>>(new Set());
+  const [look, setLook] = useState<{ frames: ShootFrame[]; id: number } | null>(null);
+  const [days, setDays] = useState(false);
+  const [narrow, setNarrow] = useState(false);
+  const set = (next: Query) => {
+    setAddress(write(next));
+  };
+  const written = useRef(query.words);
+  useEffect(() => {
+    if (settled === written.current) return;
+    written.current = settled;
+    setAddress((now) => write({ ...read(now.toString()), words: settled }), { replace: true });
+  }, [settled, setAddress]);
+  // Gone back to, or chosen by name: what stands in the blank follows.
+  const [before, setBefore] = useState(query.words);
+  if (before !== query.words) {
+    setBefore(query.words);
+    if (query.words !== settled.trim()) setWords(query.words);
+  }
+  useEffect(() => {
+    blank.current?.focus();
+  }, []);
+  const wish = (one: Wish) => {
+    set(toggled(query, one));
+  };
+  const pick = (frames: ShootFrame[], on: boolean) => {
+    setPicked((now) => {
+      const next = new Set(now);
+      for (const { id } of frames) {
+        if (on) next.add(id);
+        else next.delete(id);
+      }
+      return next;
+    });
+  };
+  useKeys({
+    y: () => {
+      setDays(!days);
+    },
+  });
+  const looked = look?.frames.find((frame) => frame.id === look.id);
+  return (
+    <Page
+      title="Find"
+      scrollRef={scroller}
+      foot={
+        <FindVerbs
+          query={text}
+          called={words.trim() === "" ? "Found" : words.trim()}
+          found={data?.frames ?? 0}
+          picked={picked}
+          onAll={(frames) => {
+            setPicked(new Set(frames));
+          }}
+          onNone={() => {
+            setPicked(new Set());
+          }}
+        />
+      }
+    >
+      <h1 className="sr-only">Find</h1>
+      <section aria-label="What is looked for" className="border-b border-ink py-4 pr-6 pl-page">
+        <input
+          ref={blank}
+          id="find"
+          aria-label="Words, names, days"
+          placeholder="words, a name, a day: red boat, ORL_0412, may 2024"
+          value={words}
+          onChange={(event) => {
+            setWords(event.target.value);
+          }}
+          onKeyDown={(event) => {
+            if (event.key === "Escape") blank.current?.blur();
+            if (event.key === "Enter" || event.key === "ArrowDown") {
+              event.preventDefault();
+              document.querySelector<HTMLElement>("[role=listbox][aria-label='Found frames']")?.focus();
+            }
+          }}
+          className="w-full border-b border-rule-strong bg-transparent font-hand text-title font-semibold focus:border-velvet focus:outline-none"
+        />
+        <div className="in-line gap-x-6 pt-2">
+          <span role="status">
+            {data && (
+              <>
+                <b>{count(data.frames, "frame")}</b>
+                {data.shoots.length > 0 && ` in ${count(data.shoots.length, "shoot")}`}
+                {data.frames !== data.of && `, of ${figure(data.of)}`}
+                {data.phrases.length > 0 && `; taken ${data.phrases.join(" or ")}`}
+              </>
+            )}
+          </span>
+          <Wishes query={query} facets={data?.facets ?? []} onWish={wish} />
+          <KeptFinds
+            query={text}
+            onChoose={(chosen) => {
+              setWords(read(chosen).words);
+              written.current = read(chosen).words;
+              setAddress(chosen);
+            }}
+          />
+          <span>
+            <TextButton
+              pressed={days}
+              onClick={() => {
+                setDays(!days);
+              }}
+            >
+              {days ? "pictures" : "days"}
+            </TextButton>
+            <Key>Y</Key>
+          </span>
+          <span className="hidden max-md:inline">
+            <TextButton
+              pressed={narrow}
+              onClick={() => {
+                setNarrow(!narrow);
+              }}
+            >
+              narrow it down
+            </TextButton>
+          </span>
+        </div>
+      </section>
+      <Trouble error={found.error} />
+      {data?.notes.map((note) => (
+        <Notice key={note}>{note}</Notice>
+      ))}
+      {(data?.behind ?? 0) > 0 && <Notice>What was said of frames lately is still being entered where they are looked for: counts may change yet.</Notice>}
+      {data && (
+        <div className="grid min-h-[60%] grid-cols-[270px_minmax(0,1fr)] max-md:grid-cols-1">
+          <div className={narrow ? "" : "max-md:hidden"}>
+            <Facets query={text} facets={data.facets} onWish={wish} />
+          </div>
+          {days ? (
+            <Calendar text={text} query={query} onWish={wish} />
+          ) : (
+            <div className="bg-mat py-2">
+              {looked && look ? (
+                <FrameLook
+                  frames={look.frames}
+                  frame={looked}
+                  picked={picked.has(looked.id)}
+                  onStep={(by) => {
+                    const at = Math.max(0, Math.min(look.frames.length - 1, look.frames.indexOf(looked) + by));
+                    setLook({ ...look, id: look.frames[at]?.id ?? looked.id });
+                  }}
+                  onPick={() => {
+                    pick([looked], !picked.has(looked.id));
+                  }}
+                  onClose={() => {
+                    setLook(null);
+                    setTimeout(() => document.querySelector<HTMLElement>("[role=listbox][aria-label='Found frames']")?.focus());
+                  }}
+                />
+              ) : (
+                <FoundGrid
+                  query={text}
+                  shoots={data.shoots}
+                  picked={picked}
+                  scroller={scroller}
+                  onPick={pick}
+                  onLook={(frames, frame) => {
+                    setLook({ frames, id: frame.id });
+                  }}
+                />
+              )}
+              {data.frames === 0 && (
+                <div className="m-6 bg-paper">
+                  <Nothing heading={data.of === 0 ? "Nothing came in yet" : "Nothing is found so"}>
+                    {data.of === 0
+                      ? "Frames are found here as soon as they are in the ledger."
+                      : "No frame has all of this. Take a word or a wish away; words may be begun, in any form and order."}
+                  </Nothing>
+                </div>
+              )}
+            </div>
+          )}
+        </div>
+      )}
+    </Page>
+  );
+}
