@@ -16,6 +16,7 @@ use VelvetLedger\Core\Find\FindQuery;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Finding\Finds;
 use VelvetLedger\Server\Finding\KeepsIndex;
+use VelvetLedger\Server\Persistence\Find\AlbumEntries;
 use VelvetLedger\Server\Persistence\Find\FoundFileRepository;
 use VelvetLedger\Server\Stores\Stores;
 
@@ -23,7 +24,7 @@ use VelvetLedger\Server\Stores\Stores;
 #[AsCommand('find', 'Find frames by what is said of them: words, names, days ("may 2024").')]
 final class FindCommand extends Command
 {
-    public function __construct(private readonly Finds $finds, private readonly KeepsIndex $index, private readonly FoundFileRepository $files, private readonly Stores $stores)
+    public function __construct(private readonly Finds $finds, private readonly KeepsIndex $index, private readonly FoundFileRepository $files, private readonly Stores $stores, private readonly AlbumEntries $albums)
     {
         parent::__construct();
     }
@@ -33,6 +34,7 @@ final class FindCommand extends Command
         $this
             ->addArgument('words', InputArgument::IS_ARRAY, 'Words, in any order and form')
             ->addOption('of', null, InputOption::VALUE_REQUIRED, 'What else holds of them, as the address of the page has it: "stars=4&stars=5&-kind=raw"', '')
+            ->addOption('into', null, InputOption::VALUE_REQUIRED, 'Put them into the album of this name, which is begun where there is none')
             ->addOption('json', null, InputOption::VALUE_NONE, 'Print one JSON array, an object a frame')
             ->addOption('paths', null, InputOption::VALUE_NONE, 'Print a path for each file, at the first store that is there');
     }
@@ -45,11 +47,13 @@ final class FindCommand extends Command
             $query = FindQuery::read(\is_string($of) ? $of : '')->saying(implode(' ', array_filter(\is_array($given) ? $given : [], is_string(...))));
             $this->index->catchUp(\INF);
             $found = $this->finds->find($query);
+            $into = $input->getOption('into');
+            $added = \is_string($into) ? $this->albums->add($this->albums->called($into), $found->frames->numbers()) : 0;
         } catch (CouldNot $no) {
             return Refusal::tell($output, $no);
         }
         $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
-        $errors->writeln([...$found->notes, Count::of($found->frames->count(), 'frame').'.'], OutputInterface::OUTPUT_RAW);
+        $errors->writeln([...$found->notes, Count::of($found->frames->count(), 'frame').'.', ...\is_string($into) ? [Count::of($added, 'frame')." put into $into."] : []], OutputInterface::OUTPUT_RAW);
         $roots = $this->roots();
         $documents = [];
         foreach ($this->files->of($found->frames->numbers()) as $frame) {

@@ -11,8 +11,8 @@ use VelvetLedger\Server\Settings\Settings;
 /** Brings the index up to date with what was touched: a block or two while a page asks, all of it in the background. */
 final readonly class KeepsIndex
 {
-    /** Frames of a block that is renewed while a page waits: a full one takes most of a second. */
-    private const SMALL = 600;
+    /** Frames of a block that is renewed while a page waits: a full one takes a second. */
+    private const SMALL = 2000;
 
     public function __construct(private FindIndex $index, private Settings $settings, private Pace $pace)
     {

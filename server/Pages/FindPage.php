@@ -43,12 +43,20 @@ final readonly class FindPage
         foreach (FindFacet::SHOWN as $facet) {
             $of = \in_array($facet, $together, true) ? $counts[$facet->value] ?? [] : $this->counts($facet, $query, $found, null);
             $view = $this->facet($facet, $query, $found, $of, self::VALUES);
-            if ([] !== $view->values) {
+            if (self::tells($view, $found)) {
                 $facets[] = $view;
             }
         }
 
         return new FindView($query->text(), $found->frames->count(), $this->index->all()->count(), $behind, $found->phrases, $found->notes, $facets, $this->shoots($counts[FindFacet::Shoot->value] ?? []));
+    }
+
+    /** Whether anything is narrowed down by it: what all of them have tells none from another. */
+    private static function tells(FoundFacetView $facet, Found $found): bool
+    {
+        $first = $facet->values[0] ?? null;
+
+        return null !== $first && (1 !== \count($facet->values) || $first->any || $first->none || $first->frames < $found->frames->count());
     }
 
     /**

@@ -15,7 +15,10 @@ use VelvetLedger\Server\Persistence\Row;
 final readonly class FindRepository
 {
     /** A word that is nowhere is taken for misspelt: words so much alike are taken in its place (pg_trgm's similarity). */
-    private const ALIKE = 0.35;
+    private const ALIKE = 0.3;
+
+    /** Words that are so much less alike than the one most alike are not meant. */
+    private const LESS = 0.12;
     private const MOST_ALIKE = 12;
     private const MOST_WORDS = 5000;
     private const MOST_NAMES = 20_000;
@@ -63,9 +66,11 @@ final readonly class FindRepository
         if (!$found->isEmpty()) {
             return [$found, []];
         }
-        $alike = $this->database->fetchAllKeyValue("SELECT id, value FROM find_value
-            WHERE facet = 'word' AND value % folded(?) AND similarity(value, folded(?)) >= ? AND EXISTS (SELECT 1 FROM find_bits b WHERE b.value_id = id)
-            ORDER BY similarity(value, folded(?)) DESC, value LIMIT ".self::MOST_ALIKE, [$word, $word, self::ALIKE, $word]);
+        $alike = $this->database->fetchAllKeyValue("SELECT id, value FROM (
+                SELECT id, value, similarity(value, folded(?)) AS alike, max(similarity(value, folded(?))) OVER () AS most FROM find_value
+                WHERE facet = 'word' AND value % folded(?) AND EXISTS (SELECT 1 FROM find_bits b WHERE b.value_id = find_value.id)) v
+            WHERE alike >= ? AND alike >= most - ?
+            ORDER BY alike DESC, value LIMIT ".self::MOST_ALIKE, [$word, $word, $word, self::ALIKE, self::LESS]);
 
         return [] === $alike ? [$this->called($word), []] : [$this->ofValues(array_map(intval(...), array_keys($alike))), array_map(Row::word(...), array_values($alike))];
     }

@@ -88,8 +88,8 @@ function Value({ query, facet, value, onWish }: { query: string; facet: string; 
           }}
           className={`flex min-h-6 min-w-0 flex-1 items-baseline gap-x-2 text-left hover:text-velvet ${value.any ? "font-semibold text-velvet" : ""} ${value.none ? "text-faded line-through" : ""} ${value.value === "" ? "italic" : ""}`}
         >
-          <span className="truncate">{name}</span>
-          <span className="ml-auto">{figure(value.frames)}</span>
+          <span className="truncate pr-[3px]">{name}</span>
+          <span className="ml-auto not-italic">{figure(value.frames)}</span>
         </button>
         <button
           type="button"

@@ -11,7 +11,10 @@ interface Props {
 /** What the found frames can be narrowed by, with how many there are before it is pressed. */
 export function Facets({ query, facets, onWish }: Props) {
   return (
-    <section aria-label="Narrow it down" className="border-r border-ink bg-sheet py-4 pr-4 pl-6">
+    <section
+      aria-label="Narrow it down"
+      className="sticky top-0 max-h-[calc(100vh-92px)] overflow-y-auto border-r border-ink bg-sheet py-2 pr-3 pl-6 max-md:static max-md:max-h-none max-md:border-r-0"
+    >
       {facets.map((facet) => (
         <FacetValues key={facet.facet} query={query} facet={facet} onWish={onWish} />
       ))}

@@ -2,8 +2,10 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 import { useFind } from "../api/find";
 import type { ShootFrame } from "../api/types";
+import type { FoundShoot } from "../api/views";
 import { TextButton, Key } from "../ledger/Field";
 import { Notice, Trouble } from "../ledger/Notice";
+import { Choice } from "../ledger/Menu";
 import { Nothing } from "../ledger/Nothing";
 import { Page } from "../ledger/Page";
 import { useKeys } from "../ledger/useKeys";
@@ -21,6 +23,15 @@ import { Wishes } from "./Wishes";
 /** Milliseconds that words are waited for, while they are typed. */
 const TYPING = 180;
 
+const ORDERS = ["the latest first", "the earliest first", "most found first"] as const;
+type Order = (typeof ORDERS)[number];
+
+/** Shoots as they are listed; within one, frames stand in the order they were taken. */
+const inOrder = (shoots: FoundShoot[], order: Order): FoundShoot[] => {
+  if (order === "the latest first") return shoots;
+  return order === "the earliest first" ? shoots.toReversed() : shoots.toSorted((a, b) => b.found - a.found);
+};
+
 /** One blank; below it what was found, with how many there are of everything that it can be narrowed by. */
 export function FindScreen() {
   const [address, setAddress] = useSearchParams();
@@ -36,6 +47,8 @@ export function FindScreen() {
   const [look, setLook] = useState<{ frames: ShootFrame[]; id: number } | null>(null);
   const [days, setDays] = useState(false);
   const [narrow, setNarrow] = useState(false);
+  const [order, setOrder] = useState<Order>("the latest first");
+  const shoots = useMemo(() => inOrder(data?.shoots ?? [], order), [data, order]);
   const set = (next: Query) => {
     setAddress(write(next));
   };
@@ -107,7 +120,7 @@ export function FindScreen() {
             if (event.key === "Escape") blank.current?.blur();
             if (event.key === "Enter" || event.key === "ArrowDown") {
               event.preventDefault();
-              document.querySelector<HTMLElement>("[role=listbox][aria-label='Found frames']")?.focus();
+              document.querySelector<HTMLElement>("[role=listbox][aria-label='Found frames']")?.focus({ preventScroll: true });
             }
           }}
           className="w-full border-b border-rule-strong bg-transparent font-hand text-title font-semibold focus:border-velvet focus:outline-none"
@@ -132,6 +145,16 @@ export function FindScreen() {
               setAddress(chosen);
             }}
           />
+          {!days && (
+            <Choice
+              label="order"
+              value={order}
+              options={ORDERS.map((one) => ({ value: one, name: one }))}
+              onChoose={(one) => {
+                setOrder(one);
+              }}
+            />
+          )}
           <span>
             <TextButton
               pressed={days}
@@ -183,13 +206,13 @@ export function FindScreen() {
                   }}
                   onClose={() => {
                     setLook(null);
-                    setTimeout(() => document.querySelector<HTMLElement>("[role=listbox][aria-label='Found frames']")?.focus());
+                    setTimeout(() => document.querySelector<HTMLElement>("[role=listbox][aria-label='Found frames']")?.focus({ preventScroll: true }));
                   }}
                 />
               ) : (
                 <FoundGrid
                   query={text}
-                  shoots={data.shoots}
+                  shoots={shoots}
                   picked={picked}
                   scroller={scroller}
                   onPick={pick}

@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { flushSync } from "react-dom";
 import { useNavigate } from "react-router";
 import { foundNumbers, useAddToAlbum, useAlbums, useLookAtPicked } from "../api/find";
 import { useStampAny } from "../api/stamps";
@@ -81,8 +82,10 @@ export function FindVerbs({ query, called, found, picked, onAll, onNone }: Props
     foundNumbers(query).then(onAll, setFailed);
   };
   const begin = (what: "album" | "keyword") => {
-    setBlank(blank === what ? null : what);
-    setTimeout(() => document.querySelector<HTMLElement>("[data-verb-blank] input")?.focus());
+    flushSync(() => {
+      setBlank(blank === what ? null : what);
+    }); // the next letter is for it
+    document.querySelector<HTMLElement>("[data-verb-blank] input")?.focus();
   };
   useKeys({
     l: lookAt,
@@ -143,7 +146,7 @@ export function FindVerbs({ query, called, found, picked, onAll, onNone }: Props
           </TextButton>
           <Key>K</Key>
         </span>
-        <span className="ml-auto flex gap-x-3">
+        <span className="ml-auto in-line gap-x-4">
           <span role="status" className="text-faded">
             {said}
           </span>

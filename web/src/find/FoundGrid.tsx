@@ -107,55 +107,57 @@ export function FoundGrid({ query, shoots, picked, scroller, onPick, onLook }: P
     const cell = event.target instanceof HTMLElement ? event.target.closest<HTMLElement>("[data-index]") : null;
     return cell ? Number(cell.dataset.index) : null;
   };
+  const rowsInView = virtual.getVirtualItems().flatMap((item) => {
+    const row = rowAt(rows, item.index);
+    return row ? [{ item, row }] : [];
+  });
   return (
-    <div
-      ref={box}
-      role="listbox"
-      aria-label="Found frames"
-      aria-multiselectable
-      aria-activedescendant={focused ? `found-${focus}` : undefined}
-      tabIndex={0}
-      onKeyDown={pressed}
-      onClick={(event) => {
-        const index = under(event);
-        if (index === null) return;
-        setAt(index);
-        void pick(index, event.shiftKey);
-      }}
-      onDoubleClick={(event) => {
-        const index = under(event);
-        if (index !== null) void look(index);
-      }}
-      onFocus={() => {
-        setFocused(true);
-      }}
-      onBlur={() => {
-        setFocused(false);
-      }}
-      className="relative outline-none select-none"
-      style={{ height: virtual.getTotalSize() }}
-    >
-      {virtual.getVirtualItems().map((item) => {
-        const row = rowAt(rows, item.index);
-        if (!row) return null;
-        return row.from === null ? (
-          <ShootLine key={item.key} shoot={row.shoot} top={item.start - top} height={LINE} side={SIDE} />
-        ) : (
-          <FoundRow
-            key={item.key}
-            query={query}
-            shoot={row.shoot}
-            from={row.from}
-            lump={lump}
-            columns={columns}
-            before={row.before}
-            of={rows.pictures}
-            active={focused ? focus : -1}
-            picked={picked}
-            place={{ top: item.start - top, left: SIDE, width, gap: GAP }}
-          />
-        );
-      })}
+    <div ref={box} className="relative" style={{ height: virtual.getTotalSize() }}>
+      <div
+        role="listbox"
+        aria-label="Found frames"
+        aria-multiselectable
+        aria-activedescendant={focused ? `found-${focus}` : undefined}
+        tabIndex={0}
+        onKeyDown={pressed}
+        onClick={(event) => {
+          const index = under(event);
+          if (index === null) return;
+          setAt(index);
+          void pick(index, event.shiftKey);
+        }}
+        onDoubleClick={(event) => {
+          const index = under(event);
+          if (index !== null) void look(index);
+        }}
+        onFocus={() => {
+          setFocused(true);
+        }}
+        onBlur={() => {
+          setFocused(false);
+        }}
+        className="absolute inset-0 outline-none select-none"
+      >
+        {rowsInView.map(
+          ({ item, row }) =>
+            row.from !== null && (
+              <FoundRow
+                key={item.key}
+                query={query}
+                shoot={row.shoot}
+                from={row.from}
+                lump={lump}
+                columns={columns}
+                before={row.before}
+                of={rows.pictures}
+                active={focused ? focus : -1}
+                picked={picked}
+                place={{ top: item.start - top, left: SIDE, width, gap: GAP }}
+              />
+            ),
+        )}
+      </div>
+      {rowsInView.map(({ item, row }) => row.from === null && <ShootLine key={item.key} shoot={row.shoot} top={item.start - top} height={LINE} side={SIDE} />)}
     </div>
   );
 }

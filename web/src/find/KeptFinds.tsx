@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { flushSync } from "react-dom";
 import { useKeepFind, useKeptFinds } from "../api/find";
 import { TextButton } from "../ledger/Field";
 import { Actions } from "../ledger/Menu";
@@ -31,8 +32,10 @@ export function KeptFinds({ query, onChoose }: { query: string; onChoose: (query
         ) : name === null ? (
           <TextButton
             onClick={() => {
-              setName("");
-              setTimeout(() => document.getElementById("keep-find")?.focus());
+              flushSync(() => {
+                setName("");
+              });
+              document.getElementById("keep-find")?.focus();
             }}
           >
             keep it by name

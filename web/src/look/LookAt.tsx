@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import * as v from "valibot";
-import { useNavigate } from "react-router";
+import { useLocation, useNavigate } from "react-router";
 import { useElsewhere, useGoal, useGroups, useTogether } from "../api/look";
 import type { LookAction } from "../api/standingOrder";
 import type { Look, Pass } from "../api/views";
@@ -38,6 +38,7 @@ export function LookAt({ look, ways }: { look: Look; ways: Ways }) {
   const [panel, setPanel] = useState<Panel | null>(null);
   const whole = useRef<HTMLDivElement>(null);
   const navigate = useNavigate();
+  const cameFromHere = useLocation().key !== "default"; // else there is no page of ours to go back to
   const frame = lookedAt(now);
   const found = useGroups(look.lot, view.alike).data;
   const groups = useMemo(() => groupsByFrame(found ?? []), [found]);
@@ -57,9 +58,13 @@ export function LookAt({ look, ways }: { look: Look; ways: Ways }) {
   };
   const beside = useBeside({ now, member, go, choose });
   const leave = useCallback(() => {
+    if (look.lot.startsWith("picked-")) {
+      void (cameFromHere ? navigate(-1) : navigate("/find"));
+      return;
+    }
     const shoot = /^shoots-(\d+)$/.exec(look.lot)?.[1];
     void navigate(shoot ? `/shoots/${shoot}` : look.lot.startsWith("receipt-") ? `/receipts/${look.lot.slice(8)}` : "/shoots");
-  }, [look.lot, navigate]);
+  }, [look.lot, navigate, cameFromHere]);
   useEffect(() => {
     document.title = `First look, ${look.title} · Velvet Ledger`;
     whole.current?.focus();

@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * Gives the demo its year: "php ops/year.php HOME" brings in a year's jobs from small cards that are made below the home and taken away
+ * again, says what they show, judges them, and puts some into albums, all by the ledger's own verbs. Cut anywhere, it goes on with the
+ * job that it was at; what is done is not done again.
+ */
+
+use Symfony\Bundle\FrameworkBundle\Console\Application;
+use Symfony\Component\Console\Input\ArrayInput;
+use Symfony\Component\Console\Output\BufferedOutput;
+use Symfony\Component\Filesystem\Filesystem;
+use VelvetLedger\Demo\Year;
+use VelvetLedger\Server\Kernel;
+
+require dirname(__DIR__).'/vendor/autoload.php';
+
+$home = $argv[1] ?? throw new InvalidArgumentException('usage: php ops/year.php HOME');
+$files = new Filesystem();
+$ledger = new Application(new Kernel('prod', false));
+$ledger->setAutoExit(false);
+$said = static function (string $verb, array $with) use ($ledger): string {
+    $output = new BufferedOutput();
+    if (0 !== $ledger->run(new ArrayInput(['command' => $verb, ...$with]), $output) && 'intake' === $verb) {
+        fwrite(\STDERR, $output->fetch());
+        exit(1);
+    }
+
+    return $output->fetch();
+};
+/** How the frames of a job were judged: of some jobs all, of some the first half, of a few none yet. */
+$judged = static function (int $job, string $stem, int $frames): array {
+    $set = [];
+    for ($i = 1; $i <= (0 === $job % 5 ? 0 : (1 === $job % 5 ? intdiv($frames, 2) : $frames)); ++$i) {
+        $name = sprintf('%s_%04d', $stem, $i);
+        $set[] = $name.'='.match (true) {
+            0 === $i % 11 => '5',
+            0 === $i % 6 => '4',
+            0 === $i % 4 => 'drop',
+            0 === $i % 9 => 'unsure',
+            default => 'keep',
+        };
+        if (0 === $i % 22) {
+            $set[] = "$name=label print";
+        }
+    }
+
+    return $set;
+};
+$year = Year::ofTernAndTallow();
+$jobs = $year->jobs();
+foreach ($jobs as $number => $job) {
+    $card = sprintf('%s/year/%02d', $home, $number);
+    if (is_file("$card.done")) {
+        continue;
+    }
+    $isLast = $number === count($jobs) - 1;
+    $year->write($number, $card, $isLast ? 30 : null);
+    $said('intake', ['source' => [$card], '--description' => $job['description']]);
+    $folder = substr($job['date'], 0, 4)."/{$job['date']} {$job['description']}";
+    $texts = array_filter(['creator' => 0 === $number % 3 ? 'Bo Tallow' : 'Ada Tern', 'notice' => '© '.substr($job['date'], 0, 4).' Tern & Tallow', 'event' => $job['event'], 'location' => $job['place'], 'city' => 'Quillhaven', 'job' => $job['job']], static fn (string $text): bool => '' !== $text);
+    $said('stamp', ['shoot' => $folder, '--set' => array_map(static fn (string $field, string $text): string => "$field=$text", array_keys($texts), $texts), '--keyword' => array_map(static fn (array $path): string => implode(' > ', $path), $job['keywords'])]);
+    $set = $judged($number, "{$job['date']}_".strtr($job['description'], ' ', '-'), $job['frames']);
+    if ([] !== $set) {
+        $said('look', ['shoot' => $folder, '--set' => $set]);
+    }
+    $files->remove($card);
+    touch("$card.done");
+    if ($isLast) { // its card was not formatted, and has gone on since
+        $year->write($number, "$home/reader/KILN");
+    }
+}
+$said('find', ['--of' => 'stars=5', '--into' => 'the year in pictures']);
+$said('find', ['words' => ['red', 'boat'], '--into' => 'the red boat']);
+// A copy on the second drive that is not what it was.
+$copies = glob("$home/drives/Bellows/2025/*autumn fog/*_0007.jpg");
+if (false !== $copies && [] !== $copies && !is_file("$home/year/differs.done")) {
+    $stream = fopen($copies[0], 'r+');
+    if (false !== $stream) {
+        fseek($stream, -600, \SEEK_END);
+        fwrite($stream, "\0\0\0\0\0\0\0\0");
+        fclose($stream);
+    }
+    touch("$home/year/differs.done");
+    $said('prove', ['store' => 'Bellows']);
+}
+touch("$home/year.made");

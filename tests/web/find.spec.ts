@@ -1,0 +1,78 @@
+import { expect } from "@playwright/test";
+import { bringIn, checkAgainstWcag, make, range, test } from "./ledger";
+
+test("frames are found by keys: words, a day, what is said of them; looked at, put into an album, given a keyword", async ({ ledger: page }) => {
+  make("EARLY", range(1203, 1214), 20);
+  make("LATE", range(1215, 1220), 60);
+  bringIn("EARLY", "lanterns at the quay");
+  bringIn("LATE", "rope walk");
+  const status = page.getByRole("region", { name: "What is looked for" }).getByRole("status");
+  const found = page.getByRole("listbox", { name: "Found frames" });
+  await page.keyboard.press("/");
+  const blank = page.getByRole("textbox", { name: "Words, names, days" });
+  await expect(blank).toBeFocused();
+  await expect(status).toHaveText("18 frames in 2 shoots");
+
+  // Misspelt, in another form, and with a day.
+  await page.keyboard.type("lantrn");
+  await expect(status).toHaveText("12 frames in 1 shoot, of 18");
+  await expect(page.getByText('"lantrn" is said nowhere; looked for lanterns.')).toBeVisible();
+  await blank.fill("may 2026");
+  await expect(status).toHaveText("12 frames in 1 shoot, of 18; taken may 2026");
+  await blank.fill("");
+  await expect(status).toHaveText("18 frames in 2 shoots");
+
+  // Over the edge of a shoot, by keys; what is picked is put into an album and found there.
+  await page.keyboard.press("ArrowDown");
+  await expect(found).toBeFocused();
+  await expect(found.getByRole("option")).toHaveCount(18);
+  await page.keyboard.press(" ");
+  for (let i = 0; i < 6; i += 1) await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("Shift+ ");
+  await expect(page.getByText("7 frames picked:")).toBeVisible();
+  await page.keyboard.press("b");
+  await page.keyboard.type("the book");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("7 frames put into the book.")).toBeVisible();
+  await page.keyboard.press("k");
+  await page.keyboard.type("printed");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("printed said of 7 frames.")).toBeVisible();
+  await page.keyboard.press("Escape");
+  const narrow = page.getByRole("region", { name: "Narrow it down" });
+  await narrow.getByRole("button", { name: /^the book/ }).click();
+  await expect(status).toHaveText("7 frames in 2 shoots, of 18");
+  await expect(narrow.getByRole("button", { name: /^in none/ })).toContainText("11");
+  await narrow.getByRole("button", { name: "not the book" }).click();
+  await expect(status).toHaveText("11 frames in 1 shoot, of 18");
+  await page.goBack();
+  await expect(status).toHaveText("7 frames in 2 shoots, of 18");
+  await blank.fill("printed");
+  await expect(status).toHaveText("7 frames in 2 shoots, of 18");
+
+  // A first look at them, and back: what was judged is counted.
+  await blank.press("Escape");
+  await page.keyboard.press("n");
+  await page.keyboard.press("l");
+  await expect(page).toHaveURL(/look\/picked-1/);
+  await expect(page.getByText("kept 0 of 7")).toBeVisible();
+  await page.keyboard.press("5");
+  await expect(page.getByText("kept 1 of 7")).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(page).toHaveURL(/find\?/);
+  await expect(narrow.getByRole("group", { name: "stars" }).getByRole("button", { name: /^5/ })).toContainText("1");
+
+  // Kept by name, and by days.
+  await page.getByRole("button", { name: "keep it by name" }).click();
+  await page.keyboard.type("for the wall");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("button", { name: /keep “for the wall” no more/ })).toBeVisible();
+  await page.keyboard.press("y");
+  await expect(page.getByRole("region", { name: "2026" })).toContainText("7 frames");
+  await page.keyboard.press("y");
+  for (const width of [360, 1280]) {
+    await page.setViewportSize({ width, height: 800 });
+    await checkAgainstWcag(page, `find, ${width} wide`);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
+  }
+});
