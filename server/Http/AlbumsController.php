@@ -12,10 +12,12 @@ use VelvetLedger\Core\Document\BadDocument;
 use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Core\Find\FindQuery;
 use VelvetLedger\Server\Finding\UsualFinds;
+use VelvetLedger\Server\Pages\FramesPage;
 use VelvetLedger\Server\Persistence\Find\AlbumEntries;
 use VelvetLedger\Server\Persistence\Find\AlbumRow;
 use VelvetLedger\Server\Persistence\Find\KeptFindEntries;
 use VelvetLedger\Server\Persistence\Find\PickedEntries;
+use VelvetLedger\Server\View\Find\AlbumPageView;
 use VelvetLedger\Server\View\Find\AlbumView;
 use VelvetLedger\Server\View\Find\KeptFindView;
 
@@ -45,16 +47,26 @@ final readonly class AlbumsController
         return new JsonResponse(['album' => $album, 'added' => $this->albums->add($album, $frames)]);
     }
 
+    /** Its frames, in its order. */
+    #[Route('/api/albums/{id}', methods: ['GET'], requirements: ['id' => '\d{1,9}'])]
+    public function one(int $id, FramesPage $frames): Response
+    {
+        return new JsonResponse(new AlbumPageView(new AlbumView($this->albums->find($id)), $frames->wherever($this->albums->frames($id))));
+    }
+
     #[Route('/api/albums/{id}', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
     public function change(int $id, Request $request): Response
     {
         $fields = Fields::of(DeskInput::body($request));
-        [$name, $note, $cover, $remove, $move, $before] = $fields->make(static fn (): array => [
+        [$name, $note, $cover, $remove, $move, $before, $byTime] = $fields->make(static fn (): array => [
             $fields->has('name') ? $fields->text('name') : null, $fields->has('note') ? $fields->text('note', null, 5000) : null, $fields->numberOrNull('cover'),
-            $fields->has('remove') ? $fields->list('remove', RowNumber::given('a frame')) : [], $fields->has('move') ? $fields->list('move', RowNumber::given('a frame')) : [], $fields->numberOrNull('before'),
+            $fields->has('remove') ? $fields->list('remove', RowNumber::given('a frame')) : [], $fields->has('move') ? $fields->list('move', RowNumber::given('a frame')) : [], $fields->numberOrNull('before'), true === $fields->any('byTime'),
         ]);
         $this->albums->change($id, $name, $note, $cover);
         $this->albums->remove($id, $remove);
+        if ($byTime) {
+            $this->albums->orderByTime($id);
+        }
         if ([] !== $move) {
             $this->albums->move($id, $move, $before);
         }

@@ -12,6 +12,8 @@ use VelvetLedger\Core\Find\CouldNotFind;
 use VelvetLedger\Core\Find\FindFacet;
 use VelvetLedger\Core\Find\FindQuery;
 use VelvetLedger\Server\Pages\FindPage;
+use VelvetLedger\Server\Persistence\Find\FoundFileRepository;
+use VelvetLedger\Server\Stores\Stores;
 
 /** Frames are looked for: ?of= is a query as a text, see FindQuery. */
 final readonly class FindController
@@ -49,6 +51,27 @@ final readonly class FindController
     public function ofShoot(int $id, Request $request): Response
     {
         return new JsonResponse($this->page->ofShoot(self::query($request), $id, RowNumber::of($request, 'from')));
+    }
+
+    /** What was found as a table, a line a file: of the stores that have it, the shoot's home first. */
+    #[Route('/api/find/list.csv', methods: ['GET'])]
+    public function list(Request $request, FoundFileRepository $files, Stores $stores): Response
+    {
+        $names = $stores->names();
+        $frames = $this->page->frames(self::query($request))->numbers();
+        $rows = (static function () use ($files, $frames, $names): iterable {
+            foreach ($files->of($frames) as $frame) {
+                $of = [];
+                foreach ($frame['copies'] as $copy) {
+                    $of[$copy['file']][] = $copy;
+                }
+                foreach ($of as $copies) {
+                    yield [$frame['name'], $frame['takenAt'], $frame['shoot'], $copies[0]['path'], implode(', ', array_map(static fn (array $copy): string => $names[$copy['store']] ?? '', $copies))];
+                }
+            }
+        })();
+
+        return CsvAnswer::of('found.csv', ['name', 'taken at', 'shoot', 'path in the store', 'proven at'], $rows);
     }
 
     /** The numbers of all that were found, to be picked. */

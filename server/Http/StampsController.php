@@ -16,8 +16,8 @@ use VelvetLedger\Server\Keeping\TakesBack;
 use VelvetLedger\Server\Pages\StampsPage;
 use VelvetLedger\Server\Persistence\Changes\AskedBy;
 use VelvetLedger\Server\Persistence\Changes\StampChanges;
-use VelvetLedger\Server\Persistence\Looks\LookRepository;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
+use VelvetLedger\Server\Persistence\Shoots\ShownFrameRepository;
 use VelvetLedger\Server\Stamps\ChangeStamps;
 use VelvetLedger\Server\Stamps\SlipBook;
 use VelvetLedger\Server\Work\Follows;
@@ -67,7 +67,7 @@ final readonly class StampsController
 
     /** The same of frames of any shoots: a change for each shoot. */
     #[Route('/api/frames/stamps', methods: ['POST'])]
-    public function changeAny(Request $request, SlipBook $slips, LookRepository $looks): Response
+    public function changeAny(Request $request, SlipBook $slips, ShownFrameRepository $shown): Response
     {
         $fields = Fields::of(DeskInput::body($request));
         [$frames, $change] = $fields->make(static function () use ($fields, $slips): array {
@@ -76,7 +76,7 @@ final readonly class StampsController
             return [self::frames($fields), StampChange::read($fields, '' === $slip ? null : $slips->called($slip))];
         });
         $changed = 0;
-        foreach ($looks->byShoot($frames) as $shoot => $some) {
+        foreach ($shown->byShoot($frames) as $shoot => $some) {
             $changed += $this->stamps->change($this->shoots->find($shoot), $some, $change);
             $this->bus->dispatch(new WriteStamps($shoot));
         }

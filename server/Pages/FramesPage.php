@@ -68,6 +68,25 @@ final readonly class FramesPage
     }
 
     /**
+     * Frames of any shoots, in the order that they are named.
+     *
+     * @param list<int> $frames
+     *
+     * @return list<ShootFrameView>
+     */
+    public function wherever(array $frames): array
+    {
+        $views = [];
+        foreach ($this->shown->byShoot($frames) as $shoot => $some) {
+            foreach ($this->some($shoot, $some, 0, \count($some)) as $view) {
+                $views[$view->id] = $view;
+            }
+        }
+
+        return array_values(array_filter(array_map(static fn (int $frame): ?ShootFrameView => $views[$frame] ?? null, $frames)));
+    }
+
+    /**
      * @param list<ShownFrame>                  $frames
      * @param array<int, SaidInShort>           $says   by frame
      * @param array<array-key, list<FrameHint>> $hints  the same

@@ -83,6 +83,11 @@ final class NotInLedger extends \RuntimeException implements CouldNot
         return new self(\sprintf('There is no frame %d in this ledger.', $id));
     }
 
+    public static function album(int $id): self
+    {
+        return new self(\sprintf('There is no album %d in this ledger.', $id));
+    }
+
     public static function frameNamed(string $stem): self
     {
         return new self(\sprintf('There is no frame %s in this shoot.', $stem));

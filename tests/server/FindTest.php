@@ -8,6 +8,8 @@ use VelvetLedger\Core\Find\FindFacet;
 use VelvetLedger\Core\Find\FindQuery;
 use VelvetLedger\Server\Finding\KeepsIndex;
 use VelvetLedger\Server\Pages\FindPage;
+use VelvetLedger\Server\Persistence\Find\AlbumEntries;
+use VelvetLedger\Server\Persistence\Find\FindIndex;
 use VelvetLedger\Server\View\Find\FindView;
 
 /** Frames are found by all that is said of them, and how many there are is counted as one would count by hand. */
@@ -98,6 +100,48 @@ final class FindTest extends LedgerTestCase
         self::assertSame(0, $this->find('album=2')->frames);
         $database->executeStatement("UPDATE copy SET state = 'missing' WHERE store_id = 1");
         self::assertSame([0, $this->find('')->of], [$this->find('store=1')->frames, $this->find('copies=missing')->frames]);
+    }
+
+    public function testAnAlbumHasAnOrderOfItsOwnAndATwiceChosenFrameOnce(): void
+    {
+        $albums = $this->service(AlbumEntries::class);
+        $some = \array_slice(array_keys($this->made->facets), 0, 6);
+        [$a, $b, $c, $d, $e, $f] = $some;
+        $album = $albums->called('  The  Book of boats ');
+        self::assertSame([$album, 4, 2], [$albums->called('the book of BOATS'), $albums->add($album, [$d, $a, $c, $b]), $albums->add($album, [$a, $e, $f])]);
+        self::assertSame([$d, $a, $c, $b, $e, $f], $albums->frames($album));
+        $albums->move($album, [$b, $e], $a);
+        self::assertSame([$d, $b, $e, $a, $c, $f], $albums->frames($album));
+        $albums->move($album, [$d], null);
+        $albums->remove($album, [$c]);
+        self::assertSame([$b, $e, $a, $f, $d], $albums->frames($album));
+        $albums->change($album, null, 'for the wall', $a);
+        self::assertSame([$a, 5, 'for the wall'], [$albums->find($album)->cover, $albums->find($album)->frames, $albums->find($album)->note]);
+        $albums->remove($album, [$a]);
+        self::assertSame($b, $albums->find($album)->cover, 'a cover that was taken out is none');
+        $albums->orderByTime($album);
+        $times = array_map(fn (int $frame): string => $this->made->facets[$frame]['day'][0], $albums->frames($album));
+        $sorted = $times;
+        sort($sorted);
+        self::assertSame($sorted, $times);
+        self::assertSame(4, $this->find("album=$album")->frames);
+        $this->expectExceptionMessage('There is another called printed. Nothing was changed.');
+        $albums->change($album, 'printed', null, null);
+    }
+
+    /** PostgreSQL's manual, 12.6.6: Snowball's stemmers. */
+    public function testWordsAreFoundInTheFormsOfTheLanguagesThatWereChosen(): void
+    {
+        $database = $this->ledger()->getConnection();
+        $database->executeStatement("UPDATE shoot SET description = 'Häuser am Hafen, les bateaux' WHERE id = 4");
+        $this->service(KeepsIndex::class)->catchUp(60);
+        $count = \count($this->made->having(['shoot' => ['4']], []));
+        self::assertSame(['"Häusern" is said nowhere; looked for hauser.'], $this->find('words=Häusern')->notes, 'no form of English');
+        $this->service(FindIndex::class)->speak(['german_stem', 'french_stem']);
+        foreach (['Haus', 'Häusern', 'bateau', 'des Hafens'] as $words) {
+            $view = $this->service(FindPage::class)->view(FindQuery::words($words));
+            self::assertSame([$count, []], [$view->frames, $view->notes], $words);
+        }
     }
 
     /** No question reads through all frames, however many there are. */

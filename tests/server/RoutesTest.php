@@ -208,7 +208,7 @@ final class RoutesTest extends LedgerTestCase
             '/api/cards/{id}/plan' => $wishes, '/api/cards/{id}/plan/lines' => $wishes, '/api/cards/{id}/intakes' => $wishes,
             '/api/look/{lot}/acts' => ['acts' => [['name' => 'a', 'kind' => 'judge', 'word' => '3', 'frames' => [['frame' => 1, 'revision' => 0, 'word' => 'drop']]], ['name' => 'b', 'kind' => 'take back'], ['name' => 'c', 'kind' => 'bring again']]],
             '/api/frames/stamps' => $frames + ['slip' => '', 'texts' => ['event' => 'x'], 'rating' => 3, 'add' => [['quay']], 'remove' => [1], 'unrate' => false, 'label' => 'Best'],
-            '/api/albums' => ['name' => 'printed', 'frames' => [1]], '/api/albums/{id}' => ['name' => 'printed', 'note' => 'x', 'cover' => 1, 'remove' => [1], 'move' => [1], 'before' => 1],
+            '/api/albums' => ['name' => 'printed', 'frames' => [1]], '/api/albums/{id}' => ['name' => 'printed', 'note' => 'x', 'cover' => 1, 'remove' => [1], 'move' => [1], 'before' => 1, 'byTime' => true],
             '/api/finds' => ['name' => 'best', 'query' => 'stars=5'], '/api/look/picked' => ['frames' => [1], 'called' => 'best'],
             '/api/look/{lot}/goal' => [['frames' => 180], ['frames' => null]],
             '/api/look/{lot}/together' => ['frames' => [], 'apart' => true],

@@ -70,6 +70,24 @@ test("frames are found by keys: words, a day, what is said of them; looked at, p
   await page.keyboard.press("y");
   await expect(page.getByRole("region", { name: "2026" })).toContainText("7 frames");
   await page.keyboard.press("y");
+  // The album in an order of its own: the last goes before the first.
+  await page.getByRole("link", { name: "albums" }).click();
+  await page.getByRole("link", { name: /the book/ }).click();
+  const grid = page.getByRole("listbox", { name: "Frames of the book" });
+  const names = async () => (await grid.getByRole("option").all()).map(async (one) => (await one.getAttribute("aria-label"))?.slice(0, 40));
+  const before = await Promise.all(await names());
+  expect(before).toHaveLength(7);
+  await grid.focus();
+  await page.keyboard.press("End");
+  await page.keyboard.press(" ");
+  await page.keyboard.press("Home");
+  await page.keyboard.press("p");
+  await expect.poll(async () => Promise.all(await names())).toEqual([before[6], ...before.slice(0, 6)]);
+  await page.keyboard.press("t");
+  await expect.poll(async () => Promise.all(await names())).toEqual([...before].sort());
+  await checkAgainstWcag(page, "an album");
+  await page.getByRole("link", { name: "narrow it down" }).click();
+  await expect(status).toHaveText("7 frames in 2 shoots, of 18");
   for (const width of [360, 1280]) {
     await page.setViewportSize({ width, height: 800 });
     await checkAgainstWcag(page, `find, ${width} wide`);

@@ -7,11 +7,15 @@ namespace VelvetLedger\Server\Persistence\Find;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Find\CouldNotFind;
+use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\Row;
 
 /** Owns "album" and "album_frame": frames put together by hand, wherever they lie, in an order of their own. */
 final readonly class AlbumEntries
 {
+    private const ALBUM = 'SELECT a.id, a.name, a.note, coalesce((SELECT f.frame_id FROM album_frame f WHERE f.album_id = a.id ORDER BY f.frame_id = a.cover_id DESC, f.position LIMIT 1), 0) AS cover, (SELECT count(*) FROM album_frame f WHERE f.album_id = a.id) AS frames
+        FROM album a';
+
     public function __construct(private Connection $database)
     {
     }
@@ -19,9 +23,15 @@ final readonly class AlbumEntries
     /** @return list<AlbumRow> those that were used last first */
     public function all(): array
     {
-        return array_map(static fn (array $row): AlbumRow => new AlbumRow(Row::of($row)), $this->database->fetchAllAssociative('SELECT a.id, a.name, a.note, coalesce(a.cover_id, (SELECT f.frame_id FROM album_frame f WHERE f.album_id = a.id ORDER BY f.position LIMIT 1), 0) AS cover, (SELECT count(*) FROM album_frame f WHERE f.album_id = a.id) AS frames
-            FROM album a
-            ORDER BY a.used_at DESC, a.id DESC'));
+        return array_map(static fn (array $row): AlbumRow => new AlbumRow(Row::of($row)), $this->database->fetchAllAssociative(self::ALBUM.' ORDER BY a.used_at DESC, a.id DESC'));
+    }
+
+    /** @throws NotInLedger */
+    public function find(int $album): AlbumRow
+    {
+        $row = $this->database->fetchAssociative(self::ALBUM.' WHERE a.id = ?', [$album]);
+
+        return false === $row ? throw NotInLedger::album($album) : new AlbumRow(Row::of($row));
     }
 
     /** @return list<int> in the album's order */
@@ -102,5 +112,12 @@ final readonly class AlbumEntries
             $this->database->executeStatement('UPDATE album_frame f SET position = x.at FROM unnest(?::int[]) WITH ORDINALITY AS x(id, at)
                 WHERE f.album_id = ? AND f.frame_id = x.id', ['{'.implode(',', $rest).'}', $album]);
         });
+    }
+
+    public function orderByTime(int $album): void
+    {
+        $this->database->executeStatement('UPDATE album_frame f SET position = x.at FROM (
+                SELECT a.frame_id, row_number() OVER (ORDER BY r.taken_at, r.subsecond, r.id) AS at FROM album_frame a JOIN frame r ON r.id = a.frame_id WHERE a.album_id = ?) x
+            WHERE f.album_id = ? AND f.frame_id = x.frame_id', [$album, $album]);
     }
 }

@@ -40,21 +40,6 @@ final readonly class LookRepository
             ORDER BY r.taken_at, r.subsecond, r.id", [$of], [$type]));
     }
 
-    /**
-     * @param list<int> $frames
-     *
-     * @return array<int, list<int>> frames by shoot
-     */
-    public function byShoot(array $frames): array
-    {
-        $found = [];
-        foreach ($this->database->fetchAllNumeric('SELECT shoot_id, id FROM frame WHERE id IN (?) ORDER BY shoot_id, id', [$frames], [ArrayParameterType::INTEGER]) as [$shoot, $frame]) {
-            $found[Row::number($shoot)][] = Row::number($frame);
-        }
-
-        return $found;
-    }
-
     public function pickedCalled(int $number): string
     {
         $called = $this->database->fetchOne('SELECT called FROM look_picked WHERE id = ?', [$number]);

@@ -9,6 +9,7 @@ use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Card\Kind;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
 use VelvetLedger\Server\Persistence\Looks\LookRepository;
+use VelvetLedger\Server\Persistence\Row;
 
 /** The frames that lie in a shoot, for a page that shows them all: rows, and no entities with all their copies. */
 final readonly class ShownFrameRepository
@@ -37,6 +38,21 @@ final readonly class ShownFrameRepository
     public function some(array $frames, int $from, int $most): array
     {
         return $this->shown('SELECT * FROM frame r WHERE r.id IN (?) ORDER BY r.taken_at, r.subsecond, r.id OFFSET ? LIMIT ?', [$frames, $from, $most], [ArrayParameterType::INTEGER]);
+    }
+
+    /**
+     * @param list<int> $frames
+     *
+     * @return array<int, list<int>> frames by shoot
+     */
+    public function byShoot(array $frames): array
+    {
+        $found = [];
+        foreach ($this->database->fetchAllNumeric('SELECT shoot_id, id FROM frame WHERE id IN (?) ORDER BY shoot_id, id', [$frames], [ArrayParameterType::INTEGER]) as [$shoot, $frame]) {
+            $found[Row::number($shoot)][] = Row::number($frame);
+        }
+
+        return $found;
     }
 
     /**

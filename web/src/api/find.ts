@@ -68,6 +68,8 @@ function useAlbumChange<T, A>(change: (given: T) => Promise<A>) {
   });
 }
 
+export const useAlbum = (id: string) => useQuery({ queryKey: ["albums", id], queryFn: () => get(`/api/albums/${id}`, schemas.AlbumPage), enabled: id !== "" });
+
 export const useAddToAlbum = () =>
   useAlbumChange((given: { name: string; frames: number[] }) => post("/api/albums", given, v.object({ album: v.number(), added: v.number() })));
 
@@ -77,6 +79,10 @@ export interface AlbumChange {
   note?: string;
   cover?: number;
   remove?: number[];
+  /** To stand before another of it, or behind all. */
+  move?: number[];
+  before?: number;
+  byTime?: boolean;
 }
 
 export const useChangeAlbum = () => useAlbumChange(({ id, ...how }: AlbumChange) => send(`/api/albums/${id}`, how));

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef, useState } from "react";
-import { useSearchParams } from "react-router";
+import { Link, useSearchParams } from "react-router";
 import { useFind } from "../api/find";
 import type { ShootFrame } from "../api/types";
 import type { FoundShoot } from "../api/views";
@@ -166,6 +166,9 @@ export function FindScreen() {
             </TextButton>
             <Key>Y</Key>
           </span>
+          <Link to="/albums" className="linked">
+            albums
+          </Link>
           <span className="hidden max-md:inline">
             <TextButton
               pressed={narrow}

@@ -146,6 +146,11 @@ export function FindVerbs({ query, called, found, picked, onAll, onNone }: Props
           </TextButton>
           <Key>K</Key>
         </span>
+        {found > 0 && (
+          <a href={`/api/find/list.csv?of=${encodeURIComponent(query)}`} className="linked">
+            what was found as a table
+          </a>
+        )}
         <span className="ml-auto in-line gap-x-4">
           <span role="status" className="text-faded">
             {said}

@@ -12,7 +12,7 @@ import { useMedia } from "./useMedia";
 const TABS: { to: string; name: string; also: string[]; key?: string }[] = [
   { to: "/intake", name: "Intake", also: ["/receipts", "/clearance"] },
   { to: "/shoots", name: "Shoots", also: [] },
-  { to: "/find", name: "Find", also: [], key: "/" },
+  { to: "/find", name: "Find", also: ["/albums"], key: "/" },
   { to: "/stores", name: "Stores", also: [] },
   { to: "/daybook", name: "Day book", also: [] },
   { to: "/stationery", name: "Stationery", also: [] },

@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { Link } from "react-router";
 import { framesOfKeyword, type KeywordChange, useAddKeyword, useChangeKeyword, useCompletions, useDropKeyword, useKeywords } from "../api/stamps";
 import type { KeywordRow } from "../api/views";
 import { Arrowhead } from "../ledger/Arrowhead";
@@ -48,6 +49,9 @@ export function WordRow({ word, depth }: { word: KeywordRow; depth: number }) {
           <span className={word.isHeading ? "font-hand text-hand font-semibold" : "font-semibold"}>{word.word}</span>
           {word.above.length > 0 && <span className="text-faded"> in {pathInWords(word.above)}</span>}
           {word.isHeading && <span className="as-label"> a heading, never written</span>}
+          <Link to={`/find?keyword=${word.id}`} aria-label={`frames of ${word.word}`} className="linked ml-3">
+            frames
+          </Link>
         </span>
         <span className="text-faded">
           also{" "}
@@ -110,11 +114,7 @@ export function WordRow({ word, depth }: { word: KeywordRow; depth: number }) {
         </span>
       </div>
       {asking && (
-        <div
-          className="in-line gap-x-5 border-b border-rule bg-sheet py-[6px] pr-6 pl-page"
-          role="group"
-          aria-label={`${asking.what} ${word.word}`}
-        >
+        <div className="in-line gap-x-5 border-b border-rule bg-sheet py-[6px] pr-6 pl-page" role="group" aria-label={`${asking.what} ${word.word}`}>
           <b>{asking.frames === 0 ? "No frame bears it." : `${count(asking.frames, "frame")} will be stamped anew, in the background.`}</b>
           {asking.what === "rename" && (
             <span>

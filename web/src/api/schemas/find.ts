@@ -2,6 +2,7 @@
 import * as v from "valibot";
 import { list, type Schema } from "../checks";
 import type * as views from "../views/find";
+import { ShootFrame } from "./shoots";
 
 export const Album: Schema<views.Album> = v.object({
   id: v.number(),
@@ -9,6 +10,11 @@ export const Album: Schema<views.Album> = v.object({
   note: v.string(),
   cover: v.number(),
   frames: v.number(),
+});
+
+export const AlbumPage: Schema<views.AlbumPage> = v.object({
+  album: Album,
+  frames: list(ShootFrame),
 });
 
 export const FoundValue: Schema<views.FoundValue> = v.object({

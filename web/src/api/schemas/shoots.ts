@@ -6,11 +6,6 @@ import { Facts } from "./cards";
 import { Judgement } from "./look";
 import { CopiesAt, FrameHint } from "./shared";
 
-export const FrameFacts: Schema<views.FrameFacts> = v.object({
-  frame: v.number(),
-  facts: v.nullable(Facts),
-});
-
 export const PictureChange: Schema<views.PictureChange> = v.picklist(["said", "damage", "edit", "unknown"]);
 
 export const FrameStamp: Schema<views.FrameStamp> = v.object({
@@ -35,6 +30,11 @@ export const ShootFrame: Schema<views.ShootFrame> = v.object({
   judged: Judgement,
   stamp: FrameStamp,
   hints: list(FrameHint),
+});
+
+export const FrameFacts: Schema<views.FrameFacts> = v.object({
+  frame: v.number(),
+  facts: v.nullable(Facts),
 });
 
 export const Shoot: Schema<views.Shoot> = v.object({

@@ -1,4 +1,5 @@
 /* Written by ops/types.php from the classes in server/View: change those, then run bin/ledger types. */
+import type { ShootFrame } from "./shoots";
 
 /** An album: what it is called, what stands for it, and how many frames are in it. */
 export interface Album {
@@ -7,6 +8,12 @@ export interface Album {
   note: string;
   cover: number;
   frames: number;
+}
+
+/** An album with its frames, in its order. */
+export interface AlbumPage {
+  album: Album;
+  frames: ShootFrame[];
 }
 
 /** What was found, and what it can be narrowed by. */
