@@ -31,7 +31,7 @@ final readonly class Year
             ['2025-07-26 14:10:00', 'regatta finish', Scene::LanternBoats, 58, 'Regatta', 'outer harbour', 'TT-2516', [['boats', 'regatta'], ['people', 'crews']]],
             ['2025-08-09 05:50:00', 'salt harvest', Scene::SaltPans, 62, 'Salt harvest', 'salt pans', 'TT-2517', [['work', 'salt harvest'], ['people', 'rakers']]],
             ['2025-08-16 20:30:00', 'lantern boats', Scene::LanternBoats, 74, 'Lantern boats', 'town quay', 'TT-2518', [['boats', 'lantern boats'], ['people', 'children']]],
-            ['2025-08-17 11:00:00', 'red boat for sale', Scene::FerryBell, 36, '', 'boat yard', 'TT-2519', [['boats', 'red boat']]],
+            ['2025-08-17 11:00:00', 'red boat for sale', Scene::LanternBoats, 36, '', 'boat yard', 'TT-2519', [['boats', 'red boat']]],
             ['2025-09-01 08:30:00', 'school opening', Scene::RopeWalk, 34, '', 'town school', 'TT-2520', $at('people', 'children')],
             ['2025-09-13 16:20:00', 'second quay wedding', Scene::KilnOpening, 68, 'A wedding at the quay', 'town quay', 'TT-2521', [['people', 'wedding']]],
             ['2025-09-27 06:40:00', 'autumn fog', Scene::SaltPans, 42, '', 'salt pans', '', [['landscape', 'fog'], ['seasons', 'autumn']]],
