@@ -52,7 +52,7 @@ $judged = static function (int $job, string $stem, int $frames): array {
 $year = Year::ofTernAndTallow();
 $jobs = $year->jobs();
 foreach ($jobs as $number => $job) {
-    $card = sprintf('%s/year/%02d', $home, $number);
+    $card = sprintf('%s/year/CARD_%02d', $home, $number);
     if (is_file("$card.done")) {
         continue;
     }

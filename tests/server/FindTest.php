@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Tests\server;
 
+use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Find\FindFacet;
 use VelvetLedger\Core\Find\FindQuery;
 use VelvetLedger\Server\Finding\KeepsIndex;
+use VelvetLedger\Server\Kernel;
 use VelvetLedger\Server\Pages\FindPage;
 use VelvetLedger\Server\Persistence\Find\AlbumEntries;
 use VelvetLedger\Server\Persistence\Find\FindIndex;
@@ -100,6 +102,33 @@ final class FindTest extends LedgerTestCase
         self::assertSame(0, $this->find('album=2')->frames);
         $database->executeStatement("UPDATE copy SET state = 'missing' WHERE store_id = 1");
         self::assertSame([0, $this->find('')->of], [$this->find('store=1')->frames, $this->find('copies=missing')->frames]);
+    }
+
+    /** Who says something while the index is brought up to date, or is cut off in it, is found all the same. */
+    public function testWhatIsSaidMeanwhileIsNotLost(): void
+    {
+        $this->service(KeepsIndex::class)->catchUp(60);
+        $other = Services::of(new Kernel('test', false))->get(Connection::class);
+        $frames = $this->made->having(['judged' => ['']], []);
+        $kept = $this->find('judged=kept')->frames;
+        $judge = "INSERT INTO judgement (frame_id, decision, stars, revision) VALUES (?, 'keep', 0, 1) ON CONFLICT (frame_id) DO UPDATE SET decision = 'keep'";
+        $other->beginTransaction();
+        $other->executeStatement($judge, [$frames[0]]);
+        $this->ledger()->getConnection()->executeStatement($judge, [$frames[1]]);
+        self::assertSame($kept + 1, $this->find('judged=kept')->frames, 'the other has not ended');
+        $other->commit();
+        self::assertSame($kept + 2, $this->find('judged=kept')->frames);
+
+        // Two at once: the second leaves it to the first. Cut off, the first leaves it to the next.
+        $other->executeStatement($judge, [$frames[2]]);
+        $other->beginTransaction();
+        $other->executeStatement('SELECT pg_advisory_xact_lock(7412, 0)');
+        $other->executeStatement('DELETE FROM find_touched');
+        $other->executeStatement('DELETE FROM find_bits');
+        self::assertSame($kept + 2, $this->find('judged=kept')->frames, 'as it was');
+        $other->rollBack();
+        self::assertSame($kept + 3, $this->find('judged=kept')->frames);
+        $other->close();
     }
 
     public function testAnAlbumHasAnOrderOfItsOwnAndATwiceChosenFrameOnce(): void
