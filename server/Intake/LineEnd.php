@@ -11,6 +11,7 @@ use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Transfer\Copied;
 use VelvetLedger\Core\Transfer\ProvenCopy;
 use VelvetLedger\Server\Cards\SourceGone;
+use VelvetLedger\Server\Persistence\Find\AlbumEntries;
 use VelvetLedger\Server\Persistence\Intakes\BroughtIn;
 use VelvetLedger\Server\Persistence\Intakes\CameInStamped;
 use VelvetLedger\Server\Persistence\Intakes\Entries;
@@ -22,7 +23,7 @@ use VelvetLedger\Server\Stores\StoreAbsent;
 /** Enters what came of files that were on their way, many at a time: published first, entered then, so that a cut between the two is made good by the next run. */
 final readonly class LineEnd
 {
-    public function __construct(private Entries $entries, private FailedLine $failed, private TellsLanding $landings, private SidecarsFollow $stamps, private TellsRaws $raws, private Landing $landing, private LoggerInterface $log)
+    public function __construct(private Entries $entries, private FailedLine $failed, private TellsLanding $landings, private SidecarsFollow $stamps, private TellsRaws $raws, private Landing $landing, private AlbumEntries $albums, private LoggerInterface $log)
     {
     }
 
@@ -68,6 +69,7 @@ final readonly class LineEnd
     {
         $this->stamps->rest($run);
         $this->raws->allIn($run->intake);
+        $this->albums->cameIn($run->intake);
     }
 
     /**

@@ -45,7 +45,7 @@ final class OrdersTest extends TestCase
             "mode": "instead of the raw", "previewEdge": 1024, "embedRaw": true, "cardWaits": true
           },
           "afterwards": {
-            "open": "editor", "eject": true, "dropped": "Not wanted", "selects": "copied"
+            "open": "editor", "eject": true, "dropped": "Not wanted", "selects": "copied", "album": "evenings"
           }
         }
         JSON;

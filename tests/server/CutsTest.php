@@ -35,6 +35,7 @@ final class CutsTest extends LedgerTestCase
 {
     private const PLACES = 6; // "bin/ledger bench faults" is at many more
     private const ROWS = [
+        'SELECT b.name, r.stem, count(*) FROM album_frame a JOIN album b ON b.id = a.album_id JOIN frame r ON r.id = a.frame_id GROUP BY 1, 2 ORDER BY 2',
         'SELECT r.stem, f.ending, f.making, f.bytes, f.checksum, f.stamp_revision, f.bears, o.path FROM file f JOIN frame r ON r.id = f.frame_id LEFT JOIN original o ON o.id = f.original_id ORDER BY 1, 2',
         'SELECT c.path, c.store_id, c.state, c.checksum, c.because FROM copy c ORDER BY 1, 2',
         'SELECT stem, folder, original_name, stamp_revision, stamp_note, restamp FROM frame ORDER BY 1',
@@ -87,7 +88,7 @@ final class CutsTest extends LedgerTestCase
         EmptyLedger::make($this->ledger()->getConnection());
         $this->service(Stores::class)->prepare();
         $this->service(Stationery::class)->save(StationeryKind::Rights, 'Studio', ['creator' => 'Ada Tern']);
-        $this->service(StartIntake::class)->start($this->desk('CARD', 'OTHER'), new Wishes(OnCard::order(['others' => 'in a subfolder of the shoot'])), static fn (Intake $intake) => null);
+        $this->service(StartIntake::class)->start($this->desk('CARD', 'OTHER'), new Wishes(OnCard::order(['others' => 'in a subfolder of the shoot', 'afterwards' => ['album' => 'the evening']])), static fn (Intake $intake) => null);
 
         return $clock;
     }

@@ -89,6 +89,18 @@ final readonly class AlbumEntries
             ON CONFLICT DO NOTHING', [$album, $album, '{'.implode(',', $frames).'}']);
     }
 
+    /** Frames that an intake brought in, into the album that its order names; those that are in it stay where they are. */
+    public function cameIn(int $intake): void
+    {
+        $name = $this->database->fetchOne("SELECT trim(coalesce(standing_order->'afterwards'->>'album', '')) FROM intake WHERE id = ?", [$intake]);
+        if (!\is_string($name) || '' === $name) {
+            return;
+        }
+        $this->add($this->called($name), Row::numbers($this->database->fetchFirstColumn("SELECT r.id FROM frame r
+            WHERE r.id IN (SELECT frame_id FROM receipt_line WHERE intake_id = ? AND outcome = 'brought in') AND NOT r.along
+            ORDER BY r.taken_at, r.subsecond, r.id", [$intake])));
+    }
+
     /** @param list<int> $frames */
     public function remove(int $album, array $frames): void
     {

@@ -64,6 +64,8 @@ export interface Afterwards {
   dropped: string;
   /** How frames come to the subfolder for selects. */
   selects: "moved" | "copied" | "hard-linked";
+  /** That its frames are put into, by its name; "" for none. */
+  album: string;
 }
 
 export type SlipTexts = Partial<Record<string, string>>;

@@ -21,7 +21,7 @@ import { type Query, read, toggled, type Wish, write } from "./query";
 import { Wishes } from "./Wishes";
 
 /** Milliseconds that words are waited for, while they are typed. */
-const TYPING = 180;
+const TYPING = 80;
 
 const ORDERS = ["the latest first", "the earliest first", "most found first"] as const;
 type Order = (typeof ORDERS)[number];

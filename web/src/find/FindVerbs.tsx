@@ -1,7 +1,8 @@
 import { useState } from "react";
 import { flushSync } from "react-dom";
 import { useNavigate } from "react-router";
-import { foundNumbers, useAddToAlbum, useAlbums, useLookAtPicked } from "../api/find";
+import { IntoAlbum } from "../albums/IntoAlbum";
+import { foundNumbers, useLookAtPicked } from "../api/find";
 import { useStampAny } from "../api/stamps";
 import { Key, TextButton } from "../ledger/Field";
 import { Trouble } from "../ledger/Notice";
@@ -23,14 +24,10 @@ interface Props {
 export function FindVerbs({ query, called, found, picked, onAll, onNone }: Props) {
   const go = useNavigate();
   const look = useLookAtPicked();
-  const albums = useAlbums();
-  const add = useAddToAlbum();
   const stamp = useStampAny();
-  const [blank, setBlank] = useState<"album" | "keyword" | null>(null);
-  const [name, setName] = useState("");
+  const [blank, setBlank] = useState(false);
   const [said, setSaid] = useState("");
   const [failed, setFailed] = useState<Error | null>(null);
-  const last = albums.data?.[0]?.name;
   /** Those that are picked, or all that were found. */
   const withThem = (act: (frames: number[]) => void) => {
     setSaid("");
@@ -45,22 +42,6 @@ export function FindVerbs({ query, called, found, picked, onAll, onNone }: Props
         {
           onSuccess: ({ lot }) => {
             void go(`/look/${lot}`);
-          },
-        },
-      );
-    });
-  };
-  const into = (album: string) => {
-    setBlank(null);
-    setName("");
-    withThem((frames) => {
-      add.mutate(
-        { name: album, frames },
-        {
-          onSuccess: ({ added }) => {
-            setSaid(
-              added === frames.length ? `${count(added, "frame")} put into ${album}.` : `${count(added, "frame")} put into ${album}; the others were in it.`,
-            );
           },
         },
       );
@@ -81,9 +62,9 @@ export function FindVerbs({ query, called, found, picked, onAll, onNone }: Props
   const all = () => {
     foundNumbers(query).then(onAll, setFailed);
   };
-  const begin = (what: "album" | "keyword") => {
+  const begin = () => {
     flushSync(() => {
-      setBlank(blank === what ? null : what);
+      setBlank(!blank);
     }); // the next letter is for it
     document.querySelector<HTMLElement>("[data-verb-blank] input")?.focus();
   };
@@ -91,18 +72,12 @@ export function FindVerbs({ query, called, found, picked, onAll, onNone }: Props
     l: lookAt,
     a: all,
     n: onNone,
-    b: () => {
-      if (last === undefined) begin("album");
-      else into(last);
-    },
-    k: () => {
-      begin("keyword");
-    },
+    k: begin,
   });
   const them = picked.size > 0 ? `${count(picked.size, "frame")} picked` : `all ${count(found, "frame")}`;
   return (
     <footer className="border-t border-ink bg-paper py-[7px] pr-6 pl-page">
-      <Trouble error={failed ?? look.error ?? add.error ?? stamp.error} />
+      <Trouble error={failed ?? look.error ?? stamp.error} />
       <div className="in-line gap-x-6">
         <b>{them}:</b>
         <span>
@@ -111,37 +86,9 @@ export function FindVerbs({ query, called, found, picked, onAll, onNone }: Props
           </TextButton>
           <Key>L</Key>
         </span>
-        {last !== undefined && (
-          <span>
-            <TextButton
-              disabled={found === 0 || add.isPending}
-              onClick={() => {
-                into(last);
-              }}
-            >
-              into {last}
-            </TextButton>
-            <Key>B</Key>
-          </span>
-        )}
+        <IntoAlbum disabled={found === 0} withThem={withThem} />
         <span>
-          <TextButton
-            disabled={found === 0}
-            onClick={() => {
-              begin("album");
-            }}
-          >
-            {last === undefined ? "into an album…" : "another album…"}
-          </TextButton>
-          {last === undefined && <Key>B</Key>}
-        </span>
-        <span>
-          <TextButton
-            disabled={found === 0}
-            onClick={() => {
-              begin("keyword");
-            }}
-          >
+          <TextButton disabled={found === 0} onClick={begin}>
             a keyword…
           </TextButton>
           <Key>K</Key>
@@ -165,43 +112,12 @@ export function FindVerbs({ query, called, found, picked, onAll, onNone }: Props
           </span>
         </span>
       </div>
-      {blank === "album" && (
-        <form
-          data-verb-blank
-          className="in-line gap-x-3 pt-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (name.trim() !== "") into(name.trim());
-          }}
-        >
-          <label className="in-line gap-x-2">
-            <span>into the album</span>
-            <input
-              list="albums"
-              value={name}
-              onChange={(event) => {
-                setName(event.target.value);
-              }}
-              onKeyDown={(event) => {
-                if (event.key === "Escape") setBlank(null);
-              }}
-              className="w-[260px] border-b border-rule-strong bg-transparent font-hand text-hand focus:border-velvet focus:outline-none"
-            />
-          </label>
-          <datalist id="albums">
-            {(albums.data ?? []).map((album) => (
-              <option key={album.id} value={album.name} />
-            ))}
-          </datalist>
-          <span className="text-faded">a name that is new begins one</span>
-        </form>
-      )}
-      {blank === "keyword" && (
+      {blank && (
         <div
           data-verb-blank
           className="pt-2"
           onKeyDown={(event) => {
-            if (event.key === "Escape") setBlank(null);
+            if (event.key === "Escape") setBlank(false);
           }}
         >
           <KeywordEntry label="A keyword for them" keywords={[]} onAdd={keyword} onRemove={() => undefined} />

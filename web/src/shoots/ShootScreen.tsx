@@ -1,5 +1,6 @@
 import { useMemo, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
+import { IntoAlbum } from "../albums/IntoAlbum";
 import { AsideLine } from "../aside/AsideLine";
 import { SelectsLine } from "../aside/SelectsLine";
 import { useFindings, useProveShoot } from "../api/copies";
@@ -139,6 +140,12 @@ export function ShootScreen() {
                 <OpenElsewhere
                   of={picked.size > 0 ? { shoot: shoot.id, frames: [...picked].map(Number) } : { shoot: shoot.id }}
                   what={picked.size > 0 ? "what is picked" : "the shoot"}
+                />
+                <IntoAlbum
+                  disabled={pickedFrames.length === 0}
+                  withThem={(act) => {
+                    act(pickedFrames);
+                  }}
                 />
                 <TextButton
                   disabled={prove.isPending}

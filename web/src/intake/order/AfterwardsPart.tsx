@@ -46,6 +46,19 @@ export function AfterwardsPart({ value, onChange }: { value: Afterwards; onChang
         }}
       />
       <label>
+        into the album{" "}
+        <Entry
+          label="album that its frames are put into"
+          value={value.album}
+          placeholder="none"
+          longest={200}
+          width={160}
+          onDone={(album) => {
+            onChange({ ...value, album: album.trim() });
+          }}
+        />
+      </label>
+      <label>
         dropped frames are set aside in{" "}
         <Entry
           label="folder of dropped frames"
