@@ -16,6 +16,8 @@ final readonly class FacetWords
     /** What frames have none of. */
     private const NONE = ['judged' => 'not judged yet', 'stars' => 'no stars', 'label' => 'no label', 'keyword' => 'no keyword', 'event' => 'no event', 'place' => 'no place', 'job' => 'no job', 'work' => 'no kind', 'album' => 'in none', 'body' => 'not recorded', 'lens' => 'not recorded', 'iso' => 'not recorded', 'aperture' => 'not recorded', 'shutter' => 'not recorded', 'focal' => 'not recorded', 'orientation' => 'not known', 'proof' => 'never'];
 
+    private const COPIES = ['no whole copy' => 'no proven copy of all of it', 'one copy' => 'proven at one store', 'two and more' => 'proven at two and more', 'owed' => 'a copy is owed', 'missing' => 'a copy is missing', 'differs' => 'a copy differs', Finds::ONLY_AWAY => 'only at stores that are away'];
+
     public function __construct(private FindNamesRepository $names)
     {
     }
@@ -32,11 +34,12 @@ final readonly class FacetWords
      */
     public function values(FindFacet $facet, array $values): array
     {
-        $named = $this->names->of($facet, array_map(intval(...), array_values(array_filter($values, ctype_digit(...)))));
+        $named = $this->names->of($facet, array_map(intval(...), array_values(array_filter($values, static fn (string $value): bool => 1 === preg_match('/^\d{1,9}$/', $value)))));
         $called = [];
         foreach ($values as $value) {
             $called[$value] = $named[$value] ?? match (true) {
                 '' === $value => self::NONE[$facet->value] ?? 'none',
+                FindFacet::Copies === $facet => self::COPIES[$value] ?? $value,
                 FindFacet::Stars === $facet => '0' === $value ? 'no stars' : $value,
                 FindFacet::Iso === $facet => $value,
                 FindFacet::Aperture === $facet => 'f/'.$value,

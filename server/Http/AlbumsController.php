@@ -17,6 +17,8 @@ use VelvetLedger\Server\Persistence\Find\AlbumEntries;
 use VelvetLedger\Server\Persistence\Find\AlbumRow;
 use VelvetLedger\Server\Persistence\Find\KeptFindEntries;
 use VelvetLedger\Server\Persistence\Find\PickedEntries;
+use VelvetLedger\Server\Persistence\NotInLedger;
+use VelvetLedger\Server\Persistence\Shoots\ShownFrameRepository;
 use VelvetLedger\Server\View\Find\AlbumPageView;
 use VelvetLedger\Server\View\Find\AlbumView;
 use VelvetLedger\Server\View\Find\KeptFindView;
@@ -38,10 +40,13 @@ final readonly class AlbumsController
 
     /** Puts frames into the album of a name, which is begun where there is none. */
     #[Route('/api/albums', methods: ['POST'])]
-    public function add(Request $request): Response
+    public function add(Request $request, ShownFrameRepository $shown): Response
     {
         $fields = Fields::of(DeskInput::body($request));
         [$name, $frames] = $fields->make(static fn (): array => [$fields->text('name'), self::frames($fields)]);
+        if ([] === $shown->byShoot($frames)) {
+            throw NotInLedger::frame($frames[0]);
+        }
         $album = $this->albums->called($name);
 
         return new JsonResponse(['album' => $album, 'added' => $this->albums->add($album, $frames)]);
@@ -62,7 +67,8 @@ final readonly class AlbumsController
             $fields->has('name') ? $fields->text('name') : null, $fields->has('note') ? $fields->text('note', null, 5000) : null, $fields->numberOrNull('cover'),
             $fields->has('remove') ? $fields->list('remove', RowNumber::given('a frame')) : [], $fields->has('move') ? $fields->list('move', RowNumber::given('a frame')) : [], $fields->numberOrNull('before'), true === $fields->any('byTime'),
         ]);
-        $this->albums->change($id, $name, $note, $cover);
+        $album = $this->albums->find($id)->id;
+        $this->albums->change($album, $name, $note, $cover);
         $this->albums->remove($id, $remove);
         if ($byTime) {
             $this->albums->orderByTime($id);

@@ -173,6 +173,28 @@ final class FindTest extends LedgerTestCase
         }
     }
 
+    public function testWhatCannotBeLookedForHasAClearError(): void
+    {
+        $browser = $this->browser();
+        foreach ([
+            ['GET', '/api/find?of=bogus%3D1', null, 'Frames are not told apart by "bogus". Nothing was looked for.'],
+            ['GET', '/api/find?of=words%3D'.str_repeat('y', 4001), null, 'What is looked for may be at most 4000 characters long.'],
+            ['GET', '/api/find/values?of=&facet=nope', null, 'Frames are not told apart by "nope". Nothing was looked for.'],
+            ['POST', '/api/finds', ['name' => 'x', 'query' => 'bogus=1'], 'Frames are not told apart by "bogus". Nothing was looked for.'],
+            ['POST', '/api/albums', ['name' => ' ', 'frames' => [4000]], 'It needs a name, of at most 200 characters. Nothing was changed.'],
+            ['POST', '/api/albums', ['name' => 'x', 'frames' => [999_999]], 'There is no frame 999999 in this ledger.'],
+            ['POST', '/api/albums/99', ['note' => 'x'], 'There is no album 99 in this ledger.'],
+            ['POST', '/api/albums/1', ['cover' => 999_999], 'There is no frame 999999 in this ledger.'],
+        ] as [$method, $path, $body, $said]) {
+            $browser->request($method, $path, content: null === $body ? null : json_encode($body, \JSON_THROW_ON_ERROR));
+            self::assertSame(['error' => $said], json_decode((string) $browser->getResponse()->getContent(), true), $path);
+        }
+        foreach (['%', '_', '\\', "';--", '🚣', 'keyword=99999999999999999999', 'store=x'] as $odd) {
+            $browser->request('GET', '/api/find?of='.urlencode(str_contains($odd, '=') ? $odd : 'words='.urlencode($odd)));
+            self::assertSame(200, $browser->getResponse()->getStatusCode(), $odd);
+        }
+    }
+
     /** No question reads through all frames, however many there are. */
     public function testNothingIsFoundByReadingThroughAllFrames(): void
     {

@@ -56,11 +56,14 @@ final readonly class AlbumEntries
             ON CONFLICT (lower(name)) DO UPDATE SET used_at = now() RETURNING id', [$name]));
     }
 
-    /** @throws CouldNotFind */
+    /** @throws CouldNotFind|NotInLedger */
     public function change(int $album, ?string $name, ?string $note, ?int $cover): void
     {
         if (null !== $name && ('' === trim($name) || false !== $this->database->fetchOne('SELECT 1 FROM album WHERE lower(name) = lower(?) AND id <> ?', [trim($name), $album]))) {
             throw '' === trim($name) ? CouldNotFind::noName() : CouldNotFind::nameTaken(trim($name));
+        }
+        if (null !== $cover && !\in_array($cover, $this->frames($album), true)) {
+            throw NotInLedger::frame($cover);
         }
         $this->database->executeStatement('UPDATE album SET name = coalesce(?, name), note = coalesce(?, note), cover_id = coalesce(?, cover_id), used_at = now() WHERE id = ?', [null === $name ? null : trim($name), $note, $cover, $album]);
         // Its name is a word that its frames are found by.
