@@ -19,6 +19,22 @@ require dirname(__DIR__).'/vendor/autoload.php';
 
 $home = $argv[1] ?? throw new InvalidArgumentException('usage: php ops/year.php HOME');
 $files = new Filesystem();
+$year = Year::ofTernAndTallow();
+$jobs = $year->jobs();
+$card = static fn (int $number): string => sprintf('%s/year/CARD_%02d', $home, $number);
+$isLast = static fn (int $number): bool => $number === count($jobs) - 1;
+// One process paints while the other brings in what is painted.
+$painter = pcntl_fork();
+if (0 === $painter) {
+    foreach (array_keys($jobs) as $number) {
+        if (!is_file($card($number).'.done') && !is_dir($card($number))) {
+            $files->remove($card($number).'.part');
+            $year->write($number, $card($number).'.part', $isLast($number) ? 30 : null);
+            rename($card($number).'.part', $card($number));
+        }
+    }
+    exit(0);
+}
 $ledger = new Application(new Kernel('prod', false));
 $ledger->setAutoExit(false);
 $said = static function (string $verb, array $with) use ($ledger): string {
@@ -49,16 +65,19 @@ $judged = static function (int $job, string $stem, int $frames): array {
 
     return $set;
 };
-$year = Year::ofTernAndTallow();
-$jobs = $year->jobs();
 foreach ($jobs as $number => $job) {
-    $card = sprintf('%s/year/CARD_%02d', $home, $number);
-    if (is_file("$card.done")) {
+    if (is_file($card($number).'.done')) {
         continue;
     }
-    $isLast = $number === count($jobs) - 1;
-    $year->write($number, $card, $isLast ? 30 : null);
-    $said('intake', ['source' => [$card], '--description' => $job['description']]);
+    while (!is_dir($card($number))) {
+        if (0 !== pcntl_waitpid($painter, $status, WNOHANG) && !is_dir($card($number))) {
+            fwrite(STDERR, "The pictures of {$job['description']} could not be made.\n");
+            exit(1);
+        }
+        usleep(50_000);
+        clearstatcache();
+    }
+    $said('intake', ['source' => [$card($number)], '--description' => $job['description']]);
     $folder = substr($job['date'], 0, 4)."/{$job['date']} {$job['description']}";
     $texts = array_filter(['creator' => 0 === $number % 3 ? 'Bo Tallow' : 'Ada Tern', 'notice' => '© '.substr($job['date'], 0, 4).' Tern & Tallow', 'event' => $job['event'], 'location' => $job['place'], 'city' => 'Quillhaven', 'job' => $job['job']], static fn (string $text): bool => '' !== $text);
     $said('stamp', ['shoot' => $folder, '--set' => array_map(static fn (string $field, string $text): string => "$field=$text", array_keys($texts), $texts), '--keyword' => array_map(static fn (array $path): string => implode(' > ', $path), $job['keywords'])]);
@@ -66,9 +85,9 @@ foreach ($jobs as $number => $job) {
     if ([] !== $set) {
         $said('look', ['shoot' => $folder, '--set' => $set]);
     }
-    $files->remove($card);
-    touch("$card.done");
-    if ($isLast) { // its card was not formatted, and has gone on since
+    $files->remove($card($number));
+    touch($card($number).'.done');
+    if ($isLast($number)) { // its card was not formatted, and has gone on since
         $year->write($number, "$home/reader/KILN");
     }
 }
