@@ -12,9 +12,12 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use VelvetLedger\Core\Failure\CouldNot;
+use VelvetLedger\Core\Find\FindFacet;
 use VelvetLedger\Core\Find\FindQuery;
 use VelvetLedger\Core\Words\Count;
+use VelvetLedger\Server\Finding\CopiesOut;
 use VelvetLedger\Server\Finding\Finds;
+use VelvetLedger\Server\Finding\Found;
 use VelvetLedger\Server\Finding\KeepsIndex;
 use VelvetLedger\Server\Persistence\Find\AlbumEntries;
 use VelvetLedger\Server\Persistence\Find\FoundFileRepository;
@@ -24,7 +27,7 @@ use VelvetLedger\Server\Stores\Stores;
 #[AsCommand('find', 'Find frames by what is said of them: words, names, days ("may 2024").')]
 final class FindCommand extends Command
 {
-    public function __construct(private readonly Finds $finds, private readonly KeepsIndex $index, private readonly FoundFileRepository $files, private readonly Stores $stores, private readonly AlbumEntries $albums)
+    public function __construct(private readonly Finds $finds, private readonly KeepsIndex $index, private readonly FoundFileRepository $files, private readonly Stores $stores, private readonly AlbumEntries $albums, private readonly CopiesOut $copies)
     {
         parent::__construct();
     }
@@ -35,6 +38,8 @@ final class FindCommand extends Command
             ->addArgument('words', InputArgument::IS_ARRAY, 'Words, in any order and form')
             ->addOption('of', null, InputOption::VALUE_REQUIRED, 'What else holds of them, as the address of the page has it: "stars=4&stars=5&-kind=raw"', '')
             ->addOption('into', null, InputOption::VALUE_REQUIRED, 'Put them into the album of this name, which is begun where there is none')
+            ->addOption('copy-to', null, InputOption::VALUE_REQUIRED, 'Copy their pictures to this folder, numbered: in an album\'s order where one is named, else by time')
+            ->addOption('link', null, InputOption::VALUE_NONE, 'With --copy-to: symbolic links in the place of copies')
             ->addOption('json', null, InputOption::VALUE_NONE, 'Print one JSON array, an object a frame')
             ->addOption('paths', null, InputOption::VALUE_NONE, 'Print a path for each file, at the first store that is there');
     }
@@ -53,6 +58,10 @@ final class FindCommand extends Command
             return Refusal::tell($output, $no);
         }
         $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
+        $to = $input->getOption('copy-to');
+        if (\is_string($to)) {
+            return $this->copy($to, $query, $found, true === $input->getOption('link'), $output);
+        }
         $errors->writeln([...$found->notes, Count::of($found->frames->count(), 'frame').'.', ...\is_string($into) ? [Count::of($added, 'frame')." put into $into."] : []], OutputInterface::OUTPUT_RAW);
         $roots = $this->roots();
         $documents = [];
@@ -69,6 +78,26 @@ final class FindCommand extends Command
         }
 
         return $found->frames->isEmpty() ? self::FAILURE : self::SUCCESS;
+    }
+
+    private function copy(string $to, FindQuery $query, Found $found, bool $links, OutputInterface $output): int
+    {
+        $folder = realpath($to);
+        if (false === $folder || !is_dir($folder)) {
+            $output->writeln("$to is not a folder. Nothing was copied.", OutputInterface::OUTPUT_RAW);
+
+            return self::FAILURE;
+        }
+        $albums = $query->any[FindFacet::Album->value] ?? [];
+        $frames = 1 === \count($albums) ? array_values(array_filter($this->albums->frames((int) $albums[0]), $found->frames->has(...))) : array_column(iterator_to_array($this->files->of($found->frames->numbers()), false), 'id');
+        $done = 0;
+        $failed = [];
+        foreach ($this->copies->to($folder, $frames, $links) as $because) {
+            null === $because ? ++$done : $failed[] = $because;
+        }
+        $output->writeln([...$failed, Count::of($done, 'picture')." in $folder, ".($links ? 'links to where they lie.' : 'read back, and as the ledger has them.'), ...[] === $failed ? [] : [Count::of(\count($failed), 'picture is', 'pictures are').' not there.']], OutputInterface::OUTPUT_RAW);
+
+        return [] === $failed && $done > 0 ? self::SUCCESS : self::FAILURE;
     }
 
     /** @return array<int, string> of the stores that are there */

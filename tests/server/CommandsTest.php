@@ -7,8 +7,10 @@ namespace VelvetLedger\Tests\server;
 use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Tester\CommandTester;
 use Symfony\Component\Process\Process;
+use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Demo\Canvas;
 use VelvetLedger\Server\Orders\OrderBook;
+use VelvetLedger\Server\Persistence\Find\AlbumEntries;
 use VelvetLedger\Server\Settings\MachineZone;
 use VelvetLedger\Tests\OnCard;
 use VelvetLedger\Tests\Stills;
@@ -128,6 +130,35 @@ final class CommandsTest extends LedgerTestCase
         }
     }
 
+    public function testFramesAreFoundAndCopiedOutInAnAlbumsOrder(): void
+    {
+        $this->drives('Bellows');
+        for ($i = 1; $i <= 3; ++$i) {
+            $this->reader->put("CARD/DCIM/100ORREL/ORL_000$i.JPG", Stills::jpeg("2026-05-04 21:14:0$i", $i));
+        }
+        $this->bringIn('CARD', new Wishes(otherwise: 'lantern boats'));
+        $out = $this->reader->path.'/out';
+        mkdir($out);
+        self::assertStringContainsString("2026-05-04T21:14:02  2026-05-04_lantern-boats_0002  2026/2026-05-04 lantern boats/\n", $this->found(['words' => ['boat', 'may']]));
+        $file = '2026/2026-05-04 lantern boats/2026-05-04_lantern-boats_000%d.jpg';
+        self::assertStringContainsString($this->onDrive('Anvil', \sprintf($file, 3)), $this->found(['words' => ['boats'], '--paths' => true]));
+        $this->service(AlbumEntries::class)->add($this->service(AlbumEntries::class)->called('wall'), [3, 1, 2]);
+        $bytes = array_map(fn (int $i): string => (string) file_get_contents($this->onDrive('Bellows', \sprintf($file, $i))), [3, 1, 2]);
+        file_put_contents($this->onDrive('Anvil', \sprintf($file, 1)), 'damaged'); // the other drive's is taken
+        file_put_contents($out.'/002_2026-05-04_lantern-boats_0001.jpg', 'somebody else\'s');
+        $wall = ['--of' => 'album=1', '--copy-to' => $out];
+        self::assertStringContainsString('2 pictures in', $this->found($wall));
+        self::assertSame('somebody else\'s', file_get_contents($out.'/002_2026-05-04_lantern-boats_0001.jpg'), 'nothing is written over');
+        unlink($out.'/002_2026-05-04_lantern-boats_0001.jpg');
+        self::assertStringContainsString("3 pictures in $out, read back, and as the ledger has them.", $this->found($wall), 'and it goes on');
+        self::assertSame($bytes, array_map(static fn (string $name): string => (string) file_get_contents("$out/$name"), array_values(array_diff(scandir($out), ['.', '..']))));
+        mkdir("$out/links");
+        $this->drivesAway('Anvil');
+        self::assertStringContainsString('3 pictures in', $this->found(['--of' => 'album=1', '--copy-to' => "$out/links", '--link' => true]));
+        self::assertSame($this->onDrive('Bellows', \sprintf($file, 3)), readlink("$out/links/001_2026-05-04_lantern-boats_0003.jpg"));
+        self::assertSame(1, $this->run_('find', ['words' => ['zzyzx']])->getStatusCode());
+    }
+
     public function testReadActsOnNoTerminalAndOpensNothingButFiles(): void
     {
         $escape = $this->reader->put("a\e[31m\x07.JPG", 'a text file');
@@ -138,6 +169,11 @@ final class CommandsTest extends LedgerTestCase
         self::assertStringContainsString('a\x1B[31m\x07.JPG', $said);
         self::assertSame(2, substr_count($said, 'it is not a regular file'));
         self::assertStringContainsString('could not read "": that is no file\'s name', $said);
+    }
+
+    private function found(array $with): string
+    {
+        return $this->run_('find', $with)->getDisplay();
     }
 
     /** @param array<string, mixed> $input */

@@ -44,4 +44,32 @@ final readonly class FoundFileRepository
             }
         }
     }
+
+    /**
+     * Of each frame the file that shows it: a rendered still, else a DNG, else the raw.
+     *
+     * @param list<int> $frames
+     *
+     * @return array<int, array{name: string, checksum: string, paths: array<int, string>}> by frame; paths by store, its home first
+     */
+    public function pictures(array $frames): array
+    {
+        $found = [];
+        foreach (array_chunk($frames, self::AT_ONCE) as $some) {
+            foreach ($this->database->fetchAllAssociative("SELECT DISTINCT ON (r.id, c.store_id) r.id, r.stem || f.ending AS name, f.checksum, c.store_id, c.path, c.store_id = h.home_id AS home
+                FROM frame r JOIN shoot h ON h.id = r.shoot_id
+                JOIN LATERAL (SELECT f.id, f.ending, f.checksum FROM file f LEFT JOIN original o ON o.id = f.original_id
+                    WHERE f.frame_id = r.id AND EXISTS (SELECT 1 FROM copy c WHERE c.file_id = f.id AND c.state = '".CopyState::Proven->value."') AND (o.kind LIKE 'still%' OR lower(f.ending) = '.dng')
+                    ORDER BY lower(f.ending) <> '.dng' AND o.kind = 'still rendered' DESC, lower(f.ending) = '.dng' DESC, f.id LIMIT 1) f ON true
+                JOIN copy c ON c.file_id = f.id AND c.state = '".CopyState::Proven->value."'
+                WHERE r.id IN (?)
+                ORDER BY r.id, c.store_id", [$some], [ArrayParameterType::INTEGER]) as $columns) {
+                $row = Row::of($columns);
+                $paths = $found[$row->int('id')]['paths'] ?? [];
+                $found[$row->int('id')] = ['name' => $row->text('name'), 'checksum' => $row->text('checksum'), 'paths' => $row->bool('home') ? [$row->int('store_id') => $row->text('path')] + $paths : $paths + [$row->int('store_id') => $row->text('path')]];
+            }
+        }
+
+        return $found;
+    }
 }
