@@ -171,6 +171,7 @@ final class CommandsTest extends LedgerTestCase
         self::assertStringContainsString('could not read "": that is no file\'s name', $said);
     }
 
+    /** @param array<string, mixed> $with */
     private function found(array $with): string
     {
         return $this->run_('find', $with)->getDisplay();
