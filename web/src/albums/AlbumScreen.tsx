@@ -7,6 +7,7 @@ import { Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
 import { PictureGrid } from "../ledger/PictureGrid";
 import { useKeys } from "../ledger/useKeys";
+import { usePicked } from "../ledger/usePicked";
 import { FrameLook } from "../shoots/FrameLook";
 import { shown } from "../shoots/shown";
 import { count } from "../words/format";
@@ -20,7 +21,7 @@ export function AlbumScreen() {
   const look = useLookAtPicked();
   const go = useNavigate();
   const scroller = useRef<HTMLElement>(null);
-  const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
+  const [picked, pick, setPicked] = usePicked();
   const [at, setAt] = useState<string | null>(null);
   const [sure, setSure] = useState(false);
   const frames = useMemo(() => found.data?.frames ?? [], [found.data]);
@@ -33,17 +34,7 @@ export function AlbumScreen() {
   const takeOut = () => {
     if (chosen.length === 0) return;
     put({ remove: chosen });
-    setPicked(new Set());
-  };
-  const pick = (ids: string[], on: boolean) => {
-    setPicked((now) => {
-      const next = new Set(now);
-      for (const one of ids) {
-        if (on) next.add(one);
-        else next.delete(one);
-      }
-      return next;
-    });
+    setPicked([]);
   };
   const lookAt = () => {
     if (frames.length === 0) return;
@@ -63,7 +54,7 @@ export function AlbumScreen() {
       put({ byTime: true });
     },
     n: () => {
-      setPicked(new Set());
+      setPicked([]);
     },
   });
   const looked = frames.find((frame) => String(frame.id) === at);
@@ -198,7 +189,7 @@ export function AlbumScreen() {
                 onKey={(key, of) => {
                   if (key !== "p" || chosen.length === 0 || picked.has(of)) return false;
                   put({ move: chosen, before: Number(of) });
-                  setPicked(new Set());
+                  setPicked([]);
                   return true;
                 }}
               />

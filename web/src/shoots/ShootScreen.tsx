@@ -18,6 +18,7 @@ import { Page } from "../ledger/Page";
 import { OpenElsewhere } from "../ledger/OpenElsewhere";
 import { PictureGrid } from "../ledger/PictureGrid";
 import { useKeys } from "../ledger/useKeys";
+import { usePicked } from "../ledger/usePicked";
 import { StampsOfShoot } from "../stamps/StampsOfShoot";
 import { BadCopies } from "../stores/BadCopies";
 import { copiesInWords } from "../words/copies";
@@ -34,17 +35,17 @@ export function ShootScreen() {
   const stamps = useStampState(id);
   const kept = useKept(id, found.isWhole).data;
   const scroller = useRef<HTMLElement>(null);
-  const [picked, setPicked] = useState<Set<string>>(new Set());
+  const [picked, pick, setPicked] = usePicked();
   const frames = found.data?.frames;
   const apart = useMemo(() => (frames ?? []).filter((frame) => frame.subfolder !== ""), [frames]);
   const pictures = useMemo(() => (frames ?? []).map((frame) => shown(frame, picked.has(String(frame.id)))), [frames, picked]);
   const shoot = found.data?.shoot;
   const all = () => {
     if (!found.isWhole) return; // the first screen of them is not all
-    setPicked(new Set((frames ?? []).map((frame) => String(frame.id))));
+    setPicked((frames ?? []).map((frame) => String(frame.id)));
   };
   const none = () => {
-    setPicked(new Set());
+    setPicked([]);
   };
   const go = useNavigate();
   const [doing, setDoing] = useState<Kind | null>(null);
@@ -78,16 +79,6 @@ export function ShootScreen() {
   const [look, setLook] = useState<number | null>(null);
   const [lastLook, setLastLook] = useState<string | null>(null);
   const looked = frames?.find((frame) => frame.id === look);
-  const pick = (ids: string[], on: boolean) => {
-    setPicked((now) => {
-      const next = new Set(now);
-      for (const one of ids) {
-        if (on) next.add(one);
-        else next.delete(one);
-      }
-      return next;
-    });
-  };
   return (
     <Page title={shoot?.description ?? "Shoot"} scrollRef={scroller}>
       <div className="flex min-h-full flex-col">
