@@ -70,6 +70,10 @@ test("frames are found by keys: words, a day, what is said of them; looked at, p
   await page.keyboard.press("y");
   await expect(page.getByRole("region", { name: "2026" })).toContainText("7 frames");
   await page.keyboard.press("y");
+  await page.getByRole("link", { name: "Stationery" }).click();
+  await page.getByRole("region", { name: "Looked for by name" }).getByRole("link", { name: "for the wall" }).click();
+  await expect(status).toHaveText("7 frames in 2 shoots, of 18");
+
   // The album in an order of its own: the last goes before the first.
   await page.getByRole("link", { name: "albums" }).click();
   await page.getByRole("link", { name: /the book/ }).click();

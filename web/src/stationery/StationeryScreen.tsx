@@ -5,6 +5,7 @@ import { Notice, Trouble } from "../ledger/Notice";
 import { Page } from "../ledger/Page";
 import { subfoldersInWords } from "../words/order";
 import { Items } from "./Items";
+import { KeptFindsList } from "./KeptFindsList";
 import { KindsOfWork } from "./KindsOfWork";
 import { Labels } from "./Labels";
 import { LookKeys } from "./LookKeys";
@@ -49,6 +50,7 @@ export function StationeryScreen() {
           open the keywords
         </Link>
       </section>
+      <KeptFindsList />
       <Labels items={stationery.data?.labels ?? []} />
       <LookKeys items={stationery.data?.keys ?? []} />
       <KindsOfWork items={stationery.data?.destination ?? []} />
