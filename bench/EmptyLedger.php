@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Bench;
 
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Exception\DeadlockException;
 
 /** A ledger with nothing in it: what may never be emptied is, by its owner, who may take the triggers away. Tables that have nothing in them are left, for emptying one takes as long as writing to it. */
 final class EmptyLedger
@@ -18,9 +19,30 @@ final class EmptyLedger
         if ([] !== $filled) {
             $guards = static fn (string $state): string => implode(';', array_map(static fn (string $table): string => "ALTER TABLE $table $state TRIGGER USER", self::GUARDED));
             $always = implode(';', array_map(static fn (string $table): string => "ALTER TABLE $table ENABLE ALWAYS TRIGGER {$table}_stays; ALTER TABLE $table ENABLE ALWAYS TRIGGER {$table}_is_not_emptied", ['day_book_entry', 'day_book_seal']));
-            $database->executeStatement($guards('DISABLE').'; TRUNCATE '.implode(', ', $filled).' CASCADE; '.$guards('ENABLE')."; $always");
+            self::whileOthersLook(static fn () => $database->executeStatement($guards('DISABLE').'; TRUNCATE '.implode(', ', $filled).' CASCADE; '.$guards('ENABLE')."; $always"));
         }
         $database->executeStatement('UPDATE placing_all SET beside = \'"all"\', earlier_days = 30 WHERE beside::text <> \'"all"\' OR earlier_days <> 30');
         $database->executeStatement("SELECT setval(format('%I.%I', schemaname, sequencename)::regclass, 1, false) FROM pg_sequences WHERE schemaname = 'public' AND last_value IS NOT NULL");
+    }
+
+    /**
+     * A page or a worker may be reading just then what is emptied, in another order: whoever is made to give way tries again.
+     *
+     * @param \Closure(): mixed $empty
+     */
+    private static function whileOthersLook(\Closure $empty): void
+    {
+        for ($try = 1;; ++$try) {
+            try {
+                $empty();
+
+                return;
+            } catch (DeadlockException $gaveWay) {
+                if ($try >= 5) {
+                    throw $gaveWay;
+                }
+                usleep(100_000 * $try);
+            }
+        }
     }
 }
