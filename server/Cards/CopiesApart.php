@@ -16,6 +16,7 @@ use VelvetLedger\Core\Transfer\Task;
 use VelvetLedger\Core\Transfer\WriterMark;
 use VelvetLedger\Server\Persistence\Lock;
 use VelvetLedger\Server\Persistence\Locks;
+use VelvetLedger\Server\Stores\Leftovers;
 
 /**
  * Copies a few pictures of a card to any folder that may be picked, under their names on the card, read back as every copy
@@ -27,7 +28,7 @@ final readonly class CopiesApart
     public const MOST = 60;
     private const KEPT = 3600;
 
-    public function __construct(private Readers $readers, private DeskReadings $readings, private SourceFolders $folders, private Copier $copier, private Locks $locks, private CacheItemPoolInterface $cache)
+    public function __construct(private Readers $readers, private DeskReadings $readings, private SourceFolders $folders, private Copier $copier, private Locks $locks, private Leftovers $leftovers, private CacheItemPoolInterface $cache)
     {
     }
 
@@ -69,7 +70,7 @@ final readonly class CopiesApart
         $number = random_int(1, 1 << 30);
         $this->locks->take(Lock::Apart, $number);
         try {
-            $this->clear($folder);
+            $this->leftovers->clearIn($folder);
             $desk = $this->readers->desk($card);
             $files = $this->files($desk, $frames);
             $mark = WriterMark::of(Task::CopyApart, $number, 0);
@@ -108,17 +109,6 @@ final readonly class CopiesApart
         $found = array_filter($this->readings->whole($desk)->frames, static fn (ReadFrame $frame): bool => \in_array($frame->frame->key, $frames, true));
 
         return array_merge(...array_map(static fn (ReadFrame $frame): array => $frame->frame->files, array_values($found)));
-    }
-
-    /** What earlier ones left there that were cut off. */
-    private function clear(string $folder): void
-    {
-        foreach (FolderNames::in($folder) as $name) {
-            $mark = WriterMark::in($name);
-            if (Task::CopyApart === $mark?->task && !$this->locks->isTaken(Lock::Apart, $mark->about)) {
-                @unlink("$folder/$name");
-            }
-        }
     }
 
     private function keep(string $name, Apart $now): void

@@ -63,7 +63,7 @@ final class FindCommand extends Command
             return $this->copy($to, $query, $found, true === $input->getOption('link'), $output);
         }
         $errors->writeln([...$found->notes, Count::of($found->frames->count(), 'frame').'.', ...\is_string($into) ? [Count::of($added, 'frame')." put into $into."] : []], OutputInterface::OUTPUT_RAW);
-        $roots = $this->roots();
+        $roots = $this->stores->roots();
         $documents = [];
         foreach ($this->files->of($found->frames->numbers()) as $frame) {
             $paths = self::paths($frame['copies'], $roots);
@@ -98,20 +98,6 @@ final class FindCommand extends Command
         $output->writeln([...$failed, Count::of($done, 'picture')." in $folder, ".($links ? 'links to where they lie.' : 'read back, and as the ledger has them.'), ...[] === $failed ? [] : [Count::of(\count($failed), 'picture is', 'pictures are').' not there.']], OutputInterface::OUTPUT_RAW);
 
         return [] === $failed && $done > 0 ? self::SUCCESS : self::FAILURE;
-    }
-
-    /** @return array<int, string> of the stores that are there */
-    private function roots(): array
-    {
-        $roots = [];
-        foreach ($this->stores->all() as $store) {
-            $at = $this->stores->at($store);
-            if ($at->isPresent()) {
-                $roots[$store->id()] = $at->path;
-            }
-        }
-
-        return $roots;
     }
 
     /**

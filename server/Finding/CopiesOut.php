@@ -15,6 +15,7 @@ use VelvetLedger\Core\Transfer\WriterMark;
 use VelvetLedger\Server\Persistence\Find\FoundFileRepository;
 use VelvetLedger\Server\Persistence\Lock;
 use VelvetLedger\Server\Persistence\Locks;
+use VelvetLedger\Server\Stores\Leftovers;
 use VelvetLedger\Server\Stores\Stores;
 
 /**
@@ -24,7 +25,7 @@ use VelvetLedger\Server\Stores\Stores;
  */
 final readonly class CopiesOut
 {
-    public function __construct(private FoundFileRepository $files, private Stores $stores, private Copier $copier, private Locks $locks)
+    public function __construct(private FoundFileRepository $files, private Stores $stores, private Copier $copier, private Locks $locks, private Leftovers $leftovers)
     {
     }
 
@@ -36,17 +37,12 @@ final readonly class CopiesOut
      */
     public function to(string $folder, array $frames, bool $links): iterable
     {
-        $roots = [];
-        foreach ($this->stores->all() as $store) {
-            $at = $this->stores->at($store);
-            if ($at->isPresent()) {
-                $roots[$store->id()] = $at->path;
-            }
-        }
+        $roots = $this->stores->roots();
         $digits = max(3, \strlen((string) \count($frames)));
         $number = random_int(1, 1 << 30);
         $this->locks->take(Lock::Apart, $number);
         try {
+            $this->leftovers->clearIn($folder);
             $pictures = $this->files->pictures($frames);
             foreach ($frames as $i => $frame) {
                 $picture = $pictures[$frame] ?? null;

@@ -15,7 +15,7 @@ use VelvetLedger\Server\Stores\Stores;
 /** Looks for frames: what each part of a query holds of, all parts together, and each part's facet without that part. */
 final readonly class Finds
 {
-    /** Values of FindFacet::Copies that hang on which drives are there just now. */
+    /** The value of FindFacet::Copies that hangs on which drives are there just now. */
     public const ONLY_AWAY = 'only away';
 
     public function __construct(private FindRepository $index, private Stores $stores, private ClockInterface $clock)
@@ -35,22 +35,16 @@ final readonly class Finds
             $parts[$facet] = ($parts[$facet] ?? $all)->without($this->having(FindFacet::from($facet), $values));
         }
 
-        return new Found($words ?? $all, $parts, $phrases, $notes);
+        return new Found($all, $words ?? $all, $parts, $phrases, $notes);
     }
 
     /** Frames all of whose whole copies are at stores that are not there. */
     public function onlyAway(): FrameSet
     {
-        $there = $away = [];
-        foreach ($this->stores->all() as $store) {
-            if ($this->stores->at($store)->isPresent()) {
-                $there[] = (string) $store->id();
-            } else {
-                $away[] = (string) $store->id();
-            }
-        }
+        $there = array_keys($this->stores->roots());
+        $away = array_diff(array_keys($this->stores->names()), $there);
 
-        return [] === $away ? FrameSet::none() : $this->index->having(FindFacet::Store, $away)->without($this->index->having(FindFacet::Store, [...$there, '-']));
+        return $this->index->having(FindFacet::Store, array_map(strval(...), array_values($away)))->without($this->index->having(FindFacet::Store, array_map(strval(...), $there)));
     }
 
     /** @return list<string> */

@@ -13,11 +13,12 @@ final readonly class Found
     public FrameSet $frames;
 
     /**
+     * @param FrameSet                $all     that could be
      * @param array<string, FrameSet> $parts   by facet
      * @param list<string>            $phrases that were taken for days
      * @param list<string>            $notes   what else was taken for what, in words
      */
-    public function __construct(private FrameSet $words, private array $parts, public array $phrases, public array $notes)
+    public function __construct(public FrameSet $all, private FrameSet $words, private array $parts, public array $phrases, public array $notes)
     {
         $this->frames = $this->but(null);
     }

@@ -41,14 +41,15 @@ final readonly class KeepsIndex
 
     private function renew(float $seconds, ?int $most): int
     {
-        if (0 === $this->index->touched()) {
+        $languages = array_map(static fn (string $language): string => $language.'_stem', $this->settings->languages);
+        if (0 === $this->index->touched() && $this->index->speaks($languages)) {
             return 0;
         }
         $slice = $this->pace->slice($seconds);
         do {
             $more = $this->index->renewOne($most);
         } while ($more && !$slice->isOver());
-        $this->index->speak(array_map(static fn (string $language): string => $language.'_stem', $this->settings->languages));
+        $this->index->speak($languages);
 
         return $this->index->touched();
     }

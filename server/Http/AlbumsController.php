@@ -8,26 +8,18 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
-use VelvetLedger\Core\Document\BadDocument;
 use VelvetLedger\Core\Document\Fields;
-use VelvetLedger\Core\Find\FindQuery;
-use VelvetLedger\Server\Finding\UsualFinds;
 use VelvetLedger\Server\Pages\FramesPage;
 use VelvetLedger\Server\Persistence\Find\AlbumEntries;
 use VelvetLedger\Server\Persistence\Find\AlbumRow;
-use VelvetLedger\Server\Persistence\Find\KeptFindEntries;
-use VelvetLedger\Server\Persistence\Find\PickedEntries;
 use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\Shoots\ShownFrameRepository;
 use VelvetLedger\Server\View\Find\AlbumPageView;
 use VelvetLedger\Server\View\Find\AlbumView;
-use VelvetLedger\Server\View\Find\KeptFindView;
 
-/** Frames put together by hand, what is looked for by name, and what was picked for a first look. */
+/** Frames put together by hand. */
 final readonly class AlbumsController
 {
-    private const MOST = 20_000;
-
     public function __construct(private AlbumEntries $albums)
     {
     }
@@ -43,7 +35,7 @@ final readonly class AlbumsController
     public function add(Request $request, ShownFrameRepository $shown): Response
     {
         $fields = Fields::of(DeskInput::body($request));
-        [$name, $frames] = $fields->make(static fn (): array => [$fields->text('name'), self::frames($fields)]);
+        [$name, $frames] = $fields->make(static fn (): array => [$fields->text('name'), PickedFrames::of($fields)]);
         if ([] === $shown->byShoot($frames)) {
             throw NotInLedger::frame($frames[0]);
         }
@@ -67,8 +59,8 @@ final readonly class AlbumsController
             $fields->has('name') ? $fields->text('name') : null, $fields->has('note') ? $fields->text('note', null, 5000) : null, $fields->numberOrNull('cover'),
             $fields->has('remove') ? $fields->list('remove', RowNumber::given('a frame')) : [], $fields->has('move') ? $fields->list('move', RowNumber::given('a frame')) : [], $fields->numberOrNull('before'), true === $fields->any('byTime'),
         ]);
-        $album = $this->albums->find($id)->id;
-        $this->albums->change($album, $name, $note, $cover);
+        $this->albums->find($id);
+        $this->albums->change($id, $name, $note, $cover);
         $this->albums->remove($id, $remove);
         if ($byTime) {
             $this->albums->orderByTime($id);
@@ -86,46 +78,5 @@ final readonly class AlbumsController
         $this->albums->drop($id);
 
         return new JsonResponse(null, 204);
-    }
-
-    #[Route('/api/finds', methods: ['GET'])]
-    public function kept(KeptFindEntries $finds, UsualFinds $ready): Response
-    {
-        $views = [];
-        foreach ([[false, $finds->all()], [true, $ready->all()]] as [$isOurs, $named]) {
-            foreach ($named as $name => $query) {
-                $views[] = new KeptFindView($name, $query, $isOurs);
-            }
-        }
-
-        return new JsonResponse($views);
-    }
-
-    #[Route('/api/finds', methods: ['POST'])]
-    public function keep(Request $request, KeptFindEntries $finds): Response
-    {
-        $fields = Fields::of(DeskInput::body($request));
-        [$name, $query] = $fields->make(static fn (): array => [$fields->text('name'), $fields->has('query') ? $fields->text('query', null, 5000) : null]);
-        null === $query ? $finds->drop($name) : $finds->keep($name, FindQuery::read($query));
-
-        return new JsonResponse(null, 204);
-    }
-
-    /** A lot of a first look. */
-    #[Route('/api/look/picked', methods: ['POST'])]
-    public function pick(Request $request, PickedEntries $picked): Response
-    {
-        $fields = Fields::of(DeskInput::body($request));
-        [$frames, $called] = $fields->make(static fn (): array => [self::frames($fields), $fields->text('called', '')]);
-
-        return new JsonResponse(['lot' => $picked->lot($frames, $called)->text]);
-    }
-
-    /** @return non-empty-list<int> */
-    private static function frames(Fields $fields): array
-    {
-        $frames = $fields->list('frames', RowNumber::given('a frame'));
-
-        return [] !== $frames && \count($frames) <= self::MOST ? $frames : throw BadDocument::at('/frames', 'must name 1 to '.self::MOST.' frames');
     }
 }

@@ -8,19 +8,20 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
+use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Core\Find\CouldNotFind;
 use VelvetLedger\Core\Find\FindFacet;
 use VelvetLedger\Core\Find\FindQuery;
+use VelvetLedger\Server\Finding\UsualFinds;
 use VelvetLedger\Server\Pages\FindPage;
 use VelvetLedger\Server\Persistence\Find\FoundFileRepository;
+use VelvetLedger\Server\Persistence\Find\KeptFindEntries;
 use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Server\View\Find\KeptFindView;
 
 /** Frames are looked for: ?of= is a query as a text, see FindQuery. */
 final readonly class FindController
 {
-    /** Frames that can be picked at once. */
-    private const MOST_PICKED = 20_000;
-
     public function __construct(private FindPage $page)
     {
     }
@@ -80,7 +81,30 @@ final readonly class FindController
     {
         $frames = $this->page->frames(self::query($request));
 
-        return new JsonResponse($frames->count() <= self::MOST_PICKED ? $frames->numbers() : throw CouldNotFind::tooManyPicked($frames->count(), self::MOST_PICKED));
+        return new JsonResponse($frames->count() <= PickedFrames::MOST ? $frames->numbers() : throw CouldNotFind::tooManyPicked($frames->count(), PickedFrames::MOST));
+    }
+
+    #[Route('/api/finds', methods: ['GET'])]
+    public function kept(KeptFindEntries $finds, UsualFinds $ready): Response
+    {
+        $views = [];
+        foreach ([[false, $finds->all()], [true, $ready->all()]] as [$isOurs, $named]) {
+            foreach ($named as $name => $query) {
+                $views[] = new KeptFindView($name, $query, $isOurs);
+            }
+        }
+
+        return new JsonResponse($views);
+    }
+
+    #[Route('/api/finds', methods: ['POST'])]
+    public function keep(Request $request, KeptFindEntries $finds): Response
+    {
+        $fields = Fields::of(DeskInput::body($request));
+        [$name, $query] = $fields->make(static fn (): array => [$fields->text('name'), $fields->has('query') ? $fields->text('query', null, 5000) : null]);
+        null === $query ? $finds->drop($name) : $finds->keep($name, FindQuery::read($query));
+
+        return new JsonResponse(null, 204);
     }
 
     private static function query(Request $request): FindQuery

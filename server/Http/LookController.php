@@ -23,6 +23,7 @@ use VelvetLedger\Server\Looking\AskedAct;
 use VelvetLedger\Server\Looking\JudgesFrames;
 use VelvetLedger\Server\Looking\SaidElsewhere;
 use VelvetLedger\Server\Pages\LookPage;
+use VelvetLedger\Server\Persistence\Find\PickedEntries;
 use VelvetLedger\Server\Persistence\Looks\GoalRepository;
 use VelvetLedger\Server\Persistence\Looks\LookRepository;
 use VelvetLedger\Server\Persistence\Looks\SittingEntries;
@@ -49,6 +50,16 @@ final readonly class LookController
     public function look(string $lot): Response
     {
         return new JsonResponse($this->page->view(Lot::read($lot)));
+    }
+
+    /** Has frames looked at wherever they lie: gives the lot that they are. */
+    #[Route('/api/look/picked', methods: ['POST'])]
+    public function pick(Request $request, PickedEntries $picked): Response
+    {
+        $fields = Fields::of(DeskInput::body($request));
+        [$frames, $called] = $fields->make(static fn (): array => [PickedFrames::of($fields), $fields->text('called', '')]);
+
+        return new JsonResponse(['lot' => $picked->lot($frames, $called)->text]);
     }
 
     /** The frames of ?pass=, of those of ?label=, ?keyword=, ?hint=, ?body=, ?lens= and ?hour= where these say anything. */

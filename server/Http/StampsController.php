@@ -9,7 +9,6 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Routing\Attribute\Route;
-use VelvetLedger\Core\Document\BadDocument;
 use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Core\Stamp\StampChange;
 use VelvetLedger\Server\Keeping\TakesBack;
@@ -26,8 +25,6 @@ use VelvetLedger\Server\Work\WriteStamps;
 /** What the frames of a shoot say: what a selection has in common, changes of it, and the last one taken back. */
 final readonly class StampsController
 {
-    private const MOST = 20_000;
-
     public function __construct(private ShootRepository $shoots, private ChangeStamps $stamps, private StampsPage $page, private MessageBusInterface $bus)
     {
     }
@@ -44,7 +41,7 @@ final readonly class StampsController
         $shoot = $this->shoots->find($id);
         $fields = Fields::of(DeskInput::body($request));
 
-        return new JsonResponse($this->page->common($shoot, $fields->make(static fn (): array => self::frames($fields))));
+        return new JsonResponse($this->page->common($shoot, $fields->make(static fn (): array => PickedFrames::of($fields))));
     }
 
     #[Route('/api/shoots/{id}/stamps', methods: ['POST'], requirements: ['id' => '\d{1,9}'])]
@@ -55,7 +52,7 @@ final readonly class StampsController
         [$frames, $change, $later] = $fields->make(static function () use ($fields, $slips): array {
             $slip = $fields->text('slip', '');
 
-            return [self::frames($fields), StampChange::read($fields, '' === $slip ? null : $slips->called($slip)), true === $fields->any('later')];
+            return [PickedFrames::of($fields), StampChange::read($fields, '' === $slip ? null : $slips->called($slip)), true === $fields->any('later')];
         });
         $changed = $this->stamps->change($shoot, $frames, $change);
         if (!$later) { // else when the sitting rests in which it was said
@@ -73,7 +70,7 @@ final readonly class StampsController
         [$frames, $change] = $fields->make(static function () use ($fields, $slips): array {
             $slip = $fields->text('slip', '');
 
-            return [self::frames($fields), StampChange::read($fields, '' === $slip ? null : $slips->called($slip))];
+            return [PickedFrames::of($fields), StampChange::read($fields, '' === $slip ? null : $slips->called($slip))];
         });
         $changed = 0;
         foreach ($shown->byShoot($frames) as $shoot => $some) {
@@ -126,14 +123,6 @@ final readonly class StampsController
     {
         $fields = Fields::of(DeskInput::body($request));
 
-        return $fields->make(static fn (): array => self::frames($fields));
-    }
-
-    /** @return list<int> */
-    private static function frames(Fields $fields): array
-    {
-        $frames = $fields->list('frames', RowNumber::given('a frame'));
-
-        return [] !== $frames && \count($frames) <= self::MOST ? $frames : throw BadDocument::at('/frames', 'must name 1 to '.self::MOST.' frames');
+        return $fields->make(static fn (): array => PickedFrames::of($fields));
     }
 }

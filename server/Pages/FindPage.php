@@ -48,7 +48,7 @@ final readonly class FindPage
             }
         }
 
-        return new FindView($query->text(), $found->frames->count(), $this->index->all()->count(), $behind, $found->phrases, $found->notes, $facets, $this->shoots($counts[FindFacet::Shoot->value] ?? []));
+        return new FindView($query->text(), $found->frames->count(), $found->all->count(), $behind, $found->phrases, $found->notes, $facets, $this->shoots($counts[FindFacet::Shoot->value] ?? []));
     }
 
     /** Whether anything is narrowed down by it: what all of them have tells none from another. */
@@ -91,7 +91,7 @@ final readonly class FindPage
      */
     public function ofShoot(FindQuery $query, int $shoot, int $from): array
     {
-        return $this->frames->some($shoot, $this->finds->find($query->with(FindFacet::Shoot, (string) $shoot))->frames->numbers(), $from, self::AT_ONCE);
+        return $this->frames->some($shoot, $this->finds->find($query)->frames->and($this->index->having(FindFacet::Shoot, [(string) $shoot]))->numbers(), $from, self::AT_ONCE);
     }
 
     public function frames(FindQuery $query): FrameSet
@@ -123,9 +123,6 @@ final readonly class FindPage
             $counts = array_filter($counts, static fn (int $frames): bool => $frames > 0);
         }
         $counts += array_fill_keys([...$any, ...$none], 0);
-        if ([''] === array_map(strval(...), array_keys($counts)) && [] === $any && [] === $none) {
-            $counts = []; // nothing can be told by it
-        }
         $shown = self::sorted($facet, $counts);
         $first = array_values(array_unique([...array_map(strval(...), array_keys(\array_slice(self::byMany($counts), 0, $most, true))), ...$any, ...$none]));
         $shown = array_values(array_filter($shown, static fn (string $value): bool => \in_array($value, $first, true)));

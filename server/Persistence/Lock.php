@@ -37,6 +37,9 @@ enum Lock: int
     /** A few pictures of a card that are copied to a folder, by a number of their own. */
     case Apart = 7410;
 
+    /** Where frames are looked for: whoever brings it up to date. */
+    case Index = 7412;
+
     /** The tree of keywords. */
     case Vocabulary = 7408;
 }

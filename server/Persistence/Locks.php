@@ -38,6 +38,12 @@ final readonly class Locks
         $this->database->executeStatement('SELECT pg_advisory_xact_lock(?, ?)', [$lock->value, $of]);
     }
 
+    /** The same without waiting; whether it is this transaction's. */
+    public function takeAlone(Lock $lock, int $of = 0): bool
+    {
+        return true === $this->database->fetchOne('SELECT pg_try_advisory_xact_lock(?, ?)', [$lock->value, $of]);
+    }
+
     /** Whether anybody has it now, on this connection or another. Taking it to find out would keep it from whoever wants it just then. */
     public function isTaken(Lock $lock, int $of): bool
     {

@@ -90,14 +90,9 @@ final readonly class PlacesNow
     /** @return array<int, string> of the stores that are there, the shoot's home first */
     private function roots(Shoot $shoot): array
     {
-        $roots = [];
-        foreach (array_unique([$this->stores->homeOf($shoot->id()), ...$this->stores->all()], \SORT_REGULAR) as $store) {
-            $now = $this->stores->at($store);
-            if ($now->isPresent()) {
-                $roots[$store->id()] = rtrim($now->path, '/');
-            }
-        }
+        $roots = $this->stores->roots();
+        $home = $this->stores->homeOf($shoot->id())->id();
 
-        return $roots;
+        return array_intersect_key([$home => $roots[$home] ?? ''], $roots) + $roots;
     }
 }

@@ -24,13 +24,19 @@ final readonly class Leftovers
      */
     public function clear(OpenStore $store, array $folders, ?WriterMark $mine = null): void
     {
-        $live = [];
         foreach (array_unique($folders) as $folder) {
-            foreach (FolderNames::in(rtrim($store->path($folder), '/')) as $name) {
-                $by = WriterMark::in($name);
-                if (null !== $by && !($live[$by->nameFor('')] ??= $this->isLive($by, $mine))) {
-                    @unlink(rtrim($store->path($folder), '/').'/'.$name);
-                }
+            $this->clearIn(rtrim($store->path($folder), '/'), $mine);
+        }
+    }
+
+    /** The same in any folder. */
+    public function clearIn(string $folder, ?WriterMark $mine = null): void
+    {
+        $live = [];
+        foreach (FolderNames::in($folder) as $name) {
+            $by = WriterMark::in($name);
+            if (null !== $by && !($live[$by->nameFor('')] ??= $this->isLive($by, $mine))) {
+                @unlink("$folder/$name");
             }
         }
     }

@@ -79,6 +79,20 @@ final class Stores
         return array_map(static fn (LedgerStore $store): string => $store->name(), array_values(array_filter($this->all(), fn (LedgerStore $store): bool => !$this->at($store)->isPresent())));
     }
 
+    /** @return array<int, string> where those lie that are there now, by number, without a slash at the end, the main one first */
+    public function roots(): array
+    {
+        $roots = [];
+        foreach ($this->all() as $store) {
+            $now = $this->at($store);
+            if ($now->isPresent()) {
+                $roots[$store->id()] = rtrim($now->path, '/');
+            }
+        }
+
+        return $roots;
+    }
+
     /** The store that a shoot's main copies lie at. */
     public function homeOf(int $shoot): LedgerStore
     {

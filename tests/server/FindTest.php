@@ -11,8 +11,9 @@ use VelvetLedger\Server\Finding\KeepsIndex;
 use VelvetLedger\Server\Kernel;
 use VelvetLedger\Server\Pages\FindPage;
 use VelvetLedger\Server\Persistence\Find\AlbumEntries;
-use VelvetLedger\Server\Persistence\Find\FindIndex;
+use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\View\Find\FindView;
+use VelvetLedger\Server\View\Shoots\ShootFrameView;
 
 /** Frames are found by all that is said of them, and how many there are is counted as one would count by hand. */
 final class FindTest extends LedgerTestCase
@@ -131,6 +132,27 @@ final class FindTest extends LedgerTestCase
         $other->close();
     }
 
+    public function testASectionHasTheFramesOfItsShootOnly(): void
+    {
+        $this->find('');
+        $page = $this->service(FindPage::class);
+        foreach (['shoot=1&shoot=2', 'stars=4'] as $text) {
+            $query = FindQuery::read($text);
+            $frames = array_map(static fn (ShootFrameView $frame): int => $frame->id, $page->ofShoot($query, 2, 0));
+            sort($frames);
+            self::assertSame($this->made->having(['shoot' => ['2']] + array_diff_key($query->any, ['shoot' => 1]), []), $frames, $text);
+        }
+    }
+
+    /** As everywhere: what is said of the shoot, else what the order said that it came in by. */
+    public function testWorkIsFoundByTheOrderThatItCameInBy(): void
+    {
+        $this->ledger()->getConnection()->executeStatement('UPDATE intake SET standing_order = \'{"destination": {"kindOfWork": "harbour book"}}\'');
+        $this->ledger()->getConnection()->executeStatement('UPDATE frame SET stem = stem'); // an order does not change once its frames are in
+        $of = \count($this->made->having(['shoot' => ['2']], []));
+        self::assertSame([$of, $of], [$this->find('work=harbour+book')->frames, $this->find('words=harbour')->frames], 'of the one shoot of which nothing is said');
+    }
+
     public function testAnAlbumHasAnOrderOfItsOwnAndATwiceChosenFrameOnce(): void
     {
         $albums = $this->service(AlbumEntries::class);
@@ -166,7 +188,8 @@ final class FindTest extends LedgerTestCase
         $this->service(KeepsIndex::class)->catchUp(60);
         $count = \count($this->made->having(['shoot' => ['4']], []));
         self::assertSame(['"Häusern" is said nowhere; looked for hauser.'], $this->find('words=Häusern')->notes, 'no form of English');
-        $this->service(FindIndex::class)->speak(['german_stem', 'french_stem']);
+        file_put_contents(Home::fromEnvironment()->path.'/settings.yaml', "\nlanguages: [german, french]\n", \FILE_APPEND);
+        $this->restart();
         foreach (['Haus', 'Häusern', 'bateau', 'des Hafens'] as $words) {
             $view = $this->service(FindPage::class)->view(FindQuery::words($words));
             self::assertSame([$count, []], [$view->frames, $view->notes], $words);
@@ -204,6 +227,20 @@ final class FindTest extends LedgerTestCase
         foreach (["SELECT id FROM find_value WHERE facet = 'word' AND value LIKE folded('lam%')", "SELECT id FROM find_value WHERE facet = 'word' AND value % folded('lamsp')", "SELECT frame_id FROM find_name WHERE names LIKE folded('%0412%')", "SELECT block FROM find_bits WHERE value_id IN (SELECT id FROM find_value WHERE facet = 'iso' AND value IN ('100'))", "SELECT 1 FROM find_bits b WHERE b.block = 1 AND b.facet = ANY('{iso}')"] as $query) {
             self::assertStringNotContainsString('Seq Scan', implode("\n", array_filter($database->fetchFirstColumn("EXPLAIN $query"), \is_string(...))), $query);
         }
+        // And none of those that the page really asks.
+        $scans = static function () use ($database): mixed {
+            $database->executeStatement('SELECT pg_stat_force_next_flush()');
+
+            return $database->fetchAllKeyValue("SELECT relname, seq_scan FROM pg_stat_user_tables WHERE relname IN ('frame', 'find_bits', 'find_name', 'original', 'copy')");
+        };
+        $before = $scans();
+        foreach (['', 'words=lamps', 'words=lamsp+0412', 'words=may+2024&stars=4&-iso=100'] as $text) {
+            $page = $this->service(FindPage::class);
+            foreach ($page->view(FindQuery::read($text))->shoots as $shoot) {
+                $page->ofShoot(FindQuery::read($text), $shoot->id, 0);
+            }
+        }
+        self::assertSame($before, $scans());
         $database->executeStatement('RESET enable_seqscan');
     }
 

@@ -54,6 +54,7 @@ use VelvetLedger\Server\Persistence\Migrations\Version20261130070000;
 use VelvetLedger\Server\Persistence\Migrations\Version20261130080000;
 use VelvetLedger\Server\Persistence\Migrations\Version20261130090000;
 use VelvetLedger\Server\Persistence\Migrations\Version20261130100000;
+use VelvetLedger\Server\Persistence\Migrations\Version20261130110000;
 use VelvetLedger\Server\Persistence\Shoots\LedgerFile;
 use VelvetLedger\Server\Persistence\Shoots\LedgerFrame;
 use VelvetLedger\Server\Persistence\Shoots\NamesRepository;
@@ -65,7 +66,7 @@ use VelvetLedger\Server\Stores\Stores;
 final class MigrationTest extends LedgerTestCase
 {
     private const TO_LANES = [Version20261125004500::class, Version20261125040000::class, Version20261125110000::class, Version20261125150000::class, Version20261125180000::class, Version20261129003000::class, Version20261129060000::class, Version20261129090000::class, Version20261129110000::class];
-    private const SINCE = [Version20261129150000::class, Version20261129160000::class, Version20261129170000::class, Version20261129190000::class, Version20261129230000::class, Version20261129233000::class, Version20261129234500::class, Version20261129235000::class, Version20261129235500::class, Version20261129235700::class, Version20261129235900::class, Version20261130001000::class, Version20261130020000::class, Version20261130030000::class, Version20261130040000::class, Version20261130050000::class, Version20261130060000::class, Version20261130070000::class, Version20261130080000::class, Version20261130090000::class, Version20261130100000::class];
+    private const SINCE = [Version20261129150000::class, Version20261129160000::class, Version20261129170000::class, Version20261129190000::class, Version20261129230000::class, Version20261129233000::class, Version20261129234500::class, Version20261129235000::class, Version20261129235500::class, Version20261129235700::class, Version20261129235900::class, Version20261130001000::class, Version20261130020000::class, Version20261130030000::class, Version20261130040000::class, Version20261130050000::class, Version20261130060000::class, Version20261130070000::class, Version20261130080000::class, Version20261130090000::class, Version20261130100000::class, Version20261130110000::class];
 
     public function testFramesOfAnOlderLedgerKeepTheirTimesAndGetTheirOriginalNames(): void
     {
@@ -147,19 +148,19 @@ final class MigrationTest extends LedgerTestCase
         });
     }
 
-    /** @param \Closure(Connection): void $then in a schema of its own, which goes with it */
+    /** @param \Closure(Connection): void $then in a schema of its own, which goes with it; what PostgreSQL was extended by lies in the other */
     private function inAnOlder(\Closure $then): void
     {
         $database = $this->ledger()->getConnection();
         $database->executeStatement('DROP SCHEMA IF EXISTS older CASCADE');
         $database->executeStatement('CREATE SCHEMA older');
-        $database->executeStatement('SET search_path TO older');
+        $extensions = static fn (string $schema): string => "ALTER EXTENSION pg_trgm SET SCHEMA $schema; ALTER EXTENSION unaccent SET SCHEMA $schema";
+        $database->executeStatement('CREATE SCHEMA IF NOT EXISTS extended; '.$extensions('extended').'; SET search_path TO older, extended');
         try {
             $then($database);
         } finally {
             $database->executeStatement('SET session_replication_role = origin');
-            $database->executeStatement('SET search_path TO public');
-            $database->executeStatement('DROP SCHEMA older CASCADE');
+            $database->executeStatement('DROP SCHEMA older CASCADE; SET search_path TO public; '.$extensions('public'));
         }
     }
 

@@ -16,8 +16,7 @@ use VelvetLedger\Server\Persistence\Shoots\Shoot;
 /** What is said of shoots, as it is changed by hand: of "shoot" all but its sums, and of "change_of_shoot" how they were before. */
 final readonly class ShootChanges
 {
-    private const COLUMNS = "s.id, s.date, s.description, s.folder, s.notes, s.cover_chosen, s.kind_of_work AS said_kind,
-        coalesce(s.kind_of_work, (SELECT i.standing_order->'destination'->>'kindOfWork' FROM frame r JOIN intake i ON i.id = r.intake_id WHERE r.shoot_id = s.id ORDER BY r.id LIMIT 1), '') AS kind_of_work";
+    private const COLUMNS = 's.id, s.date, s.description, s.folder, s.notes, s.cover_chosen, s.kind_of_work AS said_kind, work_of(s) AS kind_of_work';
 
     public function __construct(private Connection $database, private StageTreeRepository $trees)
     {

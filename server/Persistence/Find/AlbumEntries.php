@@ -66,8 +66,6 @@ final readonly class AlbumEntries
             throw NotInLedger::frame($cover);
         }
         $this->database->executeStatement('UPDATE album SET name = coalesce(?, name), note = coalesce(?, note), cover_id = coalesce(?, cover_id), used_at = now() WHERE id = ?', [null === $name ? null : trim($name), $note, $cover, $album]);
-        // Its name is a word that its frames are found by.
-        $this->database->executeStatement('INSERT INTO find_touched SELECT DISTINCT frame_id >> 12 FROM album_frame WHERE album_id = ?', [$album]);
     }
 
     public function drop(int $album): void

@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Persistence\Find;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Find\FrameSet;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
+use VelvetLedger\Server\Persistence\Looks\LookRepository;
 use VelvetLedger\Server\Persistence\Row;
 
 /** Gathers what is said of the frames of a block: those that lie in a shoot, with a file, and were not let go. */
@@ -22,7 +23,7 @@ final readonly class FactsToFind
         UNION ALL SELECT 'event', coalesce(texts->>'event', ''), id FROM t
         UNION ALL SELECT 'place', p, id FROM t, unnest(ARRAY[texts->>'location', texts->>'city', texts->>'country']) p WHERE p <> ''
         UNION ALL SELECT 'place', '', id FROM t WHERE coalesce(texts->>'location', texts->>'city', texts->>'country', '') = ''
-        UNION ALL SELECT 'work', coalesce(h.kind_of_work, ''), t.id FROM t JOIN shoot h ON h.id = t.shoot_id
+        UNION ALL SELECT 'work', s.work, t.id FROM shoots s JOIN t ON t.shoot_id = s.id
         UNION ALL SELECT 'body', coalesce(body || E'\n' || coalesce(serial, ''), ''), id FROM t
         UNION ALL SELECT 'lens', coalesce(lens, ''), id FROM t
         UNION ALL SELECT 'iso', coalesce(iso::text, ''), id FROM t
@@ -44,7 +45,7 @@ final readonly class FactsToFind
         UNION ALL SELECT 'album', '', id FROM t WHERE NOT EXISTS (SELECT 1 FROM album_frame a WHERE a.frame_id = t.id)
         UNION ALL SELECT DISTINCT 'card', o.card_id::text, o.frame_id FROM original o JOIN t ON t.id = o.frame_id
         UNION ALL SELECT 'intake', intake_id::text, id FROM t
-        UNION ALL SELECT 'word', w, t.id FROM (SELECT s.shoot_id, w FROM (SELECT DISTINCT shoot_id FROM t) s JOIN shoot h ON h.id = s.shoot_id, words_of(concat_ws(' ', h.description, h.notes, h.kind_of_work)) w) s JOIN t ON t.shoot_id = s.shoot_id
+        UNION ALL SELECT 'word', w, t.id FROM (SELECT id, w FROM shoots, words_of(concat_ws(' ', description, notes, work)) w) s JOIN t ON t.shoot_id = s.id
         UNION ALL SELECT 'word', w, f.frame_id FROM bears f JOIN up ON up.id = f.keyword_id JOIN called ON called.id = up.of, unnest(called.words) w
         UNION ALL SELECT 'word', w, t.id FROM (SELECT said, words_of(said) AS w FROM (SELECT DISTINCT said FROM t) d) s JOIN t ON t.said = s.said
         UNION ALL SELECT 'word', w, x.frame_id FROM (SELECT a.frame_id, b.name FROM album_frame a JOIN t ON t.id = a.frame_id JOIN album b ON b.id = a.album_id) x, words_of(x.name) w
@@ -59,6 +60,7 @@ final readonly class FactsToFind
     {
         [$first, $last] = self::span($block);
         $rows = $this->database->iterateNumeric('WITH RECURSIVE t AS MATERIALIZED ('.self::frames().'),
+            shoots AS MATERIALIZED (SELECT h.id, h.description, h.notes, work_of(h) AS work FROM shoot h WHERE h.id IN (SELECT shoot_id FROM t)),
             bears AS MATERIALIZED (SELECT k.frame_id, k.keyword_id FROM frame_keyword k JOIN t ON t.id = k.frame_id),
             up AS (SELECT id, id AS of, parent_id FROM keyword WHERE id IN (SELECT DISTINCT keyword_id FROM bears) UNION SELECT up.id, k.id, k.parent_id FROM up JOIN keyword k ON k.id = up.parent_id),
             called AS MATERIALIZED (SELECT k.id, ARRAY(SELECT words_of(k.word || \' \' || k.synonyms::text)) AS words FROM keyword k WHERE k.id IN (SELECT of FROM up)),
@@ -104,21 +106,13 @@ final readonly class FactsToFind
 
     private static function frames(): string
     {
-        return "SELECT x.*, x.stamp->'texts' AS texts, coalesce(x.stars_said, 0) AS stars, concat_ws(' ', x.stamp->'texts'->>'job', x.stamp->'texts'->>'event', x.stamp->'texts'->>'location', x.stamp->'texts'->>'city', x.stamp->'texts'->>'country', x.stamp->'texts'->>'description', x.label, x.make, x.body, x.lens) AS said
-            FROM (SELECT r.id, r.shoot_id, r.intake_id, r.taken_at, r.make, r.body, r.serial, r.lens, r.iso, r.width, r.height, r.stamp,
-                    (r.facts->>'fNumber')::float AS aperture, (r.facts->>'exposureSeconds')::float AS shutter, (r.facts->>'focalLengthMm')::float AS focal,
-                    coalesce((r.stamp->>'orientation')::int, r.orientation) AS turned_to, ".self::judged().'
-                FROM frame r LEFT JOIN judgement j ON j.frame_id = r.id
-                WHERE r.id BETWEEN ? AND ? AND NOT r.along AND r.aside_from IS NULL AND r.let_go_at IS NULL AND EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id)) x';
-    }
-
-    /** As LookRepository::JUDGED and JudgedFrame::judgement have it: what it was judged; where it never was, what it came with. */
-    private static function judged(): string
-    {
-        $rating = "coalesce((r.stamp->>'rating')::int, (r.facts->>'rating')::int)";
-
-        return "CASE WHEN j.frame_id IS NOT NULL THEN j.decision WHEN $rating = -1 THEN 'drop' END AS decision,
-            CASE WHEN j.frame_id IS NOT NULL THEN j.stars ELSE greatest(0, least(5, coalesce($rating, 0))) END AS stars_said,
-            nullif(trim(CASE WHEN j.frame_id IS NOT NULL THEN j.label ELSE coalesce(r.stamp->>'label', r.facts->'remarks'->>'label') END), '') AS label";
+        return "SELECT x.*, x.stamp->'texts' AS texts, concat_ws(' ', x.stamp->'texts'->>'job', x.stamp->'texts'->>'event', x.stamp->'texts'->>'location', x.stamp->'texts'->>'city', x.stamp->'texts'->>'country', x.stamp->'texts'->>'description', x.label, x.make, x.body, x.lens) AS said
+            FROM (SELECT f.id, f.shoot_id, f.intake_id, f.taken_at, f.make, f.body, f.serial, f.lens, f.iso, f.width, f.height, f.stamp, f.aperture, f.shutter, f.focal, f.turned_to,
+                    coalesce(f.decision, CASE WHEN f.came_rating = -1 THEN 'drop' END) AS decision, coalesce(f.stars, greatest(0, least(5, coalesce(f.came_rating, 0)))) AS stars, nullif(trim(coalesce(f.label, f.came_label)), '') AS label
+                FROM (SELECT r.id, r.shoot_id, r.intake_id, r.taken_at, r.make, r.body, r.serial, r.lens, r.iso, r.width, r.height, r.stamp,
+                        (r.facts->>'fNumber')::float AS aperture, (r.facts->>'exposureSeconds')::float AS shutter, (r.facts->>'focalLengthMm')::float AS focal,
+                        coalesce((r.stamp->>'orientation')::int, r.orientation) AS turned_to, ".LookRepository::JUDGED.'
+                    FROM frame r LEFT JOIN judgement j ON j.frame_id = r.id
+                    WHERE r.id BETWEEN ? AND ? AND NOT r.along AND r.aside_from IS NULL AND r.let_go_at IS NULL AND EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id)) f) x';
     }
 }

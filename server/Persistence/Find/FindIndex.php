@@ -10,6 +10,8 @@ use VelvetLedger\Core\Find\FrameSet;
 use VelvetLedger\Core\Hint\FrameHint;
 use VelvetLedger\Core\Hint\Hints;
 use VelvetLedger\Core\Shoot\Body;
+use VelvetLedger\Server\Persistence\Lock;
+use VelvetLedger\Server\Persistence\Locks;
 use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Shoots\MeasurementRepository;
 
@@ -19,10 +21,7 @@ use VelvetLedger\Server\Persistence\Shoots\MeasurementRepository;
  */
 final readonly class FindIndex
 {
-    /** Advisory lock of whoever makes a block anew: PostgreSQL lets go of it when his transaction ends. */
-    private const LOCK = 7412;
-
-    public function __construct(private Connection $database, private MeasurementRepository $measurements, private FactsToFind $facts)
+    public function __construct(private Connection $database, private MeasurementRepository $measurements, private FactsToFind $facts, private Locks $locks)
     {
     }
 
@@ -40,7 +39,7 @@ final readonly class FindIndex
     public function renewOne(?int $most = null): bool
     {
         return $this->database->transactional(function () use ($most): bool {
-            if (true !== $this->database->fetchOne('SELECT pg_try_advisory_xact_lock(?, 0)', [self::LOCK])) {
+            if (!$this->locks->takeAlone(Lock::Index)) {
                 return false;
             }
             // What is touched from here on is seen by the next: its row is not among those taken away.
@@ -56,6 +55,12 @@ final readonly class FindIndex
         });
     }
 
+    /** @param list<string> $languages PostgreSQL's dictionaries, "english_stem" */
+    public function speaks(array $languages): bool
+    {
+        return true === $this->database->fetchOne('SELECT EXISTS (SELECT 1 FROM find_languages WHERE of = ?::text[])', ['{'.implode(',', $languages).'}']);
+    }
+
     /**
      * Stems of the words that have none of these languages' yet.
      *
@@ -65,7 +70,7 @@ final readonly class FindIndex
     {
         $this->database->transactional(function () use ($languages): void {
             $of = '{'.implode(',', $languages).'}';
-            $known = true === $this->database->fetchOne('SELECT EXISTS (SELECT 1 FROM find_languages WHERE of = ?::text[])', [$of]);
+            $known = $this->speaks($languages);
             $this->database->executeStatement("UPDATE find_value SET stems = ARRAY(SELECT DISTINCT s FROM unnest(?::regdictionary[]) d, unnest(ts_lexize(d, value)) s)
                 WHERE facet = 'word'".($known ? ' AND stems IS NULL' : ''), [$of]);
             if (!$known) {
@@ -104,17 +109,17 @@ final readonly class FindIndex
         return '' === $model ? '' : Body::called($model, $serial);
     }
 
-    /** @return array<string, list<int>> hint => places in the block; '' for frames without any */
+    /** @return array<string, list<int>> hint => places in the block */
     private function hints(int $block): array
     {
         $first = $block << FrameSet::SHIFT;
-        $found = $any = [];
+        $found = [];
         foreach ($this->facts->shoots($block) as $shoot) {
             foreach (Hints::of(...$this->measurements->ofShoot($shoot)) as $frame => $hints) {
                 $place = (int) $frame - $first;
                 if ($place >= 0 && $place < FrameSet::BLOCK) {
                     foreach (array_unique(array_map(static fn (FrameHint $hint): string => $hint->hint->value, $hints)) as $hint) {
-                        $found[$hint][] = $any[] = $place;
+                        $found[$hint][] = $place;
                     }
                 }
             }

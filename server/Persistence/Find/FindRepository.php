@@ -37,7 +37,7 @@ final readonly class FindRepository
     /** @param list<string> $values */
     public function having(FindFacet $facet, array $values): FrameSet
     {
-        return $this->set(self::SET.' value_id IN (SELECT id FROM find_value WHERE facet = ? AND value IN (?)) GROUP BY block', [$facet->value, $values], [1 => ArrayParameterType::STRING]);
+        return [] === $values ? FrameSet::none() : $this->set(self::SET.' value_id IN (SELECT id FROM find_value WHERE facet = ? AND value IN (?)) GROUP BY block', [$facet->value, $values], [1 => ArrayParameterType::STRING]);
     }
 
     public function within(Days $days): FrameSet

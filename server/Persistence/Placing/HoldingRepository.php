@@ -21,7 +21,7 @@ final readonly class HoldingRepository
     {
         return array_map(static fn (array $row): array => ['store' => Row::number($row[0]), 'kind' => Row::word($row[1]), 'year' => Row::word($row[2]), 'shoots' => Row::number($row[3]), 'bytes' => Row::number($row[4])], $this->database->fetchAllNumeric("SELECT t.store_id, t.kind, t.year, count(DISTINCT t.shoot_id), sum(t.bytes)::bigint
             FROM (SELECT c.store_id, c.shoot_id, c.bytes, left(h.date, 4) AS year,
-                    coalesce(h.kind_of_work, (SELECT i.standing_order->'destination'->>'kindOfWork' FROM frame r JOIN intake i ON i.id = r.intake_id WHERE r.shoot_id = h.id ORDER BY r.id LIMIT 1), '') AS kind
+                    work_of(h) AS kind
                 FROM shoot_copies c
                 JOIN shoot h ON h.id = c.shoot_id
                 JOIN store s ON s.id = c.store_id

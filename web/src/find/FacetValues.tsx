@@ -1,6 +1,7 @@
 import { useId, useState } from "react";
 import { useFoundValues } from "../api/find";
 import type { FoundFacet, FoundValue } from "../api/views";
+import { Arrowhead } from "../ledger/Arrowhead";
 import { TextButton } from "../ledger/Field";
 import { useSettled } from "../ledger/useSettled";
 import { figure } from "../words/format";
@@ -58,8 +59,6 @@ export function FacetValues({ query, facet, onWish }: { query: string; facet: Fo
 
 function Value({ query, facet, value, onWish }: { query: string; facet: string; value: FoundValue; onWish: (wish: Wish) => void }) {
   const [open, setOpen] = useState(false);
-  const below = useFoundValues(query, facet, "", Number(value.value), open);
-  const children = (below.data?.values ?? []).filter((one) => one.value !== value.value && !one.any && !one.none);
   const name = facet === "keyword" ? (value.called.split(" › ").at(-1) ?? "") : value.called;
   return (
     <li>
@@ -74,9 +73,7 @@ function Value({ query, facet, value, onWish }: { query: string; facet: string; 
             }}
             className="w-6 shrink-0 text-left text-faded hover:text-velvet"
           >
-            <svg viewBox="0 0 10 10" className={`inline h-[8px] w-[8px] ${open ? "rotate-90" : ""}`} aria-hidden="true">
-              <path d="M2 1 8 5 2 9" fill="none" stroke="currentColor" strokeWidth="1.6" />
-            </svg>
+            <Arrowhead open={open} />
           </button>
         )}
         <button
@@ -103,14 +100,21 @@ function Value({ query, facet, value, onWish }: { query: string; facet: string; 
           not
         </button>
       </span>
-      {open && (
-        <ul className="pl-4">
-          {children.map((one) => (
-            <Value key={one.value} query={query} facet={facet} value={one} onWish={onWish} />
-          ))}
-          {below.isSuccess && children.length === 0 && <li className="text-faded">no word below it</li>}
-        </ul>
-      )}
+      {open && <Below query={query} keyword={value.value} onWish={onWish} />}
     </li>
+  );
+}
+
+/** The words right below one, with how many have each. */
+function Below({ query, keyword, onWish }: { query: string; keyword: string; onWish: (wish: Wish) => void }) {
+  const below = useFoundValues(query, "keyword", "", Number(keyword), true);
+  const words = (below.data?.values ?? []).filter((one) => one.value !== keyword && !one.any && !one.none);
+  return (
+    <ul className="pl-4">
+      {words.map((one) => (
+        <Value key={one.value} query={query} facet="keyword" value={one} onWish={onWish} />
+      ))}
+      {below.isSuccess && words.length === 0 && <li className="text-faded">no word below it</li>}
+    </ul>
   );
 }

@@ -9,6 +9,7 @@ import { Choice } from "../ledger/Menu";
 import { Nothing } from "../ledger/Nothing";
 import { Page } from "../ledger/Page";
 import { useKeys } from "../ledger/useKeys";
+import { usePicked } from "../ledger/usePicked";
 import { useSettled } from "../ledger/useSettled";
 import { FrameLook } from "../shoots/FrameLook";
 import { count, figure } from "../words/format";
@@ -17,7 +18,7 @@ import { Facets } from "./Facets";
 import { FindVerbs } from "./FindVerbs";
 import { FoundGrid } from "./FoundGrid";
 import { KeptFinds } from "./KeptFinds";
-import { type Query, read, toggled, type Wish, write } from "./query";
+import { read, toggled, type Wish, write } from "./query";
 import { Wishes } from "./Wishes";
 
 /** Milliseconds that words are waited for, while they are typed. */
@@ -32,6 +33,8 @@ const inOrder = (shoots: FoundShoot[], order: Order): FoundShoot[] => {
   return order === "the earliest first" ? shoots.toReversed() : shoots.toSorted((a, b) => b.found - a.found);
 };
 
+const toPictures = () => document.querySelector<HTMLElement>("[role=listbox][aria-label='Found frames']")?.focus({ preventScroll: true });
+
 /** One blank; below it what was found, with how many there are of everything that it can be narrowed by. */
 export function FindScreen() {
   const [address, setAddress] = useSearchParams();
@@ -43,15 +46,12 @@ export function FindScreen() {
   const data = found.data;
   const scroller = useRef<HTMLElement>(null);
   const blank = useRef<HTMLInputElement>(null);
-  const [picked, setPicked] = useState<ReadonlySet<number>>(new Set());
+  const [picked, pick, setPicked] = usePicked<number>();
   const [look, setLook] = useState<{ frames: ShootFrame[]; id: number } | null>(null);
   const [days, setDays] = useState(false);
   const [narrow, setNarrow] = useState(false);
   const [order, setOrder] = useState<Order>("the latest first");
   const shoots = useMemo(() => inOrder(data?.shoots ?? [], order), [data, order]);
-  const set = (next: Query) => {
-    setAddress(write(next));
-  };
   const written = useRef(query.words);
   useEffect(() => {
     if (settled === written.current) return;
@@ -68,17 +68,7 @@ export function FindScreen() {
     blank.current?.focus();
   }, []);
   const wish = (one: Wish) => {
-    set(toggled(query, one));
-  };
-  const pick = (frames: ShootFrame[], on: boolean) => {
-    setPicked((now) => {
-      const next = new Set(now);
-      for (const { id } of frames) {
-        if (on) next.add(id);
-        else next.delete(id);
-      }
-      return next;
-    });
+    setAddress(write(toggled(query, one)));
   };
   useKeys({
     y: () => {
@@ -96,11 +86,9 @@ export function FindScreen() {
           called={words.trim() === "" ? "Found" : words.trim()}
           found={data?.frames ?? 0}
           picked={picked}
-          onAll={(frames) => {
-            setPicked(new Set(frames));
-          }}
+          onAll={setPicked}
           onNone={() => {
-            setPicked(new Set());
+            setPicked([]);
           }}
         />
       }
@@ -120,7 +108,7 @@ export function FindScreen() {
             if (event.key === "Escape") blank.current?.blur();
             if (event.key === "Enter" || event.key === "ArrowDown") {
               event.preventDefault();
-              document.querySelector<HTMLElement>("[role=listbox][aria-label='Found frames']")?.focus({ preventScroll: true });
+              toPictures();
             }
           }}
           className="w-full border-b border-rule-strong bg-transparent font-hand text-title font-semibold focus:border-velvet focus:outline-none"
@@ -205,11 +193,11 @@ export function FindScreen() {
                     setLook({ ...look, id: look.frames[at]?.id ?? looked.id });
                   }}
                   onPick={() => {
-                    pick([looked], !picked.has(looked.id));
+                    pick([looked.id], !picked.has(looked.id));
                   }}
                   onClose={() => {
                     setLook(null);
-                    setTimeout(() => document.querySelector<HTMLElement>("[role=listbox][aria-label='Found frames']")?.focus({ preventScroll: true }));
+                    setTimeout(toPictures);
                   }}
                 />
               ) : (
@@ -218,7 +206,12 @@ export function FindScreen() {
                   shoots={shoots}
                   picked={picked}
                   scroller={scroller}
-                  onPick={pick}
+                  onPick={(frames, on) => {
+                    pick(
+                      frames.map((frame) => frame.id),
+                      on,
+                    );
+                  }}
                   onLook={(frames, frame) => {
                     setLook({ frames, id: frame.id });
                   }}
