@@ -91,7 +91,7 @@ export function IntoAlbum({ disabled, withThem }: { disabled: boolean; withThem:
           </datalist>
         </form>
       )}
-      <span role="status" className="text-faded">
+      <span role="status" className={said === "" && !add.error ? "sr-only" : "text-faded"}>
         {add.error ? <b className="text-brass">{add.error.message}</b> : said}
       </span>
     </>
