@@ -73,11 +73,38 @@ final readonly class Embedding
      *
      * @throws BrokenFile|CouldNotRead
      */
-    public function stampedHead(): ?string
+    private function stampedHead(): ?string
     {
         $stamped = null === $this->scanAt ? null : StampedHead::of(Bytes::ofFile($this->source)->upTo(0, $this->scanAt), $this->tags, $this->packet);
 
         return null === $stamped ? null : $stamped.self::NO_PICTURE;
+    }
+
+    /**
+     * Writes it at once, where it is ordinary; nothing stands at the target where that fails.
+     *
+     * @return bool whether it was; else whoever writes all of them has to
+     *
+     * @throws CouldNotStamp
+     */
+    public function writeOrdinary(): bool
+    {
+        try {
+            $stamped = $this->stampedHead();
+        } catch (BrokenFile|CouldNotRead) {
+            return false;
+        }
+        if (null === $stamped) {
+            return false;
+        }
+        try {
+            $this->join($stamped);
+        } catch (CouldNotStamp $failure) {
+            @unlink($this->target);
+            throw $failure;
+        }
+
+        return true;
     }
 
     /** What of the source is to be written, where its coded picture need not pass through whoever writes it; null where it is all of it. */

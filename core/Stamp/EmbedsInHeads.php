@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Stamp;
 
-use VelvetLedger\Core\Format\BrokenFile;
-use VelvetLedger\Core\Format\CouldNotRead;
-
 /** Writes the stamps of ordinary JPEGs itself, at once; whatever else is asked for is passed on. */
 final class EmbedsInHeads implements Embeds
 {
@@ -20,20 +17,12 @@ final class EmbedsInHeads implements Embeds
     public function ask(int $name, Embedding $embedding): void
     {
         try {
-            $stamped = $embedding->stampedHead();
-        } catch (BrokenFile|CouldNotRead) {
-            $stamped = null;
-        }
-        if (null === $stamped) {
-            $this->others->ask($name, $embedding);
-
-            return;
-        }
-        try {
-            $embedding->join($stamped);
-            $this->done[$name] = null;
+            if ($embedding->writeOrdinary()) {
+                $this->done[$name] = null;
+            } else {
+                $this->others->ask($name, $embedding);
+            }
         } catch (CouldNotStamp $failure) {
-            @unlink($embedding->target);
             $this->done[$name] = $failure;
         }
     }

@@ -11,7 +11,7 @@ final class Copying
 {
     /** As much may be under way at once: it bounds what is lost of time, never of pictures, by a cut. */
     private const MOST_BYTES = 256_000_000;
-    private const MOST_FILES = 256;
+    private const MOST_FILES = 1024;
 
     /** Files are published, and so entered in the ledger, so many at a time, or as many as there are after so many seconds. */
     private const LUMP = 64;

@@ -14,6 +14,9 @@ final class Timings
     private int $bytes = 0;
     private int $card = 0;
     private int $stamping = 0;
+
+    /** @var array{int, int} what a second process was at meanwhile: the card, and all else of stamping */
+    private array $stampedBeside = [0, 0];
     private int $readBack = 0;
 
     /** @var array<int, int> store => in which it took what was written */
@@ -39,6 +42,12 @@ final class Timings
         $this->stamping += hrtime(true) - $since;
     }
 
+    /** What those that stamp beside were at; they are waited for as stamped() tells. */
+    public function stampedBeside(int $reading, int $stamping): void
+    {
+        $this->stampedBeside = [$this->stampedBeside[0] + $reading, $this->stampedBeside[1] + $stamping];
+    }
+
     public function waited(int $since): void
     {
         $this->readBack += hrtime(true) - $since;
@@ -56,14 +65,15 @@ final class Timings
 
     /**
      * Seconds by whom was waited for: what was waited for reading back is shared out among the
-     * stores by how long each took.
+     * stores by how long each took, and what was waited for stamping between the card and the rest of it.
      *
      * @return array<int, float> store, CARD or STAMPS => seconds
      */
     public function seconds(): array
     {
         $all = array_sum($this->reading);
-        $seconds = [self::CARD => $this->card / 1e9, self::STAMPS => $this->stamping / 1e9];
+        $ofCard = $this->stamping * $this->stampedBeside[0] / max(1, array_sum($this->stampedBeside));
+        $seconds = [self::CARD => ($this->card + $ofCard) / 1e9, self::STAMPS => ($this->stamping - $ofCard) / 1e9];
         foreach (array_unique([...array_keys($this->writing), ...array_keys($this->reading)]) as $store) {
             $seconds[$store] = (($this->writing[$store] ?? 0) + (0 === $all ? 0 : $this->readBack * ($this->reading[$store] ?? 0) / $all)) / 1e9;
         }

@@ -21,11 +21,12 @@ use VelvetLedger\Server\Stores\StoreAbsent;
 final readonly class BringInLines
 {
     /** So many lines are looked up at a time. */
-    private const AT_ONCE = 64;
+    private const AT_ONCE = 256;
 
-    /** So much is stamped at a time, before it is copied, while as much is stamped of what comes after it. */
+    /** So much is stamped at a time, before it is copied, while that which comes after it is stamped, up to so much again. */
     private const BYTES_STAMPED = 128_000_000;
     private const STAMPED = 16;
+    private const GROUPS_AHEAD = 8;
 
     /** The drive may read so much of what comes next. */
     private const BYTES_AHEAD = 64_000_000;
@@ -99,6 +100,7 @@ final readonly class BringInLines
         $known = $this->names->look($mine, $run->stores->main);
         $coming = array_values(array_filter($mine, static fn (WaitingFile $line): bool => null === $known[$line->line]->rival && (null === $known[$line->line]->held || $line->again)));
         $this->start->look($passage, $coming);
+        $this->stamps->look($coming);
         $groups = self::groups($coming);
         $begun = 0;
         $ahead = new \ArrayIterator($mine);
@@ -113,11 +115,11 @@ final readonly class BringInLines
                 $this->settle($run, $passage, true);
             }
             if (isset($groups[0]) && $line === $groups[0][0]) {
-                for (; $begun < 2 && isset($groups[$begun]); ++$begun) {
+                for (; isset($groups[$begun]) && ($begun < 2 || ($begun < self::GROUPS_AHEAD && self::bytes($groups, $begun + 1) <= 2 * self::BYTES_STAMPED)); ++$begun) {
                     $this->stamp($run, $groups[$begun]);
                 }
                 $since = hrtime(true);
-                $this->isStamped($passage, array_shift($groups));
+                $this->isStamped($run, $passage, array_shift($groups));
                 $run->timings->stamped($since);
                 --$begun;
             }
@@ -156,6 +158,12 @@ final readonly class BringInLines
         return [] === $group ? $groups : [...$groups, $group];
     }
 
+    /** @param list<non-empty-list<WaitingFile>> $groups of which the first so many count */
+    private static function bytes(array $groups, int $first): int
+    {
+        return array_sum(array_map(static fn (WaitingFile $line): int => $line->file->bytes, array_merge(...\array_slice($groups, 0, $first))));
+    }
+
     /** @param non-empty-list<WaitingFile> $lines that will come in */
     private function stamp(RunUnderWay $run, array $lines): void
     {
@@ -163,13 +171,13 @@ final readonly class BringInLines
         foreach ($lines as $line) {
             $sources[$line->line] = [$line, $this->sources->of($run, $line)];
         }
-        $this->stamps->begin($sources, new Care($run->wanted->readTwice), $run->timings);
+        $this->stamps->begin($sources, new Care($run->wanted->readTwice));
     }
 
     /** @param non-empty-list<WaitingFile> $lines */
-    private function isStamped(Passage $passage, array $lines): void
+    private function isStamped(RunUnderWay $run, Passage $passage, array $lines): void
     {
-        foreach ($this->stamps->end(array_map(static fn (WaitingFile $line): int => $line->line, $lines)) as $number => $stamped) {
+        foreach ($this->stamps->end(array_map(static fn (WaitingFile $line): int => $line->line, $lines), $run->timings) as $number => $stamped) {
             $passage->isStamped($number, $stamped);
         }
     }

@@ -19,7 +19,7 @@ final class ReadsBackBeside implements ReadsBack
     /** @var array<array-key, bool> path => whether it is to be flushed; asked for and not answered */
     private array $asked = [];
 
-    private ?ReadingProcess $beside = null;
+    private ?ProcessBeside $beside = null;
     private bool $cannot = false;
 
     public function __construct(private readonly ReadsBackHere $here)
@@ -35,7 +35,7 @@ final class ReadsBackBeside implements ReadsBack
     {
         $this->asked[$path] = $flush;
         if (!$this->cannot) {
-            $this->beside ??= ReadingProcess::start();
+            $this->beside ??= ProcessBeside::start('readback.php', '64M');
             $this->cannot = null === $this->beside || !$this->beside->tell(($flush ? 'F' : 'R').base64_encode($path)."\n");
         }
     }

@@ -15,6 +15,7 @@ use VelvetLedger\Core\Transfer\PublishesByRename;
 use VelvetLedger\Core\Transfer\ReadBack;
 use VelvetLedger\Core\Transfer\ReadingsApart;
 use VelvetLedger\Core\Transfer\SourceFile;
+use VelvetLedger\Core\Transfer\Timings;
 use VelvetLedger\Core\Transfer\Writer;
 use VelvetLedger\Server\Tools\PageCache;
 use VelvetLedger\Tests\Folder;
@@ -112,14 +113,23 @@ final class CopyingTest extends TestCase
 
     public function testSoManyFilesOrBytesAreUnderWayAtOnce(): void
     {
-        for ($i = 1; $i <= 255; ++$i) {
+        for ($i = 1; $i <= 1023; ++$i) {
             $this->start($i);
             self::assertFalse($this->copying->isFull());
         }
-        $this->start(256);
+        $this->start(1024);
         self::assertTrue($this->copying->isFull());
         $this->copying->settle(true);
         self::assertFalse($this->copying->isFull());
+    }
+
+    public function testWhatWasWaitedForStampsIsTheCardsInSoFarAsItWasRead(): void
+    {
+        $timings = new Timings();
+        $timings->stamped(hrtime(true) - 4_000_000_000);
+        $timings->stampedBeside(2, 1);
+        $timings->stampedBeside(1, 0);
+        self::assertEqualsWithDelta([Timings::CARD => 3.0, Timings::STAMPS => 1.0], $timings->seconds(), 0.2);
     }
 
     public function testAMirrorThatReadsBackOtherBytesHasNoCopyAndMainHas(): void

@@ -10,12 +10,16 @@ use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Core\Order\StationeryKind;
 use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Core\Stamp\BeginsPictures;
+use VelvetLedger\Core\Stamp\BegunPicture;
 use VelvetLedger\Core\Stamp\Embedding;
+use VelvetLedger\Core\Stamp\PictureOrder;
 use VelvetLedger\Core\Stamp\Stamp;
 use VelvetLedger\Core\Stamp\StampChange;
 use VelvetLedger\Core\Stamp\StampField;
 use VelvetLedger\Core\Stamp\StampsXmp;
 use VelvetLedger\Core\Stamp\StampTexts;
+use VelvetLedger\Core\Transfer\SourceFile;
 use VelvetLedger\Server\Clearance\CardClearance;
 use VelvetLedger\Server\Copies\Mending;
 use VelvetLedger\Server\Copies\OwedSteps;
@@ -38,8 +42,10 @@ use VelvetLedger\Server\Stores\ChangeStores;
 use VelvetLedger\Server\Stores\FramePictures;
 use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Server\Tools\BeginsPicturesBeside;
 use VelvetLedger\Server\Tools\EmbedsWithExifTool;
 use VelvetLedger\Server\Tools\IptcNamesOfExifTool;
+use VelvetLedger\Server\Tools\PageCache;
 use VelvetLedger\Tests\ExifTool;
 use VelvetLedger\Tests\Stills;
 
@@ -81,6 +87,52 @@ final class StampFaultsTest extends LedgerTestCase
         self::assertSame(array_fill(0, 2 * self::FRAMES, 'Ada Tern'), $this->creators('Anvil'));
         self::assertSame('', (string) shell_exec('cd '.escapeshellarg($this->at('Bellows')).' && xxhsum -c --quiet checksums.xxh128 2>&1'));
         self::assertTrue($this->service(CardClearance::class)->of($this->card('CARD'))->mayBeFormatted);
+    }
+
+    public function testASecondProcessBeginsPicturesAndWhereItIsKilledTheyAreBegunHere(): void
+    {
+        $orders = [];
+        foreach (['ordinary' => Stills::jpeg('2026-05-04 21:14:00', 1), 'no picture' => 'no picture', "two\nlines" => Stills::jpeg('2026-05-04 21:14:00', 2), 'gone' => 'gone'] as $name => $bytes) {
+            $path = $this->reader->put('CARD/'.$name.'.jpg', $bytes);
+            $orders[] = new PictureOrder(\count($orders), new SourceFile($path, \strlen($bytes), (int) filemtime($path)), $this->store->path.'/f'.\count($orders), $this->store->path.'/t'.\count($orders), new Stamp(StampTexts::of(StampField::Creator, 'Ada Tern')), true);
+        }
+        unlink($this->reader->path.'/CARD/gone.jpg');
+        $beside = new BeginsPicturesBeside(new BeginsPictures(new StampsXmp(new IptcNamesOfExifTool()), new PageCache()));
+        // As it is, and with the process killed when it has answered once.
+        foreach ([false, true] as $killed) {
+            array_map($beside->ask(...), $orders);
+            $came = $beside->answers(true);
+            if ($killed) {
+                posix_kill(self::processBeside(), \SIGKILL);
+            }
+            while (\count($came) < 4) {
+                $came += $beside->answers(true);
+            }
+            ksort($came);
+            self::assertSame([true, false, true, false], array_map(static fn (BegunPicture $begun): bool => $begun->isStamped, array_values($came)));
+            self::assertSame([[0, hash_file('xxh128', $orders[0]->source->path)], [2, hash_file('xxh128', $orders[2]->source->path)]], array_map(static fn (int $name): array => [$name, $came[$name]->read?->checksum], [0, 2]));
+            self::assertSame('Ada Tern', ExifTool::tags($orders[2]->to)['Creator'] ?? null);
+            self::assertStringContainsString('no picture.jpg', (string) $came[1]->refused);
+            self::assertStringContainsString('gone.jpg could not be opened on the card', (string) $came[3]->unread);
+            self::assertFileDoesNotExist($orders[1]->to);
+            self::assertSame([], $beside->answers(true), 'each once');
+            array_map(static fn (BegunPicture $begun): bool => @unlink((string) $begun->path), $came);
+            array_map(static fn (PictureOrder $order) => $order->discard(), $orders);
+        }
+        self::assertSame(['.velvet-ledger-store', 'Anvil', 'Bellows'], FolderNames::in($this->store->path), 'nothing else is left');
+    }
+
+    public function testWithTheSecondProcessKilledUnderItAnIntakeIsAsNeverCut(): void
+    {
+        $killed = 0;
+        $intake = $this->start('CARD', self::stamping(['texts' => ['creator' => 'Ada Tern']]))->id();
+        $done = $this->bringOn($intake, static function () use (&$killed): void {
+            $killed += 0 !== self::processBeside() && posix_kill(self::processBeside(), \SIGKILL) ? 1 : 0;
+        });
+        self::assertGreaterThan(0, $killed);
+        self::assertSame('12 files on the card: 12 brought in and proven.', $done->summary()->sentence());
+        self::assertSame(array_fill(0, 2 * self::FRAMES, 'Ada Tern'), $this->creators('Bellows'));
+        self::assertSame([], $this->service(StampQueue::class)->shoots());
     }
 
     public function testWithoutTheMainStoreNothingIsLostAndItIsDoneWhenItIsBack(): void
@@ -375,6 +427,11 @@ final class StampFaultsTest extends LedgerTestCase
         $stamped = array_filter($this->names($drive), static fn (string $name): bool => 1 === preg_match('/\.(jpg|xmp)$/', $name));
 
         return array_values(array_map(fn (string $name): mixed => ExifTool::tags($this->at($drive).$name)['Creator'] ?? null, $stamped));
+    }
+
+    private static function processBeside(): int
+    {
+        return (int) trim((string) shell_exec('pgrep -P '.getmypid().' -f stamping.php'));
     }
 
     private function shoot(): Shoot

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Tools;
 
-/** The process of server/readback.php and the two pipes to it. It ends when this one does, for then its input ends. */
-final class ReadingProcess
+/** A second process of this program and the two pipes to it: lines there, lines back. It ends when this one does, for then its input ends. */
+final class ProcessBeside
 {
     /** Without what the settings load: it begins in a quarter of the time, and an intake of a few files waits for little else. */
-    private const BARE = ['-n', '-d', 'extension=ffi', '-d', 'display_errors=stderr', '-d', 'memory_limit=64M'];
+    private const BARE = ['-n', '-d', 'display_errors=stderr', '-d', 'extension=ffi'];
 
     private const TICK = 200_000;
 
@@ -34,14 +34,20 @@ final class ReadingProcess
         proc_close($this->process);
     }
 
-    /** Null where no process can be had. */
-    public static function start(): ?self
+    /**
+     * @param string       $script     below server/
+     * @param list<string> $extensions beside FFI
+     *
+     * @return self|null null where no process can be had
+     */
+    public static function start(string $script, string $memory, array $extensions = []): ?self
     {
         if (\PHP_SAPI !== 'cli') {
             return null; // php-fpm's own binary runs no scripts
         }
         $pipes = [];
-        $process = @proc_open([\PHP_BINARY, ...self::BARE, \dirname(__DIR__).'/readback.php'], [['pipe', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']], $pipes);
+        $loaded = array_merge(['-d', 'memory_limit='.$memory], ...array_map(static fn (string $extension): array => ['-d', 'extension='.$extension], $extensions));
+        $process = @proc_open([\PHP_BINARY, ...self::BARE, ...$loaded, \dirname(__DIR__).'/'.$script], [['pipe', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']], $pipes);
 
         return \is_resource($process) ? new self($process, $pipes[0], $pipes[1]) : null;
     }
