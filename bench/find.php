@@ -8,6 +8,7 @@ declare(strict_types=1);
  */
 
 use VelvetLedger\Bench\BigLedger;
+use VelvetLedger\Core\Find\FindOrder;
 use VelvetLedger\Core\Find\FindQuery;
 use VelvetLedger\Server\Finding\KeepsIndex;
 use VelvetLedger\Server\Pages\FindPage;
@@ -43,14 +44,14 @@ $page = $ledger->service(FindPage::class);
 $most = 0.0;
 foreach (['' => '', 'words=red+boat' => 'red boat', 'words=laterns' => 'lantern', 'words=april+2027' => '2027-04', 'words=0412' => '0412', 'stars=3&stars=4&stars=5' => null, 'keyword=7&iso=6400' => null, 'words=quay&body=Orrel+M4,+no.+1&judged=kept&-label=print' => 'quay'] as $query => $grep) {
     $of = FindQuery::read($query);
-    $view = $page->view($of);
-    $time = BigLedger::time(static fn () => $page->view($of));
-    $first = $view->shoots[0] ?? null;
-    $pictures = null === $first ? 0.0 : BigLedger::time(static fn () => $page->ofShoot($of, $first->id, 0));
+    $view = $page->view($of, FindOrder::Shoot);
+    $time = BigLedger::time(static fn () => $page->view($of, FindOrder::Shoot));
+    $first = $view->sections[0] ?? null;
+    $pictures = null === $first ? 0.0 : BigLedger::time(static fn () => $page->ofSection($of, FindOrder::Shoot, $first->value, 0));
     $most = max($most, $time + $pictures);
     $scan = null === $grep || '' === $grep ? 0.0 : BigLedger::time(static fn () => $database->fetchOne('SELECT count(*) FROM frame r JOIN shoot s ON s.id = r.shoot_id WHERE s.description LIKE ? OR r.stem LIKE ? OR r.original_name LIKE ? OR r.taken_at LIKE ? OR r.stamp::text LIKE ?', array_fill(0, 5, "%$grep%")));
     $grepped = null === $grep || '' === $grep ? 0.0 : BigLedger::time(static fn () => shell_exec('grep -c -F '.escapeshellarg($grep).' '.escapeshellarg($list)));
-    printf("%-60s %6d frames, %3d shoots: found and counted %5.1f ms, first pictures' rows %4.1f ms; LIKE %5.0f ms, grep %4.0f ms\n", '' === $query ? 'everything' : $query, $view->frames, count($view->shoots), $time, $pictures, $scan, $grepped);
+    printf("%-60s %6d frames, %3d shoots: found and counted %5.1f ms, first pictures' rows %4.1f ms; LIKE %5.0f ms, grep %4.0f ms\n", '' === $query ? 'everything' : $query, $view->frames, $view->shoots, $time, $pictures, $scan, $grepped);
 }
 unlink($list);
 $ledger->forget();

@@ -62,6 +62,37 @@ final readonly class Year
     }
 
     /**
+     * What the two of them say of their rights; neither is the slip that is stamped unasked.
+     *
+     * @return array<string, array<string, string>> by name
+     */
+    public static function slips(): array
+    {
+        $both = ['usageTerms' => 'No use without leave.', 'mail' => 'desk@tern.example', 'addressCity' => 'Quillhaven'];
+
+        return ['Ada Tern' => ['creator' => 'Ada Tern', 'notice' => '© [year] Tern & Tallow', ...$both], 'Bo Tallow' => ['creator' => 'Bo Tallow', 'notice' => '© [year] Tern & Tallow', ...$both]];
+    }
+
+    /** @return list<array<string, mixed>> standing orders, as documents */
+    public static function orders(): array
+    {
+        return [
+            self::order('Weddings', ['copies' => ['number' => 2, 'readTwice' => true], 'stamps' => ['slip' => 'Ada Tern', 'keywords' => [['people', 'wedding']]], 'subfolders' => ['make' => ['print', 'web']], 'afterwards' => ['selects' => 'moved', 'album' => 'weddings of the year']]),
+            self::order('Boats and the harbour', ['stamps' => ['slip' => 'Bo Tallow', 'keywords' => [['boats']]], 'dng' => ['mode' => 'beside the raw']]),
+        ];
+    }
+
+    /**
+     * @param array<string, mixed> $more
+     *
+     * @return array<string, mixed>
+     */
+    private static function order(string $name, array $more): array
+    {
+        return ['velvetLedger' => 'standing order', 'version' => 1, 'name' => $name, ...$more];
+    }
+
+    /**
      * Writes the card of a job, as the first body or the second took it, below a folder: a few views, each a few times.
      *
      * @param int|null $most its first frames only

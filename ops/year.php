@@ -12,8 +12,13 @@ use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Input\ArrayInput;
 use Symfony\Component\Console\Output\BufferedOutput;
 use Symfony\Component\Filesystem\Filesystem;
+use VelvetLedger\Core\Order\OrderDocument;
+use VelvetLedger\Core\Order\StationeryKind;
 use VelvetLedger\Demo\Year;
 use VelvetLedger\Server\Kernel;
+use VelvetLedger\Server\Orders\OrderBook;
+use VelvetLedger\Server\Orders\Stationery;
+use VelvetLedger\Server\Stamps\SlipBook;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
@@ -35,8 +40,19 @@ if (0 === $painter) {
     }
     exit(0);
 }
-$ledger = new Application(new Kernel('prod', false));
+$kernel = new Kernel('prod', false);
+$ledger = new Application($kernel);
 $ledger->setAutoExit(false);
+$kernel->boot();
+[$stationery, $orders, $slips] = array_map($kernel->getContainer()->get(...), [Stationery::class, OrderBook::class, SlipBook::class]);
+assert($stationery instanceof Stationery && $orders instanceof OrderBook && $slips instanceof SlipBook);
+foreach (Year::slips() as $name => $texts) {
+    $stationery->save(StationeryKind::Rights, $name, $texts);
+}
+$slips->makeDefault('');
+foreach (Year::orders() as $order) {
+    $orders->save(OrderDocument::read($order));
+}
 $said = static function (string $verb, array $with) use ($ledger): string {
     $output = new BufferedOutput();
     if (0 !== $ledger->run(new ArrayInput(['command' => $verb, ...$with]), $output) && 'intake' === $verb) {

@@ -18,6 +18,11 @@ final class CouldNotFind extends \RuntimeException implements CouldNot
         return new self("Frames are not told apart by \"$name\". Nothing was looked for.", $name);
     }
 
+    public static function noOrder(string $name): self
+    {
+        return new self("Frames do not stand together by \"$name\". Nothing was looked for.", $name);
+    }
+
     public static function tooLong(int $most): self
     {
         return new self("What is looked for may be at most $most characters long.");

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Cards;
 
-use Psr\Cache\CacheItemPoolInterface;
 use VelvetLedger\Core\Card\CardFile;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Card\ReadFrame;
@@ -26,9 +25,8 @@ final readonly class CopiesApart
 {
     /** More than so many are an intake. */
     public const MOST = 60;
-    private const KEPT = 3600;
 
-    public function __construct(private Readers $readers, private DeskReadings $readings, private SourceFolders $folders, private Copier $copier, private Locks $locks, private Leftovers $leftovers, private CacheItemPoolInterface $cache)
+    public function __construct(private Readers $readers, private DeskReadings $readings, private SourceFolders $folders, private Copier $copier, private Locks $locks, private Leftovers $leftovers, private ApartProgress $progress)
     {
     }
 
@@ -43,14 +41,30 @@ final readonly class CopiesApart
      */
     public function check(CardsOnDesk $desk, array $frames, string $folder): string
     {
+        $real = $this->folder($folder, array_values($desk->volumes));
+        if ([] === $frames || \count($frames) > self::MOST) {
+            throw CouldNotCopyApart::tooMany(self::MOST);
+        }
+
+        return $real;
+    }
+
+    /**
+     * A folder that may be copied to: of no card.
+     *
+     * @param list<Volume> $cards beside those in the readers
+     *
+     * @return string of no link
+     *
+     * @throws NoSuchCard|CouldNotCopyApart
+     */
+    public function folder(string $folder, array $cards = []): string
+    {
         $real = $this->folders->real($folder);
-        foreach ([...$desk->volumes, ...$this->readers->volumes()] as $card) {
+        foreach ([...$cards, ...$this->readers->volumes()] as $card) {
             if (FolderNames::isWithin($real, [$card->path])) {
                 throw CouldNotCopyApart::ontoACard($card->label());
             }
-        }
-        if ([] === $frames || \count($frames) > self::MOST) {
-            throw CouldNotCopyApart::tooMany(self::MOST);
         }
 
         return $real;
@@ -75,7 +89,7 @@ final readonly class CopiesApart
             $files = $this->files($desk, $frames);
             $mark = WriterMark::of(Task::CopyApart, $number, 0);
             foreach ($files as $i => $file) {
-                $this->keep($name, new Apart(\count($files), $done, $failed, false));
+                $this->progress->keep($name, new Apart(\count($files), $done, $failed, false));
                 try {
                     $copied = $this->copier->copy(CopyOrder::of($i, new SourceFile($desk->volumeOf($file)->path.'/'.$file->path, $file->bytes, $file->modifiedAt), [$folder.'/'.$file->name()], $mark));
                     $done += [] === $copied->failed ? 1 : 0;
@@ -89,14 +103,7 @@ final readonly class CopiesApart
         } finally {
             $this->locks->release(Lock::Apart, $number);
         }
-        $this->keep($name, new Apart(\count($files), $done, $failed, true));
-    }
-
-    public function of(string $name): Apart
-    {
-        $found = $this->cache->getItem(self::key($name))->get();
-
-        return $found instanceof Apart ? $found : new Apart(0, 0, [], false);
+        $this->progress->keep($name, new Apart(\count($files), $done, $failed, true));
     }
 
     /**
@@ -109,15 +116,5 @@ final readonly class CopiesApart
         $found = array_filter($this->readings->whole($desk)->frames, static fn (ReadFrame $frame): bool => \in_array($frame->frame->key, $frames, true));
 
         return array_merge(...array_map(static fn (ReadFrame $frame): array => $frame->frame->files, array_values($found)));
-    }
-
-    private function keep(string $name, Apart $now): void
-    {
-        $this->cache->save($this->cache->getItem(self::key($name))->set($now)->expiresAfter(self::KEPT));
-    }
-
-    private static function key(string $name): string
-    {
-        return 'apart.'.hash('xxh128', $name);
     }
 }

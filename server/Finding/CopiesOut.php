@@ -32,10 +32,11 @@ final readonly class CopiesOut
     /**
      * @param list<int> $frames
      * @param bool      $links  symbolic links to where they lie, in the place of copies
+     * @param int       $from   the first that is copied: those before are done with
      *
-     * @return iterable<string|null> of each frame null where it is there, else why not, in a sentence
+     * @return iterable<string|null> of each frame from there on null where it is there, else why not, in a sentence
      */
-    public function to(string $folder, array $frames, bool $links): iterable
+    public function to(string $folder, array $frames, bool $links, int $from = 0): iterable
     {
         $roots = $this->stores->roots();
         $digits = max(3, \strlen((string) \count($frames)));
@@ -43,19 +44,19 @@ final readonly class CopiesOut
         $this->locks->take(Lock::Apart, $number);
         try {
             $this->leftovers->clearIn($folder);
-            $pictures = $this->files->pictures($frames);
-            foreach ($frames as $i => $frame) {
+            $pictures = $this->files->pictures(\array_slice($frames, $from));
+            foreach (\array_slice($frames, $from, preserve_keys: true) as $i => $frame) {
                 $picture = $pictures[$frame] ?? null;
-                $from = [];
+                $copies = [];
                 foreach (array_intersect_key($picture['paths'] ?? [], $roots) as $store => $path) {
-                    $from[] = $roots[$store].'/'.$path;
+                    $copies[] = $roots[$store].'/'.$path;
                 }
-                if (null === $picture || [] === $from) {
+                if (null === $picture || [] === $copies) {
                     yield null === $picture ? "Frame $frame has no picture that is proven anywhere." : "{$picture['name']} is not at any store that is there.";
                     continue;
                 }
                 $target = \sprintf("%s/%0{$digits}d_%s", $folder, $i + 1, $picture['name']);
-                yield $this->first($from, $target, $picture['checksum'], $links, WriterMark::of(Task::CopyApart, $number, 0), $i);
+                yield $this->first($copies, $target, $picture['checksum'], $links, WriterMark::of(Task::CopyApart, $number, 0), $i);
             }
         } finally {
             $this->locks->release(Lock::Apart, $number);

@@ -47,6 +47,17 @@ final readonly class Finds
         return $this->index->having(FindFacet::Store, array_map(strval(...), array_values($away)))->without($this->index->having(FindFacet::Store, array_map(strval(...), $there)));
     }
 
+    /** Frames of which all words are said as they were written, in no other form; those that name days are no words. */
+    public function justSo(FindQuery $query): FrameSet
+    {
+        $found = $this->index->all();
+        foreach ($this->index->telling(self::split(DateWords::in($query->words, $this->clock->now()->format('Y-m-d'))->rest)) as $word) {
+            $found = $found->and($this->index->sayingJustSo($word));
+        }
+
+        return $found;
+    }
+
     /** @return list<string> */
     private static function split(string $words): array
     {

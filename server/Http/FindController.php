@@ -11,6 +11,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Core\Find\CouldNotFind;
 use VelvetLedger\Core\Find\FindFacet;
+use VelvetLedger\Core\Find\FindOrder;
 use VelvetLedger\Core\Find\FindQuery;
 use VelvetLedger\Server\Finding\UsualFinds;
 use VelvetLedger\Server\Pages\FindPage;
@@ -29,7 +30,7 @@ final readonly class FindController
     #[Route('/api/find', methods: ['GET'])]
     public function find(Request $request): Response
     {
-        return new JsonResponse($this->page->view(self::query($request)));
+        return new JsonResponse($this->page->view(self::query($request), self::order($request->query->getString('by'))));
     }
 
     /** All values of ?facet=, those with ?part= in what they are called; of keywords those right below ?below=. */
@@ -47,11 +48,18 @@ final readonly class FindController
         return new JsonResponse($this->page->days(self::query($request)));
     }
 
-    /** The frames of a shoot that were found, from the one at ?from= on. */
-    #[Route('/api/find/shoots/{id}', methods: ['GET'], requirements: ['id' => '\d{1,9}'])]
-    public function ofShoot(int $id, Request $request): Response
+    /** The frames of a section, ?of= an order by ?value=, from the one at ?from= on. */
+    #[Route('/api/find/sections/{by}', methods: ['GET'], requirements: ['by' => '[a-z]{1,9}'])]
+    public function ofSection(string $by, Request $request): Response
     {
-        return new JsonResponse($this->page->ofShoot(self::query($request), $id, RowNumber::of($request, 'from')));
+        return new JsonResponse($this->page->ofSection(self::query($request), self::order($by), $request->query->getString('value'), RowNumber::of($request, 'from')));
+    }
+
+    /** What was recorded of ?frames=1,2,3. */
+    #[Route('/api/find/facts', methods: ['GET'])]
+    public function facts(Request $request): Response
+    {
+        return new JsonResponse($this->page->facts(RowNumber::all($request, 'frames', FindPage::AT_ONCE)));
     }
 
     /** What was found as a table, a line a file: of the stores that have it, the shoot's home first. */
@@ -105,6 +113,11 @@ final readonly class FindController
         null === $query ? $finds->drop($name) : $finds->keep($name, FindQuery::read($query));
 
         return new JsonResponse(null, 204);
+    }
+
+    private static function order(string $by): FindOrder
+    {
+        return '' === $by ? FindOrder::Shoot : FindOrder::tryFrom($by) ?? throw CouldNotFind::noOrder($by);
     }
 
     private static function query(Request $request): FindQuery

@@ -25,6 +25,21 @@ final class RowNumber
     }
 
     /**
+     * @return list<int> of a list in an address, parted by commas: "1,2,3"
+     *
+     * @throws BadInput
+     */
+    public static function all(Request $request, string $name, int $most): array
+    {
+        $all = explode(',', $request->query->getString($name));
+        foreach ($all as $number) {
+            1 === preg_match('/^\d{1,10}$/', $number) && (int) $number <= self::LARGEST && \count($all) <= $most || throw BadInput::field($name, "must be 1 to $most numbers from 0 to ".self::LARGEST);
+        }
+
+        return array_map(intval(...), $all);
+    }
+
+    /**
      * What reads one out of a list in a body.
      *
      * @param string $of whose, in words: "a frame"

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Pages;
 
 use VelvetLedger\Core\Find\FindFacet;
+use VelvetLedger\Core\Find\FindOrder;
 use VelvetLedger\Core\Find\FindQuery;
 use VelvetLedger\Core\Find\FrameSet;
+use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Finding\FacetWords;
 use VelvetLedger\Server\Finding\Finds;
 use VelvetLedger\Server\Finding\Found;
@@ -15,8 +17,9 @@ use VelvetLedger\Server\Persistence\Find\FindRepository;
 use VelvetLedger\Server\View\Find\FindView;
 use VelvetLedger\Server\View\Find\FoundDayView;
 use VelvetLedger\Server\View\Find\FoundFacetView;
-use VelvetLedger\Server\View\Find\FoundShootView;
+use VelvetLedger\Server\View\Find\FoundSectionView;
 use VelvetLedger\Server\View\Find\FoundValueView;
+use VelvetLedger\Server\View\Shoots\FrameFactsView;
 use VelvetLedger\Server\View\Shoots\ShootFrameView;
 use VelvetLedger\Server\Work\IndexesFrames;
 
@@ -33,7 +36,7 @@ final readonly class FindPage
     {
     }
 
-    public function view(FindQuery $query): FindView
+    public function view(FindQuery $query, FindOrder $order): FindView
     {
         $behind = $this->keeps->catchUp();
         $found = $this->finds->find($query);
@@ -48,7 +51,11 @@ final readonly class FindPage
             }
         }
 
-        return new FindView($query->text(), $found->frames->count(), $found->all->count(), $behind, $found->phrases, $found->notes, $facets, $this->shoots($counts[FindFacet::Shoot->value] ?? []));
+        return new FindView($found->frames->count(), $found->all->count(), $behind, $found->phrases, $found->notes, $facets, \count($counts[FindFacet::Shoot->value] ?? []), match ($order) {
+            FindOrder::Shoot => $this->shoots($counts[FindFacet::Shoot->value] ?? []),
+            FindOrder::Stars => $this->stars($found),
+            FindOrder::Fit => $this->fit($query, $found),
+        });
     }
 
     /** Whether anything is narrowed down by it: what all of them have tells none from another. */
@@ -85,13 +92,34 @@ final readonly class FindPage
     }
 
     /**
-     * @param int $from the first of them that is shown
+     * The frames of a section.
      *
-     * @return list<ShootFrameView> of a shoot's, in the order they were taken
+     * @param string $value see FindOrder
+     * @param int    $from  the first of them that is shown
+     *
+     * @return list<ShootFrameView>
      */
-    public function ofShoot(FindQuery $query, int $shoot, int $from): array
+    public function ofSection(FindQuery $query, FindOrder $order, string $value, int $from): array
     {
-        return $this->frames->some($shoot, $this->finds->find($query)->frames->and($this->index->having(FindFacet::Shoot, [(string) $shoot]))->numbers(), $from, self::AT_ONCE);
+        $found = $this->finds->find($query)->frames;
+        if (FindOrder::Shoot === $order) {
+            return $this->frames->some((int) $value, $found->and($this->index->having(FindFacet::Shoot, [$value]))->numbers(), $from, self::AT_ONCE);
+        }
+        $those = FindOrder::Stars === $order ? $this->index->having(FindFacet::Stars, [$value]) : $this->finds->justSo($query);
+
+        return $this->frames->latest((FindOrder::BY_FORM === $value ? $found->without($those) : $found->and($those))->numbers(), $from, self::AT_ONCE);
+    }
+
+    /**
+     * What was recorded of frames, for a list.
+     *
+     * @param list<int> $frames
+     *
+     * @return list<FrameFactsView>
+     */
+    public function facts(array $frames): array
+    {
+        return $this->frames->factsOf($frames);
     }
 
     public function frames(FindQuery $query): FrameSet
@@ -169,10 +197,29 @@ final readonly class FindPage
     /**
      * @param array<array-key, int> $counts by shoot
      *
-     * @return list<FoundShootView>
+     * @return list<FoundSectionView>
      */
     private function shoots(array $counts): array
     {
-        return array_map(static fn (array $shoot): FoundShootView => new FoundShootView($shoot['id'], $shoot['date'], $shoot['description'], $shoot['folder'], $counts[$shoot['id']] ?? 0, $shoot['frames']), $this->names->shoots(array_map(intval(...), array_keys($counts))));
+        return array_map(static fn (array $shoot): FoundSectionView => new FoundSectionView((string) $shoot['id'], $shoot['id'], $shoot['date'], '' === $shoot['description'] ? 'no description' : $shoot['description'], $counts[$shoot['id']] ?? 0, $shoot['frames']), $this->names->shoots(array_map(intval(...), array_keys($counts))));
+    }
+
+    /** @return list<FoundSectionView> */
+    private function stars(Found $found): array
+    {
+        $counts = $this->index->counts($found->frames, [FindFacet::Stars])[FindFacet::Stars->value] ?? [];
+        krsort($counts, \SORT_STRING);
+        $called = $this->words->values(FindFacet::Stars, array_map(strval(...), array_keys($counts)));
+
+        return array_map(static fn (int|string $stars, int $frames): FoundSectionView => new FoundSectionView((string) $stars, null, '', \in_array((string) $stars, ['', '0'], true) ? $called[$stars] : Count::of((int) $stars, 'star'), $frames, $frames), array_keys($counts), $counts);
+    }
+
+    /** @return list<FoundSectionView> */
+    private function fit(FindQuery $query, Found $found): array
+    {
+        $justSo = $found->frames->and($this->finds->justSo($query))->count();
+        $sections = [[FindOrder::JUST_SO, '' === $query->words ? 'all of them' : 'said just so', $justSo], [FindOrder::BY_FORM, 'begun so, in another form, or taken for misspelt', $found->frames->count() - $justSo]];
+
+        return array_values(array_map(static fn (array $section): FoundSectionView => new FoundSectionView($section[0], null, '', $section[1], $section[2], $section[2]), array_filter($sections, static fn (array $section): bool => $section[2] > 0)));
     }
 }

@@ -87,6 +87,18 @@ final readonly class FramesPage
     }
 
     /**
+     * Some of these, of any shoots, the latest first.
+     *
+     * @param list<int> $frames
+     *
+     * @return list<ShootFrameView>
+     */
+    public function latest(array $frames, int $from, int $most): array
+    {
+        return $this->wherever($this->shown->latest($frames, $from, $most));
+    }
+
+    /**
      * @param list<ShownFrame>                  $frames
      * @param array<int, SaidInShort>           $says   by frame
      * @param array<array-key, list<FrameHint>> $hints  the same
@@ -105,11 +117,28 @@ final readonly class FramesPage
         }, $frames);
     }
 
+    /**
+     * Of those of these that are in the ledger.
+     *
+     * @param list<int> $frames
+     *
+     * @return list<FrameFactsView>
+     */
+    public function factsOf(array $frames): array
+    {
+        return array_map(self::factsView(...), $this->ledger->getRepository(LedgerFrame::class)->findBy(['id' => $frames], ['id' => 'ASC']));
+    }
+
     /** @throws NotInLedger */
     public function facts(int $frame): FrameFactsView
     {
-        $facts = ($this->ledger->find(LedgerFrame::class, $frame) ?? throw NotInLedger::frame($frame))->facts->facts();
+        return self::factsView($this->ledger->find(LedgerFrame::class, $frame) ?? throw NotInLedger::frame($frame));
+    }
 
-        return new FrameFactsView($frame, null === $facts ? null : new FactsView($facts));
+    private static function factsView(LedgerFrame $frame): FrameFactsView
+    {
+        $facts = $frame->facts->facts();
+
+        return new FrameFactsView($frame->id(), null === $facts ? null : new FactsView($facts));
     }
 }

@@ -7,6 +7,8 @@ namespace VelvetLedger\Tests\server;
 use VelvetLedger\Core\Transfer\Task;
 use VelvetLedger\Core\Transfer\WriterMark;
 use VelvetLedger\Server\Cards\CardReadings;
+use VelvetLedger\Server\Pace\Pace;
+use VelvetLedger\Server\Persistence\Find\AlbumEntries;
 use VelvetLedger\Tests\Stills;
 
 /** A look without consequence: a few pictures of a card are copied to a folder, and nothing of it is entered. */
@@ -46,6 +48,41 @@ final class ApartTest extends LedgerTestCase
             [$status, $answer] = $this->ask(['frames' => $of, 'folder' => $to]);
             self::assertGreaterThanOrEqual(400, $status);
             self::assertStringContainsString($said, \is_string($error = $answer['error'] ?? null) ? $error : '');
+        }
+    }
+
+    public function testFramesOfTheLedgerAreCopiedOutInTheOrderOfAnAlbumAndCutInBetweenItIsAsNeverCut(): void
+    {
+        $this->drives('Bellows');
+        for ($i = 1; $i <= 5; ++$i) {
+            $this->reader->put("CARD/DCIM/100ORREL/ORL_000$i.JPG", Stills::jpeg("2026-05-04 21:14:0$i", $i));
+        }
+        $this->bringIn('CARD');
+        $frames = array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $this->column('SELECT id FROM frame ORDER BY id'));
+        $albums = $this->service(AlbumEntries::class);
+        $album = $albums->called('the book');
+        $albums->add($album, array_reverse($frames));
+        $this->store->put('Stick/out/mine.txt', 'mine');
+        foreach (['out' => false, 'links' => true] as $to => $links) {
+            @mkdir($folder = $this->store->path."/Stick/$to", 0o777, true);
+            [$status, $asked] = $this->ask(['album' => $album, 'folder' => $folder, 'link' => $links], '/api/apart');
+            self::assertSame(201, $status);
+            // A slice that is over at once, so that each file comes by another message.
+            self::ensureKernelShutdown();
+            self::bootKernel();
+            self::getContainer()->set(Pace::class, new Pace(new CuttingClock(each: 60)));
+            $this->work('care_here');
+            $done = $this->ask([], '/api/apart/'.(\is_string($name = $asked['name'] ?? '') ? $name : ''), 'GET')[1];
+            self::assertSame([5, 5, [], true], [$done['files'], $done['done'], $done['failed'], $done['ended']]);
+            for ($i = 1; $i <= 5; ++$i) {
+                $copy = \sprintf('%s/%03d_2026-05-04_%04d.jpg', $folder, $i, 6 - $i);
+                self::assertFileEquals($this->store->path.'/Anvil/pictures/2026/2026-05-04/'.\sprintf('2026-05-04_%04d.jpg', 6 - $i), $copy);
+                self::assertSame($links, is_link($copy));
+            }
+        }
+        self::assertStringEqualsFile($this->store->path.'/Stick/out/mine.txt', 'mine');
+        foreach ([[['album' => 99, 'folder' => $this->store->path.'/Stick/out'], 'There is no album 99'], [['frames' => [999_999], 'folder' => $this->store->path.'/Stick/out'], 'There is no frame 999999'], [['frames' => $frames, 'folder' => $this->reader->path.'/CARD'], 'Nothing is ever written to a card']] as [$what, $said]) {
+            self::assertStringContainsString($said, json_encode($this->ask($what, '/api/apart')[1], \JSON_THROW_ON_ERROR));
         }
     }
 

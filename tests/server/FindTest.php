@@ -6,6 +6,7 @@ namespace VelvetLedger\Tests\server;
 
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Find\FindFacet;
+use VelvetLedger\Core\Find\FindOrder;
 use VelvetLedger\Core\Find\FindQuery;
 use VelvetLedger\Server\Finding\KeepsIndex;
 use VelvetLedger\Server\Kernel;
@@ -13,6 +14,7 @@ use VelvetLedger\Server\Pages\FindPage;
 use VelvetLedger\Server\Persistence\Find\AlbumEntries;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\View\Find\FindView;
+use VelvetLedger\Server\View\Find\FoundSectionView;
 use VelvetLedger\Server\View\Shoots\ShootFrameView;
 
 /** Frames are found by all that is said of them, and how many there are is counted as one would count by hand. */
@@ -41,7 +43,7 @@ final class FindTest extends LedgerTestCase
                 $values = \array_slice($values, 0, mt_rand(1, 2));
                 $query = 0 === mt_rand(0, 3) ? $query->without($facet, ...$values) : $query->with($facet, ...$values);
             }
-            $view = $this->service(FindPage::class)->view($query);
+            $view = $this->service(FindPage::class)->view($query, FindOrder::Shoot);
             $frames = $this->made->having($query->any, $query->none);
             self::assertSame([\count($frames), \count($this->made->facets)], [$view->frames, $view->of], $query->text());
             self::assertSame($frames, $this->service(FindPage::class)->frames($query)->numbers(), $query->text());
@@ -61,8 +63,44 @@ final class FindTest extends LedgerTestCase
                 }
                 self::assertSame(\count(array_diff_key($of, array_flip(array_map(static fn ($value) => $value->value, $facet->values)))), $facet->more, $query->text()." $facet->facet");
             }
-            self::assertSame($view->frames, array_sum(array_column($view->shoots, 'found')));
+            self::assertSame($view->frames, array_sum(array_column($view->sections, 'found')));
+            if (0 === $turn % 6) {
+                $this->standTogetherBy(FindOrder::Stars, $query, $frames);
+                $this->standTogetherBy(FindOrder::Fit, $query, $frames);
+            }
         }
+    }
+
+    /** @param list<int> $frames that are found */
+    private function standTogetherBy(FindOrder $order, FindQuery $query, array $frames): void
+    {
+        $page = $this->service(FindPage::class);
+        $seen = [];
+        foreach ($page->view($query, $order)->sections as $section) {
+            for ($from = 0; $from < $section->found; $from += FindPage::AT_ONCE) {
+                $some = $page->ofSection($query, $order, $section->value, $from);
+                $times = array_map(static fn (ShootFrameView $frame): string => $frame->takenAt, $some);
+                self::assertSame(self::down($times), $times, 'the latest first');
+                array_push($seen, ...array_map(static fn (ShootFrameView $frame): int => $frame->id, $some));
+                foreach (FindOrder::Stars === $order ? $some : [] as $frame) {
+                    self::assertSame([$section->value], $this->made->facets[$frame->id]['stars']);
+                }
+            }
+        }
+        sort($seen);
+        self::assertSame($frames, $seen, "each once by $order->value: ".$query->text());
+    }
+
+    /**
+     * @param list<string> $times
+     *
+     * @return list<string>
+     */
+    private static function down(array $times): array
+    {
+        rsort($times);
+
+        return $times;
     }
 
     public function testWordsAreFoundInAnyOrderFormAndAccentAndWhereTheyAreMisspelt(): void
@@ -138,7 +176,7 @@ final class FindTest extends LedgerTestCase
         $page = $this->service(FindPage::class);
         foreach (['shoot=1&shoot=2', 'stars=4'] as $text) {
             $query = FindQuery::read($text);
-            $frames = array_map(static fn (ShootFrameView $frame): int => $frame->id, $page->ofShoot($query, 2, 0));
+            $frames = array_map(static fn (ShootFrameView $frame): int => $frame->id, $page->ofSection($query, FindOrder::Shoot, '2', 0));
             sort($frames);
             self::assertSame($this->made->having(['shoot' => ['2']] + array_diff_key($query->any, ['shoot' => 1]), []), $frames, $text);
         }
@@ -191,8 +229,12 @@ final class FindTest extends LedgerTestCase
         file_put_contents(Home::fromEnvironment()->path.'/settings.yaml', "\nlanguages: [german, french]\n", \FILE_APPEND);
         $this->restart();
         foreach (['Haus', 'Häusern', 'bateau', 'des Hafens'] as $words) {
-            $view = $this->service(FindPage::class)->view(FindQuery::words($words));
+            $view = $this->service(FindPage::class)->view(FindQuery::words($words), FindOrder::Shoot);
             self::assertSame([$count, []], [$view->frames, $view->notes], $words);
+        }
+        foreach (['Häuser' => FindOrder::JUST_SO, 'Haus' => FindOrder::BY_FORM, 'Hafen Häuser' => FindOrder::JUST_SO, 'Häuser Haf' => FindOrder::BY_FORM] as $words => $fit) {
+            $sections = $this->service(FindPage::class)->view(FindQuery::words($words), FindOrder::Fit)->sections;
+            self::assertSame([[$fit, $count]], array_map(static fn (FoundSectionView $section): array => [$section->value, $section->found], $sections), $words);
         }
     }
 
@@ -202,6 +244,7 @@ final class FindTest extends LedgerTestCase
         foreach ([
             ['GET', '/api/find?of=bogus%3D1', null, 'Frames are not told apart by "bogus". Nothing was looked for.'],
             ['GET', '/api/find?of=words%3D'.str_repeat('y', 4001), null, 'What is looked for may be at most 4000 characters long.'],
+            ['GET', '/api/find?by=size', null, 'Frames do not stand together by "size". Nothing was looked for.'],
             ['GET', '/api/find/values?of=&facet=nope', null, 'Frames are not told apart by "nope". Nothing was looked for.'],
             ['POST', '/api/finds', ['name' => 'x', 'query' => 'bogus=1'], 'Frames are not told apart by "bogus". Nothing was looked for.'],
             ['POST', '/api/albums', ['name' => ' ', 'frames' => [4000]], 'It needs a name, of at most 200 characters. Nothing was changed.'],
@@ -236,8 +279,8 @@ final class FindTest extends LedgerTestCase
         $before = $scans();
         foreach (['', 'words=lamps', 'words=lamsp+0412', 'words=may+2024&stars=4&-iso=100'] as $text) {
             $page = $this->service(FindPage::class);
-            foreach ($page->view(FindQuery::read($text))->shoots as $shoot) {
-                $page->ofShoot(FindQuery::read($text), $shoot->id, 0);
+            foreach ($page->view(FindQuery::read($text), FindOrder::Shoot)->sections as $section) {
+                $page->ofSection(FindQuery::read($text), FindOrder::Shoot, $section->value, 0);
             }
         }
         self::assertSame($before, $scans());
@@ -254,6 +297,6 @@ final class FindTest extends LedgerTestCase
     {
         $this->service(KeepsIndex::class)->catchUp(60);
 
-        return $this->service(FindPage::class)->view(FindQuery::read($query));
+        return $this->service(FindPage::class)->view(FindQuery::read($query), FindOrder::Shoot);
     }
 }

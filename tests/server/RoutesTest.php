@@ -214,7 +214,7 @@ final class RoutesTest extends LedgerTestCase
             '/api/look/{lot}/together' => ['frames' => [], 'apart' => true],
             '/api/shoots/{id}/trees' => ['tree' => 1], '/api/rules' => $rules, '/api/rules/shown' => $rules, '/api/placing' => $placing, '/api/placing/shown' => $placing,
             '/api/sources' => ['path' => '/nowhere'], '/api/cards/{id}/put-back' => ['frames' => [$frame]], '/api/copies/mend' => ['copies' => [1]],
-            '/api/elsewhere' => [['program' => 'none', 'shoot' => 1, 'frames' => [1]], ['receipt' => 1]], '/api/cards/{id}/apart' => ['frames' => [$frame], 'folder' => $this->store->path],
+            '/api/apart' => [['frames' => [1], 'folder' => $this->store->path, 'link' => true], ['album' => 1, 'folder' => $this->store->path]], '/api/elsewhere' => [['program' => 'none', 'shoot' => 1, 'frames' => [1]], ['receipt' => 1]], '/api/cards/{id}/apart' => ['frames' => [$frame], 'folder' => $this->store->path],
             '/api/cards/{id}/clearance/nod' => ['files' => ['DCIM/100ORREL/ORL_0001.JPG']],
             '/api/cards/{id}/clearance/nod/back' => ['files' => ['DCIM/100ORREL/ORL_0001.JPG']],
             '/api/cards/{id}/clearance/remove' => ['label' => 'CARD'],

@@ -62,6 +62,23 @@ test("frames are found by keys: words, a day, what is said of them; looked at, p
   await expect(page).toHaveURL(/find\?/);
   await expect(narrow.getByRole("group", { name: "stars" }).getByRole("button", { name: /^5/ })).toContainText("1");
 
+  // Those with most stars first; as a list, with facts.
+  await page.getByRole("button", { name: /^order/ }).click();
+  await page.getByRole("menuitemradio", { name: "most stars first" }).click();
+  await expect(found.getByRole("option").first()).toHaveAttribute("aria-label", /5 stars/);
+  await page.keyboard.press("y");
+  await expect(found.getByRole("option").first()).toContainText("Orrel M4");
+  await page.getByRole("button", { name: /^facts/ }).click();
+  await page.getByRole("menuitemcheckbox", { name: "name on the card" }).click();
+  await page.keyboard.press("Escape");
+  await expect(found.getByRole("option").first()).toContainText("ORL_1");
+  await found.focus();
+  await page.keyboard.press("Home");
+  await page.keyboard.press(" ");
+  await expect(page.getByText("1 frame picked:")).toBeVisible();
+  await checkAgainstWcag(page, "a list");
+  await page.keyboard.press("n");
+
   // Kept by name, and by days.
   await page.getByRole("button", { name: "keep it by name" }).click();
   await page.keyboard.type("for the wall");
@@ -89,6 +106,27 @@ test("frames are found by keys: words, a day, what is said of them; looked at, p
   await expect.poll(async () => Promise.all(await names())).toEqual([before[6], ...before.slice(0, 6)]);
   await page.keyboard.press("t");
   await expect.poll(async () => Promise.all(await names())).toEqual([...before].sort());
+  // The second is dragged behind the fourth.
+  const sorted = [...before].sort();
+  await grid.getByRole("option").nth(1).click();
+  const [from, to] = [await grid.getByRole("option").nth(1).boundingBox(), await grid.getByRole("option").nth(3).boundingBox()];
+  if (!from || !to) throw new Error("no pictures");
+  await page.mouse.move(from.x + 20, from.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(to.x + 40, to.y + 20, { steps: 5 });
+  await page.mouse.move(to.x + to.width - 10, to.y + 20, { steps: 3 });
+  await page.mouse.up();
+  await expect.poll(async () => Promise.all(await names())).toEqual([sorted[0], sorted[2], sorted[3], sorted[1], ...sorted.slice(4)]);
+  // Copied out, numbered.
+  await page.keyboard.press("o");
+  await page
+    .getByRole("region", { name: "A folder to copy to" })
+    .getByRole("button", { name: /Bellows\/$/ })
+    .first()
+    .click();
+  await page.getByRole("button", { name: /^copy 7 frames, numbered in this order, into this folder/ }).click();
+  await expect(page.getByText(/^7 files in .*read back and as the ledger has them/)).toBeVisible();
+  await page.getByRole("button", { name: "well" }).click();
   await checkAgainstWcag(page, "an album");
   await page.getByRole("link", { name: "narrow it down" }).click();
   await expect(status).toHaveText("7 frames in 2 shoots, of 18");

@@ -75,6 +75,14 @@ final readonly class FindRepository
         return [] === $alike ? [$this->called($word), []] : [$this->ofValues(array_map(intval(...), array_keys($alike))), array_map(Row::word(...), array_values($alike))];
     }
 
+    /** Frames of which this very word is said, or whose name has it. */
+    public function sayingJustSo(string $word): FrameSet
+    {
+        $found = $this->set(self::SET." value_id IN (SELECT id FROM find_value WHERE facet = 'word' AND value = folded(?)) GROUP BY block", [$word]);
+
+        return 1 === preg_match('/\d/', $word) ? $found->or($this->called($word)) : $found;
+    }
+
     /**
      * @param list<string> $words
      *

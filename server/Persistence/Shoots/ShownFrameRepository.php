@@ -43,6 +43,16 @@ final readonly class ShownFrameRepository
     /**
      * @param list<int> $frames
      *
+     * @return list<int> so many of them, the latest first
+     */
+    public function latest(array $frames, int $from, int $most): array
+    {
+        return Row::numbers($this->database->fetchFirstColumn('SELECT r.id FROM unnest(?::int[]) x JOIN frame r ON r.id = x ORDER BY r.taken_at DESC, r.subsecond DESC, r.id DESC OFFSET ? LIMIT ?', ['{'.implode(',', $frames).'}', $from, $most]));
+    }
+
+    /**
+     * @param list<int> $frames
+     *
      * @return array<int, list<int>> frames by shoot
      */
     public function byShoot(array $frames): array

@@ -1,6 +1,8 @@
 import { useMemo, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
+import { useCopyOut } from "../api/apart";
 import { type AlbumChange, useAlbum, useChangeAlbum, useDropAlbum, useLookAtPicked } from "../api/find";
+import { CopyTo } from "../ledger/CopyTo";
 import { Entry } from "../ledger/Entry";
 import { Key, TextButton } from "../ledger/Field";
 import { Trouble } from "../ledger/Notice";
@@ -24,6 +26,8 @@ export function AlbumScreen() {
   const [picked, pick, setPicked] = usePicked();
   const [at, setAt] = useState<string | null>(null);
   const [sure, setSure] = useState(false);
+  const copy = useCopyOut();
+  const [copying, setCopying] = useState(false);
   const frames = useMemo(() => found.data?.frames ?? [], [found.data]);
   const pictures = useMemo(() => frames.map((frame) => shown(frame, picked.has(String(frame.id)))), [frames, picked]);
   const album = found.data?.album;
@@ -56,6 +60,9 @@ export function AlbumScreen() {
     n: () => {
       setPicked([]);
     },
+    o: () => {
+      setCopying(frames.length > 0);
+    },
   });
   const looked = frames.find((frame) => String(frame.id) === at);
   return (
@@ -74,7 +81,7 @@ export function AlbumScreen() {
                 }}
               />
             </h1>
-            <div className="in-line gap-x-6 pt-1">
+            <div className="in-line gap-x-6 gap-y-[6px] pt-1">
               <b>{count(album.frames, "frame")}</b>
               <span>
                 <TextButton disabled={frames.length === 0} onClick={lookAt}>
@@ -92,6 +99,17 @@ export function AlbumScreen() {
                   in order of time
                 </TextButton>
                 <Key>T</Key>
+              </span>
+              <span>
+                <TextButton
+                  disabled={frames.length === 0}
+                  onClick={() => {
+                    setCopying(true);
+                  }}
+                >
+                  copies to a folder…
+                </TextButton>
+                <Key>O</Key>
               </span>
               {chosen.length > 0 && (
                 <>
@@ -158,6 +176,21 @@ export function AlbumScreen() {
               />
             </p>
           </section>
+          {copying && (
+            <CopyTo
+              what={`${count(frames.length, "frame")}, numbered in this order,`}
+              asked={copy}
+              done="read back and as the ledger has them"
+              mayLink
+              onCopy={(folder, link) => {
+                copy.mutate({ frames: null, album: album.id, folder, link });
+              }}
+              onClose={() => {
+                setCopying(false);
+                copy.reset();
+              }}
+            />
+          )}
           <div className="ml-ruled bg-mat py-3">
             {looked ? (
               <FrameLook
@@ -185,6 +218,10 @@ export function AlbumScreen() {
                 onLook={(of, afterMark) => {
                   if (afterMark) pick([of], !picked.has(of));
                   setAt(of);
+                }}
+                onDrop={(before) => {
+                  if (before === null) put({ move: chosen });
+                  else if (!picked.has(before)) put({ move: chosen, before: Number(before) });
                 }}
                 onKey={(key, of) => {
                   if (key !== "p" || chosen.length === 0 || picked.has(of)) return false;

@@ -11,10 +11,10 @@ const AGAIN = 500;
 
 const of = (query: string) => `of=${encodeURIComponent(query)}`;
 
-export const useFind = (query: string) =>
+export const useFind = (query: string, by: string) =>
   useQuery({
-    queryKey: ["find", query],
-    queryFn: () => get(`/api/find?${of(query)}`, schemas.Find),
+    queryKey: ["find", query, by],
+    queryFn: () => get(`/api/find?${of(query)}&by=${by}`, schemas.Find),
     placeholderData: keepPreviousData,
     refetchInterval: (found) => ((found.state.data?.behind ?? 0) > 0 ? AGAIN : false),
     gcTime: 10_000,
@@ -40,12 +40,22 @@ export const useFoundDays = (query: string, open: boolean) =>
     gcTime: 10_000,
   });
 
-/** Frames of a shoot that were found, from one on: those in view only are kept. */
-export const foundFrames = (query: string, shoot: number, from: number) =>
+/** Frames of a section that were found, from one on: those in view only are kept. */
+export const foundFrames = (query: string, by: string, value: string, from: number) =>
   queryOptions({
-    queryKey: ["found frames", query, shoot, from],
-    queryFn: () => get(`/api/find/shoots/${shoot}?${of(query)}&from=${from}`, list(schemas.ShootFrame)),
+    queryKey: ["found frames", query, by, value, from],
+    queryFn: () => get(`/api/find/sections/${by}?${of(query)}&value=${encodeURIComponent(value)}&from=${from}`, list(schemas.ShootFrame)),
     staleTime: 20_000,
+    gcTime: 15_000,
+  });
+
+/** What was recorded of frames that are listed. */
+export const useFoundFacts = (frames: number[] | undefined) =>
+  useQuery({
+    queryKey: ["found facts", frames],
+    queryFn: () => get(`/api/find/facts?frames=${(frames ?? []).join(",")}`, list(schemas.FrameFacts)),
+    enabled: frames !== undefined,
+    staleTime: 60_000,
     gcTime: 15_000,
   });
 

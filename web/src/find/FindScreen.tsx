@@ -1,13 +1,15 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import { Link, useSearchParams } from "react-router";
+import * as v from "valibot";
 import { useFind } from "../api/find";
 import type { ShootFrame } from "../api/types";
-import type { FoundShoot } from "../api/views";
+import type { FoundSection } from "../api/views";
 import { TextButton, Key } from "../ledger/Field";
 import { Notice, Trouble } from "../ledger/Notice";
-import { Choice } from "../ledger/Menu";
+import { Choice, Ticks } from "../ledger/Menu";
 import { Nothing } from "../ledger/Nothing";
 import { Page } from "../ledger/Page";
+import { useKept } from "../ledger/useKept";
 import { useKeys } from "../ledger/useKeys";
 import { usePicked } from "../ledger/usePicked";
 import { useSettled } from "../ledger/useSettled";
@@ -18,20 +20,27 @@ import { Facets } from "./Facets";
 import { FindVerbs } from "./FindVerbs";
 import { FoundGrid } from "./FoundGrid";
 import { KeptFinds } from "./KeptFinds";
+import { ALL, CHOSEN, type Fact, FACTS, FIRST } from "./listed";
 import { read, toggled, type Wish, write } from "./query";
 import { Wishes } from "./Wishes";
 
 /** Milliseconds that words are waited for, while they are typed. */
 const TYPING = 80;
 
-const ORDERS = ["the latest first", "the earliest first", "most found first"] as const;
+const ORDERS = ["the latest first", "the earliest first", "most found first", "most stars first", "what fits best first"] as const;
 type Order = (typeof ORDERS)[number];
 
-/** Shoots as they are listed; within one, frames stand in the order they were taken. */
-const inOrder = (shoots: FoundShoot[], order: Order): FoundShoot[] => {
-  if (order === "the latest first") return shoots;
-  return order === "the earliest first" ? shoots.toReversed() : shoots.toSorted((a, b) => b.found - a.found);
+/** Shoots, or what else frames stand together by, as they are listed; within a shoot, frames stand in the order they were taken. */
+const inOrder = (sections: FoundSection[], order: Order): FoundSection[] => {
+  if (order === "the earliest first") return sections.toReversed();
+  return order === "most found first" ? sections.toSorted((a, b) => b.found - a.found) : sections;
 };
+
+/** What the sections are, see core/Find/FindOrder. */
+const sectionsBy = (order: Order): string => (order === "most stars first" ? "stars" : order === "what fits best first" ? "fit" : "shoot");
+
+const VIEWS = ["pictures", "a list", "days"] as const;
+type View = (typeof VIEWS)[number];
 
 const toPictures = () => document.querySelector<HTMLElement>("[role=listbox][aria-label='Found frames']")?.focus({ preventScroll: true });
 
@@ -42,16 +51,19 @@ export function FindScreen() {
   const query = useMemo(() => read(text), [text]);
   const [words, setWords] = useState(query.words);
   const settled = useSettled(words, TYPING);
-  const found = useFind(text);
-  const data = found.data;
   const scroller = useRef<HTMLElement>(null);
   const blank = useRef<HTMLInputElement>(null);
   const [picked, pick, setPicked] = usePicked<number>();
   const [look, setLook] = useState<{ frames: ShootFrame[]; id: number } | null>(null);
-  const [days, setDays] = useState(false);
+  const [view, setView] = useKept<View>("find.view", v.picklist(VIEWS), "pictures");
+  const [facts, setFacts] = useKept<Fact[]>("find.facts", CHOSEN, FIRST);
+  const days = view === "days";
   const [narrow, setNarrow] = useState(false);
   const [order, setOrder] = useState<Order>("the latest first");
-  const shoots = useMemo(() => inOrder(data?.shoots ?? [], order), [data, order]);
+  const by = sectionsBy(order);
+  const found = useFind(text, by);
+  const data = found.data;
+  const sections = useMemo(() => inOrder(data?.sections ?? [], order), [data, order]);
   const written = useRef(query.words);
   useEffect(() => {
     if (settled === written.current) return;
@@ -72,7 +84,7 @@ export function FindScreen() {
   };
   useKeys({
     y: () => {
-      setDays(!days);
+      setView(VIEWS[(VIEWS.indexOf(view) + 1) % VIEWS.length] ?? "pictures");
     },
   });
   const looked = look?.frames.find((frame) => frame.id === look.id);
@@ -113,12 +125,12 @@ export function FindScreen() {
           }}
           className="w-full border-b border-rule-strong bg-transparent font-hand text-title font-semibold focus:border-velvet focus:outline-none"
         />
-        <div className="in-line gap-x-6 pt-2">
+        <div className="in-line gap-x-6 gap-y-[6px] pt-2">
           <span role="status">
             {data && (
               <>
                 <b>{count(data.frames, "frame")}</b>
-                {data.shoots.length > 0 && ` in ${count(data.shoots.length, "shoot")}`}
+                {data.shoots > 0 && ` in ${count(data.shoots, "shoot")}`}
                 {data.frames !== data.of && `, of ${figure(data.of)}`}
                 {data.phrases.length > 0 && `; taken ${data.phrases.join(" or ")}`}
               </>
@@ -144,16 +156,10 @@ export function FindScreen() {
             />
           )}
           <span>
-            <TextButton
-              pressed={days}
-              onClick={() => {
-                setDays(!days);
-              }}
-            >
-              {days ? "pictures" : "days"}
-            </TextButton>
+            <Choice label="shown as" value={view} options={VIEWS.map((one) => ({ value: one, name: one }))} onChoose={setView} />
             <Key>Y</Key>
           </span>
+          {view === "a list" && <Ticks label="facts" values={facts} options={ALL.map((one) => ({ value: one, name: FACTS[one].name }))} onChange={setFacts} />}
           <Link to="/albums" className="linked">
             albums
           </Link>
@@ -203,7 +209,9 @@ export function FindScreen() {
               ) : (
                 <FoundGrid
                   query={text}
-                  shoots={shoots}
+                  by={by}
+                  sections={sections}
+                  facts={view === "a list" ? facts : null}
                   picked={picked}
                   scroller={scroller}
                   onPick={(frames, on) => {

@@ -2,8 +2,10 @@ import { useState } from "react";
 import { flushSync } from "react-dom";
 import { useNavigate } from "react-router";
 import { IntoAlbum } from "../albums/IntoAlbum";
+import { useCopyOut } from "../api/apart";
 import { foundNumbers, useLookAtPicked } from "../api/find";
 import { useStampAny } from "../api/stamps";
+import { CopyTo } from "../ledger/CopyTo";
 import { Key, TextButton } from "../ledger/Field";
 import { Trouble } from "../ledger/Notice";
 import { useKeys } from "../ledger/useKeys";
@@ -25,7 +27,9 @@ export function FindVerbs({ query, called, found, picked, onAll, onNone }: Props
   const go = useNavigate();
   const look = useLookAtPicked();
   const stamp = useStampAny();
+  const copy = useCopyOut();
   const [blank, setBlank] = useState(false);
+  const [copying, setCopying] = useState<number[] | null>(null);
   const [said, setSaid] = useState("");
   const [failed, setFailed] = useState<Error | null>(null);
   /** Those that are picked, or all that were found. */
@@ -73,12 +77,15 @@ export function FindVerbs({ query, called, found, picked, onAll, onNone }: Props
     a: all,
     n: onNone,
     k: begin,
+    o: () => {
+      withThem(setCopying);
+    },
   });
   const them = picked.size > 0 ? `${count(picked.size, "frame")} picked` : `all ${count(found, "frame")}`;
   return (
     <footer className="border-t border-ink bg-paper py-[7px] pr-6 pl-page">
       <Trouble error={failed ?? look.error ?? stamp.error} />
-      <div className="in-line gap-x-6">
+      <div className="in-line gap-x-6 gap-y-[6px]">
         <b>{them}:</b>
         <span>
           <TextButton disabled={found === 0 || look.isPending} onClick={lookAt}>
@@ -92,6 +99,17 @@ export function FindVerbs({ query, called, found, picked, onAll, onNone }: Props
             a keyword…
           </TextButton>
           <Key>K</Key>
+        </span>
+        <span>
+          <TextButton
+            disabled={found === 0}
+            onClick={() => {
+              withThem(setCopying);
+            }}
+          >
+            copies to a folder…
+          </TextButton>
+          <Key>O</Key>
         </span>
         {found > 0 && (
           <a href={`/api/find/list.csv?of=${encodeURIComponent(query)}`} className="linked">
@@ -112,6 +130,23 @@ export function FindVerbs({ query, called, found, picked, onAll, onNone }: Props
           </span>
         </span>
       </div>
+      {copying && (
+        <div className="pt-2">
+          <CopyTo
+            what={count(copying.length, "frame")}
+            asked={copy}
+            done="read back and as the ledger has them"
+            mayLink
+            onCopy={(folder, link) => {
+              copy.mutate({ frames: copying, album: null, folder, link });
+            }}
+            onClose={() => {
+              setCopying(null);
+              copy.reset();
+            }}
+          />
+        </div>
+      )}
       {blank && (
         <div
           data-verb-blank

@@ -3,15 +3,19 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { type KeyboardEvent, type MouseEvent, type RefObject, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { foundFrames } from "../api/find";
 import type { ShootFrame } from "../api/types";
-import type { FoundShoot } from "../api/views";
+import type { FoundSection } from "../api/views";
 import { useTop } from "../ledger/useTop";
 import { FoundRow } from "./FoundRow";
-import { ShootLine } from "./ShootLine";
+import { SectionLine } from "./SectionLine";
+import type { Fact } from "./listed";
 import { below, rowAt, rowOf, rowsOf } from "./rows";
 
 interface Props {
   query: string;
-  shoots: FoundShoot[];
+  by: string;
+  sections: FoundSection[];
+  /** The facts that stand in a list; null for pictures. */
+  facts: readonly Fact[] | null;
   picked: ReadonlySet<number>;
   scroller: RefObject<HTMLElement | null>;
   onPick: (frames: ShootFrame[], on: boolean) => void;
@@ -24,18 +28,19 @@ const GAP = 8;
 const SIDE = 14;
 const CAPTION = 17;
 const LINE = 40;
+const LISTED = 32;
 /** Frames that the server gives at once; see FindPage. */
 const AT_ONCE = 120;
 
-/** Found frames on the mat, below a line for each shoot; only what is in view is asked for, and kept. */
-export function FoundGrid({ query, shoots, picked, scroller, onPick, onLook }: Props) {
+/** Found frames on the mat, as pictures or as a list, below a line for each section; only what is in view is asked for, and kept. */
+export function FoundGrid({ query, by, sections, facts, picked, scroller, onPick, onLook }: Props) {
   const queries = useQueryClient();
   const [box, top, room] = useTop<HTMLDivElement>(scroller);
-  const columns = Math.max(1, Math.floor((room - 2 * SIDE + GAP) / (WIDTH + GAP)));
+  const columns = facts ? 1 : Math.max(1, Math.floor((room - 2 * SIDE + GAP) / (WIDTH + GAP)));
   const width = Math.floor((room - 2 * SIDE + GAP) / columns) - GAP;
-  const height = Math.round((width * 2) / 3) + 2 * CAPTION + GAP;
+  const height = facts ? LISTED : Math.round((width * 2) / 3) + 2 * CAPTION + GAP;
   const lump = Math.max(1, Math.floor(AT_ONCE / columns)) * columns;
-  const rows = useMemo(() => rowsOf(shoots, columns), [shoots, columns]);
+  const rows = useMemo(() => rowsOf(sections, columns), [sections, columns]);
   const [at, setAt] = useState(0);
   const [focused, setFocused] = useState(false);
   const anchor = useRef<number | null>(null);
@@ -58,10 +63,10 @@ export function FoundGrid({ query, shoots, picked, scroller, onPick, onLook }: P
     for (let index = from; index <= to;) {
       const row = rowAt(rows, rowOf(rows, index));
       if (!row || row.from === null) break;
-      const inShoot = row.from + index - row.before;
-      const start = Math.floor(inShoot / lump) * lump;
-      const some = await queries.ensureQueryData(foundFrames(query, row.shoot.id, start));
-      const frame = some[inShoot - start];
+      const inSection = row.from + index - row.before;
+      const start = Math.floor(inSection / lump) * lump;
+      const some = await queries.ensureQueryData(foundFrames(query, by, row.section.value, start));
+      const frame = some[inSection - start];
       if (frame) found.push({ frame, among: some });
       index += 1;
     }
@@ -144,7 +149,9 @@ export function FoundGrid({ query, shoots, picked, scroller, onPick, onLook }: P
               <FoundRow
                 key={item.key}
                 query={query}
-                shoot={row.shoot}
+                by={by}
+                section={row.section}
+                facts={facts}
                 from={row.from}
                 lump={lump}
                 columns={columns}
@@ -157,7 +164,9 @@ export function FoundGrid({ query, shoots, picked, scroller, onPick, onLook }: P
             ),
         )}
       </div>
-      {rowsInView.map(({ item, row }) => row.from === null && <ShootLine key={item.key} shoot={row.shoot} top={item.start - top} height={LINE} side={SIDE} />)}
+      {rowsInView.map(
+        ({ item, row }) => row.from === null && <SectionLine key={item.key} section={row.section} top={item.start - top} height={LINE} side={SIDE} />,
+      )}
     </div>
   );
 }

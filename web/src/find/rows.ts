@@ -1,34 +1,34 @@
-import type { FoundShoot } from "../api/views";
+import type { FoundSection } from "../api/views";
 
 /**
- * Where found frames stand: a line for each shoot, and below it rows of its pictures. Only numbers are kept for each shoot, none
+ * Where found frames stand: a line for each section, and below it rows of its pictures. Only numbers are kept for each, none
  * for each picture, so that 50,000 take no more than 50.
  */
 export interface Rows {
   count: number;
   columns: number;
-  /** Of each shoot, the row that its line stands in, and how many pictures stand before it. */
+  /** Of each section, the row that its line stands in, and how many pictures stand before it. */
   starts: number[];
   before: number[];
-  shoots: FoundShoot[];
+  sections: FoundSection[];
   pictures: number;
 }
 
-/** A row: the shoot that it is of, and the first of its pictures that stands in it; null for the shoot's own line. */
+/** A row: the section that it is of, and the first of its pictures that stands in it; null for the section's own line. */
 export interface Row {
-  shoot: FoundShoot;
+  section: FoundSection;
   from: number | null;
   /** Pictures that stand before this row, of all. */
   before: number;
 }
 
-export const rowsOf = (shoots: FoundShoot[], columns: number): Rows => {
-  const rows: Rows = { count: 0, columns, starts: [], before: [], shoots, pictures: 0 };
-  for (const shoot of shoots) {
+export const rowsOf = (sections: FoundSection[], columns: number): Rows => {
+  const rows: Rows = { count: 0, columns, starts: [], before: [], sections, pictures: 0 };
+  for (const section of sections) {
     rows.starts.push(rows.count);
     rows.before.push(rows.pictures);
-    rows.count += 1 + Math.ceil(shoot.found / columns);
-    rows.pictures += shoot.found;
+    rows.count += 1 + Math.ceil(section.found / columns);
+    rows.pictures += section.found;
   }
   return rows;
 };
@@ -46,10 +46,10 @@ const lastUpTo = (numbers: number[], most: number): number => {
 
 export const rowAt = (rows: Rows, index: number): Row | null => {
   const at = lastUpTo(rows.starts, index);
-  const shoot = rows.shoots[at];
-  if (!shoot || index >= rows.count) return null;
+  const section = rows.sections[at];
+  if (!section || index >= rows.count) return null;
   const from = (index - (rows.starts[at] ?? 0) - 1) * rows.columns;
-  return { shoot, from: from < 0 ? null : from, before: (rows.before[at] ?? 0) + Math.max(0, from) };
+  return { section, from: from < 0 ? null : from, before: (rows.before[at] ?? 0) + Math.max(0, from) };
 };
 
 /** Which row a picture stands in, by its number among all. */
@@ -66,5 +66,5 @@ export const below = (rows: Rows, picture: number, by: 1 | -1): number => {
   while (to >= 0 && to < rows.count && rowAt(rows, to)?.from === null) to += by;
   const row = to < 0 ? null : rowAt(rows, to);
   if (!row || row.from === null) return picture;
-  return row.before + Math.min(picture - first, rows.columns - 1, row.shoot.found - row.from - 1);
+  return row.before + Math.min(picture - first, rows.columns - 1, row.section.found - row.from - 1);
 };

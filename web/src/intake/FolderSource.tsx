@@ -1,7 +1,7 @@
 import { useNavigate } from "react-router";
 import { usePickFolder } from "../api/queries";
 import { TextButton } from "../ledger/Field";
-import { FolderPicker } from "./FolderPicker";
+import { FolderPicker } from "../ledger/FolderPicker";
 
 /** Picks any folder as a source. */
 export function FolderSource({ onClose }: { onClose: () => void }) {

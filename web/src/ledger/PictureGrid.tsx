@@ -20,6 +20,8 @@ interface Props {
   onMark?: (ids: string[], on: boolean) => void;
   /** Asks for a larger look: by Enter, or by a second press on the same picture, the first of which marked it. */
   onLook?: (id: string, afterMark: boolean) => void;
+  /** Puts the marked ones before a picture, or behind all (null), when one of them is dragged there. */
+  onDrop?: (before: string | null) => void;
   /** Any other key, pressed on a picture; says whether it meant something. */
   onKey?: (key: string, id: string) => boolean;
 }
@@ -42,7 +44,7 @@ const CAPTION = 17;
 const SIDE = 14;
 
 /** Pictures on the mat, row by row; only the rows in view exist, so that thousands scroll as one does. */
-export function PictureGrid({ label, pictures, width: least, captionLines = 1, scroller, start, onMark, onLook, onKey }: Props) {
+export function PictureGrid({ label, pictures, width: least, captionLines = 1, scroller, start, onMark, onLook, onDrop, onKey }: Props) {
   const [box, top, room] = useTop<HTMLDivElement>(scroller);
   const [focus, setFocus] = useState(() =>
     Math.max(
@@ -58,6 +60,9 @@ export function PictureGrid({ label, pictures, width: least, captionLines = 1, s
     drag.current = next;
     drawArea(next);
   };
+  // Marked ones that are dragged: the place before which they would go.
+  const moving = useRef(false);
+  const [dropAt, setDropAt] = useState<number | null>(null);
   const anchor = useRef<number | null>(null);
   const pressedBefore = useRef({ id: "", at: 0 });
   const columns = Math.max(1, Math.floor((room - 2 * SIDE + GAP) / (least + GAP)));
@@ -136,11 +141,18 @@ export function PictureGrid({ label, pictures, width: least, captionLines = 1, s
     const index = under(event);
     if (event.button !== 0 || index === null) return;
     setFocus(index);
+    moving.current = onDrop !== undefined && !event.shiftKey && (pictures[index]?.chosen ?? false);
     if (onMark && !event.shiftKey) setArea({ from: index, to: index, on: !(pictures[index]?.chosen ?? false) });
   };
   const dragged = (event: PointerEvent) => {
     const [over, index] = [drag.current, drag.current ? under(event) : null];
-    if (!over || index === null || index === over.to) return;
+    if (over && index !== null && moving.current && (index !== over.from || dropAt !== null)) {
+      box.current?.setPointerCapture(event.pointerId);
+      const cell = document.getElementById(`picture-${pictures[index]?.id ?? ""}`)?.getBoundingClientRect();
+      setDropAt(cell && event.clientX > cell.left + cell.width / 2 ? index + 1 : index);
+      return;
+    }
+    if (!over || index === null || index === over.to || moving.current) return;
     box.current?.setPointerCapture(event.pointerId); // wherever it is let go, what it has come to counts
     setArea({ ...over, to: index });
   };
@@ -149,6 +161,12 @@ export function PictureGrid({ label, pictures, width: least, captionLines = 1, s
     const over = drag.current;
     if (!over) {
       if (event.shiftKey && event.button === 0) markOne(focus, true);
+      return;
+    }
+    if (dropAt !== null) {
+      onDrop?.(pictures[dropAt]?.id ?? null);
+      setDropAt(null);
+      setArea(null);
       return;
     }
     const id = over.from === over.to ? (pictures[over.from]?.id ?? "") : "";
@@ -174,6 +192,7 @@ export function PictureGrid({ label, pictures, width: least, captionLines = 1, s
       onPointerUp={up}
       onPointerLeave={() => {
         setArea(null);
+        setDropAt(null);
       }}
       onDoubleClick={() => {
         const current = pictures[focus];
@@ -204,6 +223,17 @@ export function PictureGrid({ label, pictures, width: least, captionLines = 1, s
           flies={flies}
         />
       ))}
+      {dropAt !== null && (
+        <span
+          aria-hidden="true"
+          className="absolute w-[3px] bg-white"
+          style={{
+            top: Math.floor(Math.min(dropAt, pictures.length - 1) / columns) * height,
+            height: Math.round((width * 2) / 3),
+            left: SIDE - GAP / 2 - 1 + (dropAt === pictures.length ? ((dropAt - 1) % columns) + 1 : dropAt % columns) * (width + GAP),
+          }}
+        />
+      )}
     </div>
   );
 }

@@ -32,24 +32,24 @@ export const FoundFacet: Schema<views.FoundFacet> = v.object({
   more: v.number(),
 });
 
-export const FoundShoot: Schema<views.FoundShoot> = v.object({
-  id: v.number(),
+export const FoundSection: Schema<views.FoundSection> = v.object({
+  value: v.string(),
+  shoot: v.nullable(v.number()),
   date: v.string(),
-  description: v.string(),
-  folder: v.string(),
+  called: v.string(),
   found: v.number(),
   frames: v.number(),
 });
 
 export const Find: Schema<views.Find> = v.object({
-  query: v.string(),
   frames: v.number(),
   of: v.number(),
   behind: v.number(),
   phrases: list(v.string()),
   notes: list(v.string()),
   facets: list(FoundFacet),
-  shoots: list(FoundShoot),
+  shoots: v.number(),
+  sections: list(FoundSection),
 });
 
 export const FoundDay: Schema<views.FoundDay> = v.object({

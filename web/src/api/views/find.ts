@@ -18,14 +18,14 @@ export interface AlbumPage {
 
 /** What was found, and what it can be narrowed by. */
 export interface Find {
-  query: string;
   frames: number;
   of: number;
   behind: number;
   phrases: string[];
   notes: string[];
   facets: FoundFacet[];
-  shoots: FoundShoot[];
+  shoots: number;
+  sections: FoundSection[];
 }
 
 /** A day on which frames that were found were taken. */
@@ -42,12 +42,12 @@ export interface FoundFacet {
   more: number;
 }
 
-/** A shoot of which frames were found: how many of how many. */
-export interface FoundShoot {
-  id: number;
+/** A shoot of which frames were found, or what else they stand together by: how many of how many. */
+export interface FoundSection {
+  value: string;
+  shoot: number | null;
   date: string;
-  description: string;
-  folder: string;
+  called: string;
   found: number;
   frames: number;
 }

@@ -1,7 +1,7 @@
 import { type ReactNode, useState } from "react";
 import { useSourceFolders } from "../api/queries";
-import { TextButton } from "../ledger/Field";
-import { Trouble } from "../ledger/Notice";
+import { TextButton } from "./Field";
+import { Trouble } from "./Notice";
 
 /** Picks any folder below the readers, the stores and the drives, one level at a time; what is then done with it is the button's. */
 export function FolderPicker({

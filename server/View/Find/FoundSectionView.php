@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\View\Find;
+
+/** A shoot of which frames were found, or what else they stand together by: how many of how many. */
+final readonly class FoundSectionView
+{
+    /**
+     * @param string   $value  of the order, see FindOrder
+     * @param int|null $shoot  whose its page is
+     * @param string   $date   of the shoot; '' of another section
+     * @param string   $called what stands over it
+     */
+    public function __construct(public string $value, public ?int $shoot, public string $date, public string $called, public int $found, public int $frames)
+    {
+    }
+}
