@@ -48,6 +48,13 @@ final readonly class FindController
         return new JsonResponse($this->page->days(self::query($request)));
     }
 
+    /** The latest days with the minutes in which frames were taken. */
+    #[Route('/api/find/hours', methods: ['GET'])]
+    public function hours(Request $request): Response
+    {
+        return new JsonResponse($this->page->hours(self::query($request)));
+    }
+
     /** The frames of a section, ?of= an order by ?value=, from the one at ?from= on. */
     #[Route('/api/find/sections/{by}', methods: ['GET'], requirements: ['by' => '[a-z]{1,9}'])]
     public function ofSection(string $by, Request $request): Response

@@ -17,6 +17,7 @@ use VelvetLedger\Server\Persistence\Find\FindRepository;
 use VelvetLedger\Server\View\Find\FindView;
 use VelvetLedger\Server\View\Find\FoundDayView;
 use VelvetLedger\Server\View\Find\FoundFacetView;
+use VelvetLedger\Server\View\Find\FoundHoursView;
 use VelvetLedger\Server\View\Find\FoundSectionView;
 use VelvetLedger\Server\View\Find\FoundValueView;
 use VelvetLedger\Server\View\Shoots\FrameFactsView;
@@ -28,6 +29,7 @@ final readonly class FindPage
 {
     private const VALUES = 8;
     private const MOST_VALUES = 500;
+    private const MOST_DAYS = 200;
 
     /** Frames of a shoot that are shown at a time. */
     public const AT_ONCE = 120;
@@ -89,6 +91,18 @@ final readonly class FindPage
         ksort($days);
 
         return array_map(static fn (int|string $day, int $frames): FoundDayView => new FoundDayView((string) $day, $frames), array_keys($days), $days);
+    }
+
+    /** @return list<FoundHoursView> the latest days first, so many of them */
+    public function hours(FindQuery $query): array
+    {
+        $found = $this->finds->find($query);
+        $days = $this->index->counts($found->frames, [FindFacet::Day])[FindFacet::Day->value] ?? [];
+        krsort($days);
+        $days = \array_slice(array_map(strval(...), array_keys($days)), 0, self::MOST_DAYS);
+        $frames = [] === $days ? FrameSet::none() : $found->frames->and($this->index->having(FindFacet::Day, $days));
+
+        return array_map(static fn (array $day): FoundHoursView => new FoundHoursView(...$day), $this->names->minutes($frames->numbers()));
     }
 
     /**

@@ -65,6 +65,9 @@ final class FindTest extends LedgerTestCase
             }
             self::assertSame($view->frames, array_sum(array_column($view->sections, 'found')));
             if (0 === $turn % 6) {
+                $hours = $this->service(FindPage::class)->hours($query);
+                self::assertSame(\count(array_unique(array_map(fn (int $frame): string => $this->made->facets[$frame]['day'][0], $frames))), \count($hours));
+                self::assertSame(\count($frames), array_sum(array_column($hours, 'frames')));
                 $this->standTogetherBy(FindOrder::Stars, $query, $frames);
                 $this->standTogetherBy(FindOrder::Fit, $query, $frames);
             }

@@ -87,6 +87,10 @@ test("frames are found by keys: words, a day, what is said of them; looked at, p
   await page.keyboard.press("y");
   await expect(page.getByRole("region", { name: "2026" })).toContainText("7 frames");
   await page.keyboard.press("y");
+  const may = page.getByRole("button", { name: /4 May 2026, 7 frames/ });
+  await expect(may).toHaveAttribute("aria-pressed", "false");
+  await checkAgainstWcag(page, "hours");
+  await page.keyboard.press("y");
   await page.getByRole("link", { name: "Stationery" }).click();
   await page.getByRole("region", { name: "Looked for by name" }).getByRole("link", { name: "for the wall" }).click();
   await expect(status).toHaveText("7 frames in 2 shoots, of 18");

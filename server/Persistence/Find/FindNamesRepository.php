@@ -61,4 +61,21 @@ final readonly class FindNamesRepository
             WHERE id IN (?)
             ORDER BY date DESC, id DESC', [$shoots], [ArrayParameterType::INTEGER]));
     }
+
+    /**
+     * @param list<int> $frames
+     *
+     * @return list<array{string, int, list<int>}> day, frames taken on it, minutes since midnight in which they were; the latest first
+     */
+    public function minutes(array $frames): array
+    {
+        $days = [];
+        foreach ($this->database->fetchAllNumeric('SELECT left(r.taken_at, 10), count(*), json_agg(DISTINCT substr(r.taken_at, 12, 2)::int * 60 + substr(r.taken_at, 15, 2)::int)
+            FROM unnest(?::int[]) x JOIN frame r ON r.id = x
+            GROUP BY left(r.taken_at, 10) ORDER BY left(r.taken_at, 10) DESC', ['{'.implode(',', $frames).'}']) as [$day, $count, $minutes]) {
+            $days[] = [Row::word($day), Row::number($count), Row::numbers((array) json_decode(Row::word($minutes), true))];
+        }
+
+        return $days;
+    }
 }

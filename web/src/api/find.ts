@@ -40,6 +40,15 @@ export const useFoundDays = (query: string, open: boolean) =>
     gcTime: 10_000,
   });
 
+export const useFoundHours = (query: string, open: boolean) =>
+  useQuery({
+    queryKey: ["found hours", query],
+    queryFn: () => get(`/api/find/hours?${of(query)}`, list(schemas.FoundHours)),
+    enabled: open,
+    placeholderData: keepPreviousData,
+    gcTime: 10_000,
+  });
+
 /** Frames of a section that were found, from one on: those in view only are kept. */
 export const foundFrames = (query: string, by: string, value: string, from: number) =>
   queryOptions({

@@ -19,6 +19,7 @@ import { Calendar } from "./Calendar";
 import { Facets } from "./Facets";
 import { FindVerbs } from "./FindVerbs";
 import { FoundGrid } from "./FoundGrid";
+import { Hours } from "./Hours";
 import { KeptFinds } from "./KeptFinds";
 import { ALL, CHOSEN, type Fact, FACTS, FIRST } from "./listed";
 import { read, toggled, type Wish, write } from "./query";
@@ -39,7 +40,7 @@ const inOrder = (sections: FoundSection[], order: Order): FoundSection[] => {
 /** What the sections are, see core/Find/FindOrder. */
 const sectionsBy = (order: Order): string => (order === "most stars first" ? "stars" : order === "what fits best first" ? "fit" : "shoot");
 
-const VIEWS = ["pictures", "a list", "days"] as const;
+const VIEWS = ["pictures", "a list", "days", "hours"] as const;
 type View = (typeof VIEWS)[number];
 
 const toPictures = () => document.querySelector<HTMLElement>("[role=listbox][aria-label='Found frames']")?.focus({ preventScroll: true });
@@ -57,7 +58,7 @@ export function FindScreen() {
   const [look, setLook] = useState<{ frames: ShootFrame[]; id: number } | null>(null);
   const [view, setView] = useKept<View>("find.view", v.picklist(VIEWS), "pictures");
   const [facts, setFacts] = useKept<Fact[]>("find.facts", CHOSEN, FIRST);
-  const days = view === "days";
+  const days = view === "days" || view === "hours";
   const [narrow, setNarrow] = useState(false);
   const [order, setOrder] = useState<Order>("the latest first");
   const by = sectionsBy(order);
@@ -186,7 +187,11 @@ export function FindScreen() {
             <Facets query={text} facets={data.facets} onWish={wish} />
           </div>
           {days ? (
-            <Calendar text={text} query={query} onWish={wish} />
+            view === "days" ? (
+              <Calendar text={text} query={query} onWish={wish} />
+            ) : (
+              <Hours text={text} query={query} onWish={wish} />
+            )
           ) : (
             <div className="bg-mat py-2">
               {looked && look ? (

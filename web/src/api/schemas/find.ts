@@ -57,6 +57,12 @@ export const FoundDay: Schema<views.FoundDay> = v.object({
   frames: v.number(),
 });
 
+export const FoundHours: Schema<views.FoundHours> = v.object({
+  day: v.string(),
+  frames: v.number(),
+  minutes: list(v.number()),
+});
+
 export const KeptFind: Schema<views.KeptFind> = v.object({
   name: v.string(),
   query: v.string(),

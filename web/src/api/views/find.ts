@@ -42,6 +42,13 @@ export interface FoundFacet {
   more: number;
 }
 
+/** A day on which found frames were taken, and in which of its minutes. */
+export interface FoundHours {
+  day: string;
+  frames: number;
+  minutes: number[];
+}
+
 /** A shoot of which frames were found, or what else they stand together by: how many of how many. */
 export interface FoundSection {
   value: string;
