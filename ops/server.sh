@@ -249,7 +249,7 @@ start_worker() {
 
 WORKERS=("bring-1:work here" "bring-2:work here" "care:care_here care night" "stamps:stamps_here stamps" look-1:look "look-2:look glance" land:land)
 # Raws are converted on all processors.
-for ((i = 1; i <= $(nproc); i++)); do WORKERS+=("convert-$i:convert_here convert"); done
+for ((i = 1; i <= $(nproc); i++)); do WORKERS+=("convert-$i:dumps convert_here convert"); done
 
 stop_php() {
   local kept

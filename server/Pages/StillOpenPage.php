@@ -13,6 +13,7 @@ use VelvetLedger\Server\Persistence\Intakes\IntakeState;
 use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Stores\StoreSums;
+use VelvetLedger\Server\Survival\DumpsInWords;
 use VelvetLedger\Server\View\Book\StillOpenView;
 
 /** What is still on the photographer, in a few lines, from the rows of what is owed; nothing is open where there is no line. */
@@ -21,14 +22,14 @@ final readonly class StillOpenPage
     /** So many of one kind have a line each; the others are one line together. */
     private const EACH = 3;
 
-    public function __construct(private ReceiptRepository $receipts, private ConversionRepository $conversions, private Stores $stores, private SumsOfStores $sums, private SightingRepository $sightings, private ShootsStillOpen $shoots, private ClockInterface $clock)
+    public function __construct(private ReceiptRepository $receipts, private ConversionRepository $conversions, private Stores $stores, private SumsOfStores $sums, private SightingRepository $sightings, private ShootsStillOpen $shoots, private DumpsInWords $dumps, private ClockInterface $clock)
     {
     }
 
     /** @return list<StillOpenView> what is at stake first */
     public function view(): array
     {
-        return [...$this->runs(), ...$this->copies(), ...$this->shoots->second(), ...$this->raws(), ...$this->shoots->unstamped(), ...$this->shoots->undescribed()];
+        return [...$this->runs(), ...$this->copies(), ...$this->ledger(), ...$this->shoots->second(), ...$this->raws(), ...$this->shoots->unstamped(), ...$this->shoots->undescribed()];
     }
 
     /** @return list<StillOpenView> */
@@ -68,6 +69,14 @@ final readonly class StillOpenPage
         }
 
         return $found;
+    }
+
+    /** @return list<StillOpenView> of the ledger itself */
+    private function ledger(): array
+    {
+        $warning = $this->dumps->warning();
+
+        return null === $warning ? [] : [new StillOpenView($warning, true, '/stores')];
     }
 
     private static function owed(StoreSums $of): string

@@ -40,6 +40,9 @@ enum Lock: int
     /** Where frames are looked for: whoever brings it up to date. */
     case Index = 7412;
 
+    /** The ledger's dump: whoever makes it, carries it and proves it. */
+    case Dumps = 7413;
+
     /** The tree of keywords. */
     case Vocabulary = 7408;
 }

@@ -182,6 +182,18 @@ final class Stores
         return [] === $absent ? null : implode("\n", $absent);
     }
 
+    /** A folder that bears the mark of a store of this ledger is where that store lies now; any other is left alone. */
+    public function liesNowAt(string $folder): void
+    {
+        $mark = StoreMark::at($folder);
+        $store = null === $mark?->uuid ? null : $this->ledger->getRepository(LedgerStore::class)->findOneBy(['uuid' => $mark->uuid]);
+        $real = realpath($folder);
+        if (null !== $store && false !== $real) {
+            $store->isFoundAt($real);
+            $this->ledger->flush();
+        }
+    }
+
     /**
      * Makes a folder a store. One that bears the mark of a store of this ledger is that store again.
      *

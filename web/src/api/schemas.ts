@@ -12,3 +12,4 @@ export * from "./schemas/shared";
 export * from "./schemas/shoots";
 export * from "./schemas/stamps";
 export * from "./schemas/stores";
+export * from "./schemas/survival";

@@ -12,3 +12,4 @@ export * from "./views/shared";
 export * from "./views/shoots";
 export * from "./views/stamps";
 export * from "./views/stores";
+export * from "./views/survival";

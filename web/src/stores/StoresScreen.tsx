@@ -11,6 +11,7 @@ import { count, figure, size } from "../words/format";
 import { AddStore } from "./AddStore";
 import { BadCopies } from "./BadCopies";
 import { StoreEntry } from "./StoreEntry";
+import { Survival } from "./Survival";
 
 /** Where copies live: each store with what it holds and is owed, and what is wrong there. */
 export function StoresScreen() {
@@ -70,6 +71,7 @@ export function StoresScreen() {
           </TextButton>
         )}
       </div>
+      {stores.length > 0 && <Survival />}
       {findings.data && findings.data.copies.length > 0 && <BadCopies copies={findings.data.copies} copying={findings.data.copying} />}
     </Page>
   );

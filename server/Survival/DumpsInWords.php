@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Survival;
+
+use Symfony\Component\Clock\ClockInterface;
+use VelvetLedger\Core\Words\Day;
+use VelvetLedger\Core\Words\Names;
+use VelvetLedger\Core\Words\Size;
+use VelvetLedger\Server\Persistence\Survival\DumpRepository;
+use VelvetLedger\Server\Persistence\Survival\DumpRow;
+use VelvetLedger\Server\Stores\Stores;
+
+/** What is said of the ledger's dumps, from the rows of those that there are. */
+final readonly class DumpsInWords
+{
+    /** Days after which the latest proven dump is an old one, where anything changed since. */
+    private const OLD = 2;
+
+    /** Minutes after the first intake within which the first dump is made. */
+    private const FIRST = 60;
+
+    public function __construct(private DumpRepository $dumps, private Stores $stores, private ClockInterface $clock)
+    {
+    }
+
+    public function sentence(): string
+    {
+        $latest = $this->dumps->latest();
+        if (null === $latest) {
+            return 'This ledger was not dumped yet: it lies on this machine alone.';
+        }
+        $names = $this->stores->names();
+        $has = array_values(array_intersect_key($names, array_flip($latest->stores)));
+        $lacks = array_values(array_diff_key($names, array_flip($latest->stores)));
+
+        return implode(' ', array_filter([
+            \sprintf('The ledger was dumped on %s (%s).', $this->at($latest->document->at()), Size::of($latest->document->bytes)),
+            $this->proof($latest),
+            [] === $has ? 'No store has it: it lies on this machine alone.' : \sprintf('It lies at %s.', Names::of($has)),
+            [] === $lacks ? '' : \sprintf('%s %s owed it.', Names::of($lacks), 1 === \count($lacks) ? 'is' : 'are'),
+        ], static fn (string $part): bool => '' !== $part));
+    }
+
+    /** What is to be done about it, as a sentence; null where nothing is. */
+    public function warning(): ?string
+    {
+        $latest = $this->dumps->latest();
+        $proven = $this->dumps->latestProven();
+
+        return match (true) {
+            null === $latest && !$this->dumps->hasIntakeBefore($this->clock->now()->modify('-'.self::FIRST.' minutes')) => null, // it is only just begun
+            null === $latest => 'The ledger itself was not dumped yet: were this machine lost, so would be all that is known of the frames.',
+            null !== $latest->because => \sprintf('The dump of the ledger of %s is not proven: %s.', $this->at($latest->document->at()), rtrim($latest->because, '.')),
+            [] === $latest->stores => \sprintf('The dump of the ledger of %s is at no store.', $this->at($latest->document->at())),
+            null === $proven => null, // it is being proven for the first time
+            $proven->document->at() < $this->clock->now()->modify('-'.self::OLD.' days') && $this->dumps->changed() !== $this->dumps->changedAtLatest() => 'The ledger changed since, and its latest proven dump is of '.$this->at($proven->document->at()).'.',
+            default => null,
+        };
+    }
+
+    private function proof(DumpRow $dump): string
+    {
+        return match (true) {
+            null !== $dump->because => 'It is not proven: '.rtrim($dump->because, '.').'.',
+            null !== $dump->provenAt => \sprintf('Restored into a scratch database on %s, it was as the ledger.', $this->at($dump->provenAt)),
+            default => 'It is not proven yet.',
+        };
+    }
+
+    private function at(\DateTimeImmutable $time): string
+    {
+        $here = $time->setTimezone($this->clock->now()->getTimezone());
+
+        return Day::of($here->format('Y-m-d')).', '.$here->format('H:i');
+    }
+}

@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Survival;
+
+use Doctrine\DBAL\Connection;
+use Symfony\Component\Clock\ClockInterface;
+use VelvetLedger\Core\Survival\DumpDocument;
+use VelvetLedger\Core\Transfer\Checksum;
+use VelvetLedger\Core\Transfer\LastingFolders;
+use VelvetLedger\Server\Persistence\Row;
+use VelvetLedger\Server\Persistence\Survival\DumpRepository;
+use VelvetLedger\Server\Persistence\Survival\DumpRow;
+use VelvetLedger\Server\Settings\Home;
+use VelvetLedger\Server\Tools\PgPrograms;
+
+/**
+ * Dumps the ledger into its home, from one state of it, while work goes on (PostgreSQL's manual, 26.1): what must be in the dump is
+ * counted in the very snapshot that is dumped.
+ */
+final readonly class MakesDumps
+{
+    public function __construct(private Connection $database, private DumpRepository $dumps, private PgPrograms $programs, private Home $home, private ClockInterface $clock)
+    {
+    }
+
+    /** @throws CouldNotDump nothing is left of it */
+    public function make(): DumpRow
+    {
+        $folder = $this->folder();
+        $at = $this->clock->now();
+        $name = DumpDocument::nameAt($at);
+        $part = "$folder/.$name.part";
+        $changed = $this->dumps->changed();
+        $this->database->beginTransaction();
+        try {
+            $this->database->executeStatement('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ READ ONLY');
+            $snapshot = Row::word($this->database->fetchOne('SELECT pg_export_snapshot()'));
+            [$rows, $seal, $version] = DumpRepository::contents($this->database);
+            $because = $this->programs->dump($part, $snapshot);
+        } finally {
+            $this->database->rollBack();
+        }
+        $stream = null === $because ? @fopen($part, 'r') : false;
+        if (false === $stream || !fsync($stream)) {
+            @unlink($part);
+            throw CouldNotDump::make($because ?? 'what pg_dump wrote is not there');
+        }
+        fclose($stream);
+        clearstatcache(true, $part);
+        $document = new DumpDocument($this->dumps->identity(), $at->setTimezone(new \DateTimeZone('UTC'))->format(\DATE_RFC3339_EXTENDED), (int) filesize($part), Checksum::ofFile($part), $seal, $version, $rows);
+        if (!rename($part, $this->path($name))) {
+            @unlink($part);
+            throw CouldNotDump::make("$folder does not take it");
+        }
+        LastingFolders::flush($folder);
+        $this->dumps->enter($name, $document, $changed);
+        $this->clear($name);
+
+        return $this->dumps->latest() ?? throw new \LogicException('It was entered just now.');
+    }
+
+    /** Where a dump lies in the ledger's home, if it still does. */
+    public function path(string $name): string
+    {
+        return $this->home->path.'/dumps/'.$name.DumpDocument::DUMP;
+    }
+
+    /** What was cut off, and earlier dumps: at home the latest is kept. */
+    private function clear(string $latest): void
+    {
+        foreach ((array) glob($this->folder().'/{.ledger_*,ledger_*}', \GLOB_BRACE) as $file) {
+            if (basename((string) $file) !== $latest.DumpDocument::DUMP) {
+                @unlink((string) $file);
+            }
+        }
+    }
+
+    private function folder(): string
+    {
+        $folder = $this->home->path.'/dumps';
+        if (!is_dir($folder) && !@mkdir($folder, 0o700, true) && !is_dir($folder)) {
+            throw CouldNotDump::make("the folder $folder could not be made");
+        }
+
+        return $folder;
+    }
+}

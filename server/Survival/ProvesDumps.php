@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Survival;
+
+use Symfony\Component\Clock\ClockInterface;
+use VelvetLedger\Core\Survival\DumpDocument;
+use VelvetLedger\Core\Transfer\Checksum;
+use VelvetLedger\Core\Transfer\CouldNotCopy;
+use VelvetLedger\Server\Persistence\Survival\DumpRepository;
+use VelvetLedger\Server\Persistence\Survival\DumpRow;
+use VelvetLedger\Server\Tools\PgPrograms;
+
+/** Proves a dump by restoring it into a scratch database: all rows of all tables are there, and the day book ends with the same seal. */
+final readonly class ProvesDumps
+{
+    public function __construct(private DumpRepository $dumps, private PgPrograms $programs, private ClockInterface $clock)
+    {
+    }
+
+    /** @return string|null null where it is proven, which is entered; else why not, which is as well */
+    public function prove(DumpRow $dump, string $file): ?string
+    {
+        $because = $this->because($dump->document, $file);
+        if (null === $because) {
+            $this->dumps->isProven($dump->id, $this->clock->now());
+        } else {
+            $this->dumps->isNotProven($dump->id, $because);
+        }
+
+        return $because;
+    }
+
+    private function because(DumpDocument $document, string $file): ?string
+    {
+        try {
+            if (Checksum::ofFile($file) !== $document->checksum) {
+                return 'its bytes are not those that were written';
+            }
+        } catch (CouldNotCopy $broke) {
+            return $broke->reason();
+        }
+        $scratch = $this->programs->name().'_proof';
+        // One that was cut off may have left its own.
+        $because = $this->programs->drop($scratch) ?? $this->programs->create($scratch) ?? $this->programs->restore($file, $scratch);
+        try {
+            return $because ?? $this->differs($document, $scratch);
+        } finally {
+            $this->programs->drop($scratch);
+        }
+    }
+
+    private function differs(DumpDocument $document, string $scratch): ?string
+    {
+        $restored = $this->programs->connect($scratch);
+        try {
+            return $document->differs(...DumpRepository::contents($restored));
+        } finally {
+            $restored->close();
+        }
+    }
+}

@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Survival;
+
+use Doctrine\DBAL\Connection;
+use VelvetLedger\Core\Document\BadDocument;
+use VelvetLedger\Core\Survival\DumpDocument;
+use VelvetLedger\Core\Transfer\Checksum;
+use VelvetLedger\Core\Transfer\CouldNotCopy;
+use VelvetLedger\Server\Persistence\Row;
+use VelvetLedger\Server\Persistence\Survival\DumpRepository;
+use VelvetLedger\Server\Tools\PgPrograms;
+
+/**
+ * Makes a ledger from the dumps at a store: the latest, or the latest up to a time, that is whole. It is restored beside, held against what
+ * must be in it, and only then takes the place of the ledger of this home, which had nothing in it.
+ */
+final readonly class RestoresDumps
+{
+    public function __construct(private Connection $database, private PgPrograms $programs)
+    {
+    }
+
+    /**
+     * @param string $store folder of the store
+     *
+     * @return array{DumpDocument, list<string>} what was restored, and in sentences why not the dumps that came before it
+     *
+     * @throws CouldNotRestore
+     */
+    public function restore(string $store, ?\DateTimeImmutable $at): array
+    {
+        $this->refuseToLose();
+        $beside = $this->programs->name().'_restored';
+        $because = [];
+        foreach ($this->dumps($store, $at) as $name => $document) {
+            $file = rtrim($store, '/').'/'.DumpDocument::FOLDER.'/'.$name.DumpDocument::DUMP;
+            $why = $this->beside($file, $document, $beside);
+            if (null === $why) {
+                $this->takePlace($beside);
+
+                return [$document, $because];
+            }
+            $because[] = "The dump $name was left out: $why.";
+        }
+        $this->programs->drop($beside);
+        throw CouldNotRestore::noneWhole($because);
+    }
+
+    /** @return non-empty-array<string, DumpDocument> by name, the latest first */
+    private function dumps(string $store, ?\DateTimeImmutable $at): array
+    {
+        $folder = rtrim($store, '/').'/'.DumpDocument::FOLDER;
+        $found = [];
+        foreach ((array) glob(addcslashes($folder, '*?[{').'/ledger_*'.DumpDocument::DOCUMENT) as $document) {
+            try {
+                $found[basename((string) $document, DumpDocument::DOCUMENT)] = DumpDocument::read((string) file_get_contents((string) $document));
+            } catch (BadDocument) {
+                continue; // what it says of its dump cannot be held against it
+            }
+        }
+        if ([] === $found) {
+            throw CouldNotRestore::noDump($folder);
+        }
+        $found = array_filter($found, static fn (DumpDocument $document): bool => null === $at || $document->at() <= $at);
+        uasort($found, static fn (DumpDocument $a, DumpDocument $b): int => $b->at() <=> $a->at());
+
+        return [] === $found ? throw CouldNotRestore::noneSoOld(null === $at ? '' : $at->format('Y-m-d H:i')) : $found;
+    }
+
+    /** @return string|null null where it is there, whole */
+    private function beside(string $file, DumpDocument $document, string $database): ?string
+    {
+        try {
+            if (Checksum::ofFile($file) !== $document->checksum) {
+                return 'its bytes are not those that were written';
+            }
+        } catch (CouldNotCopy $broke) {
+            return rtrim($broke->reason(), '.');
+        }
+        $because = $this->programs->drop($database) ?? $this->programs->create($database) ?? $this->programs->restore($file, $database);
+        if (null !== $because) {
+            return $because;
+        }
+        $restored = $this->programs->connect($database);
+        try {
+            return $document->differs(...DumpRepository::contents($restored));
+        } finally {
+            $restored->close();
+        }
+    }
+
+    /** A home that has frames keeps them, whatever stands at a store. */
+    private function refuseToLose(): void
+    {
+        $hasTable = $this->database->fetchOne("SELECT to_regclass('public.frame') IS NOT NULL");
+        $frames = true === $hasTable ? Row::number($this->database->fetchOne('SELECT count(*) FROM frame')) : 0;
+        if ($frames > 0) {
+            throw CouldNotRestore::hasFrames($frames);
+        }
+    }
+
+    private function takePlace(string $restored): void
+    {
+        $name = $this->programs->name();
+        $this->database->close();
+        $server = $this->programs->connect('postgres');
+        try {
+            // Cut in between, this home has no ledger, and is restored as before.
+            $server->executeStatement('DROP DATABASE IF EXISTS '.$server->quoteSingleIdentifier($name).' WITH (FORCE)');
+            $server->executeStatement('ALTER DATABASE '.$server->quoteSingleIdentifier($restored).' RENAME TO '.$server->quoteSingleIdentifier($name));
+        } finally {
+            $server->close();
+        }
+    }
+}

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\View\Survival;
+
+/** A shoot of which files lie on one drive only. */
+final readonly class LostFromView
+{
+    public function __construct(public int $shoot, public string $date, public string $description, public int $frames, public int $files, public int $bytes)
+    {
+    }
+}

@@ -1,0 +1,222 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Tests\server;
+
+use Symfony\Component\Process\Process;
+use VelvetLedger\Core\Card\FolderNames;
+use VelvetLedger\Core\Failure\CouldNot;
+use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Server\Clearance\CardClearance;
+use VelvetLedger\Server\Copies\Proving;
+use VelvetLedger\Server\Pages\StillOpenPage;
+use VelvetLedger\Server\Pages\SurvivalPage;
+use VelvetLedger\Server\Persistence\Find\AlbumEntries;
+use VelvetLedger\Server\Persistence\Survival\DumpRepository;
+use VelvetLedger\Server\Persistence\Survival\DumpRow;
+use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Server\Survival\DumpsInWords;
+use VelvetLedger\Server\Survival\KeepsDumps;
+use VelvetLedger\Server\Survival\MakesDumps;
+use VelvetLedger\Server\Survival\RestoresDumps;
+use VelvetLedger\Server\Survival\SettlesRestored;
+use VelvetLedger\Server\Tools\PgPrograms;
+use VelvetLedger\Server\View\Survival\LossView;
+use VelvetLedger\Server\View\Survival\LostFromView;
+use VelvetLedger\Tests\Stills;
+
+/** The ledger survives its machine: its dumps lie at the stores, are proven, and make it anew where nothing but a drive is left. */
+final class SurvivalTest extends LedgerTestCase
+{
+    /** @var array{string, string}|null the address of this process's database, and of the one in its place */
+    private ?array $database = null;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->drives('Bellows', 'Coffer');
+        foreach ([1, 2, 3, 4] as $i) {
+            $this->reader->put("CARD/DCIM/100ORREL/ORL_000$i.JPG", Stills::jpeg("2026-05-04 21:14:0$i", $i));
+        }
+        $this->reader->put('LATER/DCIM/100ORREL/ORL_0009.JPG', Stills::jpeg('2026-05-05 10:00:00', 9));
+    }
+
+    protected function tearDown(): void
+    {
+        if (null !== $this->database) {
+            [$before, $drill] = $this->database;
+            $this->onDatabase($before);
+            $this->service(PgPrograms::class)->drop($drill);
+        }
+        parent::tearDown();
+    }
+
+    public function testADumpComesToTheStoresThatAreThereIsProvenAndMadeAnewOnlyWhereSomethingChanged(): void
+    {
+        self::assertStringContainsString('lies on this machine alone', $this->service(DumpsInWords::class)->sentence());
+        self::assertStringContainsString('would be gone, for no store has a proven dump', $this->service(SurvivalPage::class)->view()->losses[0]->sentence);
+        $this->bringIn('CARD', new Wishes(otherwise: 'boats'));
+        self::assertNull($this->service(DumpsInWords::class)->warning(), 'it is only just begun');
+        $this->ledger()->getConnection()->executeStatement("UPDATE intake SET asked_at = now() - interval '2 hours'");
+        self::assertContains('The ledger itself was not dumped yet: were this machine lost, so would be all that is known of the frames.', array_column($this->service(StillOpenPage::class)->view(), 'sentence'));
+        $this->drivesAway('Coffer');
+        $dump = $this->keep();
+        self::assertSame([2, null], [\count($dump->stores), $dump->because]);
+        self::assertNotNull($dump->provenAt);
+        self::assertSame(4, $dump->document->rows['frame']);
+        self::assertNull($this->service(DumpsInWords::class)->warning());
+        self::assertStringContainsString('It lies at Anvil and Bellows. Coffer is owed it.', $this->service(DumpsInWords::class)->sentence());
+        $losses = $this->service(SurvivalPage::class)->view()->losses;
+        self::assertSame([['This machine', 'Nothing would be gone: the ledger is as it was dumped, and Anvil and Bellows have it.', false], ['Anvil', 'No picture would be gone: each has a copy elsewhere that was read.', false]], array_map(static fn (LossView $loss): array => [$loss->of, $loss->sentence, $loss->isGrave], \array_slice($losses, 0, 2)));
+        $this->ledger()->getConnection()->executeStatement("UPDATE copy SET state = 'missing' WHERE store_id IN (SELECT id FROM store WHERE name <> 'Anvil') AND path LIKE '%_0003.jpg'");
+        $losses = $this->service(SurvivalPage::class)->view()->losses;
+        self::assertSame(['Anvil', true, [1, 1]], [$losses[1]->of, $losses[1]->isGrave, array_map(static fn (LostFromView $from): int => $from->files, [...$losses[1]->shoots, ...$losses[1]->shoots])]);
+        $this->ledger()->getConnection()->executeStatement("UPDATE copy SET state = 'proven' WHERE state = 'missing'");
+        foreach (['Anvil', 'Bellows'] as $drive) {
+            self::assertSame([$dump->name.'.dump', $dump->name.'.json'], FolderNames::in($this->onDrive($drive, 'velvet-ledger')));
+            self::assertSame($dump->document->checksum, hash_file('xxh128', $this->onDrive($drive, "velvet-ledger/$dump->name.dump")));
+        }
+        $dump = $this->keep();
+        self::assertSame($dump->name, $this->keep()->name, 'nothing changed');
+        $this->drivesBack('Coffer');
+        self::assertSame([$dump->name, 3], [$this->keep()->name, \count($this->keep()->stores)], 'what was away gets it when it is back');
+        $this->service(AlbumEntries::class)->called('the book');
+        self::assertNotSame($dump->name, $this->keep()->name);
+        self::assertCount(4, FolderNames::in($this->onDrive('Coffer', 'velvet-ledger')));
+        for ($i = 0; $i < 4; ++$i) {
+            $this->service(KeepsDumps::class)->keep(true);
+        }
+        self::assertSame(6, \count((array) glob($this->onDrive('Coffer', 'velvet-ledger/*'))), 'the last three, of one day');
+        self::assertCount(3, $this->service(DumpRepository::class)->all());
+    }
+
+    public function testADumpThatIsNotWhatWasWrittenIsNotProvenAndSaidSo(): void
+    {
+        $this->bringIn('CARD', new Wishes(otherwise: 'boats'));
+        $this->settled();
+        $made = $this->service(MakesDumps::class)->make();
+        self::damage($this->service(MakesDumps::class)->path($made->name));
+        $dump = $this->keep();
+        self::assertNull($dump->provenAt);
+        self::assertSame([], $dump->stores, 'nothing is copied from it');
+        self::assertStringContainsString('is not proven: its bytes are not those that were written.', (string) $this->service(DumpsInWords::class)->warning());
+        // Another is made when something changes; and the leftovers of one that was cut are in nobody's way.
+        file_put_contents(\dirname($this->service(MakesDumps::class)->path('')).'/.ledger_cut.part', 'half');
+        $this->service(PgPrograms::class)->create($this->service(PgPrograms::class)->name().'_proof');
+        $this->service(AlbumEntries::class)->called('the book');
+        self::assertNotNull($this->keep()->provenAt);
+        self::assertNull($this->service(DumpsInWords::class)->warning());
+        self::assertCount(1, FolderNames::in(\dirname($this->service(MakesDumps::class)->path(''))));
+    }
+
+    public function testWithEverythingGoneButOneDriveTheLedgerIsAsItWas(): void
+    {
+        $this->bringIn('CARD', new Wishes(otherwise: 'boats'));
+        $frames = array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $this->column('SELECT id FROM frame ORDER BY id'));
+        $this->service(AlbumEntries::class)->add($this->service(AlbumEntries::class)->called('the book'), \array_slice($frames, 0, 2));
+        $this->ledger()->getConnection()->executeStatement("INSERT INTO judgement (frame_id, decision, stars, revision) VALUES (?, 'keep', 5, 1)", [$frames[0]]);
+        $earlier = $this->keep();
+        $before = $this->said();
+        self::assertStringContainsString('may be formatted', $before[0]);
+        // After it: a rename, an intake, and another dump, which the drive does not hold well.
+        $this->bringIn('LATER', new Wishes(otherwise: 'later'));
+        rename($this->onDrive('Bellows', '2026/2026-05-04 boats/2026-05-04_boats_0002.jpg'), $this->onDrive('Bellows', '2026/2026-05-04 boats/red-boat.jpg'));
+        $latest = $this->keep();
+        self::assertNotSame($earlier->name, $latest->name);
+        self::damage($this->onDrive('Bellows', "velvet-ledger/$latest->name.dump"));
+        try {
+            $this->service(RestoresDumps::class)->restore($this->onDrive('Bellows'), null);
+            self::fail('this home has a ledger');
+        } catch (CouldNot $no) {
+            self::assertStringContainsString('has a ledger already, of 5 frames', $no->getMessage());
+        }
+        foreach (['Anvil', 'Coffer'] as $drive) {
+            (new Process(['rm', '-rf', $this->store->path.'/'.$drive]))->mustRun();
+        }
+
+        $this->onAnEmptyDatabase();
+        foreach ([[$this->reader->path, null, 'There is no dump of a ledger in'], [$this->onDrive('Bellows'), new \DateTimeImmutable('2020-01-01'), 'No dump there is of 2020-01-01']] as [$folder, $at, $said]) {
+            try {
+                $this->service(RestoresDumps::class)->restore($folder, $at);
+                self::fail($said);
+            } catch (CouldNot $no) {
+                self::assertStringContainsString($said, $no->getMessage());
+            }
+        }
+        $this->service(PgPrograms::class)->create($this->service(PgPrograms::class)->name().'_restored'); // of one that was cut
+        [$document, $because] = $this->service(RestoresDumps::class)->restore($this->onDrive('Bellows'), null);
+        self::assertSame([$earlier->document->madeAt, ["The dump $latest->name was left out: its bytes are not those that were written."]], [$document->madeAt, $because]);
+        $this->restart();
+        $this->service(Stores::class)->prepare();
+        $said = implode("\n", $this->service(SettlesRestored::class)->settle());
+        self::assertStringContainsString('Bellows: 3 files are where the dump has them.', $said);
+        self::assertStringContainsString('1 file is under another name since the dump, and found again by what is in it', $said);
+        self::assertStringContainsString('1 file lies there that the dump does not know, and stays as it is: 2026/2026-05-05 later/2026-05-05_later_0001.jpg', $said);
+        self::assertStringContainsString('Anvil and Coffer are not there', $said);
+        self::assertSame(\array_slice($before, 1), \array_slice($this->said(), 1), 'stars and album');
+        $clearance = $this->service(CardClearance::class)->of($this->card('CARD'));
+        self::assertTrue($clearance->mayBeFormatted, 'as before');
+        self::assertStringContainsString('Seen just now: those on Bellows. Believed, for they are away: those on Anvil', $clearance->sentence);
+        // What the drive has is proven again, under the names that it has there.
+        $stores = array_flip($this->service(Stores::class)->names());
+        $this->proveAgain($stores['Bellows']);
+        self::assertSame([['proven', 4]], $this->ledger()->getConnection()->fetchAllNumeric('SELECT state, count(*) FROM copy WHERE store_id = ? GROUP BY state', [$stores['Bellows']]));
+        self::assertSame(['2026/2026-05-04 boats/red-boat.jpg'], $this->column("SELECT path FROM copy WHERE path LIKE '%red-boat.jpg'"));
+    }
+
+    /** @return list<string> of the card, of stars, of the album */
+    private function said(): array
+    {
+        $text = static fn (mixed $rows): string => json_encode($rows, \JSON_THROW_ON_ERROR);
+
+        return [$this->fresh(CardClearance::class)->of($this->card('CARD'))->sentence, $text($this->column('SELECT stars FROM judgement ORDER BY frame_id')), $text($this->column('SELECT frame_id FROM album_frame ORDER BY frame_id')), $text($this->column('SELECT digest FROM day_book_seal WHERE position <= 3 ORDER BY position'))];
+    }
+
+    private function keep(): DumpRow
+    {
+        $this->settled();
+
+        return $this->service(KeepsDumps::class)->keep(false)[0];
+    }
+
+    /** What was changed is counted within a second (PostgreSQL's manual, 28.2.2); here at once. */
+    private function settled(): void
+    {
+        $this->ledger()->getConnection()->executeQuery('SELECT pg_stat_force_next_flush()');
+        $this->ledger()->getConnection()->executeQuery('SELECT 1');
+    }
+
+    private static function damage(string $file): void
+    {
+        $stream = fopen($file, 'r+');
+        self::assertNotFalse($stream);
+        fseek($stream, 2000);
+        fwrite($stream, 'damage');
+        fclose($stream);
+    }
+
+    private function proveAgain(int $store): void
+    {
+        $this->service(Proving::class);
+        (new Process([\PHP_BINARY, \dirname(__DIR__, 2).'/server/console.php', 'prove', 'Bellows'], null, ['DATABASE_URL' => (string) getenv('DATABASE_URL'), 'APP_ENV' => 'test']))->run();
+        self::assertGreaterThan(0, $store);
+    }
+
+    private function onAnEmptyDatabase(): void
+    {
+        $drill = $this->service(PgPrograms::class)->name().'_drill';
+        $this->service(PgPrograms::class)->drop($drill);
+        self::assertNull($this->service(PgPrograms::class)->create($drill));
+        $this->database = [(string) getenv('DATABASE_URL'), $drill];
+        $this->onDatabase((string) preg_replace('#/[a-z_0-9]+\?#', "/$drill?", $this->database[0]));
+    }
+
+    private function onDatabase(string $url): void
+    {
+        self::ensureKernelShutdown();
+        putenv("DATABASE_URL=$url");
+        $_ENV['DATABASE_URL'] = $_SERVER['DATABASE_URL'] = $url;
+        self::bootKernel();
+    }
+}
