@@ -73,7 +73,7 @@ final readonly class ChangeStores
         }
         $now = $this->stores->at($store);
         if ($now->isPresent()) {
-            StoreMark::put($now->path, $store->uuid, $name);
+            StoreMark::put($now->path, $store->uuid, $name, StoreMark::at($now->path)?->sign);
         }
         $this->enterInDayBook($store, \sprintf('The store %s is now called %s.', $store->name(), $name));
         $store->isCalled($name);

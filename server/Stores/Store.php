@@ -4,22 +4,26 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Stores;
 
+use VelvetLedger\Core\Survival\LedgerSign;
 use VelvetLedger\Core\Transfer\StoreMark;
 
 /** A store where it is looked for now. It is there when its mark is: an empty mount point has none, another drive another. */
 final readonly class Store
 {
     /**
-     * @param string|null $uuid of its mark; null where the ledger knows no store yet
-     * @param string      $path absolute
+     * @param string|null     $uuid of its mark; null where the ledger knows no store yet
+     * @param string          $path absolute
+     * @param LedgerSign|null $sign of the ledger that asks: where another that was made from the same took over, it is not there for this one; null where that is not asked
      */
-    public function __construct(public ?string $uuid, public string $name, public string $path)
+    public function __construct(public ?string $uuid, public string $name, public string $path, private ?LedgerSign $sign = null)
     {
     }
 
     public function isPresent(): bool
     {
-        return null !== $this->uuid && StoreMark::at($this->path)?->uuid === $this->uuid;
+        $mark = null === $this->uuid ? null : StoreMark::at($this->path);
+
+        return null !== $mark && $mark->uuid === $this->uuid && (null === $this->sign || $this->sign->mayWriteWhere($mark->sign));
     }
 
     /** Bytes free on its drive; null where it is absent. */
@@ -46,6 +50,9 @@ final readonly class Store
     public function absence(): StoreAbsent
     {
         $mark = StoreMark::at($this->path);
+        if (null !== $mark && $mark->uuid === $this->uuid) {
+            return StoreAbsent::ofAnotherLedger($this);
+        }
         if (null !== $this->uuid && null === $mark?->uuid && false !== @lstat($this->path.'/'.StoreMark::FILE)) {
             return StoreAbsent::markUnreadable($this, $this->path.'/'.StoreMark::FILE, $this->uuid);
         }

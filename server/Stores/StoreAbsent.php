@@ -34,6 +34,11 @@ final class StoreAbsent extends \RuntimeException implements CouldNot
         return new self(\sprintf('The drive at %s is not the store %s: its mark is that of another store%s. Attach the right drive, then go on; nothing was written to this one.', $store->path, $store->name, '' === $name ? '' : ", $name"), $store->path, 'its mark is that of another store');
     }
 
+    public static function ofAnotherLedger(Store $store): self
+    {
+        return new self(\sprintf('The store %s is written to by another ledger now, that was made from a dump of this one or before it. This one changes nothing there. Where this one is to go on, say "bin/ledger goes-on"; else stop it, and use the other.', $store->name), $store->path, 'another ledger writes to it');
+    }
+
     public static function isAnother(Store $store, string $other): self
     {
         return new self(\sprintf('The settings name %s as the store %s, but that is the store %s, or lies in it: copies there would be the same copies. It was left out; name a folder on another drive.', $store->path, $store->name, $other), $store->path);

@@ -14,6 +14,7 @@ use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
 use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\Placing\PlacingRepository;
 use VelvetLedger\Server\Persistence\Row;
+use VelvetLedger\Server\Persistence\Survival\SignRepository;
 use VelvetLedger\Server\Settings\Settings;
 use VelvetLedger\Server\Settings\StorePlace;
 
@@ -23,7 +24,7 @@ final class Stores
     /** @var array<string, string> UUID => where its mark was found just now */
     private array $found = [];
 
-    public function __construct(private readonly EntityManagerInterface $ledger, private readonly Settings $settings, private readonly Drives $drives, private readonly PlacingRepository $places)
+    public function __construct(private readonly EntityManagerInterface $ledger, private readonly Settings $settings, private readonly Drives $drives, private readonly PlacingRepository $places, private readonly SignRepository $signs)
     {
     }
 
@@ -47,7 +48,7 @@ final class Stores
             }
         }
 
-        return new Store($store->uuid, $store->name(), $place);
+        return new Store($store->uuid, $store->name(), $place, $this->signs->sign());
     }
 
     /** @return list<LedgerStore> all that get copies, the main one first */
@@ -171,6 +172,7 @@ final class Stores
             $this->takeOverEarlier($store);
             $now = $this->at($store);
             if ($now->isPresent()) {
+                $this->signAt($now->path);
                 $store->isFoundAt($now->path);
                 $store->liesOn($this->drives->of($now->path)->device ?? '');
             } else {
@@ -180,6 +182,40 @@ final class Stores
         $this->ledger->flush();
 
         return [] === $absent ? null : implode("\n", $absent);
+    }
+
+    /** Has a store that is there say that this ledger writes to it; one that takes no more is left as it is. */
+    public function signAt(string $path): void
+    {
+        $mark = StoreMark::at($path);
+        $sign = $this->signs->sign();
+        if (null !== $mark?->uuid && $sign->line() !== $mark->sign?->line() && $sign->mayWriteWhere($mark->sign)) {
+            StoreMark::put($path, $mark->uuid, $mark->name, $sign);
+        }
+    }
+
+    /**
+     * This ledger goes on, whichever wrote to the stores that are there.
+     *
+     * @return list<string> names of those stores
+     */
+    public function goOn(): array
+    {
+        $turns = [0];
+        $there = [];
+        foreach ($this->all() as $store) {
+            $path = $this->at($store)->path;
+            $mark = StoreMark::at($path);
+            if ($mark?->uuid === $store->uuid) {
+                $there[$path] = $store->name();
+                $turns[] = $mark->sign->turn ?? 0;
+            }
+        }
+        SignRepository::takeOver($this->ledger->getConnection(), max($turns));
+        $this->signs->forget();
+        array_map($this->signAt(...), array_map(strval(...), array_keys($there)));
+
+        return array_values($there);
     }
 
     /** A folder that bears the mark of a store of this ledger is where that store lies now; any other is left alone. */
@@ -207,7 +243,11 @@ final class Stores
         }
         $uuid = StoreMark::at($path)->uuid ?? Uuid::v4()->toRfc4122();
         $known = $this->ledger->getRepository(LedgerStore::class)->findOneBy(['uuid' => $uuid]);
-        if (!StoreMark::put($path, $uuid, $name)) {
+        $sign = $this->signs->sign();
+        if (!$sign->mayWriteWhere(StoreMark::at($path)?->sign)) {
+            throw StoreAbsent::ofAnotherLedger($place);
+        }
+        if (!StoreMark::put($path, $uuid, $name, $sign)) {
             throw StoreAbsent::notWritable($place);
         }
         $store = $known ?? new LedgerStore($uuid, $name, $role, $path);

@@ -46,6 +46,7 @@ final readonly class CarriesDumps
             foreach ($this->stores->roots() as $store => $root) {
                 try {
                     $this->to($root.'/'.DumpDocument::FOLDER, $dump, $file, WriterMark::of(Task::CopyApart, $number, $store));
+                    $this->stores->signAt($root);
                     $this->dumps->liesAt($dump->id, $store, $this->clock->now());
                 } catch (CouldNot $failure) {
                     $failed[$this->stores->find($store)->name()] = $failure->getMessage();

@@ -9,8 +9,10 @@ use VelvetLedger\Core\Document\BadDocument;
 use VelvetLedger\Core\Survival\DumpDocument;
 use VelvetLedger\Core\Transfer\Checksum;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
+use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Survival\DumpRepository;
+use VelvetLedger\Server\Persistence\Survival\SignRepository;
 use VelvetLedger\Server\Tools\PgPrograms;
 
 /**
@@ -39,6 +41,7 @@ final readonly class RestoresDumps
             $file = rtrim($store, '/').'/'.DumpDocument::FOLDER.'/'.$name.DumpDocument::DUMP;
             $why = $this->beside($file, $document, $beside);
             if (null === $why) {
+                $this->takeOver($beside, StoreMark::at($store)->sign->turn ?? 0);
                 $this->takePlace($beside);
 
                 return [$document, $because];
@@ -89,6 +92,19 @@ final readonly class RestoresDumps
             return $document->differs(...DumpRepository::contents($restored));
         } finally {
             $restored->close();
+        }
+    }
+
+    /** The restored one is another than that which was dumped, if that should still go on somewhere; of dumps of an earlier version it becomes so with its tables. */
+    private function takeOver(string $restored, int $latestTurn): void
+    {
+        $database = $this->programs->connect($restored);
+        try {
+            if (true === $database->fetchOne("SELECT EXISTS (SELECT 1 FROM information_schema.columns WHERE table_name = 'ledger_identity' AND column_name = 'turn')")) {
+                SignRepository::takeOver($database, $latestTurn);
+            }
+        } finally {
+            $database->close();
         }
     }
 

@@ -15,6 +15,7 @@ use VelvetLedger\Server\Pages\SurvivalPage;
 use VelvetLedger\Server\Persistence\Find\AlbumEntries;
 use VelvetLedger\Server\Persistence\Survival\DumpRepository;
 use VelvetLedger\Server\Persistence\Survival\DumpRow;
+use VelvetLedger\Server\Stores\Store;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Survival\DumpsInWords;
 use VelvetLedger\Server\Survival\KeepsDumps;
@@ -149,6 +150,7 @@ final class SurvivalTest extends LedgerTestCase
         self::assertSame([$earlier->document->madeAt, ["The dump $latest->name was left out: its bytes are not those that were written."]], [$document->madeAt, $because]);
         $this->restart();
         $this->service(Stores::class)->prepare();
+        $this->theOtherChangesNothingUntilItIsToldToGoOn();
         $said = implode("\n", $this->service(SettlesRestored::class)->settle());
         self::assertStringContainsString('Bellows: 3 files are where the dump has them.', $said);
         self::assertStringContainsString('1 file is under another name since the dump, and found again by what is in it', $said);
@@ -163,6 +165,33 @@ final class SurvivalTest extends LedgerTestCase
         $this->proveAgain($stores['Bellows']);
         self::assertSame([['proven', 4]], $this->ledger()->getConnection()->fetchAllNumeric('SELECT state, count(*) FROM copy WHERE store_id = ? GROUP BY state', [$stores['Bellows']]));
         self::assertSame(['2026/2026-05-04 boats/red-boat.jpg'], $this->column("SELECT path FROM copy WHERE path LIKE '%red-boat.jpg'"));
+    }
+
+    /** The ledger that the dump was of is still there, on another machine, and meets the drive. */
+    private function theOtherChangesNothingUntilItIsToldToGoOn(): void
+    {
+        $before = $this->database[0] ?? '';
+        $restored = (string) getenv('DATABASE_URL');
+        self::assertTrue($this->bellows()->isPresent());
+        $mark = (string) file_get_contents($this->onDrive('Bellows', '.velvet-ledger-store'));
+        $this->onDatabase($before);
+        self::assertFalse($this->bellows()->isPresent());
+        self::assertStringContainsString('is written to by another ledger now', $this->bellows()->absence()->getMessage());
+        $this->service(Stores::class)->prepare();
+        self::assertStringEqualsFile($this->onDrive('Bellows', '.velvet-ledger-store'), $mark, 'nothing is changed');
+        self::assertSame(['Bellows'], $this->service(Stores::class)->goOn());
+        self::assertTrue($this->bellows()->isPresent());
+        $this->onDatabase($restored);
+        self::assertFalse($this->bellows()->isPresent(), 'now it is the restored one that stays away');
+        self::assertSame(['Bellows'], $this->service(Stores::class)->goOn());
+        self::assertTrue($this->bellows()->isPresent());
+    }
+
+    private function bellows(): Store
+    {
+        $stores = $this->service(Stores::class);
+
+        return $stores->at($stores->find(array_flip($stores->names())['Bellows']));
     }
 
     /** @return list<string> of the card, of stars, of the album */

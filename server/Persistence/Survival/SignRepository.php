@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence\Survival;
+
+use Doctrine\DBAL\Connection;
+use VelvetLedger\Core\Survival\LedgerSign;
+use VelvetLedger\Server\Persistence\Row;
+
+/** Which ledger this is; looked at again after a while, for one that takes over is told so by another process. */
+final class SignRepository
+{
+    private const SECONDS = 5;
+
+    private ?LedgerSign $sign = null;
+    private int $since = 0;
+
+    public function __construct(private readonly Connection $database)
+    {
+    }
+
+    public function sign(): LedgerSign
+    {
+        if (null === $this->sign || hrtime(true) - $this->since > self::SECONDS * 1_000_000_000) {
+            [$this->sign, $this->since] = [self::of($this->database), (int) hrtime(true)];
+        }
+
+        return $this->sign;
+    }
+
+    /** This ledger goes on in the place of all that were before it: of those whose turns are known none had a later one. */
+    public static function takeOver(Connection $database, int $latestTurn): void
+    {
+        $database->executeStatement('UPDATE ledger_identity SET turn = greatest(turn, ?) + 1, here = gen_random_uuid()::text', [$latestTurn]);
+    }
+
+    public function forget(): void
+    {
+        $this->sign = null;
+    }
+
+    private static function of(Connection $database): LedgerSign
+    {
+        $row = $database->fetchAssociative('SELECT uuid, turn, here FROM ledger_identity');
+        $is = Row::of(false === $row ? [] : $row);
+
+        return new LedgerSign($is->text('uuid'), $is->int('turn'), $is->text('here'));
+    }
+}
