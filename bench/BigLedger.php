@@ -24,6 +24,12 @@ final readonly class BigLedger
         return self::booted()->database;
     }
 
+    /** One that was filled and committed. */
+    public static function open(): self
+    {
+        return self::booted();
+    }
+
     private static function booted(): self
     {
         $kernel = new Kernel('test', false);

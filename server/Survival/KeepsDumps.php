@@ -13,7 +13,7 @@ use VelvetLedger\Server\Stores\Stores;
 /** The ledger is dumped, the dump lies at every store that is there, and is proven; each step is done where it is not yet, so that a cut costs nothing but time. */
 final readonly class KeepsDumps
 {
-    public function __construct(private MakesDumps $makes, private CarriesDumps $carries, private ProvesDumps $proves, private DumpRepository $dumps, private Stores $stores, private Locks $locks)
+    public function __construct(private MakesDumps $makes, private CarriesDumps $carries, private ProvesDumps $proves, private DumpRepository $dumps, private FramesInOpenForm $tables, private Stores $stores, private Locks $locks)
     {
     }
 
@@ -35,7 +35,11 @@ final readonly class KeepsDumps
                 $latest = $this->makes->make();
             }
             $file = $this->makes->path($latest->name);
-            $failed = [] === $this->owed($latest) ? [] : $this->carries->carry($latest, $file);
+            $failed = [];
+            if ([] !== $this->owed($latest)) {
+                $failed = $this->carries->carry($latest, $file);
+                $this->tables->write(array_values($this->stores->roots()));
+            }
             if (null !== $latest->provenAt || null === $this->proves->prove($latest, $file)) {
                 $this->carries->clear($latest);
             }

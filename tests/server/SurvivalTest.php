@@ -75,7 +75,9 @@ final class SurvivalTest extends LedgerTestCase
         self::assertSame(['Anvil', true, [1, 1]], [$losses[1]->of, $losses[1]->isGrave, array_map(static fn (LostFromView $from): int => $from->files, [...$losses[1]->shoots, ...$losses[1]->shoots])]);
         $this->ledger()->getConnection()->executeStatement("UPDATE copy SET state = 'proven' WHERE state = 'missing'");
         foreach (['Anvil', 'Bellows'] as $drive) {
-            self::assertSame([$dump->name.'.dump', $dump->name.'.json'], FolderNames::in($this->onDrive($drive, 'velvet-ledger')));
+            self::assertSame([$dump->name.'.dump', $dump->name.'.json', 'shoots'], FolderNames::in($this->onDrive($drive, 'velvet-ledger')));
+            $table = array_map(static fn (string $line): array => str_getcsv($line, escape: ''), explode("\r\n", rtrim((string) file_get_contents($this->onDrive($drive, 'velvet-ledger/shoots/2026/2026-05-04 boats.csv')))));
+            self::assertSame([5, '2026-05-04_boats_0002.jpg', 'DCIM/100ORREL/ORL_0002.JPG', hash_file('xxh128', $this->onDrive($drive, '2026/2026-05-04 boats/2026-05-04_boats_0002.jpg'))], [\count($table), $table[2][0], $table[2][1], $table[2][7]]);
             self::assertSame($dump->document->checksum, hash_file('xxh128', $this->onDrive($drive, "velvet-ledger/$dump->name.dump")));
         }
         $dump = $this->keep();
@@ -84,11 +86,11 @@ final class SurvivalTest extends LedgerTestCase
         self::assertSame([$dump->name, 3], [$this->keep()->name, \count($this->keep()->stores)], 'what was away gets it when it is back');
         $this->service(AlbumEntries::class)->called('the book');
         self::assertNotSame($dump->name, $this->keep()->name);
-        self::assertCount(4, FolderNames::in($this->onDrive('Coffer', 'velvet-ledger')));
+        self::assertCount(5, FolderNames::in($this->onDrive('Coffer', 'velvet-ledger')));
         for ($i = 0; $i < 4; ++$i) {
             $this->service(KeepsDumps::class)->keep(true);
         }
-        self::assertSame(6, \count((array) glob($this->onDrive('Coffer', 'velvet-ledger/*'))), 'the last three, of one day');
+        self::assertSame(6, \count((array) glob($this->onDrive('Coffer', 'velvet-ledger/ledger_*'))), 'the last three, of one day');
         self::assertCount(3, $this->service(DumpRepository::class)->all());
     }
 

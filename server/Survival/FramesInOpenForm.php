@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Survival;
+
+use VelvetLedger\Core\Card\FolderNames;
+use VelvetLedger\Core\Survival\DumpDocument;
+use VelvetLedger\Core\Transfer\ChecksumList;
+use VelvetLedger\Server\Persistence\Survival\OpenFormRepository;
+
+/** Beside the dumps at a store: for each shoot a table of its frames (CSV, RFC 4180), to be read by anybody without us. Only what changed is written. */
+final readonly class FramesInOpenForm
+{
+    public const FOLDER = DumpDocument::FOLDER.'/shoots';
+    private const HEAD = ['file', 'path on the card', 'body', 'taken', 'keywords', 'stars', 'label', 'xxh128'];
+
+    /** Shoots that are read at a time. */
+    private const AT_ONCE = 40;
+
+    public function __construct(private OpenFormRepository $frames)
+    {
+    }
+
+    /**
+     * @param list<string> $roots of stores that are there
+     *
+     * @return int tables that could not be written
+     */
+    public function write(array $roots): int
+    {
+        $shoots = $this->frames->shoots();
+        $failed = 0;
+        foreach ([] === $roots ? [] : array_chunk($shoots, self::AT_ONCE, true) as $some) {
+            foreach ($this->frames->rows(array_keys($some)) as $shoot => $rows) {
+                $text = self::table($rows);
+                foreach ($roots as $root) {
+                    $failed += self::put($root.'/'.self::FOLDER.'/'.('' === $some[$shoot] ? 'here' : $some[$shoot]).'.csv', $text) ? 0 : 1;
+                }
+            }
+        }
+        foreach ($roots as $root) {
+            self::clear($root.'/'.self::FOLDER, '', array_flip(array_map(static fn (string $folder): string => ('' === $folder ? 'here' : $folder).'.csv', $shoots)));
+        }
+
+        return $failed;
+    }
+
+    /** @param list<list<string>> $rows */
+    private static function table(array $rows): string
+    {
+        $stream = fopen('php://memory', 'w+');
+        \assert(false !== $stream);
+        foreach ([self::HEAD, ...$rows] as $row) {
+            fputcsv($stream, $row, ',', '"', '', "\r\n");
+        }
+        rewind($stream);
+
+        return (string) stream_get_contents($stream);
+    }
+
+    private static function put(string $path, string $text): bool
+    {
+        return (is_dir(\dirname($path)) || @mkdir(\dirname($path), 0o777, true) || is_dir(\dirname($path))) && ChecksumList::put($path, $text);
+    }
+
+    /**
+     * Tables of shoots that are called otherwise by now, or are no more.
+     *
+     * @param array<string, int> $kept paths as keys
+     */
+    private static function clear(string $folder, string $below, array $kept): void
+    {
+        foreach (FolderNames::in("$folder/$below") as $name) {
+            $path = '' === $below ? $name : "$below/$name";
+            if (is_dir("$folder/$path") && !is_link("$folder/$path")) {
+                self::clear($folder, $path, $kept);
+                @rmdir("$folder/$path"); // where nothing is left in it
+            } elseif (str_ends_with($name, '.csv') && !isset($kept[$path])) {
+                @unlink("$folder/$path");
+            }
+        }
+    }
+}
