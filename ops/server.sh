@@ -76,7 +76,22 @@ forget_stale_container() {
 
 # The ledger's tables, and where work waits to be done.
 bring_up_to_date() {
-  quietly console doctrine:migrations:migrate --no-interaction --allow-no-migration && quietly console messenger:setup-transports --no-interaction
+  console doctrine:migrations:up-to-date >/dev/null 2>&1 || dump_before_upgrade || return 1
+  quietly console doctrine:migrations:migrate --no-interaction --allow-no-migration --all-or-nothing \
+    || stop_with "The ledger was not brought up to date; the lines above say why. It is as it was${BEFORE_UPGRADE:+, and so is its dump, $BEFORE_UPGRADE}."
+  quietly console messenger:setup-transports --no-interaction
+}
+
+# A ledger of an earlier version that has frames is dumped first, into its home; the last three such dumps are kept.
+dump_before_upgrade() {
+  local db=(-h 127.0.0.1 -p "$(cat "$LEDGER_HOME/pg.port")" -U ledger) name=${DATABASE_URL##*/} old
+  name=${name%%\?*}
+  [ "$(psql "${db[@]}" -d "$name" -Atqc "SELECT to_regclass('frame') IS NOT NULL" 2>/dev/null)" = t ] || return 0
+  [ "$(psql "${db[@]}" -d "$name" -Atqc "SELECT EXISTS (SELECT 1 FROM frame)" 2>/dev/null)" = t ] || return 0
+  mkdir -p -m 700 "$LEDGER_HOME/dumps"
+  BEFORE_UPGRADE=$LEDGER_HOME/dumps/before_$(date -u +%Y-%m-%d_%H%M%SZ).dump
+  quietly pg_dump "${db[@]}" -Fc --no-owner -f "$BEFORE_UPGRADE" "$name" || { rm -f "$BEFORE_UPGRADE"; stop_with "The ledger could not be dumped before it is brought up to date; the lines above say why. It is as it was."; }
+  for old in $(ls -1 "$LEDGER_HOME"/dumps/before_*.dump | head -n -3); do rm -f "$old"; done
 }
 
 # php-fpm's socket; Unix sockets have short names, so a deep home keeps it in /tmp.

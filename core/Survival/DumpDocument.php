@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Survival;
 
+use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Document\BadDocument;
 use VelvetLedger\Core\Document\Fields;
 
@@ -34,6 +35,14 @@ final readonly class DumpDocument
     public static function nameAt(\DateTimeImmutable $at): string
     {
         return 'ledger_'.$at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d_His.v').'Z';
+    }
+
+    /** @return list<string> of the dumps in a folder that have a document */
+    public static function namesIn(string $folder): array
+    {
+        $names = array_filter(FolderNames::in($folder), static fn (string $name): bool => 1 === preg_match('/^ledger_.*\\'.self::DOCUMENT.'$/', $name));
+
+        return array_values(array_map(static fn (string $name): string => basename($name, self::DOCUMENT), $names));
     }
 
     public function at(): \DateTimeImmutable

@@ -213,7 +213,9 @@ final class Stores
         }
         SignRepository::takeOver($this->ledger->getConnection(), max($turns));
         $this->signs->forget();
-        array_map($this->signAt(...), array_map(strval(...), array_keys($there)));
+        foreach ($there as $path => $name) {
+            StoreMark::put($path, StoreMark::at($path)->uuid ?? '', $name, $this->signs->sign());
+        }
 
         return array_values($there);
     }
@@ -244,7 +246,8 @@ final class Stores
         $uuid = StoreMark::at($path)->uuid ?? Uuid::v4()->toRfc4122();
         $known = $this->ledger->getRepository(LedgerStore::class)->findOneBy(['uuid' => $uuid]);
         $sign = $this->signs->sign();
-        if (!$sign->mayWriteWhere(StoreMark::at($path)?->sign)) {
+        $stands = StoreMark::at($path)?->sign;
+        if ($stands?->ledger === $sign->ledger && !$sign->mayWriteWhere($stands)) {
             throw StoreAbsent::ofAnotherLedger($place);
         }
         if (!StoreMark::put($path, $uuid, $name, $sign)) {

@@ -45,6 +45,7 @@ final readonly class CarriesDumps
         try {
             foreach ($this->stores->roots() as $store => $root) {
                 try {
+                    $this->stores->at($this->stores->find($store))->open()->checkRoom($dump->document->bytes);
                     $this->to($root.'/'.DumpDocument::FOLDER, $dump, $file, WriterMark::of(Task::CopyApart, $number, $store));
                     $this->stores->signAt($root);
                     $this->dumps->liesAt($dump->id, $store, $this->clock->now());
@@ -89,11 +90,11 @@ final readonly class CarriesDumps
     private function clearAt(int $store, string $folder, DumpRow $latest): void
     {
         $found = [];
-        foreach ((array) glob($folder.'/ledger_*'.DumpDocument::DOCUMENT) as $document) {
+        foreach (DumpDocument::namesIn($folder) as $name) {
             try {
-                $read = DumpDocument::read((string) file_get_contents((string) $document));
+                $read = DumpDocument::read((string) @file_get_contents("$folder/$name".DumpDocument::DOCUMENT));
                 if ($read->ledger === $latest->document->ledger) {
-                    $found[basename((string) $document, DumpDocument::DOCUMENT)] = $read->at();
+                    $found[$name] = $read->at();
                 }
             } catch (BadDocument) {
                 continue; // not one of ours, or damaged: nobody's to take away

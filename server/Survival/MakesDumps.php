@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Survival;
 
 use Doctrine\DBAL\Connection;
 use Symfony\Component\Clock\ClockInterface;
+use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Survival\DumpDocument;
 use VelvetLedger\Core\Transfer\Checksum;
 use VelvetLedger\Core\Transfer\LastingFolders;
@@ -70,9 +71,9 @@ final readonly class MakesDumps
     /** What was cut off, and earlier dumps: at home the latest is kept. */
     private function clear(string $latest): void
     {
-        foreach ((array) glob($this->folder().'/{.ledger_*,ledger_*}', \GLOB_BRACE) as $file) {
-            if (basename((string) $file) !== $latest.DumpDocument::DUMP) {
-                @unlink((string) $file);
+        foreach (FolderNames::in($this->folder()) as $name) {
+            if (1 === preg_match('/^\.?ledger_/', $name) && $name !== $latest.DumpDocument::DUMP) {
+                @unlink($this->folder().'/'.$name);
             }
         }
     }

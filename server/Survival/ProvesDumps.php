@@ -8,14 +8,19 @@ use Symfony\Component\Clock\ClockInterface;
 use VelvetLedger\Core\Survival\DumpDocument;
 use VelvetLedger\Core\Transfer\Checksum;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
+use VelvetLedger\Core\Words\Size;
 use VelvetLedger\Server\Persistence\Survival\DumpRepository;
 use VelvetLedger\Server\Persistence\Survival\DumpRow;
+use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Tools\PgPrograms;
 
 /** Proves a dump by restoring it into a scratch database: all rows of all tables are there, and the day book ends with the same seal. */
 final readonly class ProvesDumps
 {
-    public function __construct(private DumpRepository $dumps, private PgPrograms $programs, private ClockInterface $clock)
+    /** Bytes that are never used up: the ledger itself grows where it lies. */
+    private const SPARE = 500_000_000;
+
+    public function __construct(private DumpRepository $dumps, private PgPrograms $programs, private Home $home, private ClockInterface $clock)
     {
     }
 
@@ -40,6 +45,11 @@ final readonly class ProvesDumps
             }
         } catch (CouldNotCopy $broke) {
             return $broke->reason();
+        }
+        $needed = (int) (1.2 * $this->dumps->size()) + self::SPARE;
+        $free = @disk_free_space($this->home->path);
+        if (false !== $free && $free < $needed) {
+            return \sprintf('this machine has %s of room left, and restoring it beside the ledger takes %s', Size::of((int) $free), Size::of($needed));
         }
         $scratch = $this->programs->name().'_proof';
         // One that was cut off may have left its own.

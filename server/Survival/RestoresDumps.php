@@ -57,9 +57,9 @@ final readonly class RestoresDumps
     {
         $folder = rtrim($store, '/').'/'.DumpDocument::FOLDER;
         $found = [];
-        foreach ((array) glob(addcslashes($folder, '*?[{').'/ledger_*'.DumpDocument::DOCUMENT) as $document) {
+        foreach (DumpDocument::namesIn($folder) as $name) {
             try {
-                $found[basename((string) $document, DumpDocument::DOCUMENT)] = DumpDocument::read((string) file_get_contents((string) $document));
+                $found[$name] = DumpDocument::read((string) @file_get_contents("$folder/$name".DumpDocument::DOCUMENT));
             } catch (BadDocument) {
                 continue; // what it says of its dump cannot be held against it
             }

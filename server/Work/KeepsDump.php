@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Work;
 
+use Psr\Log\LoggerInterface;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use VelvetLedger\Server\Survival\CouldNotDump;
 use VelvetLedger\Server\Survival\KeepsDumps;
@@ -12,7 +13,7 @@ use VelvetLedger\Server\Survival\KeepsDumps;
 #[AsMessageHandler]
 final readonly class KeepsDump
 {
-    public function __construct(private KeepsDumps $keeps, private Lane $lane)
+    public function __construct(private KeepsDumps $keeps, private Lane $lane, private LoggerInterface $log)
     {
     }
 
@@ -21,8 +22,9 @@ final readonly class KeepsDump
         $this->lane->do(function (): void {
             try {
                 $this->keeps->keep(false);
-            } catch (CouldNotDump) {
-                return; // another is at it, or it is asked for again: it is still behind
+            } catch (CouldNotDump $failure) {
+                // It is still behind, and asked for again.
+                $this->log->warning('{reason}', ['reason' => $failure->getMessage()]);
             }
         });
     }

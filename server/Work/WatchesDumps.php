@@ -24,6 +24,7 @@ final class WatchesDumps implements Watched
     private int $changed = -1;
     private int $since = 0;
     private int $asked = 0;
+    private string $for = '';
     private readonly Beat $beat;
 
     public function __construct(private readonly DumpRepository $dumps, private readonly KeepsDumps $keeps, private readonly MessageBusInterface $bus, private readonly ClockInterface $clock)
@@ -44,10 +45,17 @@ final class WatchesDumps implements Watched
         $latest = $this->dumps->latest();
         $age = null === $latest ? \INF : $now - $latest->document->at()->getTimestamp();
         $isBehind = $changed !== $this->dumps->changedAtLatest();
-        $isDue = ($isBehind && ($age > self::LATEST || ($age > self::BETWEEN && $now - $this->since >= self::REST))) || (null !== $latest && [] !== $this->keeps->owed($latest));
-        if ($isDue && $now - $this->asked >= self::BETWEEN) {
-            $this->asked = $now;
+        $owed = null === $latest ? [] : $this->keeps->owed($latest);
+        $for = match (true) {
+            $isBehind && ($age > self::LATEST || ($age > self::BETWEEN && $now - $this->since >= self::REST)) => 'the ledger',
+            [] !== $owed => 'the stores '.implode(', ', $owed),
+            default => '',
+        };
+        if ('' !== $for && ($for !== $this->for || $now - $this->asked >= self::BETWEEN)) {
+            [$this->asked, $this->for] = [$now, $for];
             $this->bus->dispatch(new KeepDump());
+        } elseif ('' === $for) {
+            $this->for = '';
         }
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Tests\server;
 
+use Symfony\Component\Clock\MockClock;
 use Symfony\Component\Process\Process;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Failure\CouldNot;
@@ -25,6 +26,7 @@ use VelvetLedger\Server\Survival\SettlesRestored;
 use VelvetLedger\Server\Tools\PgPrograms;
 use VelvetLedger\Server\View\Survival\LossView;
 use VelvetLedger\Server\View\Survival\LostFromView;
+use VelvetLedger\Server\Work\WatchesDumps;
 use VelvetLedger\Tests\Stills;
 
 /** The ledger survives its machine: its dumps lie at the stores, are proven, and make it anew where nothing but a drive is left. */
@@ -111,6 +113,64 @@ final class SurvivalTest extends LedgerTestCase
         self::assertNotNull($this->keep()->provenAt);
         self::assertNull($this->service(DumpsInWords::class)->warning());
         self::assertCount(1, FolderNames::in(\dirname($this->service(MakesDumps::class)->path(''))));
+    }
+
+    public function testItIsAskedForWhereWorkRestsAndWhereAStoreIsBack(): void
+    {
+        $clock = new MockClock();
+        $sent = new SentMessages();
+        $watch = new WatchesDumps($this->service(DumpRepository::class), $this->service(KeepsDumps::class), $sent, $clock);
+        $asked = function (int $seconds) use ($clock, $sent, $watch): int {
+            $this->settled();
+            $before = \count($sent->all());
+            for ($i = 0; $i < $seconds; $i += 20) {
+                $clock->sleep(20);
+                $watch->look();
+            }
+
+            return \count($sent->all()) - $before;
+        };
+        $this->bringIn('CARD', new Wishes(otherwise: 'boats'));
+        self::assertSame([1, 0], [$asked(20), $asked(500)], 'the first at once, and asked for once');
+        $this->drivesAway('Coffer');
+        $this->keep();
+        self::assertSame(0, $asked(1200), 'nothing changed');
+        $this->drivesBack('Coffer');
+        self::assertSame([1, 0], [$asked(20), $asked(200)], 'what was away is served at once');
+        $this->keep();
+        $this->service(AlbumEntries::class)->called('the book');
+        self::assertSame([1, 0], [$asked(100), $asked(400)], 'when it has rested, and not too often');
+    }
+
+    public function testKilledAtAnyMomentOfDumpingProvingAndRestoringItIsAsNeverCut(): void
+    {
+        mt_srand(28);
+        $this->bringIn('CARD', new Wishes(otherwise: 'boats'));
+        for ($i = 0; $i < 3; ++$i) {
+            self::killed('dump', mt_rand(200, 1800));
+        }
+        $this->restart();
+        $dump = $this->keep();
+        self::assertSame([3, true, null], [\count($dump->stores), null !== $dump->provenAt, $dump->because]);
+        self::assertSame([$dump->name.'.dump'], FolderNames::in(\dirname($this->service(MakesDumps::class)->path(''))));
+        foreach (['Anvil', 'Bellows', 'Coffer'] as $drive) {
+            foreach (FolderNames::in($this->onDrive($drive, 'velvet-ledger')) as $name) {
+                self::assertMatchesRegularExpression('/^(ledger_.*\.(dump|json)|shoots)$/', $name, 'nothing half-written is left');
+            }
+        }
+        $before = $this->said();
+        $this->onAnEmptyDatabase();
+        for ($i = 0; $i < 2; ++$i) {
+            self::killed('restore', mt_rand(300, 1600), $this->onDrive('Bellows'));
+        }
+        $this->onDatabase((string) getenv('DATABASE_URL'));
+        if ([] === $this->column("SELECT 1 FROM pg_tables WHERE schemaname = 'public' AND tablename = 'frame'")) {
+            $this->service(RestoresDumps::class)->restore($this->onDrive('Bellows'), null);
+        }
+        $this->restart();
+        $this->service(Stores::class)->prepare();
+        self::assertSame(\array_slice($before, 1), \array_slice($this->said(), 1));
+        self::assertSame([4], $this->column('SELECT count(*) FROM frame'));
     }
 
     public function testWithEverythingGoneButOneDriveTheLedgerIsAsItWas(): void
@@ -216,6 +276,14 @@ final class SurvivalTest extends LedgerTestCase
     {
         $this->ledger()->getConnection()->executeQuery('SELECT pg_stat_force_next_flush()');
         $this->ledger()->getConnection()->executeQuery('SELECT 1');
+    }
+
+    private static function killed(string $command, int $after, string ...$with): void
+    {
+        $process = new Process([\PHP_BINARY, \dirname(__DIR__, 2).'/server/console.php', $command, ...$with], null, ['DATABASE_URL' => (string) getenv('DATABASE_URL'), 'LEDGER_HOME' => (string) getenv('LEDGER_HOME'), 'APP_ENV' => 'test']);
+        $process->start();
+        usleep(1000 * $after);
+        $process->stop(0, \SIGKILL);
     }
 
     private static function damage(string $file): void

@@ -36,8 +36,18 @@ test("a card to two drives, one taken away and brought back, a damaged copy foun
   await expect(bellows).toContainText("is away");
   await expect(bellows).toContainText(new RegExp(`owed${frames}, `));
 
+  // The ledger itself is dumped, and what would be gone with a drive is said.
+  const itself = page.getByRole("region", { name: "The ledger itself" });
+  await itself.getByRole("button", { name: "dump it now" }).click();
+  await expect(itself).toContainText("it was as the ledger. It lies at Anvil. Bellows is owed it.", { timeout: 60_000 });
+  await expect(itself).toContainText(`Anvil: ${frames} files of 1 shoot`);
+  await expect(itself).toContainText("Bellows: No picture would be gone");
+  expect(readdirSync(`${drives}/Anvil/velvet-ledger`).filter((name) => name.endsWith(".dump")).length).toBeGreaterThan(0);
+
   back("Bellows");
   await expect(bellows).toContainText("owednothing", { timeout: 30_000 });
+  await expect(itself).toContainText("It lies at Anvil and Bellows.", { timeout: 60_000 });
+  await expect(itself).toContainText("Anvil: No picture would be gone");
   await page.goBack();
   await expect(page.getByRole("heading", { name: "Two proven copies" })).toBeVisible();
   await expect(stamp).toContainText(`KILN may be formatted: ${frames} files on it have 2 proven copies on 2 devices.`);

@@ -52,6 +52,12 @@ final readonly class DumpRepository
         return Row::numberOrNull($this->database->fetchOne('SELECT changed FROM dump ORDER BY id DESC LIMIT 1'));
     }
 
+    /** Bytes that the ledger takes in its cluster. */
+    public function size(): int
+    {
+        return Row::number($this->database->fetchOne('SELECT pg_database_size(current_database())'));
+    }
+
     public function hasIntakeBefore(\DateTimeImmutable $time): bool
     {
         return true === $this->database->fetchOne('SELECT EXISTS (SELECT 1 FROM intake WHERE asked_at < ?)', [$time->format(\DATE_RFC3339)]);
