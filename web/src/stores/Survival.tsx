@@ -28,13 +28,13 @@ export function Survival() {
         {dump.isSuccess && <span className="pl-4 text-faded">asked for; it comes when a worker is free</span>}
       </p>
       <h2 className="pr-6 pl-page text-hand font-semibold">What if it were gone?</h2>
-      <dl className="pt-1 pb-2">
+      <ul className="pt-1 pb-2">
         {losses.map((loss) => (
-          <div key={loss.of} className="grid grid-cols-[var(--spacing-margin)_minmax(0,1fr)] items-baseline gap-x-[14px] border-b border-rule py-[6px] pr-6">
+          <li key={loss.of} className="grid grid-cols-[var(--spacing-margin)_minmax(0,1fr)] items-baseline gap-x-[14px] border-b border-rule py-[6px] pr-6">
             <span className="justify-self-center">{loss.isGrave && <Mark sign="!" label="pictures would be lost" />}</span>
             <div className="max-w-[90ch]">
-              <dt className="inline font-semibold">{loss.of}: </dt>
-              <dd className="inline">{loss.sentence}</dd>
+              <b>{loss.of}: </b>
+              {loss.sentence}
               {loss.shoots.length > 0 && (
                 <ul className="pt-1">
                   {loss.shoots.map((shoot) => (
@@ -52,9 +52,9 @@ export function Survival() {
                 </ul>
               )}
             </div>
-          </div>
+          </li>
         ))}
-      </dl>
+      </ul>
     </section>
   );
 }
