@@ -6,8 +6,6 @@ namespace VelvetLedger\Server\Survival;
 
 use Symfony\Component\Clock\ClockInterface;
 use VelvetLedger\Core\Survival\DumpDocument;
-use VelvetLedger\Core\Transfer\Checksum;
-use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Words\Size;
 use VelvetLedger\Server\Persistence\Survival\DumpRepository;
 use VelvetLedger\Server\Persistence\Survival\DumpRow;
@@ -20,7 +18,7 @@ final readonly class ProvesDumps
     /** Bytes that are never used up: the ledger itself grows where it lies. */
     private const SPARE = 500_000_000;
 
-    public function __construct(private DumpRepository $dumps, private PgPrograms $programs, private Home $home, private ClockInterface $clock)
+    public function __construct(private DumpRepository $dumps, private PgPrograms $programs, private RestoresBeside $beside, private Home $home, private ClockInterface $clock)
     {
     }
 
@@ -39,35 +37,16 @@ final readonly class ProvesDumps
 
     private function because(DumpDocument $document, string $file): ?string
     {
-        try {
-            if (Checksum::ofFile($file) !== $document->checksum) {
-                return 'its bytes are not those that were written';
-            }
-        } catch (CouldNotCopy $broke) {
-            return $broke->reason();
-        }
         $needed = (int) (1.2 * $this->dumps->size()) + self::SPARE;
         $free = @disk_free_space($this->home->path);
         if (false !== $free && $free < $needed) {
             return \sprintf('this machine has %s of room left, and restoring it beside the ledger takes %s', Size::of((int) $free), Size::of($needed));
         }
         $scratch = $this->programs->name().'_proof';
-        // One that was cut off may have left its own.
-        $because = $this->programs->drop($scratch) ?? $this->programs->create($scratch) ?? $this->programs->restore($file, $scratch);
         try {
-            return $because ?? $this->differs($document, $scratch);
+            return $this->beside->into($scratch, $file, $document);
         } finally {
             $this->programs->drop($scratch);
-        }
-    }
-
-    private function differs(DumpDocument $document, string $scratch): ?string
-    {
-        $restored = $this->programs->connect($scratch);
-        try {
-            return $document->differs(...DumpRepository::contents($restored));
-        } finally {
-            $restored->close();
         }
     }
 }

@@ -7,11 +7,8 @@ namespace VelvetLedger\Server\Survival;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Document\BadDocument;
 use VelvetLedger\Core\Survival\DumpDocument;
-use VelvetLedger\Core\Transfer\Checksum;
-use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Server\Persistence\Row;
-use VelvetLedger\Server\Persistence\Survival\DumpRepository;
 use VelvetLedger\Server\Persistence\Survival\SignRepository;
 use VelvetLedger\Server\Tools\PgPrograms;
 
@@ -21,7 +18,7 @@ use VelvetLedger\Server\Tools\PgPrograms;
  */
 final readonly class RestoresDumps
 {
-    public function __construct(private Connection $database, private PgPrograms $programs)
+    public function __construct(private Connection $database, private PgPrograms $programs, private RestoresBeside $beside)
     {
     }
 
@@ -39,7 +36,7 @@ final readonly class RestoresDumps
         $because = [];
         foreach ($this->dumps($store, $at) as $name => $document) {
             $file = rtrim($store, '/').'/'.DumpDocument::FOLDER.'/'.$name.DumpDocument::DUMP;
-            $why = $this->beside($file, $document, $beside);
+            $why = $this->beside->into($beside, $file, $document);
             if (null === $why) {
                 $this->takeOver($beside, StoreMark::at($store)->sign->turn ?? 0);
                 $this->takePlace($beside);
@@ -71,28 +68,6 @@ final readonly class RestoresDumps
         uasort($found, static fn (DumpDocument $a, DumpDocument $b): int => $b->at() <=> $a->at());
 
         return [] === $found ? throw CouldNotRestore::noneSoOld(null === $at ? '' : $at->format('Y-m-d H:i')) : $found;
-    }
-
-    /** @return string|null null where it is there, whole */
-    private function beside(string $file, DumpDocument $document, string $database): ?string
-    {
-        try {
-            if (Checksum::ofFile($file) !== $document->checksum) {
-                return 'its bytes are not those that were written';
-            }
-        } catch (CouldNotCopy $broke) {
-            return rtrim($broke->reason(), '.');
-        }
-        $because = $this->programs->drop($database) ?? $this->programs->create($database) ?? $this->programs->restore($file, $database);
-        if (null !== $because) {
-            return $because;
-        }
-        $restored = $this->programs->connect($database);
-        try {
-            return $document->differs(...DumpRepository::contents($restored));
-        } finally {
-            $restored->close();
-        }
     }
 
     /** The restored one is another than that which was dumped, if that should still go on somewhere; of dumps of an earlier version it becomes so with its tables. */
