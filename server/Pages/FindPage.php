@@ -53,11 +53,16 @@ final readonly class FindPage
             }
         }
 
-        return new FindView($found->frames->count(), $found->all->count(), $behind, $found->phrases, $found->notes, $facets, \count($counts[FindFacet::Shoot->value] ?? []), match ($order) {
+        $sections = match ($order) {
             FindOrder::Shoot => $this->shoots($counts[FindFacet::Shoot->value] ?? []),
             FindOrder::Stars => $this->stars($found),
             FindOrder::Fit => $this->fit($query, $found),
-        });
+        };
+        if (isset($sections[0])) {
+            $sections[0] = $sections[0]->with($this->pictures($query, $found, $order, $sections[0]->value, 0));
+        }
+
+        return new FindView($found->frames->count(), $found->all->count(), $behind, $found->phrases, $found->notes, $facets, \count($counts[FindFacet::Shoot->value] ?? []), $sections);
     }
 
     /** Whether anything is narrowed down by it: what all of them have tells none from another. */
@@ -115,7 +120,13 @@ final readonly class FindPage
      */
     public function ofSection(FindQuery $query, FindOrder $order, string $value, int $from): array
     {
-        $found = $this->finds->find($query)->frames;
+        return $this->pictures($query, $this->finds->find($query), $order, $value, $from);
+    }
+
+    /** @return list<ShootFrameView> */
+    private function pictures(FindQuery $query, Found $all, FindOrder $order, string $value, int $from): array
+    {
+        $found = $all->frames;
         if (FindOrder::Shoot === $order) {
             return $this->frames->some((int) $value, $found->and($this->index->having(FindFacet::Shoot, [$value]))->numbers(), $from, self::AT_ONCE);
         }

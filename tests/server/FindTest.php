@@ -79,7 +79,8 @@ final class FindTest extends LedgerTestCase
     {
         $page = $this->service(FindPage::class);
         $seen = [];
-        foreach ($page->view($query, $order)->sections as $section) {
+        foreach ($page->view($query, $order)->sections as $i => $section) {
+            self::assertEquals(0 === $i ? $page->ofSection($query, $order, $section->value, 0) : [], $section->first, 'what is in view comes along');
             for ($from = 0; $from < $section->found; $from += FindPage::AT_ONCE) {
                 $some = $page->ofSection($query, $order, $section->value, $from);
                 $times = array_map(static fn (ShootFrameView $frame): string => $frame->takenAt, $some);

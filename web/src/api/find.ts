@@ -11,14 +11,22 @@ const AGAIN = 500;
 
 const of = (query: string) => `of=${encodeURIComponent(query)}`;
 
-export const useFind = (query: string, by: string) =>
-  useQuery({
+/** With the first frames of the first section, which are in view: they are not asked for again. */
+export const useFind = (query: string, by: string) => {
+  const queries = useQueryClient();
+  return useQuery({
     queryKey: ["find", query, by],
-    queryFn: () => get(`/api/find?${of(query)}&by=${by}`, schemas.Find),
+    queryFn: async () => {
+      const found = await get(`/api/find?${of(query)}&by=${by}`, schemas.Find);
+      const first = found.sections[0];
+      if (first) queries.setQueryData(foundFrames(query, by, first.value, 0).queryKey, first.first);
+      return found;
+    },
     placeholderData: keepPreviousData,
     refetchInterval: (found) => ((found.state.data?.behind ?? 0) > 0 ? AGAIN : false),
     gcTime: 10_000,
   });
+};
 
 /** All values of a facet that have a text in what they are called; of keywords those right below one. */
 export const useFoundValues = (query: string, facet: string, part: string, below: number | null, open: boolean) =>

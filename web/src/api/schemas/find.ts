@@ -39,6 +39,7 @@ export const FoundSection: Schema<views.FoundSection> = v.object({
   called: v.string(),
   found: v.number(),
   frames: v.number(),
+  first: list(ShootFrame),
 });
 
 export const Find: Schema<views.Find> = v.object({

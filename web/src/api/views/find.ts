@@ -57,6 +57,7 @@ export interface FoundSection {
   called: string;
   found: number;
   frames: number;
+  first: ShootFrame[];
 }
 
 /** A value of a facet, and how many of the frames that are looked at have it. */
