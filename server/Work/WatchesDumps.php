@@ -21,6 +21,7 @@ final class WatchesDumps implements Watched
     private const BETWEEN = 600;
     private const LATEST = 3600;
 
+    private ?int $begun = null;
     private int $changed = -1;
     private int $since = 0;
     private int $asked = 0;
@@ -43,11 +44,12 @@ final class WatchesDumps implements Watched
             [$this->changed, $this->since] = [$changed, $now];
         }
         $latest = $this->dumps->latest();
-        $age = null === $latest ? \INF : $now - $latest->document->at()->getTimestamp();
+        $this->begun ??= $now;
+        $age = $now - (null === $latest ? $this->begun : $latest->document->at()->getTimestamp());
         $isBehind = $changed !== $this->dumps->changedAtLatest();
         $owed = null === $latest ? [] : $this->keeps->owed($latest);
         $for = match (true) {
-            $isBehind && ($age > self::LATEST || ($age > self::BETWEEN && $now - $this->since >= self::REST)) => 'the ledger',
+            $isBehind && ($age > self::LATEST || ((null === $latest || $age > self::BETWEEN) && $now - $this->since >= self::REST)) => 'the ledger',
             [] !== $owed => 'the stores '.implode(', ', $owed),
             default => '',
         };

@@ -132,7 +132,7 @@ final class SurvivalTest extends LedgerTestCase
             return \count($sent->all()) - $before;
         };
         $this->bringIn('CARD', new Wishes(otherwise: 'boats'));
-        self::assertSame([1, 0], [$asked(20), $asked(500)], 'the first at once, and asked for once');
+        self::assertSame([0, 1, 0], [$asked(40), $asked(60), $asked(400)], 'when the first card has come in, and asked for once');
         $this->drivesAway('Coffer');
         $this->keep();
         self::assertSame(0, $asked(1200), 'nothing changed');
