@@ -53,16 +53,16 @@ final readonly class RestoresDumps
     private function dumps(string $store, ?\DateTimeImmutable $at): array
     {
         $folder = rtrim($store, '/').'/'.DumpDocument::FOLDER;
-        $found = [];
+        $found = $broken = [];
         foreach (DumpDocument::namesIn($folder) as $name) {
             try {
                 $found[$name] = DumpDocument::read((string) @file_get_contents("$folder/$name".DumpDocument::DOCUMENT));
-            } catch (BadDocument) {
-                continue; // what it says of its dump cannot be held against it
+            } catch (BadDocument $no) {
+                $broken[] = "The document of the dump $name cannot be read: {$no->getMessage()}";
             }
         }
         if ([] === $found) {
-            throw CouldNotRestore::noDump($folder);
+            throw [] === $broken ? CouldNotRestore::noDump($folder) : CouldNotRestore::noneWhole($broken);
         }
         $found = array_filter($found, static fn (DumpDocument $document): bool => null === $at || $document->at() <= $at);
         uasort($found, static fn (DumpDocument $a, DumpDocument $b): int => $b->at() <=> $a->at());

@@ -200,7 +200,8 @@ final class SurvivalTest extends LedgerTestCase
         }
 
         $this->onAnEmptyDatabase();
-        foreach ([[$this->reader->path, null, 'There is no dump of a ledger in'], [$this->onDrive('Bellows'), new \DateTimeImmutable('2020-01-01'), 'No dump there is of 2020-01-01']] as [$folder, $at, $said]) {
+        $this->store->put('Odd/velvet-ledger/ledger_x.json', '{');
+        foreach ([[$this->store->path.'/Odd', null, 'The document of the dump ledger_x cannot be read'], [$this->reader->path, null, 'There is no dump of a ledger in'], [$this->onDrive('Bellows'), new \DateTimeImmutable('2020-01-01'), 'No dump there is of 2020-01-01']] as [$folder, $at, $said]) {
             try {
                 $this->service(RestoresDumps::class)->restore($folder, $at);
                 self::fail($said);
