@@ -91,7 +91,8 @@ dump_before_upgrade() {
   mkdir -p -m 700 "$LEDGER_HOME/dumps"
   BEFORE_UPGRADE=$LEDGER_HOME/dumps/before_$(date -u +%Y-%m-%d_%H%M%SZ).dump
   quietly pg_dump "${db[@]}" -Fc --no-owner -f "$BEFORE_UPGRADE" "$name" || { rm -f "$BEFORE_UPGRADE"; stop_with "The ledger could not be dumped before it is brought up to date; the lines above say why. It is as it was."; }
-  for old in $(ls -1 "$LEDGER_HOME"/dumps/before_*.dump | head -n -3); do rm -f "$old"; done
+  old=("$LEDGER_HOME"/dumps/before_*.dump) # in order of time, as they are called
+  while [ ${#old[@]} -gt 3 ]; do rm -f "${old[0]}"; old=("${old[@]:1}"); done
 }
 
 # php-fpm's socket; Unix sockets have short names, so a deep home keeps it in /tmp.

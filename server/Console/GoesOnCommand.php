@@ -9,20 +9,20 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use VelvetLedger\Core\Words\Names;
-use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Server\Survival\GoesOn;
 
 /** Where two ledgers were made from one, says that this one goes on: the other changes nothing any more at the stores that are there now. */
 #[AsCommand('goes-on', 'This ledger goes on at the stores that are there; another that was made from the same dump does not.')]
 final class GoesOnCommand extends Command
 {
-    public function __construct(private readonly Stores $stores)
+    public function __construct(private readonly GoesOn $goesOn)
     {
         parent::__construct();
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $there = $this->stores->goOn();
+        $there = $this->goesOn->here();
         $output->writeln([] === $there ? 'No store is there; this ledger goes on where one comes back that no other took over.' : \sprintf('This ledger goes on at %s.', Names::of($there)), OutputInterface::OUTPUT_RAW);
 
         return self::SUCCESS;

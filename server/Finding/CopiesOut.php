@@ -25,6 +25,9 @@ use VelvetLedger\Server\Stores\Stores;
  */
 final readonly class CopiesOut
 {
+    /** Frames that are looked up at a time. */
+    private const AT_ONCE = 100;
+
     public function __construct(private FoundFileRepository $files, private Stores $stores, private Copier $copier, private Locks $locks, private Leftovers $leftovers)
     {
     }
@@ -44,8 +47,11 @@ final readonly class CopiesOut
         $this->locks->take(Lock::Apart, $number);
         try {
             $this->leftovers->clearIn($folder);
-            $pictures = $this->files->pictures(\array_slice($frames, $from));
+            $pictures = [];
             foreach (\array_slice($frames, $from, preserve_keys: true) as $i => $frame) {
+                if (0 === ($i - $from) % self::AT_ONCE) {
+                    $pictures = $this->files->pictures(\array_slice($frames, $i, self::AT_ONCE));
+                }
                 $picture = $pictures[$frame] ?? null;
                 $copies = [];
                 foreach (array_intersect_key($picture['paths'] ?? [], $roots) as $store => $path) {

@@ -16,6 +16,7 @@ use VelvetLedger\Server\Pages\BadCopies;
 use VelvetLedger\Server\Pages\StoresPage;
 use VelvetLedger\Server\Persistence\Copies\ProvingRepository;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
+use VelvetLedger\Server\Persistence\Copies\StoreSumsRepository;
 use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Stores\ChangeStores;
@@ -46,13 +47,13 @@ final readonly class StoresController
 
     /** The folders at ?in=, an absolute path on one of the drives. */
     #[Route('/api/drives/folders', methods: ['GET'])]
-    public function folders(Request $request, DriveFolders $folders): Response
+    public function folders(Request $request, DriveFolders $folders, StoreSumsRepository $sums): Response
     {
         [$path, $names, $store] = $folders->in($request->query->getString('in'));
 
         $free = (new Store(null, '', $path))->freeBytes();
 
-        return new JsonResponse(new DriveFoldersView($path, $names, $store, null === $free || null !== $store ? '' : (new Room($free, $this->stores->bytesOfAll()))->inWords(null)));
+        return new JsonResponse(new DriveFoldersView($path, $names, $store, null === $free || null !== $store ? '' : (new Room($free, $sums->bytesOfAll()))->inWords(null)));
     }
 
     #[Route('/api/stores', methods: ['POST'])]

@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Pages;
 
 use VelvetLedger\Core\Store\Room;
 use VelvetLedger\Server\Persistence\Copies\LedgerStore;
+use VelvetLedger\Server\Persistence\Copies\StoreSumsRepository;
 use VelvetLedger\Server\Persistence\Placing\BesideRepository;
 use VelvetLedger\Server\Persistence\Placing\HoldingRepository;
 use VelvetLedger\Server\Persistence\Placing\LeavingRepository;
@@ -24,7 +25,7 @@ use VelvetLedger\Server\View\Placing\WhereaboutsView;
 /** Where work lies, as the pages and the commands show it. */
 final readonly class PlacesPage
 {
-    public function __construct(private PlacingRepository $places, private HoldingRepository $holdings, private BesideRepository $beside, private StageTreeRepository $trees, private LeavingRepository $leaving, private Stores $stores)
+    public function __construct(private PlacingRepository $places, private HoldingRepository $holdings, private BesideRepository $beside, private StageTreeRepository $trees, private LeavingRepository $leaving, private Stores $stores, private StoreSumsRepository $sums)
     {
     }
 
@@ -83,7 +84,7 @@ final readonly class PlacesPage
         foreach ($of as $number => ['files' => $files, 'bytes' => $bytes]) {
             $store = $this->stores->find($number);
             $free = $this->stores->at($store)->freeBytes();
-            $found[] = new AtStoreView($number, $store->name(), $files, $bytes, $free, $leaves || null === $free || (new Room($free, $this->stores->owedBytes($store)))->takes($bytes));
+            $found[] = new AtStoreView($number, $store->name(), $files, $bytes, $free, $leaves || null === $free || (new Room($free, $this->sums->owedBytes($store)))->takes($bytes));
         }
 
         return $found;

@@ -8,6 +8,7 @@ use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Core\Store\Room;
 use VelvetLedger\Core\Store\Warnings;
 use VelvetLedger\Server\Persistence\Copies\LedgerStore;
+use VelvetLedger\Server\Persistence\Copies\StoreSumsRepository;
 use VelvetLedger\Server\Placing\Landing;
 use VelvetLedger\Server\Stores\Drives;
 use VelvetLedger\Server\Stores\Stores;
@@ -16,7 +17,7 @@ use VelvetLedger\Server\View\Desk\PlannedStoreView;
 /** The stores that an intake of so many bytes would go to. */
 final readonly class StoresOfPlan
 {
-    public function __construct(private Stores $stores, private Drives $drives, private Landing $landing)
+    public function __construct(private Stores $stores, private Drives $drives, private Landing $landing, private StoreSumsRepository $sums)
     {
     }
 
@@ -32,7 +33,7 @@ final readonly class StoresOfPlan
             $drive = $now->isPresent() ? $this->drives->of($now->path) : null;
             $free = $now->freeBytes();
 
-            return new PlannedStoreView($store->name(), $store === $main, $now->isPresent(), $free, null === $free || (new Room($free, $this->stores->owedBytes($store)))->takes($bytes), null === $drive || $store === $main ? [] : \array_slice(Warnings::of($drive, $mainDrive, $main?->name() ?? ''), 0, 1));
+            return new PlannedStoreView($store->name(), $store === $main, $now->isPresent(), $free, null === $free || (new Room($free, $this->sums->owedBytes($store)))->takes($bytes), null === $drive || $store === $main ? [] : \array_slice(Warnings::of($drive, $mainDrive, $main?->name() ?? ''), 0, 1));
         }, $all);
     }
 }

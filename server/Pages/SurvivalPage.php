@@ -38,7 +38,7 @@ final readonly class SurvivalPage
         return new LossView('This machine', match (true) {
             null === $kept && 0 === $frames => 'Nothing came in yet.',
             null === $kept => \sprintf('All that the ledger knows of %s would be gone, for no store has a proven dump of it. The pictures stay where they are.', Count::of($frames, 'frame')),
-            $this->dumps->changed() === $this->dumps->changedAtLatest() && $kept->id === $this->dumps->latest()?->id => \sprintf('Nothing would be gone: the ledger is as it was dumped, and %s it.', Names::of(array_values(array_intersect_key($this->stores->names(), array_flip($kept->stores)))).(1 === \count($kept->stores) ? ' has' : ' have')),
+            !$this->dumps->isBehind() && $kept->id === $this->dumps->latest()?->id => \sprintf('Nothing would be gone: the ledger is as it was dumped, and %s it.', Names::of(array_values(array_intersect_key($this->stores->names(), array_flip($kept->stores)))).(1 === \count($kept->stores) ? ' has' : ' have')),
             default => \sprintf('What was said, judged and changed since the latest proven dump would be gone%s. The pictures stay where they are.', 0 === $frames ? '' : ', and that '.Count::of($frames, 'frame').' came in'),
         }, null === $kept && $frames > 0, [], 0);
     }

@@ -9,6 +9,7 @@ use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Core\Placing\PlacedWork;
 use VelvetLedger\Core\Placing\PlacingRule;
 use VelvetLedger\Server\Persistence\Copies\LedgerStore;
+use VelvetLedger\Server\Persistence\Copies\StoreSumsRepository;
 use VelvetLedger\Server\Persistence\Placing\OwingRepository;
 use VelvetLedger\Server\Persistence\Placing\PlacingRepository;
 use VelvetLedger\Server\Persistence\Placing\StageTreeRepository;
@@ -28,7 +29,7 @@ final class Landing
 
     private const GOES_ON = 'it came in elsewhere, and goes on from there';
 
-    public function __construct(private readonly PlacingRepository $places, private readonly OwingRepository $owing, private readonly StageTreeRepository $trees, private readonly Stores $stores)
+    public function __construct(private readonly PlacingRepository $places, private readonly OwingRepository $owing, private readonly StageTreeRepository $trees, private readonly Stores $stores, private readonly StoreSumsRepository $sums)
     {
     }
 
@@ -55,7 +56,7 @@ final class Landing
     /** Of copies that are still to be made where it lands. */
     public function owedBytes(StandingOrder $order): int
     {
-        return $this->stores->owedBytes($this->main($order));
+        return $this->sums->owedBytes($this->main($order));
     }
 
     /** @return list<int> stores that get their copies while it is brought in, as far as they are there */

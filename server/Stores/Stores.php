@@ -13,8 +13,6 @@ use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
 use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\Placing\PlacingRepository;
-use VelvetLedger\Server\Persistence\Row;
-use VelvetLedger\Server\Persistence\Survival\SignRepository;
 use VelvetLedger\Server\Settings\Settings;
 use VelvetLedger\Server\Settings\StorePlace;
 
@@ -24,7 +22,7 @@ final class Stores
     /** @var array<string, string> UUID => where its mark was found just now */
     private array $found = [];
 
-    public function __construct(private readonly EntityManagerInterface $ledger, private readonly Settings $settings, private readonly Drives $drives, private readonly PlacingRepository $places, private readonly SignRepository $signs)
+    public function __construct(private readonly EntityManagerInterface $ledger, private readonly Settings $settings, private readonly Drives $drives, private readonly PlacingRepository $places, private readonly StoreSigns $signs, private readonly StoreSearch $search)
     {
     }
 
@@ -42,7 +40,7 @@ final class Stores
     {
         $place = $this->found[$store->uuid] ?? $store->place();
         if (StoreMark::at($place)?->uuid !== $store->uuid) {
-            $elsewhere = $this->search($store);
+            $elsewhere = $this->search->find($store->uuid, $store->place());
             if (null !== $elsewhere) {
                 $this->found[$store->uuid] = $place = $elsewhere;
             }
@@ -122,18 +120,6 @@ final class Stores
         return $open;
     }
 
-    /** Of copies that are to be made there, and are not made yet. */
-    public function owedBytes(LedgerStore $store): int
-    {
-        return Row::number($this->ledger->getConnection()->fetchOne("SELECT coalesce(sum(bytes), 0) FROM shoot_copies WHERE store_id = ? AND state = 'owed'", [$store->id()]));
-    }
-
-    /** Of one copy of everything that is held: what a new store is owed. */
-    public function bytesOfAll(): int
-    {
-        return Row::number($this->ledger->getConnection()->fetchOne("SELECT (SELECT coalesce(sum(bytes), 0) FROM shoot) + (SELECT coalesce(sum(f.bytes), 0) FROM frame r JOIN file f ON f.frame_id = r.id WHERE r.aside_from IS NOT NULL AND r.let_go_at IS NULL AND NOT EXISTS (SELECT 1 FROM copy c WHERE c.file_id = f.id AND c.state = 'let go'))"));
-    }
-
     /** @throws NotInLedger */
     public function find(int $id): LedgerStore
     {
@@ -172,7 +158,7 @@ final class Stores
             $this->takeOverEarlier($store);
             $now = $this->at($store);
             if ($now->isPresent()) {
-                $this->signAt($now->path);
+                $this->signs->signAt($now->path);
                 $store->isFoundAt($now->path);
                 $store->liesOn($this->drives->of($now->path)->device ?? '');
             } else {
@@ -182,42 +168,6 @@ final class Stores
         $this->ledger->flush();
 
         return [] === $absent ? null : implode("\n", $absent);
-    }
-
-    /** Has a store that is there say that this ledger writes to it; one that takes no more is left as it is. */
-    public function signAt(string $path): void
-    {
-        $mark = StoreMark::at($path);
-        $sign = $this->signs->sign();
-        if (null !== $mark?->uuid && $sign->line() !== $mark->sign?->line() && $sign->mayWriteWhere($mark->sign)) {
-            StoreMark::put($path, $mark->uuid, $mark->name, $sign);
-        }
-    }
-
-    /**
-     * This ledger goes on, whichever wrote to the stores that are there.
-     *
-     * @return list<string> names of those stores
-     */
-    public function goOn(): array
-    {
-        $turns = [0];
-        $there = [];
-        foreach ($this->all() as $store) {
-            $path = $this->at($store)->path;
-            $mark = StoreMark::at($path);
-            if ($mark?->uuid === $store->uuid) {
-                $there[$path] = $store->name();
-                $turns[] = $mark->sign->turn ?? 0;
-            }
-        }
-        SignRepository::takeOver($this->ledger->getConnection(), max($turns));
-        $this->signs->forget();
-        foreach ($there as $path => $name) {
-            StoreMark::put($path, StoreMark::at($path)->uuid ?? '', $name, $this->signs->sign());
-        }
-
-        return array_values($there);
     }
 
     /** A folder that bears the mark of a store of this ledger is where that store lies now; any other is left alone. */
@@ -245,12 +195,10 @@ final class Stores
         }
         $uuid = StoreMark::at($path)->uuid ?? Uuid::v4()->toRfc4122();
         $known = $this->ledger->getRepository(LedgerStore::class)->findOneBy(['uuid' => $uuid]);
-        $sign = $this->signs->sign();
-        $stands = StoreMark::at($path)?->sign;
-        if ($stands?->ledger === $sign->ledger && !$sign->mayWriteWhere($stands)) {
+        if ($this->signs->isTakenOver($path)) {
             throw StoreAbsent::ofAnotherLedger($place);
         }
-        if (!StoreMark::put($path, $uuid, $name, $sign)) {
+        if (!StoreMark::put($path, $uuid, $name, $this->signs->sign())) {
             throw StoreAbsent::notWritable($place);
         }
         $store = $known ?? new LedgerStore($uuid, $name, $role, $path);
@@ -296,31 +244,6 @@ final class Stores
                 }
                 $store->isFoundAt($path);
             }
-        }
-    }
-
-    /** On the drives that are attached now: under the same path from a drive's root as before, or at the root itself or below it. */
-    private function search(LedgerStore $store): ?string
-    {
-        foreach ($this->drives->all() as $drive) {
-            foreach ($this->candidates($drive->path, $store->place()) as $path) {
-                if (StoreMark::at($path)?->uuid === $store->uuid) {
-                    return $path;
-                }
-            }
-        }
-
-        return null;
-    }
-
-    /** @return iterable<string> */
-    private function candidates(string $root, string $before): iterable
-    {
-        $root = rtrim($root, '/');
-        yield $root;
-        $names = explode('/', trim($before, '/'));
-        for (; [] !== $names; array_shift($names)) {
-            yield $root.'/'.implode('/', $names);
         }
     }
 }

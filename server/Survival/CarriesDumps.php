@@ -21,14 +21,15 @@ use VelvetLedger\Server\Persistence\Survival\DumpRepository;
 use VelvetLedger\Server\Persistence\Survival\DumpRow;
 use VelvetLedger\Server\Stores\Leftovers;
 use VelvetLedger\Server\Stores\Stores;
+use VelvetLedger\Server\Stores\StoreSigns;
 
 /**
- * Copies the latest dump to every store that is there, read back as every copy is, its document after it; and, once it is proven, takes
- * away there what is not kept any more. What a store has is read there: one that comes back is served as it is.
+ * Copies the latest dump to every store that is there, read back as every copy is, its document after it; and takes away there what
+ * is not kept any more. What a store has is read there: one that comes back is served as it is.
  */
 final readonly class CarriesDumps
 {
-    public function __construct(private Stores $stores, private DumpRepository $dumps, private Copier $copier, private Locks $locks, private Leftovers $leftovers, private ClockInterface $clock, private LoggerInterface $log)
+    public function __construct(private Stores $stores, private StoreSigns $signs, private DumpRepository $dumps, private Copier $copier, private Locks $locks, private Leftovers $leftovers, private ClockInterface $clock, private LoggerInterface $log)
     {
     }
 
@@ -47,7 +48,7 @@ final readonly class CarriesDumps
                 try {
                     $this->stores->at($this->stores->find($store))->open()->checkRoom($dump->document->bytes);
                     $this->to($root.'/'.DumpDocument::FOLDER, $dump, $file, WriterMark::of(Task::CopyApart, $number, $store));
-                    $this->stores->signAt($root);
+                    $this->signs->signAt($root);
                     $this->dumps->liesAt($dump->id, $store, $this->clock->now());
                 } catch (CouldNot $failure) {
                     $failed[$this->stores->find($store)->name()] = $failure->getMessage();
@@ -76,8 +77,9 @@ final readonly class CarriesDumps
     /** At every store that is there, and of the rows: what is not kept. */
     public function clear(DumpRow $latest): void
     {
+        $unproven = array_map(static fn (DumpRow $dump): string => $dump->name, array_filter($this->dumps->all(), static fn (DumpRow $dump): bool => null === $dump->provenAt));
         foreach ($this->stores->roots() as $store => $root) {
-            $this->clearAt($store, $root.'/'.DumpDocument::FOLDER, $latest);
+            $this->clearAt($store, $root.'/'.DumpDocument::FOLDER, $latest, array_values($unproven));
         }
         foreach ($this->dumps->all() as $earlier) {
             if ([] === $earlier->stores && $earlier->id !== $latest->id) {
@@ -86,8 +88,12 @@ final readonly class CarriesDumps
         }
     }
 
-    /** Documents go first: a dump without one is none. */
-    private function clearAt(int $store, string $folder, DumpRow $latest): void
+    /**
+     * Documents go first: a dump without one is none.
+     *
+     * @param list<string> $unproven
+     */
+    private function clearAt(int $store, string $folder, DumpRow $latest, array $unproven): void
     {
         $found = [];
         foreach (DumpDocument::namesIn($folder) as $name) {
@@ -100,7 +106,7 @@ final readonly class CarriesDumps
                 continue; // not one of ours, or damaged: nobody's to take away
             }
         }
-        foreach (array_diff(array_keys($found), KeptDumps::of($found)) as $name) {
+        foreach (array_diff(array_keys($found), KeptDumps::of($found, $unproven)) as $name) {
             @unlink("$folder/$name".DumpDocument::DOCUMENT);
             @unlink("$folder/$name".DumpDocument::DUMP);
             $this->dumps->liesNoMoreAt($name, $store);

@@ -55,7 +55,7 @@ final readonly class DumpsInWords
             null !== $latest->because => \sprintf('The dump of the ledger of %s is not proven: %s.', $this->at($latest->document->at()), rtrim($latest->because, '.')),
             [] === $latest->stores => \sprintf('The dump of the ledger of %s is at no store.', $this->at($latest->document->at())),
             null === $proven => null, // it is being proven for the first time
-            $proven->document->at() < $this->clock->now()->modify('-'.self::OLD.' days') && $this->dumps->changed() !== $this->dumps->changedAtLatest() => 'The ledger changed since, and its latest proven dump is of '.$this->at($proven->document->at()).'.',
+            $proven->document->at() < $this->clock->now()->modify('-'.self::OLD.' days') && $this->dumps->isBehind() => 'The ledger changed since, and its latest proven dump is of '.$this->at($proven->document->at()).'.',
             default => null,
         };
     }

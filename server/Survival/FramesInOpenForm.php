@@ -25,25 +25,34 @@ final readonly class FramesInOpenForm
     /**
      * @param list<string> $roots of stores that are there
      *
-     * @return int tables that could not be written
+     * @return list<string> where tables could not be written
      */
-    public function write(array $roots): int
+    public function write(array $roots): array
     {
         $shoots = $this->frames->shoots();
-        $failed = 0;
+        $failed = [];
         foreach ([] === $roots ? [] : array_chunk($shoots, self::AT_ONCE, true) as $some) {
             foreach ($this->frames->rows(array_keys($some)) as $shoot => $rows) {
                 $text = self::table($rows);
                 foreach ($roots as $root) {
-                    $failed += self::put($root.'/'.self::FOLDER.'/'.('' === $some[$shoot] ? 'here' : $some[$shoot]).'.csv', $text) ? 0 : 1;
+                    $path = $root.'/'.self::FOLDER.'/'.self::name($some[$shoot]);
+                    if (!self::put($path, $text)) {
+                        $failed[] = $path;
+                    }
                 }
             }
         }
         foreach ($roots as $root) {
-            self::clear($root.'/'.self::FOLDER, '', array_flip(array_map(static fn (string $folder): string => ('' === $folder ? 'here' : $folder).'.csv', $shoots)));
+            self::clear($root.'/'.self::FOLDER, '', array_flip(array_map(self::name(...), $shoots)));
         }
 
         return $failed;
+    }
+
+    /** @param string $folder of a shoot; '' of one that lies in its store's root */
+    private static function name(string $folder): string
+    {
+        return ('' === $folder ? 'here' : $folder).'.csv';
     }
 
     /** @param list<list<string>> $rows */

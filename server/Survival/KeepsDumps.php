@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Survival;
 
+use Psr\Log\LoggerInterface;
 use VelvetLedger\Server\Persistence\Lock;
 use VelvetLedger\Server\Persistence\Locks;
 use VelvetLedger\Server\Persistence\Survival\DumpRepository;
@@ -13,7 +14,7 @@ use VelvetLedger\Server\Stores\Stores;
 /** The ledger is dumped, the dump lies at every store that is there, and is proven; each step is done where it is not yet, so that a cut costs nothing but time. */
 final readonly class KeepsDumps
 {
-    public function __construct(private MakesDumps $makes, private CarriesDumps $carries, private ProvesDumps $proves, private DumpRepository $dumps, private FramesInOpenForm $tables, private Stores $stores, private Locks $locks)
+    public function __construct(private MakesDumps $makes, private CarriesDumps $carries, private ProvesDumps $proves, private DumpRepository $dumps, private FramesInOpenForm $tables, private Stores $stores, private Locks $locks, private LoggerInterface $log)
     {
     }
 
@@ -31,29 +32,26 @@ final readonly class KeepsDumps
         }
         try {
             $latest = $this->dumps->latest();
-            if (null === $latest || !is_file($this->makes->path($latest->name)) || $anew || $this->isBehind()) {
+            if (null === $latest || !is_file($this->makes->path($latest->name)) || $anew || $this->dumps->isBehind()) {
                 $latest = $this->makes->make();
             }
             $file = $this->makes->path($latest->name);
             $failed = [];
             if ([] !== $this->owed($latest)) {
                 $failed = $this->carries->carry($latest, $file);
-                $this->tables->write(array_values($this->stores->roots()));
+                foreach ($this->tables->write(array_values($this->stores->roots())) as $path) {
+                    $this->log->warning('{path} could not be written.', ['path' => $path]);
+                }
             }
-            if (null !== $latest->provenAt || null === $this->proves->prove($latest, $file)) {
-                $this->carries->clear($latest);
+            if (null === $latest->provenAt) {
+                $this->proves->prove($latest, $file);
             }
+            $this->carries->clear($latest);
 
             return [$this->dumps->latest() ?? $latest, $failed];
         } finally {
             $this->locks->release(Lock::Dumps, 0);
         }
-    }
-
-    /** Whether anything changed since the latest was made. */
-    public function isBehind(): bool
-    {
-        return $this->dumps->changed() !== $this->dumps->changedAtLatest();
     }
 
     /** @return list<int> stores that are there and lack it */

@@ -13,6 +13,7 @@ use VelvetLedger\Core\Transfer\LastingFolders;
 use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Survival\DumpRepository;
 use VelvetLedger\Server\Persistence\Survival\DumpRow;
+use VelvetLedger\Server\Persistence\Survival\SignRepository;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Tools\PgPrograms;
 
@@ -22,7 +23,7 @@ use VelvetLedger\Server\Tools\PgPrograms;
  */
 final readonly class MakesDumps
 {
-    public function __construct(private Connection $database, private DumpRepository $dumps, private PgPrograms $programs, private Home $home, private ClockInterface $clock)
+    public function __construct(private Connection $database, private DumpRepository $dumps, private SignRepository $signs, private PgPrograms $programs, private Home $home, private ClockInterface $clock)
     {
     }
 
@@ -50,7 +51,7 @@ final readonly class MakesDumps
         }
         fclose($stream);
         clearstatcache(true, $part);
-        $document = new DumpDocument($this->dumps->identity(), $at->setTimezone(new \DateTimeZone('UTC'))->format(\DATE_RFC3339_EXTENDED), (int) filesize($part), Checksum::ofFile($part), $seal, $version, $rows);
+        $document = new DumpDocument($this->signs->sign()->ledger, $at->setTimezone(new \DateTimeZone('UTC'))->format(\DATE_RFC3339_EXTENDED), (int) filesize($part), Checksum::ofFile($part), $seal, $version, $rows);
         if (!rename($part, $this->path($name))) {
             @unlink($part);
             throw CouldNotDump::make("$folder does not take it");

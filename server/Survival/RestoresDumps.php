@@ -76,7 +76,7 @@ final readonly class RestoresDumps
         $database = $this->programs->connect($restored);
         try {
             if (true === $database->fetchOne("SELECT EXISTS (SELECT 1 FROM information_schema.columns WHERE table_name = 'ledger_identity' AND column_name = 'turn')")) {
-                SignRepository::takeOver($database, $latestTurn);
+                SignRepository::takeOverIn($database, $latestTurn);
             }
         } finally {
             $database->close();

@@ -33,27 +33,23 @@ final readonly class CopiesOutOfStores
         $slice = $this->lane->slice(self::SLICE);
         $watch = $this->lane->watch();
         $from = $work->from;
+        $missing = $work->missing;
         $failed = $work->failed;
         foreach ($this->copies->to($work->folder, $work->frames, $work->links, $from) as $because) {
             ++$from;
-            $failed = null === $because ? $failed : [...$failed, $because];
-            $this->progress->keep($work->name, self::now($work, $from, $failed));
+            if (null !== $because) {
+                ++$missing;
+                $failed = \array_slice([...$failed, $because], 0, self::MOST_TOLD);
+            }
+            $told = $missing > \count($failed) ? [...$failed, 'And '.($missing - \count($failed)).' more.'] : $failed;
+            $this->progress->keep($work->name, new Apart(\count($work->frames), $from - $missing, $told, $from === \count($work->frames)));
             $watch();
             if ($slice->isOver() && $from < \count($work->frames)) {
                 break;
             }
         }
         if ($from < \count($work->frames)) {
-            $this->lane->send(new CopyOut($work->frames, $work->folder, $work->links, $work->name, $from, $failed));
+            $this->lane->send(new CopyOut($work->frames, $work->folder, $work->links, $work->name, $from, $missing, $failed));
         }
-    }
-
-    /** @param list<string> $failed */
-    private static function now(CopyOut $work, int $from, array $failed): Apart
-    {
-        $told = \array_slice($failed, 0, self::MOST_TOLD);
-        $more = \count($failed) - \count($told);
-
-        return new Apart(\count($work->frames), $from - \count($failed), 0 < $more ? [...$told, "And $more more."] : $told, $from === \count($work->frames));
     }
 }

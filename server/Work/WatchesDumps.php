@@ -46,7 +46,7 @@ final class WatchesDumps implements Watched
         $latest = $this->dumps->latest();
         $this->begun ??= $now;
         $age = $now - (null === $latest ? $this->begun : $latest->document->at()->getTimestamp());
-        $isBehind = $changed !== $this->dumps->changedAtLatest();
+        $isBehind = $changed !== $latest?->changed;
         $owed = null === $latest ? [] : $this->keeps->owed($latest);
         $for = match (true) {
             $isBehind && ($age > self::LATEST || ((null === $latest || $age > self::BETWEEN) && $now - $this->since >= self::REST)) => 'the ledger',

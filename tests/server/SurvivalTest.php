@@ -19,6 +19,7 @@ use VelvetLedger\Server\Persistence\Survival\DumpRow;
 use VelvetLedger\Server\Stores\Store;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Survival\DumpsInWords;
+use VelvetLedger\Server\Survival\GoesOn;
 use VelvetLedger\Server\Survival\KeepsDumps;
 use VelvetLedger\Server\Survival\MakesDumps;
 use VelvetLedger\Server\Survival\RestoresDumps;
@@ -243,11 +244,11 @@ final class SurvivalTest extends LedgerTestCase
         self::assertStringContainsString('is written to by another ledger now', $this->bellows()->absence()->getMessage());
         $this->service(Stores::class)->prepare();
         self::assertStringEqualsFile($this->onDrive('Bellows', '.velvet-ledger-store'), $mark, 'nothing is changed');
-        self::assertSame(['Bellows'], $this->service(Stores::class)->goOn());
+        self::assertSame(['Bellows'], $this->service(GoesOn::class)->here());
         self::assertTrue($this->bellows()->isPresent());
         $this->onDatabase($restored);
         self::assertFalse($this->bellows()->isPresent(), 'now it is the restored one that stays away');
-        self::assertSame(['Bellows'], $this->service(Stores::class)->goOn());
+        self::assertSame(['Bellows'], $this->service(GoesOn::class)->here());
         self::assertTrue($this->bellows()->isPresent());
     }
 

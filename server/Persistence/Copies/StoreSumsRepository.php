@@ -107,4 +107,16 @@ final readonly class StoreSumsRepository
 
         return $found;
     }
+
+    /** Bytes of copies that are to be made at a store, and are not made yet. */
+    public function owedBytes(LedgerStore $store): int
+    {
+        return Row::number($this->database->fetchOne("SELECT coalesce(sum(bytes), 0) FROM shoot_copies WHERE store_id = ? AND state = 'owed'", [$store->id()]));
+    }
+
+    /** Bytes of one copy of everything that is held: what a new store is owed. */
+    public function bytesOfAll(): int
+    {
+        return Row::number($this->database->fetchOne("SELECT (SELECT coalesce(sum(bytes), 0) FROM shoot) + (SELECT coalesce(sum(f.bytes), 0) FROM frame r JOIN file f ON f.frame_id = r.id WHERE r.aside_from IS NOT NULL AND r.let_go_at IS NULL AND NOT EXISTS (SELECT 1 FROM copy c WHERE c.file_id = f.id AND c.state = 'let go'))"));
+    }
 }

@@ -14,7 +14,7 @@ final readonly class DumpRepository
     /** What is made anew by itself, or is of this hour only: it changes without anybody's doing, and is not waited for. */
     private const PASSING = ['messenger_messages', 'find_bits', 'find_value', 'find_name', 'find_touched', 'find_languages', 'store_sighting', 'machine', 'card_reading', 'shoot_touched', 'dump', 'dump_copy', 'intake_wait', 'beside_look'];
 
-    private const ROWS = "SELECT d.id, d.name, d.document::text AS document, d.proven_at, d.because, (SELECT coalesce(json_agg(c.store_id ORDER BY c.store_id), '[]') FROM dump_copy c WHERE c.dump_id = d.id) AS stores FROM dump d";
+    private const ROWS = "SELECT d.id, d.name, d.document::text AS document, d.changed, d.proven_at, d.because, (SELECT coalesce(json_agg(c.store_id ORDER BY c.store_id), '[]') FROM dump_copy c WHERE c.dump_id = d.id) AS stores FROM dump d";
 
     public function __construct(private Connection $database)
     {
@@ -47,9 +47,10 @@ final readonly class DumpRepository
         return Row::number($this->database->fetchOne("SELECT coalesce(sum(n_tup_ins + n_tup_upd + n_tup_del), 0) FROM pg_stat_user_tables WHERE schemaname = 'public' AND relname <> ALL (?::text[])", ['{'.implode(',', self::PASSING).'}']));
     }
 
-    public function changedAtLatest(): ?int
+    /** Whether anything was since the latest dump was made, or none was. */
+    public function isBehind(): bool
     {
-        return Row::numberOrNull($this->database->fetchOne('SELECT changed FROM dump ORDER BY id DESC LIMIT 1'));
+        return $this->changed() !== $this->latest()?->changed;
     }
 
     /** Bytes that the ledger takes in its cluster. */
@@ -61,11 +62,6 @@ final readonly class DumpRepository
     public function hasIntakeBefore(\DateTimeImmutable $time): bool
     {
         return true === $this->database->fetchOne('SELECT EXISTS (SELECT 1 FROM intake WHERE asked_at < ?)', [$time->format(\DATE_RFC3339)]);
-    }
-
-    public function identity(): string
-    {
-        return Row::word($this->database->fetchOne('SELECT uuid FROM ledger_identity'));
     }
 
     /**

@@ -14,6 +14,9 @@ final readonly class DumpRow
     public string $name;
     public DumpDocument $document;
 
+    /** How much had been when it was made, see DumpRepository::changed(). */
+    public int $changed;
+
     /** When it was restored elsewhere, and was as it should be. */
     public ?\DateTimeImmutable $provenAt;
 
@@ -30,6 +33,7 @@ final readonly class DumpRow
         $this->id = $is->int('id');
         $this->name = $is->text('name');
         $this->document = DumpDocument::read($is->text('document'));
+        $this->changed = $is->int('changed');
         $proven = $is->textOrNull('proven_at');
         $this->provenAt = null === $proven ? null : new \DateTimeImmutable($proven);
         $this->because = $is->textOrNull('because');

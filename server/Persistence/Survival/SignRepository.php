@@ -29,15 +29,17 @@ final class SignRepository
         return $this->sign;
     }
 
-    /** This ledger goes on in the place of all that were before it: of those whose turns are known none had a later one. */
-    public static function takeOver(Connection $database, int $latestTurn): void
+    /** This ledger goes on in the place of all that were before it. @param int $latestTurn that is known of them */
+    public function takeOver(int $latestTurn): void
     {
-        $database->executeStatement('UPDATE ledger_identity SET turn = greatest(turn, ?) + 1, here = gen_random_uuid()::text', [$latestTurn]);
+        self::takeOverIn($this->database, $latestTurn);
+        $this->sign = null;
     }
 
-    public function forget(): void
+    /** The same of a ledger in another database. */
+    public static function takeOverIn(Connection $database, int $latestTurn): void
     {
-        $this->sign = null;
+        $database->executeStatement('UPDATE ledger_identity SET turn = greatest(turn, ?) + 1, here = gen_random_uuid()::text', [$latestTurn]);
     }
 
     private static function of(Connection $database): LedgerSign
