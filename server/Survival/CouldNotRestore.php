@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Survival;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Failure\FailureKind;
 use VelvetLedger\Core\Failure\Said;
+use VelvetLedger\Core\Words\Count;
 
 /** The ledger was not restored. What is in the home, and the dumps, are as they were. */
 final class CouldNotRestore extends \RuntimeException implements CouldNot
@@ -31,7 +32,7 @@ final class CouldNotRestore extends \RuntimeException implements CouldNot
 
     public static function hasFrames(int $frames): self
     {
-        return new self(\sprintf('This home has a ledger already, of %s frames, and stays as it is. Restore into another home (LEDGER_HOME), or put this one away first. Nothing was restored.', number_format($frames)));
+        return new self(\sprintf('This home has a ledger already, of %s, and stays as it is. Restore into another home (LEDGER_HOME), or put this one away first. Nothing was restored.', Count::of($frames, 'frame')));
     }
 
     public static function noTime(string $given): self

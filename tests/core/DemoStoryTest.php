@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace VelvetLedger\Tests\core;
 
 use PHPUnit\Framework\TestCase;
+use VelvetLedger\Core\Order\OrderDocument;
+use VelvetLedger\Core\Order\StationeryKind;
 use VelvetLedger\Demo\Body;
 use VelvetLedger\Demo\CameraFile;
 use VelvetLedger\Demo\Canvas;
@@ -16,6 +18,7 @@ use VelvetLedger\Demo\Scene;
 use VelvetLedger\Demo\Shot;
 use VelvetLedger\Demo\Story;
 use VelvetLedger\Demo\VoiceNote;
+use VelvetLedger\Demo\Year;
 use VelvetLedger\Tests\ExifTool;
 use VelvetLedger\Tests\Folder;
 
@@ -37,6 +40,19 @@ final class DemoStoryTest extends TestCase
         self::assertContains(CardMaker::DAMAGED, array_column($shots, 'number'));
         $moments = array_map(static fn (Shot $shot): string => \sprintf('%d.%02d', $shot->takenAt, $shot->centisecond), $shots);
         self::assertSame($moments, array_values(array_unique($moments)), 'no two frames of one moment');
+    }
+
+    public function testTheYearsSlipsAndOrdersAreOnesThatADeskTakes(): void
+    {
+        $slips = Year::slips();
+        foreach ($slips as $name => $texts) {
+            self::assertEquals($texts, StationeryKind::Rights->asOrdersWriteIt($texts), $name);
+        }
+        foreach (Year::orders() as $document) {
+            $order = OrderDocument::read($document);
+            self::assertSame($document['name'], $order->name);
+            self::assertArrayHasKey((string) $order->made->stamps->slip, $slips, 'stamps a slip that there is');
+        }
     }
 
     public function testTheSecondBodysClockIsAnHourFast(): void

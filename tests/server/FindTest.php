@@ -15,6 +15,7 @@ use VelvetLedger\Server\Persistence\Find\AlbumEntries;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\View\Find\FindView;
 use VelvetLedger\Server\View\Find\FoundSectionView;
+use VelvetLedger\Server\View\Shoots\FrameFactsView;
 use VelvetLedger\Server\View\Shoots\ShootFrameView;
 
 /** Frames are found by all that is said of them, and how many there are is counted as one would count by hand. */
@@ -71,6 +72,38 @@ final class FindTest extends LedgerTestCase
                 $this->standTogetherBy(FindOrder::Stars, $query, $frames);
                 $this->standTogetherBy(FindOrder::Fit, $query, $frames);
             }
+        }
+    }
+
+    public function testHoursAndFactsAreThoseOfTheFrames(): void
+    {
+        $this->service(KeepsIndex::class)->catchUp(60);
+        foreach (['', 'stars=4', 'day=2024-05-30&day=2026-03-02', 'words=nothing+has+this'] as $query) {
+            $expected = [];
+            foreach ($this->service(FindPage::class)->frames(FindQuery::read($query))->numbers() as $frame) {
+                $day = $this->made->facets[$frame]['day'][0];
+                $taken = FindableFrames::taken($frame, $day);
+                $expected[$day][60 * (int) substr($taken, 11, 2) + (int) substr($taken, 14, 2)][] = $frame;
+            }
+            krsort($expected);
+            $found = [];
+            foreach ($this->service(FindPage::class)->hours(FindQuery::read($query)) as $hours) {
+                $found[$hours->day] = $hours->minutes;
+                self::assertSame(array_sum(array_map(\count(...), $expected[$hours->day] ?? [])), $hours->frames, "$query $hours->day");
+            }
+            $minutes = array_map(static function (array $of): array {
+                ksort($of);
+
+                return array_keys($of);
+            }, $expected);
+            self::assertSame($minutes, $found, $query);
+        }
+        $frames = \array_slice(array_keys($this->made->facets), 0, 40);
+        $facts = $this->service(FindPage::class)->facts([...array_reverse($frames), 999_999]);
+        self::assertSame($frames, array_map(static fn (FrameFactsView $view): int => $view->frame, $facts), 'what is not in the ledger is left out');
+        foreach ($facts as $view) {
+            $of = $this->made->facets[$view->frame];
+            self::assertSame([$of['iso'][0], $of['lens'][0]], [(string) $view->facts?->iso, (string) $view->facts?->lens]);
         }
     }
 

@@ -43,6 +43,12 @@ final class FindableFrames
         }
     }
 
+    /** When a frame was taken, on its day. */
+    public static function taken(int $id, string $day): string
+    {
+        return \sprintf('%sT%02d:%02d:00', $day, $id % 24, $id % 60);
+    }
+
     /** @param array<string, list<array<string, mixed>>> $rows */
     private function one(int $id, array &$rows): void
     {
@@ -60,7 +66,7 @@ final class FindableFrames
         $endings = self::pick(['.orw'], ['.jpg'], ['.orw', '.jpg']);
         $intake = mt_rand(1, 2);
         $gone = self::pick(null, null, null, null, null, 'aside', 'let go', 'no file');
-        $rows['frame'][] = ['id' => $id, 'body' => $body[0] ?? null, 'serial' => $body[1] ?? null, 'lens' => $lens, 'iso' => $iso, 'width' => $width, 'height' => $height, 'orientation' => $orientation, 'card_key' => (string) $id, 'stem' => "f$id", 'taken_at' => "{$date}T10:00:00", 'facts' => ['fNumber' => $aperture, 'exposureSeconds' => $shutter, 'previews' => [], 'rating' => $came], 'shoot_id' => $shoot, 'intake_id' => $intake, 'original_name' => \sprintf('ORL_%04d', $id), 'time_source' => 'camera', 'clock_correction' => 0, 'folder' => "$date $description", 'stamp' => ['texts' => (object) $texts], 'stamp_revision' => 0, 'restamp' => false, 'stamp_left' => 0, 'along' => false, 'measured_by' => 1, 'aside_from' => 'aside' === $gone ? 'x' : null, 'let_go_at' => 'let go' === $gone ? '2026-01-01' : null];
+        $rows['frame'][] = ['id' => $id, 'body' => $body[0] ?? null, 'serial' => $body[1] ?? null, 'lens' => $lens, 'iso' => $iso, 'width' => $width, 'height' => $height, 'orientation' => $orientation, 'card_key' => (string) $id, 'stem' => "f$id", 'taken_at' => self::taken($id, $date), 'facts' => ['fNumber' => $aperture, 'exposureSeconds' => $shutter, 'previews' => [], 'rating' => $came], 'shoot_id' => $shoot, 'intake_id' => $intake, 'original_name' => \sprintf('ORL_%04d', $id), 'time_source' => 'camera', 'clock_correction' => 0, 'folder' => "$date $description", 'stamp' => ['texts' => (object) $texts], 'stamp_revision' => 0, 'restamp' => false, 'stamp_left' => 0, 'along' => false, 'measured_by' => 1, 'aside_from' => 'aside' === $gone ? 'x' : null, 'let_go_at' => 'let go' === $gone ? '2026-01-01' : null];
         $states = $proofs = [];
         foreach ('no file' === $gone ? [] : $endings as $n => $ending) {
             $file = 2 * $id + $n;
