@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Tests\server;
 
+use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Transfer\Task;
 use VelvetLedger\Core\Transfer\WriterMark;
 use VelvetLedger\Server\Cards\CardReadings;
@@ -84,6 +85,35 @@ final class ApartTest extends LedgerTestCase
         foreach ([[['album' => 99, 'folder' => $this->store->path.'/Stick/out'], 'There is no album 99'], [['frames' => [999_999], 'folder' => $this->store->path.'/Stick/out'], 'There is no frame 999999'], [['frames' => $frames, 'folder' => $this->reader->path.'/CARD'], 'Nothing is ever written to a card']] as [$what, $said]) {
             self::assertStringContainsString($said, json_encode($this->ask($what, '/api/apart')[1], \JSON_THROW_ON_ERROR));
         }
+    }
+
+    public function testOfManyThatAreNotThereSomeAreNamedAndTheOthersCounted(): void
+    {
+        $this->drives('Bellows');
+        for ($i = 1; $i <= 27; ++$i) {
+            $this->reader->put(\sprintf('CARD/DCIM/100ORREL/ORL_%04d.JPG', $i), Stills::jpeg(\sprintf('2026-05-04 21:%02d:09', $i), $i));
+        }
+        $this->bringIn('CARD');
+        $at = '2026/2026-05-04/2026-05-04_%04d.jpg';
+        // Of three both copies are good; of one the first is damaged, and it is copied from the second; of the others none is.
+        foreach (['Anvil', 'Bellows'] as $drive) {
+            for ($i = 'Anvil' === $drive ? 4 : 5; $i <= 27; ++$i) {
+                file_put_contents($this->onDrive($drive, \sprintf($at, $i)), 'damaged');
+            }
+        }
+        $good = (string) file_get_contents($this->onDrive('Bellows', \sprintf($at, 4)));
+        mkdir($folder = $this->store->path.'/Stick/out', 0o777, true);
+        $frames = array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $this->column('SELECT id FROM frame ORDER BY taken_at'));
+        [, $asked] = $this->ask(['frames' => $frames, 'folder' => $folder], '/api/apart');
+        $this->work('care_here');
+        $done = $this->ask([], '/api/apart/'.(\is_string($name = $asked['name'] ?? '') ? $name : ''), 'GET')[1];
+        self::assertSame([27, 4, true], [$done['files'], $done['done'], $done['ended']]);
+        self::assertIsArray($done['failed']);
+        self::assertCount(21, $done['failed']);
+        self::assertSame('And 3 more.', $done['failed'][20]);
+        self::assertCount(4, FolderNames::in($folder), 'nothing of the others is there');
+        self::assertStringEqualsFile("$folder/004_2026-05-04_0004.jpg", $good);
+        self::assertStringNotContainsString('damaged', implode('', array_map(static fn (string $name): string => (string) file_get_contents("$folder/$name"), FolderNames::in($folder))));
     }
 
     /**
