@@ -29,6 +29,19 @@ final class ChecksumList
         return $text;
     }
 
+    /** @return array<array-key, string> path from the list => checksum, in small letters; lines that are none say nothing */
+    public static function read(string $text): array
+    {
+        $found = [];
+        foreach (explode("\n", strtr($text, "\r", "\n")) as $line) {
+            if (1 === preg_match('/^([0-9a-fA-F]{32,64}) [ *](.+)$/', $line, $said)) {
+                $found[$said[2]] = strtolower($said[1]);
+            }
+        }
+
+        return $found;
+    }
+
     /** Puts the list in its place whole or not at all; one that is empty is taken away. False where the folder does not take it. */
     public static function put(string $path, string $text): bool
     {

@@ -19,6 +19,11 @@ final class CouldNotRestore extends \RuntimeException implements CouldNot
         return new self("There is no dump of a ledger in $folder. Name the folder of a store, as it is mounted here; nothing was restored.", $folder);
     }
 
+    public static function noStore(string $folder): self
+    {
+        return new self("$folder is no store: there is no mark of one in it. Name the folders of stores, as they are mounted here; nothing was made.", $folder);
+    }
+
     public static function noneSoOld(string $at): self
     {
         return new self("No dump there is of $at or before. Nothing was restored.", $at);

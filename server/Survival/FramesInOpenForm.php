@@ -5,16 +5,13 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Survival;
 
 use VelvetLedger\Core\Card\FolderNames;
-use VelvetLedger\Core\Survival\DumpDocument;
+use VelvetLedger\Core\Survival\FrameTable;
 use VelvetLedger\Core\Transfer\ChecksumList;
 use VelvetLedger\Server\Persistence\Survival\OpenFormRepository;
 
 /** Beside the dumps at a store: for each shoot a table of its frames (CSV, RFC 4180), to be read by anybody without us. Only what changed is written. */
 final readonly class FramesInOpenForm
 {
-    public const FOLDER = DumpDocument::FOLDER.'/shoots';
-    private const HEAD = ['file', 'path on the card', 'body', 'taken', 'keywords', 'stars', 'label', 'xxh128'];
-
     /** Shoots that are read at a time. */
     private const AT_ONCE = 40;
 
@@ -30,12 +27,13 @@ final readonly class FramesInOpenForm
     public function write(array $roots): array
     {
         $shoots = $this->frames->shoots();
+        $words = $this->frames->words();
         $failed = [];
         foreach ([] === $roots ? [] : array_chunk($shoots, self::AT_ONCE, true) as $some) {
-            foreach ($this->frames->rows(array_keys($some)) as $shoot => $rows) {
-                $text = self::table($rows);
+            foreach ($this->frames->rows(array_keys($some), $words) as $shoot => $rows) {
+                $text = FrameTable::text($rows);
                 foreach ($roots as $root) {
-                    $path = $root.'/'.self::FOLDER.'/'.self::name($some[$shoot]);
+                    $path = $root.'/'.FrameTable::FOLDER.'/'.self::name($some[$shoot]);
                     if (!self::put($path, $text)) {
                         $failed[] = $path;
                     }
@@ -43,7 +41,7 @@ final readonly class FramesInOpenForm
             }
         }
         foreach ($roots as $root) {
-            self::clear($root.'/'.self::FOLDER, '', array_flip(array_map(self::name(...), $shoots)));
+            self::clear($root.'/'.FrameTable::FOLDER, '', array_flip(array_map(self::name(...), $shoots)));
         }
 
         return $failed;
@@ -52,20 +50,7 @@ final readonly class FramesInOpenForm
     /** @param string $folder of a shoot; '' of one that lies in its store's root */
     private static function name(string $folder): string
     {
-        return ('' === $folder ? 'here' : $folder).'.csv';
-    }
-
-    /** @param list<list<string>> $rows */
-    private static function table(array $rows): string
-    {
-        $stream = fopen('php://memory', 'w+');
-        \assert(false !== $stream);
-        foreach ([self::HEAD, ...$rows] as $row) {
-            fputcsv($stream, $row, ',', '"', '', "\r\n");
-        }
-        rewind($stream);
-
-        return (string) stream_get_contents($stream);
+        return ('' === $folder ? 'here' : $folder).FrameTable::ENDING;
     }
 
     private static function put(string $path, string $text): bool
@@ -85,7 +70,7 @@ final readonly class FramesInOpenForm
             if (is_dir("$folder/$path") && !is_link("$folder/$path")) {
                 self::clear($folder, $path, $kept);
                 @rmdir("$folder/$path"); // where nothing is left in it
-            } elseif (str_ends_with($name, '.csv') && !isset($kept[$path])) {
+            } elseif (str_ends_with($name, FrameTable::ENDING) && !isset($kept[$path])) {
                 @unlink("$folder/$path");
             }
         }

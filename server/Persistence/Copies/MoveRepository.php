@@ -60,6 +60,16 @@ final readonly class MoveRepository
     }
 
     /**
+     * Frames that are called otherwise now, by no change that is known: what lies elsewhere is to be moved.
+     *
+     * @param list<int> $frames
+     */
+    public function renamed(array $frames): void
+    {
+        $this->owe('frame r JOIN file f ON f.frame_id = r.id JOIN copy c ON c.file_id = f.id', 'r.id IN (?) AND NOT EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND '.self::WAITS.')', [$frames], [ArrayParameterType::INTEGER]);
+    }
+
+    /**
      * Copies that a store is owed and that were entered beside their places, for others are to leave these.
      *
      * @param string    $which of frames r, in SQL

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Survival;
+
+use Doctrine\DBAL\Connection;
+use VelvetLedger\Core\Survival\FoundShoots;
+use VelvetLedger\Core\Transfer\StoreMark;
+use VelvetLedger\Core\Words\Count;
+use VelvetLedger\Core\Words\Names;
+use VelvetLedger\Server\Persistence\Copies\StoreRole;
+use VelvetLedger\Server\Persistence\Row;
+use VelvetLedger\Server\Persistence\Survival\FoundEntries;
+use VelvetLedger\Server\Stores\FilesOfStore;
+use VelvetLedger\Server\Stores\StoreAbsent;
+use VelvetLedger\Server\Stores\Stores;
+
+/** Makes a ledger anew from what lies at stores, where no dump of it is left: from tables and checksum lists, sidecars, and the files themselves. */
+final readonly class Rebuilds
+{
+    private const NOT_KNOWN = 'What no folder tells is not known any more: albums, standing orders, slips and kept searches, receipts and the day book, and what was let go for good.';
+
+    public function __construct(private Connection $database, private Stores $stores, private FoundEntries $entries, private EntersFound $enters)
+    {
+    }
+
+    /**
+     * @param non-empty-list<string>        $folders of stores; the first becomes the main one
+     * @param \Closure(list<string>): mixed $say     told sentences as they are known
+     *
+     * @throws CouldNotRestore|StoreAbsent
+     */
+    public function rebuild(array $folders, \Closure $say): void
+    {
+        $this->refuseToMix();
+        $marks = [];
+        foreach ($folders as $folder) {
+            $mark = is_dir($folder) ? StoreMark::at($folder) : null;
+            $marks[] = null === $mark?->uuid ? throw CouldNotRestore::noStore($folder) : $mark;
+        }
+        foreach ($folders as $i => $folder) {
+            $this->stores->begin((string) realpath($folder), '' === $marks[$i]->name ? basename($folder) : $marks[$i]->name, 0 === $i ? StoreRole::Main : StoreRole::Mirror);
+        }
+        $this->stores->prepare();
+        $roots = $this->stores->roots();
+        $known = $this->entries->known();
+        foreach (FoundShoots::at($roots, $known) as $found) {
+            $say($this->enters->enter($roots, $found));
+        }
+        $say($this->sums($roots, $known));
+    }
+
+    /**
+     * @param array<int, string>   $roots
+     * @param array<string, mixed> $known
+     *
+     * @return list<string>
+     */
+    private function sums(array $roots, array $known): array
+    {
+        $said = [];
+        foreach ($roots as $store => $root) {
+            $name = $this->stores->find($store)->name();
+            $others = [];
+            foreach (FilesOfStore::in($root) as $path) {
+                if (!isset($known[$path])) {
+                    $others[] = $path;
+                }
+            }
+            $row = $this->database->fetchAssociative("SELECT count(*) FILTER (WHERE c.state = 'proven') AS good, count(*) FILTER (WHERE c.state = 'differs') AS bad, count(DISTINCT f.frame_id) AS frames, count(DISTINCT r.shoot_id) AS shoots FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.store_id = ? AND c.state IN ('proven', 'differs')", [$store]);
+            $row = Row::of(false === $row ? [] : $row);
+            $said[] = \sprintf('%s: %s of %s in %s, read just now.', $name, Count::of($row->int('good'), 'proven copy', 'proven copies'), Count::of($row->int('frames'), 'frame'), Count::of($row->int('shoots'), 'shoot'));
+            if ($row->int('bad') > 0) {
+                $said[] = \sprintf('%s: %s not what the lists say; "bin/ledger prove %s --mend" makes them again where a good copy is left.', $name, Count::of($row->int('bad'), 'file is', 'files are'), $name);
+            }
+            if ([] !== $others) {
+                $said[] = \sprintf('%s: %s in no list or table of the ledger, and %s: %s. What is a picture of yours can be brought in from there as from a card.', $name, Count::of(\count($others), 'file lies there', 'files lie there'), 1 === \count($others) ? 'stays as it is' : 'stay as they are', Names::first($others, SettlesRestored::MOST_TOLD));
+            }
+        }
+
+        return [...$said, self::NOT_KNOWN];
+    }
+
+    /** What another ledger knows is not to be mixed with what is only found. */
+    private function refuseToMix(): void
+    {
+        if (!$this->entries->isMadeAnew('volume '.FoundRows::CARD)) {
+            throw CouldNotRestore::hasFrames(Row::number($this->database->fetchOne('SELECT count(*) FROM frame')));
+        }
+    }
+}
