@@ -22,6 +22,7 @@ final class EmptyLedger
             self::whileOthersLook(static fn () => $database->executeStatement($guards('DISABLE').'; TRUNCATE '.implode(', ', $filled).' CASCADE; '.$guards('ENABLE')."; $always"));
         }
         $database->executeStatement('UPDATE placing_all SET beside = \'"all"\', earlier_days = 30 WHERE beside::text <> \'"all"\' OR earlier_days <> 30');
+        $database->executeStatement('UPDATE ledger_identity SET handed_over_at = NULL, handed_over_by = NULL WHERE handed_over_at IS NOT NULL');
         $database->executeStatement("SELECT setval(format('%I.%I', schemaname, sequencename)::regclass, 1, false) FROM pg_sequences WHERE schemaname = 'public' AND last_value IS NOT NULL");
     }
 

@@ -20,15 +20,16 @@ final readonly class DumpDocument
     public const DOCUMENT = '.json';
 
     /**
-     * @param string             $ledger   UUID
-     * @param string             $madeAt   RFC 3339, UTC, with milliseconds
-     * @param int                $bytes    of the dump
-     * @param string             $checksum XXH128 of its bytes
-     * @param string             $seal     digest of the day book's last entry; '' of a book without any
-     * @param string             $tables   version of the ledger's tables
-     * @param array<string, int> $rows     by table
+     * @param string             $ledger       UUID
+     * @param string             $madeAt       RFC 3339, UTC, with milliseconds
+     * @param int                $bytes        of the dump
+     * @param string             $checksum     XXH128 of its bytes
+     * @param string             $seal         digest of the day book's last entry; '' of a book without any
+     * @param string             $tables       version of the ledger's tables
+     * @param array<string, int> $rows         by table
+     * @param bool               $isHandedOver whether the ledger was closed after it, to be opened from it
      */
-    public function __construct(public string $ledger, public string $madeAt, public int $bytes, public string $checksum, public string $seal, public string $tables, public array $rows)
+    public function __construct(public string $ledger, public string $madeAt, public int $bytes, public string $checksum, public string $seal, public string $tables, public array $rows, public bool $isHandedOver = false)
     {
     }
 
@@ -48,6 +49,11 @@ final readonly class DumpDocument
     public function at(): \DateTimeImmutable
     {
         return new \DateTimeImmutable($this->madeAt);
+    }
+
+    public function handedOver(): self
+    {
+        return new self($this->ledger, $this->madeAt, $this->bytes, $this->checksum, $this->seal, $this->tables, $this->rows, true);
     }
 
     public function text(): string
@@ -84,6 +90,6 @@ final readonly class DumpDocument
             throw BadDocument::at('/madeAt', 'must be a time');
         }
 
-        return new self($fields->text('ledger'), $made, $fields->number('bytes'), $fields->text('checksum'), $fields->text('seal', ''), $fields->text('tables'), array_filter(\is_array($document['rows'] ?? null) ? array_combine(array_map(strval(...), array_keys($document['rows'])), $document['rows']) : [], \is_int(...)));
+        return new self($fields->text('ledger'), $made, $fields->number('bytes'), $fields->text('checksum'), $fields->text('seal', ''), $fields->text('tables'), array_filter(\is_array($document['rows'] ?? null) ? array_combine(array_map(strval(...), array_keys($document['rows'])), $document['rows']) : [], \is_int(...)), true === ($document['isHandedOver'] ?? false));
     }
 }

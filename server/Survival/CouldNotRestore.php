@@ -40,6 +40,21 @@ final class CouldNotRestore extends \RuntimeException implements CouldNot
         return new self(\sprintf('This home has a ledger already, of %s, and stays as it is. Restore into another home (LEDGER_HOME), or put this one away first. Nothing was restored.', Count::of($frames, 'frame')));
     }
 
+    public static function notHandedOver(string $store, string $at): self
+    {
+        return new self("The ledger at $store was not handed over: its latest dump is of $at, and it may have gone on since. Hand it over there first (bin/ledger hand-over); or, if that machine is gone, bin/ledger restore makes it from that dump. Nothing was taken over.", $store);
+    }
+
+    public static function isOpenElsewhere(string $store): self
+    {
+        return new self("The ledger that was handed over by $store was opened since, on this machine or another, and not handed back. Hand it over there first; or, if that machine is gone, say bin/ledger goes-on here, or bin/ledger restore in an empty home. Nothing was taken over.", $store);
+    }
+
+    public static function isAnother(): self
+    {
+        return new self('The ledger of this home is another, or knows more than the one that was handed over: it stays as it is. Take over into another home (LEDGER_HOME), or hand this one over first. Nothing was taken over.');
+    }
+
     public static function noTime(string $given): self
     {
         return new self("\"$given\" is not a day or a time, as \"2026-05-04\" or \"2026-05-04 21:14\". Nothing was restored.", $given);

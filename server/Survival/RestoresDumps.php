@@ -49,6 +49,66 @@ final readonly class RestoresDumps
         throw CouldNotRestore::noneWhole($because);
     }
 
+    /**
+     * The ledger that was handed over by a store goes on here: in an empty home, or in place of what is known of it here since it was handed over the other way.
+     *
+     * @throws CouldNotRestore
+     */
+    public function takeUp(string $store): DumpDocument
+    {
+        $dumps = $this->dumps($store, null);
+        $name = array_key_first($dumps);
+        $document = $dumps[$name];
+        if (!$document->isHandedOver) {
+            throw CouldNotRestore::notHandedOver($store, $document->at()->setTimezone(new \DateTimeZone(date_default_timezone_get()))->format('j F Y, H:i'));
+        }
+        $beside = $this->programs->name().'_restored';
+        $because = $this->beside->into($beside, rtrim($store, '/').'/'.DumpDocument::FOLDER.'/'.$name.DumpDocument::DUMP, $document);
+        if (null !== $because) {
+            $this->programs->drop($beside);
+            throw CouldNotRestore::noneWhole(["The dump $name is not whole: $because. Hand over once more there."]);
+        }
+        $no = match (true) {
+            $this->isOpenedSince($beside, $store) => CouldNotRestore::isOpenElsewhere($store),
+            $this->frames() > 0 && !$this->isContinuedIn($beside, $document) => CouldNotRestore::isAnother(),
+            default => null,
+        };
+        if (null !== $no) {
+            $this->programs->drop($beside);
+            throw $no;
+        }
+        $this->takeOver($beside, StoreMark::at($store)->sign->turn ?? 0);
+        $this->takePlace($beside);
+
+        return $document;
+    }
+
+    /** Whether the store's mark says that somebody wrote to it since it was handed over. */
+    private function isOpenedSince(string $beside, string $store): bool
+    {
+        $restored = $this->programs->connect($beside);
+        try {
+            return (StoreMark::at($store)->sign->turn ?? 0) > Row::number($restored->fetchOne('SELECT turn FROM ledger_identity'));
+        } finally {
+            $restored->close();
+        }
+    }
+
+    /** Whether this home's ledger was closed by handing it over, and the other went on from there: it has all that this one knows. */
+    private function isContinuedIn(string $beside, DumpDocument $document): bool
+    {
+        $sign = $this->database->fetchNumeric("SELECT i.uuid, to_jsonb(i)->>'handed_over_at' IS NOT NULL, s.position, s.digest FROM ledger_identity i CROSS JOIN (SELECT position, digest FROM day_book_seal ORDER BY position DESC LIMIT 1) s");
+        if (false === $sign || $sign[0] !== $document->ledger || true !== $sign[1]) {
+            return false;
+        }
+        $restored = $this->programs->connect($beside);
+        try {
+            return $sign[3] === $restored->fetchOne('SELECT digest FROM day_book_seal WHERE position = ?', [$sign[2]]);
+        } finally {
+            $restored->close();
+        }
+    }
+
     /** @return non-empty-array<string, DumpDocument> by name, the latest first */
     private function dumps(string $store, ?\DateTimeImmutable $at): array
     {
@@ -86,11 +146,15 @@ final readonly class RestoresDumps
     /** A home that has frames keeps them, whatever stands at a store. */
     private function refuseToLose(): void
     {
-        $hasTable = $this->database->fetchOne("SELECT to_regclass('public.frame') IS NOT NULL");
-        $frames = true === $hasTable ? Row::number($this->database->fetchOne('SELECT count(*) FROM frame')) : 0;
+        $frames = $this->frames();
         if ($frames > 0) {
             throw CouldNotRestore::hasFrames($frames);
         }
+    }
+
+    private function frames(): int
+    {
+        return true === $this->database->fetchOne("SELECT to_regclass('public.frame') IS NOT NULL") ? Row::number($this->database->fetchOne('SELECT count(*) FROM frame')) : 0;
     }
 
     private function takePlace(string $restored): void

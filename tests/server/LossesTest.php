@@ -7,6 +7,7 @@ namespace VelvetLedger\Tests\server;
 use Symfony\Component\Clock\ClockInterface;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Core\Survival\FrameTable;
 use VelvetLedger\Server\Pages\SurvivalPage;
 use VelvetLedger\Server\Persistence\Survival\DumpRepository;
 use VelvetLedger\Server\Persistence\Survival\LossRepository;
@@ -134,7 +135,7 @@ final class LossesTest extends LedgerTestCase
         $judged = array_values(array_filter($rows, static fn (array $row): bool => '4' === $row[5]));
         self::assertSame([['a "red" boat, or two; Übersee', '4', "two\nlines"]], array_map(static fn (array $row): array => \array_slice($row, 4, 3), $judged), 'as RFC 4180 has it');
         foreach ($rows as $row) {
-            self::assertCount(8, $row);
+            self::assertCount(\count(FrameTable::HEAD), $row);
             self::assertSame('xxh128' === $row[7] ? $row[7] : ($this->column('SELECT checksum FROM file WHERE checksum = \''.$row[7].'\'')[0] ?? null), $row[7]);
         }
         // What did not change is not written again; what a drive does not take is told.
@@ -171,7 +172,7 @@ final class LossesTest extends LedgerTestCase
         self::assertStringContainsString('Anvil: 3 files are where the dump has them.', $said);
         self::assertStringContainsString('Anvil: 1 file is under another name since the dump', $said);
         self::assertStringContainsString("Anvil: 2 files are not there: 2026/2026-05-04 boats/$names[1], 2026/2026-05-04 boats/$names[2].", $said);
-        self::assertStringContainsString('Anvil: 2 files lie there that the dump does not know, and stay as they are: 2026/2026-05-05 boats/again.jpg, notes.txt.', $said);
+        self::assertStringContainsString('Anvil: 2 files lie there that neither the dump nor a list knows, and stay as they are: 2026/2026-05-05 boats/again.jpg, notes.txt.', $said);
         self::assertStringNotContainsString('link.jpg', $said);
         self::assertStringContainsString('Bellows: 6 files are where the dump has them.', $said);
         self::assertStringContainsString('Coffer is not there', $said);

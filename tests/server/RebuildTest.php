@@ -6,6 +6,7 @@ namespace VelvetLedger\Tests\server;
 
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Process\Process;
+use VelvetLedger\Bench\EmptyLedger;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Order\StandingOrder;
@@ -19,7 +20,6 @@ use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Survival\FramesInOpenForm;
 use VelvetLedger\Server\Survival\Rebuilds;
-use VelvetLedger\Bench\EmptyLedger;
 use VelvetLedger\Tests\Stills;
 
 /** Where no dump is left, the ledger is made anew from what lies at its stores: tables, checksum lists, sidecars, and the pictures themselves. */
@@ -105,7 +105,9 @@ final class RebuildTest extends LedgerTestCase
     public function testItRefusesWhatItWouldMixOrCannotKnow(): void
     {
         foreach ([[[$this->onDrive('Anvil')], 'This home has a ledger already, of 5 frames'], [[$this->reader->path], 'is no store: there is no mark of one in it']] as $i => [$folders, $because]) {
-            0 === $i ?: $this->emptied();
+            if (1 === $i) {
+                $this->emptied();
+            }
             try {
                 $this->service(Rebuilds::class)->rebuild($folders, static fn () => null);
                 self::fail($because);
@@ -153,7 +155,9 @@ final class RebuildTest extends LedgerTestCase
         $said = [];
         $this->service(Rebuilds::class)->rebuild([$this->onDrive('Anvil'), $this->onDrive('Bellows')], static function (array $lines) use (&$said, $then): void {
             array_push($said, ...$lines);
-            null === $then ?: $then($lines);
+            if (null !== $then) {
+                $then($lines);
+            }
         });
 
         return $onlyOfShoots ? array_values(array_filter($said, static fn (string $line): bool => str_contains($line, ' is not as '))) : $said;

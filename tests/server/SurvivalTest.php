@@ -33,8 +33,7 @@ use VelvetLedger\Tests\Stills;
 /** The ledger survives its machine: its dumps lie at the stores, are proven, and make it anew where nothing but a drive is left. */
 final class SurvivalTest extends LedgerTestCase
 {
-    /** @var array{string, string}|null the address of this process's database, and of the one in its place */
-    private ?array $database = null;
+    use OtherDatabases;
 
     protected function setUp(): void
     {
@@ -44,16 +43,6 @@ final class SurvivalTest extends LedgerTestCase
             $this->reader->put("CARD/DCIM/100ORREL/ORL_000$i.JPG", Stills::jpeg("2026-05-04 21:14:0$i", $i));
         }
         $this->reader->put('LATER/DCIM/100ORREL/ORL_0009.JPG', Stills::jpeg('2026-05-05 10:00:00', 9));
-    }
-
-    protected function tearDown(): void
-    {
-        if (null !== $this->database) {
-            [$before, $drill] = $this->database;
-            $this->onDatabase($before);
-            $this->service(PgPrograms::class)->drop($drill);
-        }
-        parent::tearDown();
     }
 
     public function testADumpComesToTheStoresThatAreThereIsProvenAndMadeAnewOnlyWhereSomethingChanged(): void
@@ -219,7 +208,7 @@ final class SurvivalTest extends LedgerTestCase
         $said = implode("\n", $this->service(SettlesRestored::class)->settle());
         self::assertStringContainsString('Bellows: 3 files are where the dump has them.', $said);
         self::assertStringContainsString('1 file is under another name since the dump, and found again by what is in it', $said);
-        self::assertStringContainsString('1 file lies there that the dump does not know, and stays as it is: 2026/2026-05-05 later/2026-05-05_later_0001.jpg', $said);
+        self::assertStringContainsString('1 file in "2026/2026-05-05 later" that the dump does not know: the ledger\'s by its lists, and in it again.', $said);
         self::assertStringContainsString('Anvil and Coffer are not there', $said);
         self::assertSame(\array_slice($before, 1), \array_slice($this->said(), 1), 'stars and album');
         $clearance = $this->service(CardClearance::class)->of($this->card('CARD'));
@@ -228,8 +217,41 @@ final class SurvivalTest extends LedgerTestCase
         // What the drive has is proven again, under the names that it has there.
         $stores = array_flip($this->service(Stores::class)->names());
         $this->proveAgain($stores['Bellows']);
-        self::assertSame([['proven', 4]], $this->ledger()->getConnection()->fetchAllNumeric('SELECT state, count(*) FROM copy WHERE store_id = ? GROUP BY state', [$stores['Bellows']]));
+        self::assertSame([['proven', 5]], $this->ledger()->getConnection()->fetchAllNumeric('SELECT state, count(*) FROM copy WHERE store_id = ? GROUP BY state', [$stores['Bellows']]));
         self::assertSame(['2026/2026-05-04 boats/red-boat.jpg'], $this->column("SELECT path FROM copy WHERE path LIKE '%red-boat.jpg'"));
+    }
+
+    /** A dump older than an intake, a rename and a judgement: lists and tables tell the first two; one store was away when that was done, and follows. */
+    public function testWhatCameAfterTheDumpIsKnownAgainByListsAndTables(): void
+    {
+        $this->drivesAway('Coffer');
+        $this->bringIn('CARD', new Wishes(otherwise: 'boats'));
+        $earlier = $this->keep();
+        $this->bringIn('LATER', new Wishes(otherwise: 'later'));
+        $this->console('rename', '2026/2026-05-04 boats', '--description', 'red boats');
+        $this->carryOutSteps();
+        self::assertFileExists($this->onDrive('Bellows', '2026/2026-05-04 red boats/2026-05-04_red-boats_0003.jpg'));
+        $shoots = fn (): array => $this->ledger()->getConnection()->fetchAllNumeric('SELECT date, description, folder, frames FROM shoot ORDER BY date');
+        $frames = fn (): array => $this->column("SELECT folder || '/' || stem FROM frame ORDER BY 1");
+        $before = [$shoots(), $frames()];
+        rename($this->store->path.'/Anvil', $this->reader->path.'/Anvil.away'); // its files bear the new names, too; it is away when the other is restored
+
+        $this->onAnEmptyDatabase();
+        [$document] = $this->service(RestoresDumps::class)->restore($this->onDrive('Bellows'), null);
+        self::assertSame($earlier->document->madeAt, $document->madeAt);
+        $this->restart();
+        $this->service(Stores::class)->prepare();
+        $said = implode("\n", $this->service(SettlesRestored::class)->settle());
+        self::assertStringContainsString('Bellows: 4 files are under another name since the dump', $said);
+        self::assertStringContainsString('1 file in "2026/2026-05-05 later" that the dump does not know', $said);
+        self::assertSame($before, [$shoots(), $frames()]);
+        self::assertSame([4], $this->column("SELECT count(*) FROM step w JOIN store s ON s.id = w.store_id WHERE s.name = 'Anvil' AND w.state = 'waiting' AND w.to_path LIKE '%red-boats%'"), 'what is away is to be called so, too');
+        rename($this->reader->path.'/Anvil.away', $this->store->path.'/Anvil');
+        $this->restart();
+        self::assertStringContainsString('Anvil: 4 files are under another name since the dump', implode("\n", $this->service(SettlesRestored::class)->settle()));
+        $this->carryOutSteps();
+        self::assertSame([$before, []], [[$shoots(), $frames()], $this->column("SELECT w.because FROM step w JOIN store s ON s.id = w.store_id WHERE s.name <> 'Coffer' AND w.state = 'waiting'")]);
+        self::assertSame([5, 0], [$this->column("SELECT count(*) FROM copy c JOIN store s ON s.id = c.store_id WHERE s.name = 'Anvil' AND c.state = 'proven'")[0], $this->column("SELECT count(*) FROM copy WHERE state IN ('missing', 'differs')")[0]]);
     }
 
     /** The ledger that the dump was of is still there, on another machine, and meets the drive. */
@@ -301,24 +323,13 @@ final class SurvivalTest extends LedgerTestCase
     private function proveAgain(int $store): void
     {
         $this->service(Proving::class);
-        (new Process([\PHP_BINARY, \dirname(__DIR__, 2).'/server/console.php', 'prove', 'Bellows'], null, ['DATABASE_URL' => (string) getenv('DATABASE_URL'), 'APP_ENV' => 'test']))->run();
+        $this->console('prove', 'Bellows');
         self::assertGreaterThan(0, $store);
     }
 
-    private function onAnEmptyDatabase(): void
+    private function console(string ...$command): void
     {
-        $drill = $this->service(PgPrograms::class)->name().'_drill';
-        $this->service(PgPrograms::class)->drop($drill);
-        self::assertNull($this->service(PgPrograms::class)->create($drill));
-        $this->database = [(string) getenv('DATABASE_URL'), $drill];
-        $this->onDatabase((string) preg_replace('#/[a-z_0-9]+\?#', "/$drill?", $this->database[0]));
-    }
-
-    private function onDatabase(string $url): void
-    {
-        self::ensureKernelShutdown();
-        putenv("DATABASE_URL=$url");
-        $_ENV['DATABASE_URL'] = $_SERVER['DATABASE_URL'] = $url;
-        self::bootKernel();
+        (new Process([\PHP_BINARY, \dirname(__DIR__, 2).'/server/console.php', ...$command], null, ['DATABASE_URL' => (string) getenv('DATABASE_URL'), 'LEDGER_HOME' => (string) getenv('LEDGER_HOME'), 'APP_ENV' => 'test']))->run();
+        $this->restart();
     }
 }

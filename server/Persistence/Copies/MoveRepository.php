@@ -60,12 +60,15 @@ final readonly class MoveRepository
     }
 
     /**
-     * Frames that are called otherwise now, by no change that is known: what lies elsewhere is to be moved.
+     * Frames that are called otherwise now, by no change that is known: what lies elsewhere is to be moved, what was found where it was to be moved is there.
      *
      * @param list<int> $frames
      */
     public function renamed(array $frames): void
     {
+        $this->database->executeStatement("UPDATE step w SET state = '".StepState::CalledOff->value."', done_at = now()
+            FROM copy c JOIN file f ON f.id = c.file_id
+            WHERE w.copy_id = c.id AND w.to_path = c.path AND ".self::WAITS.' AND f.frame_id IN (?)', [$frames], [ArrayParameterType::INTEGER]);
         $this->owe('frame r JOIN file f ON f.frame_id = r.id JOIN copy c ON c.file_id = f.id', 'r.id IN (?) AND NOT EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND '.self::WAITS.')', [$frames], [ArrayParameterType::INTEGER]);
     }
 

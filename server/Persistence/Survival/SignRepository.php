@@ -36,17 +36,37 @@ final class SignRepository
         $this->sign = null;
     }
 
+    /** Null where it goes on here. */
+    public function handedOver(): ?HandedOver
+    {
+        return self::handedOverIn($this->database);
+    }
+
+    public static function handedOverIn(Connection $database): ?HandedOver
+    {
+        $row = $database->fetchAssociative('SELECT handed_over_at, handed_over_by FROM ledger_identity WHERE handed_over_at IS NOT NULL');
+
+        return false === $row ? null : new HandedOver(new \DateTimeImmutable(Row::word($row['handed_over_at'])), Row::word($row['handed_over_by']));
+    }
+
+    /** It changes nothing at stores from now on, until it takes over again. */
+    public function close(string $by, \DateTimeImmutable $at): void
+    {
+        $this->database->executeStatement('UPDATE ledger_identity SET handed_over_at = ?, handed_over_by = ?', [$at->format(\DATE_RFC3339), $by]);
+        $this->sign = null;
+    }
+
     /** The same of a ledger in another database. */
     public static function takeOverIn(Connection $database, int $latestTurn): void
     {
-        $database->executeStatement('UPDATE ledger_identity SET turn = greatest(turn, ?) + 1, here = gen_random_uuid()::text', [$latestTurn]);
+        $database->executeStatement('UPDATE ledger_identity SET turn = greatest(turn, ?) + 1, here = gen_random_uuid()::text, handed_over_at = NULL, handed_over_by = NULL', [$latestTurn]);
     }
 
     private static function of(Connection $database): LedgerSign
     {
-        $row = $database->fetchAssociative('SELECT uuid, turn, here FROM ledger_identity');
+        $row = $database->fetchAssociative('SELECT uuid, turn, here, handed_over_at IS NOT NULL AS closed FROM ledger_identity');
         $is = Row::of(false === $row ? [] : $row);
 
-        return new LedgerSign($is->text('uuid'), $is->int('turn'), $is->text('here'));
+        return new LedgerSign($is->text('uuid'), $is->int('turn'), $is->text('here'), $is->bool('closed'));
     }
 }
