@@ -250,6 +250,7 @@ final class SurvivalTest extends LedgerTestCase
         $this->restart();
         self::assertStringContainsString('Anvil: 4 files are under another name since the dump', implode("\n", $this->service(SettlesRestored::class)->settle()));
         $this->carryOutSteps();
+        $this->console('owed');
         self::assertSame([$before, []], [[$shoots(), $frames()], $this->column("SELECT w.because FROM step w JOIN store s ON s.id = w.store_id WHERE s.name <> 'Coffer' AND w.state = 'waiting'")]);
         self::assertSame([5, 0], [$this->column("SELECT count(*) FROM copy c JOIN store s ON s.id = c.store_id WHERE s.name = 'Anvil' AND c.state = 'proven'")[0], $this->column("SELECT count(*) FROM copy WHERE state IN ('missing', 'differs')")[0]]);
     }
