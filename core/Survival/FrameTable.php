@@ -19,7 +19,7 @@ final class FrameTable
         'file', 'path on the card', 'body', 'taken', 'keywords', 'stars', 'label', 'xxh128',
         'decision', 'turned', 'folder', 'bytes', 'made', 'frame', 'name', 'number', 'counted over', 'set aside from',
         'card', 'known as', 'bytes on the card', 'written on the card', 'xxh128 on the card', 'print on the card',
-        'day', 'shoot', 'shoot folder', 'kind of work', 'notes',
+        'day', 'shoot', 'shoot folder', 'kind of work', 'home', 'filed', 'notes',
     ];
 
     /** Between two keywords, and between a keyword and the one that it stands below. */

@@ -9,6 +9,7 @@ use VelvetLedger\Core\Card\FrameReader;
 use VelvetLedger\Core\Survival\FoundShoot;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Server\Persistence\Placing\OwingRepository;
+use VelvetLedger\Server\Persistence\Placing\PlacingRepository;
 use VelvetLedger\Server\Persistence\Survival\FoundEntries;
 use VelvetLedger\Server\Stores\Stores;
 
@@ -25,6 +26,7 @@ final readonly class EntersFound
         private FrameReader $reader,
         private FoundEntries $entries,
         private FoundRows $rows,
+        private PlacingRepository $places,
         private OwingRepository $owing,
     ) {
     }
@@ -40,9 +42,13 @@ final readonly class EntersFound
         if ([] === $frames) {
             return $said;
         }
-        $this->ledger->wrapInTransaction(function () use ($frames, $found): void {
+        $this->ledger->wrapInTransaction(function () use ($frames, $found, $roots): void {
             [$date, $description] = $this->entries->shootIn($found->folder) ?? [$found->date ?? substr($frames[0]->frame->at->local, 0, 10), $found->description];
             $shoot = $this->rows->shoot($found->folder, $date, $description);
+            $this->places->settle($this->home($roots, $found, $frames));
+            if ('' !== $found->says('filed')) {
+                $this->places->file([$shoot->id()], true);
+            }
             foreach (self::byStore($frames) as $store => $some) {
                 $this->rows->enter($this->stores->find($store), $shoot, $some);
             }
@@ -82,6 +88,30 @@ final readonly class EntersFound
         }
 
         return [$frames, $said];
+    }
+
+    /**
+     * Where a shoot that is new here is at home: as its table says; else at the main store, unless that is there and has nothing of it.
+     *
+     * @param array<int, string>         $roots
+     * @param non-empty-list<FoundFrame> $frames
+     */
+    private function home(array $roots, FoundShoot $found, array $frames): int
+    {
+        $said = array_search($found->says('home'), $this->stores->names(), true);
+        $main = $this->stores->ofLedger()->id();
+        $have = [];
+        foreach ($frames as $frame) {
+            foreach ($frame->files as $read) {
+                $have += $read->copies;
+            }
+        }
+
+        return match (true) {
+            false !== $said => $said,
+            isset($roots[$main]) && !isset($have[$main]) => $frames[0]->files[0]->store,
+            default => $main,
+        };
     }
 
     /**

@@ -19,7 +19,7 @@ final readonly class OpenFormRepository
     private const ROWS = "SELECT r.shoot_id, r.stem || f.ending, coalesce(o.path, ''), coalesce(r.body, ''), r.taken_at, coalesce((SELECT json_agg(k.keyword_id ORDER BY k.keyword_id)::text FROM frame_keyword k WHERE k.frame_id = r.id), '[]'), coalesce(j.stars::text, r.stamp->>'rating', ''), coalesce(j.label, r.stamp->>'label', ''), f.checksum,
             coalesce(j.decision, ''), coalesce(nullif(j.turned, 0)::text, ''), r.folder, f.bytes::text, f.making, r.id::text, r.stem, coalesce(r.sequence::text, ''), coalesce(r.sequence_scope, ''), coalesce(r.aside_from, ''),
             coalesce(k.label, ''), coalesce(k.name, ''), coalesce(o.bytes::text, ''), coalesce(o.modified_at::text, ''), coalesce(o.checksum, ''), coalesce(o.quick_print, ''),
-            s.date, s.description, s.folder, coalesce(s.kind_of_work, ''), s.notes
+            s.date, s.description, s.folder, coalesce(s.kind_of_work, ''), coalesce((SELECT h.name FROM store h WHERE h.id = s.home_id), ''), coalesce(s.filed_at::date::text, ''), s.notes
         FROM frame r JOIN shoot s ON s.id = r.shoot_id JOIN file f ON f.frame_id = r.id
         LEFT JOIN original o ON o.id = f.original_id AND NOT EXISTS (SELECT 1 FROM conversion v WHERE v.dng_id = f.id AND NOT v.embeds AND NOT v.instead) LEFT JOIN card k ON k.id = o.card_id LEFT JOIN judgement j ON j.frame_id = r.id
         WHERE r.shoot_id IN (?) AND r.let_go_at IS NULL ORDER BY r.shoot_id, r.taken_at, r.id, f.id";
