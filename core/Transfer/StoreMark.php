@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Transfer;
 
-use VelvetLedger\Core\Survival\LedgerSign;
+use VelvetLedger\Core\Store\LedgerSign;
 
 /**
  * The file that makes a folder a store and says which: its UUID in the first line, the name it was given in the second, and in the

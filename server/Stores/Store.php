@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Stores;
 
-use VelvetLedger\Core\Survival\LedgerSign;
+use VelvetLedger\Core\Store\LedgerSign;
 use VelvetLedger\Core\Transfer\StoreMark;
 
 /** A store where it is looked for now. It is there when its mark is: an empty mount point has none, another drive another. */

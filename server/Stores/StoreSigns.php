@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Stores;
 
-use VelvetLedger\Core\Survival\LedgerSign;
+use VelvetLedger\Core\Store\LedgerSign;
 use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Server\Persistence\Survival\SignRepository;
 

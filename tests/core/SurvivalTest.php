@@ -7,9 +7,9 @@ namespace VelvetLedger\Tests\core;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Uid\Uuid;
 use VelvetLedger\Core\Document\BadDocument;
+use VelvetLedger\Core\Store\LedgerSign;
 use VelvetLedger\Core\Survival\DumpDocument;
 use VelvetLedger\Core\Survival\KeptDumps;
-use VelvetLedger\Core\Survival\LedgerSign;
 use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Tests\Folder;
 

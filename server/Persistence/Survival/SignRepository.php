@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Persistence\Survival;
 
 use Doctrine\DBAL\Connection;
-use VelvetLedger\Core\Survival\LedgerSign;
+use VelvetLedger\Core\Store\LedgerSign;
 use VelvetLedger\Server\Persistence\Row;
 
 /** Which ledger this is; looked at again after a while, for one that takes over is told so by another process. */

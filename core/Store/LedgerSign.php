@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace VelvetLedger\Core\Survival;
+namespace VelvetLedger\Core\Store;
 
 /**
  * Which ledger writes to a store: its identity, which a restored one has as well; a counter that is one more with each that takes over; and
