@@ -13,11 +13,12 @@ final readonly class LedgerSign
     private const FORM = '/^ledger ([0-9a-f-]{36}) (\d{1,9}) ([0-9a-f-]{36})$/';
 
     /**
-     * @param string $ledger   UUID
-     * @param string $here     UUID of this one, and of no other that was made from the same dump
-     * @param bool   $isClosed whether it was handed over, and writes to none any more
+     * @param string       $ledger   UUID
+     * @param string       $here     UUID of this one, and of no other that was made from the same dump
+     * @param bool         $isClosed whether it was handed over, and writes to none any more
+     * @param list<string> $takenIn  ledgers whose frames and stores are this one's by now
      */
-    public function __construct(public string $ledger, public int $turn, public string $here, public bool $isClosed = false)
+    public function __construct(public string $ledger, public int $turn, public string $here, public bool $isClosed = false, private array $takenIn = [])
     {
     }
 
@@ -35,6 +36,6 @@ final readonly class LedgerSign
     /** Whether a store that bears another sign is this ledger's to write to: none that another took over, or may have. */
     public function mayWriteWhere(?self $stands): bool
     {
-        return !$this->isClosed && (null === $stands || ($stands->ledger === $this->ledger && ($stands->turn < $this->turn || ($stands->turn === $this->turn && $stands->here === $this->here))));
+        return !$this->isClosed && (null === $stands || \in_array($stands->ledger, $this->takenIn, true) || ($stands->ledger === $this->ledger && ($stands->turn < $this->turn || ($stands->turn === $this->turn && $stands->here === $this->here))));
     }
 }

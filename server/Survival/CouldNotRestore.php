@@ -45,6 +45,11 @@ final class CouldNotRestore extends \RuntimeException implements CouldNot
         return new self("The ledger at $store was not handed over: its latest dump is of $at, and it may have gone on since. Hand it over there first (bin/ledger hand-over); or, if that machine is gone, bin/ledger restore makes it from that dump. Nothing was taken over.", $store);
     }
 
+    public static function notTakenIn(string $because): self
+    {
+        return new self(ucfirst(rtrim($because, '.')).'. Nothing was taken in.', '', $because);
+    }
+
     public static function isOpenElsewhere(string $store): self
     {
         return new self("The ledger that was handed over by $store was opened since, on this machine or another, and not handed back. Hand it over there first; or, if that machine is gone, say bin/ledger goes-on here, or bin/ledger restore in an empty home. Nothing was taken over.", $store);

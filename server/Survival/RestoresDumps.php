@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Survival;
 
 use Doctrine\DBAL\Connection;
-use VelvetLedger\Core\Document\BadDocument;
 use VelvetLedger\Core\Survival\DumpDocument;
 use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Server\Persistence\Row;
@@ -34,8 +33,8 @@ final readonly class RestoresDumps
         $this->refuseToLose();
         $beside = $this->programs->name().'_restored';
         $because = [];
-        foreach ($this->dumps($store, $at) as $name => $document) {
-            $file = rtrim($store, '/').'/'.DumpDocument::FOLDER.'/'.$name.DumpDocument::DUMP;
+        foreach (DumpsAtStore::of($store, $at) as $name => $document) {
+            $file = DumpsAtStore::file($store, $name);
             $why = $this->beside->into($beside, $file, $document);
             if (null === $why) {
                 $this->takeOver($beside, StoreMark::at($store)->sign->turn ?? 0);
@@ -56,14 +55,14 @@ final readonly class RestoresDumps
      */
     public function takeUp(string $store): DumpDocument
     {
-        $dumps = $this->dumps($store, null);
+        $dumps = DumpsAtStore::of($store, null);
         $name = array_key_first($dumps);
         $document = $dumps[$name];
         if (!$document->isHandedOver) {
             throw CouldNotRestore::notHandedOver($store, $document->at()->setTimezone(new \DateTimeZone(date_default_timezone_get()))->format('j F Y, H:i'));
         }
         $beside = $this->programs->name().'_restored';
-        $because = $this->beside->into($beside, rtrim($store, '/').'/'.DumpDocument::FOLDER.'/'.$name.DumpDocument::DUMP, $document);
+        $because = $this->beside->into($beside, DumpsAtStore::file($store, $name), $document);
         if (null !== $because) {
             $this->programs->drop($beside);
             throw CouldNotRestore::noneWhole(["The dump $name is not whole: $because. Hand over once more there."]);
@@ -107,27 +106,6 @@ final readonly class RestoresDumps
         } finally {
             $restored->close();
         }
-    }
-
-    /** @return non-empty-array<string, DumpDocument> by name, the latest first */
-    private function dumps(string $store, ?\DateTimeImmutable $at): array
-    {
-        $folder = rtrim($store, '/').'/'.DumpDocument::FOLDER;
-        $found = $broken = [];
-        foreach (DumpDocument::namesIn($folder) as $name) {
-            try {
-                $found[$name] = DumpDocument::read((string) @file_get_contents("$folder/$name".DumpDocument::DOCUMENT));
-            } catch (BadDocument $no) {
-                $broken[] = "The document of the dump $name cannot be read: {$no->getMessage()}";
-            }
-        }
-        if ([] === $found) {
-            throw [] === $broken ? CouldNotRestore::noDump($folder) : CouldNotRestore::noneWhole($broken);
-        }
-        $found = array_filter($found, static fn (DumpDocument $document): bool => null === $at || $document->at() <= $at);
-        uasort($found, static fn (DumpDocument $a, DumpDocument $b): int => $b->at() <=> $a->at());
-
-        return [] === $found ? throw CouldNotRestore::noneSoOld(null === $at ? '' : $at->format('Y-m-d H:i')) : $found;
     }
 
     /** The restored one is another than that which was dumped, if that should still go on somewhere; of dumps of an earlier version it becomes so with its tables. */

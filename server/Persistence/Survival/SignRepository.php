@@ -29,6 +29,12 @@ final class SignRepository
         return $this->sign;
     }
 
+    /** It is asked for anew: something that stands in it was changed just now. */
+    public function anew(): void
+    {
+        $this->sign = null;
+    }
+
     /** This ledger goes on in the place of all that were before it. @param int $latestTurn that is known of them */
     public function takeOver(int $latestTurn): void
     {
@@ -64,9 +70,9 @@ final class SignRepository
 
     private static function of(Connection $database): LedgerSign
     {
-        $row = $database->fetchAssociative('SELECT uuid, turn, here, handed_over_at IS NOT NULL AS closed FROM ledger_identity');
+        $row = $database->fetchAssociative('SELECT uuid, turn, here, handed_over_at IS NOT NULL AS closed, (SELECT json_agg(ledger) FROM taken_in) AS taken_in FROM ledger_identity');
         $is = Row::of(false === $row ? [] : $row);
 
-        return new LedgerSign($is->text('uuid'), $is->int('turn'), $is->text('here'), $is->bool('closed'));
+        return new LedgerSign($is->text('uuid'), $is->int('turn'), $is->text('here'), $is->bool('closed'), Row::words($is->textOrNull('taken_in')));
     }
 }
