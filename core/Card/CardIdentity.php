@@ -11,7 +11,7 @@ namespace VelvetLedger\Core\Card;
  */
 final readonly class CardIdentity
 {
-    private const VOLUME = 'volume ';
+    public const VOLUME = 'volume ';
 
     /**
      * @param string|null $uuid  of the volume

@@ -36,6 +36,22 @@ final readonly class Verdict
         return new self('Paused', 'What is copied and proven stays. Leave the card where it is, or bring it back to go on.', false);
     }
 
+    /**
+     * Of what was found in a store's folders: it was read, and compared with no card.
+     *
+     * @param list<CopiesAt> $copies store by store, the main one first
+     */
+    public static function found(Summary $summary, array $copies): self
+    {
+        $parts = [
+            \sprintf('%s in folders of the ledger when it was made anew or restored, and read then. No card was compared with %s.', Count::of($summary->files(Outcome::BroughtIn), 'file lay', 'files lay'), 1 === $summary->files(Outcome::BroughtIn) ? 'it' : 'them'),
+            ...array_map(static fn (CopiesAt $at): string => \sprintf('%s has %s%s%s.', $at->store, Count::of($at->proven, 'proven copy', 'proven copies'), $at->bad > 0 ? ', '.Count::figure($at->bad).' that '.(1 === $at->bad ? 'is' : 'are').' missing or not as '.(1 === $at->bad ? 'its list says' : 'their lists say') : '', $at->owed > 0 ? ', and is owed '.Count::figure($at->owed) : ''), $copies),
+        ];
+        $isBad = array_sum(array_map(static fn (CopiesAt $at): int => $at->bad, $copies)) > 0;
+
+        return new self($isBad ? 'Found, not all as it should be' : 'Found', implode(' ', $parts), false);
+    }
+
     /** @param list<CopiesAt> $copies store by store, the main one first */
     public static function of(Summary $summary, array $copies, OfWhich $of = new OfWhich()): self
     {

@@ -19,6 +19,7 @@ use VelvetLedger\Server\View\Survival\SurvivalView;
 final readonly class SurvivalPage
 {
     private const SHOOTS = 8;
+    private const PICTURES = 6;
 
     public function __construct(private DumpsInWords $words, private DumpRepository $dumps, private LossRepository $losses, private Stores $stores)
     {
@@ -54,7 +55,7 @@ final readonly class SurvivalPage
         $safe = array_diff_key($names, array_flip(array_merge([], ...array_column(array_merge([], ...array_values($by)), 'stores'))));
         $found = [];
         foreach ($by as $of => $losses) {
-            $shoots = array_map(static fn (array $loss): LostFromView => new LostFromView($loss['shoot'], $loss['date'], $loss['description'], $loss['frames'], $loss['files'], $loss['bytes']), $losses);
+            $shoots = array_map(static fn (array $loss): LostFromView => new LostFromView($loss['shoot'], $loss['date'], $loss['description'], $loss['frames'], $loss['files'], $loss['bytes'], \array_slice($loss['some'], 0, self::PICTURES)), $losses);
             $found[] = new LossView($of, \sprintf('%s of %s (%s) would be gone: they have no copy elsewhere that was read. Attach the other stores; what they are owed is copied by itself.', Count::of(array_sum(array_column($losses, 'files')), 'file'), Count::of(\count($losses), 'shoot'), Size::of(array_sum(array_column($losses, 'bytes')))), true, \array_slice($shoots, 0, self::SHOOTS), max(0, \count($shoots) - self::SHOOTS));
         }
         foreach ($safe as $name) {

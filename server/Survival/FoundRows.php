@@ -13,6 +13,7 @@ use VelvetLedger\Core\Plan\PlanLine;
 use VelvetLedger\Core\Stamp\Place;
 use VelvetLedger\Core\Stamp\StampStyle;
 use VelvetLedger\Core\Words\Count;
+use VelvetLedger\Server\Persistence\Cards\Card;
 use VelvetLedger\Server\Persistence\Cards\CardRepository;
 use VelvetLedger\Server\Persistence\Copies\LedgerStore;
 use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
@@ -31,9 +32,6 @@ use VelvetLedger\Server\Persistence\Survival\FoundEntries;
 /** The rows of frames that were found at a store: on a receipt of that store's folders, as if these were a card. */
 final readonly class FoundRows
 {
-    /** What the cards are called that stand for the folders of a store; its UUID follows. */
-    public const CARD = 'folders of ';
-
     public function __construct(private EntityManagerInterface $ledger, private CardRepository $cards, private ReceiptRepository $receipts, private ShootRepository $shoots, private ManyRows $many, private FoundEntries $entries, private FoundWords $words, private ClockInterface $clock)
     {
     }
@@ -96,7 +94,7 @@ final readonly class FoundRows
     /** The receipt of all that is found at a store. */
     private function receipt(LedgerStore $store): Intake
     {
-        $identity = CardIdentity::of(self::CARD.$store->uuid, $store->name(), new CardListing([], []), '');
+        $identity = CardIdentity::of(Card::FOLDERS.$store->uuid, 'folders of '.$store->name(), new CardListing([], []), '');
         $receipt = $this->ledger->getRepository(Intake::class)->findOneBy(['card' => $this->cards->find($identity) ?? 0]);
         if (null === $receipt) {
             $receipt = new Intake($this->cards->seen($identity), IntakeSource::of($store->place(), $identity), $store, []);

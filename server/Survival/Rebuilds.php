@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Survival;
 
 use Doctrine\DBAL\Connection;
+use VelvetLedger\Core\Card\CardIdentity;
 use VelvetLedger\Core\Survival\FoundShoots;
 use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Names;
+use VelvetLedger\Server\Persistence\Cards\Card;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Survival\FoundEntries;
@@ -85,7 +87,7 @@ final readonly class Rebuilds
     /** What another ledger knows is not to be mixed with what is only found. */
     private function refuseToMix(): void
     {
-        if (!$this->entries->isMadeAnew('volume '.FoundRows::CARD)) {
+        if (!$this->entries->isMadeAnew(CardIdentity::VOLUME.Card::FOLDERS)) {
             throw CouldNotRestore::hasFrames(Row::number($this->database->fetchOne('SELECT count(*) FROM frame')));
         }
     }

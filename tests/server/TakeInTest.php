@@ -68,7 +68,7 @@ final class TakeInTest extends LedgerTestCase
         }
         $now = $this->counts();
         self::assertEquals(['shoots' => 3, 'frames' => 6, 'albums' => 1, 'in albums' => 3, 'stores' => 4, 'judged' => 2], array_intersect_key($now, ['shoots' => 0, 'frames' => 0, 'albums' => 0, 'in albums' => 0, 'stores' => 0, 'judged' => 0]));
-        self::assertSame([[4, 'ORL_0002'], [2, 'ORL_0011']], array_map(static fn (array $row): array => [(int) Row::number($row[0]), Row::word($row[1])], $this->ledger()->getConnection()->fetchAllNumeric('SELECT j.stars, f.original_name FROM judgement j JOIN frame f ON f.id = j.frame_id ORDER BY 2')), 'where both judged, ours');
+        self::assertSame([[4, 'ORL_0002'], [2, 'ORL_0011']], array_map(static fn (array $row): array => [Row::number($row[0]), Row::word($row[1])], $this->ledger()->getConnection()->fetchAllNumeric('SELECT j.stars, f.original_name FROM judgement j JOIN frame f ON f.id = j.frame_id ORDER BY 2')), 'where both judged, ours');
         self::assertSame([['Quillhaven', 'places', 4], ['boats at home', null, 1]], array_values(array_filter($this->ledger()->getConnection()->fetchAllNumeric('SELECT k.word, p.word, count(f.frame_id) FROM keyword k LEFT JOIN keyword p ON p.id = k.parent_id LEFT JOIN frame_keyword f ON f.keyword_id = k.id GROUP BY k.id, p.word HAVING count(f.frame_id) > 0 ORDER BY 1'))));
         $book = $this->service(DayBookChain::class)->checked();
         self::assertSame([null, true], [$book->broken, null !== $book->whole], 'both day books are one chain');

@@ -13,6 +13,9 @@ use VelvetLedger\Core\Card\CardIdentity;
 #[ORM\UniqueConstraint(name: 'card_name', columns: ['name'])]
 class Card
 {
+    /** The UUID of what stands for the folders of a store, by which frames were found that no card is known of; the store's own follows. */
+    public const FOLDERS = 'folders of ';
+
     #[ORM\Id, ORM\GeneratedValue, ORM\Column]
     private int $id = 0;
 
@@ -55,6 +58,12 @@ class Card
     public function lastSeenAt(): \DateTimeImmutable
     {
         return $this->lastSeenAt;
+    }
+
+    /** Whether it is no card, but the folders of a store. */
+    public function isFolders(): bool
+    {
+        return str_starts_with($this->name, CardIdentity::VOLUME.self::FOLDERS);
     }
 
     /** Whether its name is that of a volume, which stays when the card is formatted or filled. */

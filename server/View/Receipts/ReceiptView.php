@@ -10,6 +10,7 @@ use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Core\Receipt\Sum;
 use VelvetLedger\Core\Receipt\Summary;
 use VelvetLedger\Core\Receipt\Verdict;
+use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Server\Cards\CardsOnDesk;
 use VelvetLedger\Server\Persistence\Intakes\Intake;
 use VelvetLedger\Server\Persistence\Intakes\IntakeState;
@@ -28,6 +29,9 @@ final readonly class ReceiptView
     public ?string $endedAt;
     public ?string $stoppedBecause;
     public string $sentence;
+
+    /** Whether it tells what was found in a store's folders, and no card was there. */
+    public bool $isFound;
     public Verdict $verdict;
 
     /** @var list<Sum> */
@@ -67,12 +71,14 @@ final readonly class ReceiptView
         $this->begunAt = $intake->begunAt()?->format(\DATE_ATOM);
         $this->endedAt = $intake->endedAt()?->format(\DATE_ATOM);
         $this->stoppedBecause = $intake->stoppedBecause();
-        $this->sentence = $summary->sentence();
+        $this->isFound = $intake->card->isFolders();
+        $this->sentence = $this->isFound ? Count::of($summary->files(), 'file was', 'files were').' found and read.' : $summary->sentence();
         $this->verdict = match (true) {
             IntakeState::Paused === $this->state => Verdict::paused(),
             IntakeState::Waiting === $this->state && null === $this->begunAt => Verdict::begins(),
             IntakeState::TakenBack === $this->state => Verdict::takenBack(),
             $this->state->isUnderWay() => Verdict::underWay(),
+            $this->isFound => Verdict::found($summary, $copies),
             default => Verdict::of($summary, $copies, $of),
         };
         $this->sums = $summary->sums;

@@ -98,7 +98,7 @@ function ReceiptNumber({ number }: { number: string }) {
           </div>
           <div className="grid content-start gap-y-4">
             <Verdict receipt={data} />
-            <ClearanceStamp of={{ receipt: number }} ready={!moving} asOf={`${data.state} ${data.filesCopied}`} />
+            {!data.isFound && <ClearanceStamp of={{ receipt: number }} ready={!moving} asOf={`${data.state} ${data.filesCopied}`} />}
           </div>
         </div>
         {lines.error && <Trouble error={lines.error} />}

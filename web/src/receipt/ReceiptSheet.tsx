@@ -56,7 +56,11 @@ export function ReceiptSheet() {
 
 function Summary({ receipt, lines }: { receipt: Receipt; lines: ReceiptLine[] }) {
   const shoots = useShootsOfReceipts([receipt]).data?.get(receipt.number) ?? [];
-  const clearance = useClearance({ receipt: String(receipt.number) }, receipt.state !== "running" && receipt.state !== "waiting", receipt.state);
+  const clearance = useClearance(
+    { receipt: String(receipt.number) },
+    !receipt.isFound && receipt.state !== "running" && receipt.state !== "waiting",
+    receipt.state,
+  );
   const exceptions = lines.filter((line) => line.outcome === "failed" || line.outcome === "unreadable" || line.outcome === "waiting");
   return (
     <>
@@ -72,12 +76,12 @@ function Summary({ receipt, lines }: { receipt: Receipt; lines: ReceiptLine[] })
       </p>
       {receipt.waits.slow && <p className="mt-1">{receipt.waits.slow}</p>}
       {receipt.conversions && <p className="mt-1">{receipt.conversions.sentence}</p>}
-      <Part heading="Files on the card">
+      <Part heading={receipt.isFound ? "Files that were found" : "Files on the card"}>
         {SUMS.flatMap((row) => {
           const sum = receipt.sums.find((one) => one.outcome === row.outcome);
           return sum ? [<Sum key={row.outcome} name={row.name} files={sum.files} said={`${size(sum.bytes)}, ${row.what(receipt)}`} />] : [];
         })}
-        <Sum name="on the card" files={receipt.files} said={size(receipt.bytes)} total />
+        <Sum name={receipt.isFound ? "found" : "on the card"} files={receipt.files} said={size(receipt.bytes)} total />
       </Part>
       {shoots.length > 0 && (
         <Part heading="Shoots">
@@ -91,12 +95,16 @@ function Summary({ receipt, lines }: { receipt: Receipt; lines: ReceiptLine[] })
           ))}
         </Part>
       )}
-      <h2 className="mt-5 text-hand font-semibold">The card</h2>
-      <p className="mt-1">
-        {clearance.data && !clearance.error
-          ? `${moment(new Date().toISOString())}: ${clearance.data.sentence}`
-          : "Not in a reader when this was printed: whether it may be formatted was not looked at."}
-      </p>
+      {!receipt.isFound && (
+        <>
+          <h2 className="mt-5 text-hand font-semibold">The card</h2>
+          <p className="mt-1">
+            {clearance.data && !clearance.error
+              ? `${moment(new Date().toISOString())}: ${clearance.data.sentence}`
+              : "Not in a reader when this was printed: whether it may be formatted was not looked at."}
+          </p>
+        </>
+      )}
       {exceptions.length > 0 && (
         <>
           <h2 className="mt-5 text-hand font-semibold">Not brought in</h2>

@@ -47,7 +47,7 @@ export function ReceiptSums({ receipt, shown, onShow }: { receipt: Receipt; show
         })}
         <tr className="totalled">
           <th scope="row" className="py-[6px] text-left font-semibold">
-            on the card
+            {receipt.isFound ? "found" : "on the card"}
           </th>
           <td className="pr-3 text-right font-semibold">{figure(receipt.files)}</td>
           <td colSpan={2}>

@@ -95,6 +95,7 @@ export const Receipt: Schema<views.Receipt> = v.object({
   endedAt: v.nullable(v.string()),
   stoppedBecause: v.nullable(v.string()),
   sentence: v.string(),
+  isFound: v.boolean(),
   verdict: Verdict,
   sums: list(Sum),
   cutOff: v.number(),

@@ -10,6 +10,7 @@ export const LostFrom: Schema<views.LostFrom> = v.object({
   frames: v.number(),
   files: v.number(),
   bytes: v.number(),
+  pictures: list(v.number()),
 });
 
 export const Loss: Schema<views.Loss> = v.object({

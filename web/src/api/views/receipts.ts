@@ -56,6 +56,8 @@ export interface Receipt {
   endedAt: string | null;
   stoppedBecause: string | null;
   sentence: string;
+  /** Whether it tells what was found in a store's folders, and no card was there. */
+  isFound: boolean;
   verdict: Verdict;
   sums: Sum[];
   cutOff: number;

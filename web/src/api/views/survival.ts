@@ -17,6 +17,7 @@ export interface LostFrom {
   frames: number;
   files: number;
   bytes: number;
+  pictures: number[];
 }
 
 /** What is said of the ledger's dumps, and what would be gone with this machine, or with a drive. */
