@@ -10,6 +10,7 @@ declare(strict_types=1);
 use Symfony\Component\Process\Process;
 use VelvetLedger\Bench\BigLedger;
 use VelvetLedger\Bench\EmptyLedger;
+use VelvetLedger\Server\Pages\SurvivalPage;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Survival\MakesDumps;
 use VelvetLedger\Server\Survival\ProvesDumps;
@@ -42,6 +43,8 @@ while ($process->isRunning()) {
 echo $process->getOutput(), $process->getErrorOutput();
 sort($alone);
 sort($meanwhile);
+$losses = array_map(static fn () => BigLedger::time(static fn () => $ledger->service(SurvivalPage::class)->view()), range(1, 3));
+printf("what if it were gone: %.0f ms\n", min($losses));
 printf("a page of shoots: %.1f ms at the median (slowest %.1f), meanwhile %.1f (slowest %.1f)\n", $alone[10], end($alone), $meanwhile[intdiv(count($meanwhile), 2)], end($meanwhile));
 $file = tempnam(sys_get_temp_dir(), 'dump');
 $params = $ledger->database->getParams();

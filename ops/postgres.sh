@@ -10,6 +10,8 @@ as_pg() {
 # Where the cluster lies: in the home, unless root's PostgreSQL user cannot reach that.
 pg_place() {
   local kept=$LEDGER_HOME/pg.place
+  # A home that lies on a drive is found where that is mounted now.
+  [ ! -f "$LEDGER_HOME/pg/PG_VERSION" ] || printf '%s' "$LEDGER_HOME/pg" >"$kept"
   [ -s "$kept" ] || {
     local place=$LEDGER_HOME/pg
     if [ "$(id -u)" -eq 0 ] && ! runuser -u postgres -- test -x "$LEDGER_HOME"; then

@@ -17,7 +17,7 @@ make_home() {
 # Previews of every picture, what was read of cards and the settings are nobody else's. PostgreSQL's user has to pass through where root's cluster lies in it.
 keep_home_to_itself() {
   local passing=700
-  [ "$(id -u)" -ne 0 ] || case $(cat "$LEDGER_HOME/pg.place" 2>/dev/null || echo "$LEDGER_HOME/pg") in "$LEDGER_HOME"/*) passing=711 ;; esac
+  [ "$(id -u)" -ne 0 ] || if [ -f "$LEDGER_HOME/pg/PG_VERSION" ]; then passing=711; else case $(cat "$LEDGER_HOME/pg.place" 2>/dev/null || echo "$LEDGER_HOME/pg") in "$LEDGER_HOME"/*) passing=711 ;; esac; fi
   chmod "$passing" "$LEDGER_HOME" && chmod 700 "$LEDGER_HOME"/{cache,log,doors,sessions} && chmod 600 "$LEDGER_HOME/settings.yaml"
 }
 
@@ -269,6 +269,9 @@ for ((i = 1; i <= $(nproc); i++)); do WORKERS+=("convert-$i:dumps convert_here c
 
 stop_php() {
   local kept
+  for kept in "$LEDGER_HOME"/run/*.pid; do # all are asked at once, and then waited for
+    runs "$kept" "$LEDGER_HOME" && kill "$(cat "$kept")" 2>/dev/null
+  done
   for kept in "$LEDGER_HOME"/run/*.pid; do # those that an earlier version started, too
     case $kept in */nginx.pid|*/fpm.pid|*/\*.pid) ;; *) end_process "$kept" "$LEDGER_HOME" ;; esac
   done

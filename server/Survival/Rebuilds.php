@@ -14,6 +14,7 @@ use VelvetLedger\Server\Persistence\Cards\Card;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Survival\FoundEntries;
+use VelvetLedger\Server\Persistence\Survival\SignRepository;
 use VelvetLedger\Server\Stores\FilesOfStore;
 use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;
@@ -23,7 +24,7 @@ final readonly class Rebuilds
 {
     private const NOT_KNOWN = 'What no folder tells is not known any more: albums, standing orders, slips and kept searches, receipts and the day book, and what was let go for good.';
 
-    public function __construct(private Connection $database, private Stores $stores, private FoundEntries $entries, private EntersFound $enters)
+    public function __construct(private Connection $database, private Stores $stores, private FoundEntries $entries, private EntersFound $enters, private SignRepository $signs)
     {
     }
 
@@ -42,6 +43,9 @@ final readonly class Rebuilds
             $marks[] = null === $mark?->uuid ? throw CouldNotRestore::noStore($folder) : $mark;
         }
         foreach ($folders as $i => $folder) {
+            if (null !== $marks[$i]->sign && $marks[$i]->sign->ledger !== $this->signs->sign()->ledger) {
+                $say([\sprintf('%s was written to by another ledger: from now on it is this one\'s, and the other changes nothing there.', $marks[$i]->name)]);
+            }
             $this->stores->begin((string) realpath($folder), '' === $marks[$i]->name ? basename($folder) : $marks[$i]->name, 0 === $i ? StoreRole::Main : StoreRole::Mirror);
         }
         $this->stores->prepare();

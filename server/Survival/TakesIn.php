@@ -96,7 +96,6 @@ final readonly class TakesIn
             $this->bringHome($shoots);
             (new MoveRepository($database))->renamed($this->second->entered('frame'));
             $said = $this->inWords($document, $renamed, $told, $isDry);
-            $this->second->close();
             if ($isDry) {
                 $database->rollBack();
             } else {

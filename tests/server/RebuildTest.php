@@ -17,6 +17,9 @@ use VelvetLedger\Core\Survival\FoundShoot;
 use VelvetLedger\Core\Survival\FrameTable;
 use VelvetLedger\Server\Clearance\CardClearance;
 use VelvetLedger\Server\Intake\Plans;
+use VelvetLedger\Server\Keeping\SetsAside;
+use VelvetLedger\Server\Persistence\Changes\AskedBy;
+use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Survival\FramesInOpenForm;
 use VelvetLedger\Server\Survival\Rebuilds;
@@ -51,6 +54,10 @@ final class RebuildTest extends LedgerTestCase
         $database = $this->ledger()->getConnection();
         $database->executeStatement("INSERT INTO judgement (frame_id, decision, stars, label, revision) SELECT id, 'keep', 4, 'proofs', 1 FROM frame WHERE stem LIKE '%boats_0002'");
         $database->executeStatement("UPDATE shoot SET notes = E'two\nlines, \"quoted\"' WHERE description = 'later'");
+        $database->executeStatement("INSERT INTO judgement (frame_id, decision, stars, label, revision) SELECT id, 'drop', 0, NULL, 1 FROM frame WHERE stem LIKE '%boats_0003'");
+        $this->service(SetsAside::class)->aside($this->service(ShootRepository::class)->find(1), AskedBy::Page);
+        $this->carryOutSteps();
+        $this->dngThatHasItsRawInIt();
         $before = [$this->frames(), $this->said()];
         self::assertStringContainsString('may be formatted', $before[1]);
         $this->tables();
@@ -66,12 +73,12 @@ final class RebuildTest extends LedgerTestCase
         }
         $said = implode("\n", $this->rebuild());
         self::assertSame($before, [$this->frames(), $this->said()]);
-        self::assertStringContainsString('Anvil: 7 proven copies of 5 frames in 2 shoots, read just now.', $said);
+        self::assertStringContainsString('Anvil: 8 proven copies of 5 frames in 2 shoots, read just now.', $said);
         self::assertStringContainsString('Anvil: 1 file lies there in no list or table of the ledger, and stays as it is: 2026/2026-05-05 later/notes.txt', $said);
         self::assertStringContainsString('is not known any more: albums', $said);
         // The receipts say what was found; the cards are held, and nothing is owed or shown as unfinished.
         self::assertSame([2 => 'brought in'], array_fill_keys([2], $this->column('SELECT DISTINCT outcome FROM receipt_line')[0]));
-        self::assertSame([7], $this->column('SELECT count(*) FROM receipt_line WHERE proven_at IS NOT NULL'));
+        self::assertSame([8], $this->column('SELECT count(*) FROM receipt_line WHERE proven_at IS NOT NULL'));
         foreach (['CARD', 'LATER'] as $card) {
             self::assertSame(0, $this->service(Plans::class)->make($this->desk($card), new Wishes())->totals->files->number(Intent::BringIn), $card);
         }
@@ -161,6 +168,19 @@ final class RebuildTest extends LedgerTestCase
         });
 
         return $onlyOfShoots ? array_values(array_filter($said, static fn (string $line): bool => str_contains($line, ' is not as '))) : $said;
+    }
+
+    /** As its order may ask for: a file of the frame whose picture is the raw's, and which gives it back. */
+    private function dngThatHasItsRawInIt(): void
+    {
+        $database = $this->ledger()->getConnection();
+        $path = '2026/2026-05-04 red boats/2026-05-04_red-boats_0004.dng';
+        foreach (['Anvil', 'Bellows'] as $drive) {
+            file_put_contents($this->onDrive($drive, $path), 'a DNG');
+        }
+        $database->executeStatement("INSERT INTO file (frame_id, original_id, making, ending, bytes, checksum, bears) SELECT frame_id, original_id, 'DNG', '.dng', 5, ?, 'beside' FROM file WHERE ending = '.orw'", [hash('xxh128', 'a DNG')]);
+        $database->executeStatement("INSERT INTO copy (file_id, store_id, path, state, checksum, proven_at) SELECT f.id, s.id, ?, 'proven', f.checksum, now() FROM file f, store s WHERE f.ending = '.dng'", [$path]);
+        $database->executeStatement("INSERT INTO conversion (frame_id, intake_id, file_id, dng_id, instead, embeds, preview_edge, state, raw_bytes, raw_checksum, asked_at) SELECT f.frame_id, 1, f.id, d.id, false, true, 0, 'done', f.bytes, f.checksum, now() FROM file f, file d WHERE f.ending = '.orw' AND d.ending = '.dng'");
     }
 
     private function tables(): void

@@ -76,6 +76,23 @@ final class SetUpTest extends TestCase
         $stranger->stop(0);
     }
 
+    /** A home may lie on a drive, which is mounted elsewhere on another machine. */
+    public function testTheDatabaseIsInTheHomeWhereverThatIsMounted(): void
+    {
+        $home = new Folder();
+        $home->put('pg.place', '/media/where/it/was/pg');
+        self::assertSame('/media/where/it/was/pg', self::shell('pg_place', $home)[1], 'of a cluster that lies elsewhere');
+        $home->put('pg/PG_VERSION', '15');
+        self::assertSame([$home->path.'/pg', $home->path.'/pg'], [self::shell('pg_place', $home)[1], (string) file_get_contents($home->path.'/pg.place')]);
+    }
+
+    public function testStoppingAsksAllOfThemAndThenWaits(): void
+    {
+        $home = new Folder();
+        [, $seconds] = self::shell('mkdir "$LEDGER_HOME/run"; for i in 1 2 3; do bash -c "trap \'sleep 1; exit\' TERM; while :; do sleep 0.1; done" "$LEDGER_HOME" & echo $! >"$LEDGER_HOME/run/look-$i.pid"; done; sleep 0.3; SECONDS=0; stop_php; jobs -r | wc -l; ls "$LEDGER_HOME/run" | wc -l', $home);
+        self::assertSame("0\n0", trim($seconds));
+    }
+
     public function testAnUnknownVerbPrintsTheVerbsAndFails(): void
     {
         $ran = new Process([\dirname(__DIR__, 2).'/bin/ledger', 'fly']);

@@ -10,17 +10,25 @@ use VelvetLedger\Server\Persistence\Row;
 /**
  * The rows of another ledger, which stands restored in a database beside this one's, entered here with numbers of this ledger. Which row of theirs is
  * which here is kept (taken_in_row): what is known already is left alone, so that the same is never entered twice. PostgreSQL reads there by
- * postgres_fdw (its manual, F.38), which is there for this transaction only.
+ * postgres_fdw (its manual, F.38), which is gone when all is read.
  */
 final readonly class SecondLedgerEntries
 {
     private const SCHEMA = 'second_ledger';
 
+    /** What of theirs is read, each into a table of this transaction, called so before its own name. */
+    private const THEIRS = 'theirs_';
+    private const TABLES = ['store', 'card', 'keyword', 'standing_order', 'stationery', 'kept_find', 'album', 'shoot', 'intake', 'frame', 'original', 'file', 'copy', 'proof', 'conversion', 'receipt_line', 'stage_tree', 'day_book_entry', ...self::WITHOUT_NUMBERS];
+    private const WITHOUT_NUMBERS = ['judgement', 'frame_measurement', 'frame_sensor', 'frame_keyword', 'nod', 'card_reading', 'shoot_selects', 'album_frame', 'day_book_seal'];
+
+    /** Rows from which on the planner is told of them. */
+    private const MANY = 500;
+
     /** Of shoots these are reckoned from what is in them. */
     private const RECKONED = ['frames', 'files', 'bytes', 'taken_from', 'taken_to', 'first_name', 'last_name', 'proven_since', 'cover_id', 'aside', 'cover_chosen', 'comes_to'];
 
     /** Frames of theirs that are one of ours already, by the bytes of all their originals. */
-    private const FRAMES_OF_BOTH = 'SELECT t.frame_id AS theirs, min(o.frame_id) AS ours FROM '.self::SCHEMA.'.original t JOIN '.self::SCHEMA.'.frame tf ON tf.id = t.frame_id AND tf.let_go_at IS NULL
+    private const FRAMES_OF_BOTH = 'SELECT t.frame_id AS theirs, min(o.frame_id) AS ours FROM '.self::THEIRS.'original t JOIN '.self::THEIRS.'frame tf ON tf.id = t.frame_id AND tf.let_go_at IS NULL
         LEFT JOIN (SELECT o.frame_id, o.checksum, o.bytes FROM original o JOIN frame f ON f.id = o.frame_id AND f.let_go_at IS NULL) o ON o.checksum = t.checksum AND o.bytes = t.bytes
         GROUP BY t.frame_id HAVING bool_and(o.frame_id IS NOT NULL) AND count(DISTINCT o.frame_id) = 1';
 
@@ -37,7 +45,7 @@ final readonly class SecondLedgerEntries
         return array_map(Row::word(...), $this->database->fetchFirstColumn('SELECT ledger FROM taken_in ORDER BY ledger'));
     }
 
-    /** Looks into the database that the other ledger stands in; to be asked in a transaction, which it ends with. */
+    /** Reads what is to be entered from the database that the other ledger stands in; for the transaction that this is asked in. */
     public function open(string $database, string $ledger, \DateTimeImmutable $dumped): void
     {
         $at = $this->database->getParams();
@@ -46,45 +54,47 @@ final readonly class SecondLedgerEntries
         $this->database->executeStatement(\sprintf('CREATE SERVER %s FOREIGN DATA WRAPPER postgres_fdw OPTIONS (host %s, port %s, dbname %s, fetch_size \'10000\')', self::SCHEMA, $quote($at['host'] ?? ''), $quote((string) ($at['port'] ?? 5432)), $quote($database)));
         $this->database->executeStatement(\sprintf('CREATE USER MAPPING FOR CURRENT_USER SERVER %s OPTIONS (user %s, password %s)', self::SCHEMA, $quote($at['user'] ?? ''), $quote($at['password'] ?? '')));
         $this->database->executeStatement('CREATE SCHEMA '.self::SCHEMA);
-        $this->database->executeStatement(\sprintf('IMPORT FOREIGN SCHEMA public EXCEPT (doctrine_migration_versions, messenger_messages) FROM SERVER %1$s INTO %1$s', self::SCHEMA));
+        $this->database->executeStatement(\sprintf('IMPORT FOREIGN SCHEMA public LIMIT TO (%2$s) FROM SERVER %1$s INTO %1$s', self::SCHEMA, implode(', ', self::TABLES)));
+        foreach (self::TABLES as $table) {
+            $this->database->executeStatement(\sprintf('CREATE TEMP TABLE %1$s%2$s ON COMMIT DROP AS SELECT * FROM %3$s.%2$s', self::THEIRS, $table, self::SCHEMA));
+            if (!\in_array($table, self::WITHOUT_NUMBERS, true)) {
+                $this->database->executeStatement(\sprintf('CREATE UNIQUE INDEX ON %1$s%2$s (id)', self::THEIRS, $table));
+            }
+            $this->database->executeStatement('ANALYZE '.self::THEIRS.$table);
+        }
+        $this->database->executeStatement('DROP SCHEMA '.self::SCHEMA.' CASCADE');
+        $this->database->executeStatement('DROP SERVER '.self::SCHEMA.' CASCADE');
+        $this->database->executeStatement('DROP EXTENSION postgres_fdw');
         $this->database->executeStatement('CREATE TEMP TABLE taken_now (kind text, theirs int, ours int, PRIMARY KEY (kind, theirs)) ON COMMIT DROP');
         $this->database->executeStatement('INSERT INTO taken_in (ledger, taken_at, dumped_at) VALUES (?, now(), ?) ON CONFLICT (ledger) DO UPDATE SET taken_at = excluded.taken_at, dumped_at = greatest(taken_in.dumped_at, excluded.dumped_at)', [$ledger, $dumped->format(\DATE_RFC3339_EXTENDED)]);
         $this->database->executeStatement("SELECT set_config('velvet.second', ?, true)", [$ledger]);
     }
 
-    /** Nothing is left of it but what was entered. */
-    public function close(): void
-    {
-        $this->database->executeStatement('DROP SCHEMA '.self::SCHEMA.' CASCADE');
-        $this->database->executeStatement('DROP SERVER '.self::SCHEMA.' CASCADE');
-        $this->database->executeStatement('DROP EXTENSION postgres_fdw');
-    }
-
     /** Stores that both know are one; the others are here from now on, and get what rules say. */
     public function stores(): void
     {
-        $this->match('store', 'SELECT t.id, o.id FROM '.self::SCHEMA.'.store t JOIN store o ON o.uuid = t.uuid');
+        $this->match('store', 'SELECT t.id, o.id FROM '.self::THEIRS.'store t JOIN store o ON o.uuid = t.uuid');
         $this->enter('store', [], ['role' => "CASE WHEN t.role = 'former' THEN t.role ELSE 'by rule' END", 'name' => "t.name || CASE WHEN EXISTS (SELECT 1 FROM store o WHERE o.name = t.name) THEN ' (taken in)' ELSE '' END"]);
     }
 
     /** Cards, vocabulary, orders and stationery: what is the same here is one; of one name and not the same, theirs gets another. */
     public function stationery(): void
     {
-        $this->match('card', 'SELECT t.id, o.id FROM '.self::SCHEMA.'.card t JOIN card o ON o.name = t.name');
+        $this->match('card', 'SELECT t.id, o.id FROM '.self::THEIRS.'card t JOIN card o ON o.name = t.name');
         $this->enter('card');
         do { // those that they stand below first
-            $same = $this->match('keyword', 'SELECT t.id, o.id FROM '.self::SCHEMA.'.keyword t LEFT JOIN taken_in_row p ON p.ledger = current_setting(\'velvet.second\') AND p.kind = \'keyword\' AND p.theirs = t.parent_id JOIN keyword o ON lower(o.word) = lower(t.word) AND o.parent_id IS NOT DISTINCT FROM p.ours WHERE t.parent_id IS NULL OR p.ours IS NOT NULL');
+            $same = $this->match('keyword', 'SELECT t.id, o.id FROM '.self::THEIRS.'keyword t LEFT JOIN taken_in_row p ON p.ledger = current_setting(\'velvet.second\') AND p.kind = \'keyword\' AND p.theirs = t.parent_id JOIN keyword o ON lower(o.word) = lower(t.word) AND o.parent_id IS NOT DISTINCT FROM p.ours WHERE t.parent_id IS NULL OR p.ours IS NOT NULL');
         } while ($same > 0);
         do {
             $new = $this->enter('keyword', ['?parent_id' => 'keyword'], [], '(t.parent_id IS NULL OR r_parent_id.ours IS NOT NULL)');
         } while ($new > 0);
         foreach (['standing_order' => '', 'stationery' => 'o.kind = t.kind AND '] as $table => $kind) {
-            $this->match($table, 'SELECT t.id, o.id FROM '.self::SCHEMA.".$table t JOIN $table o ON {$kind}o.name = t.name AND o.document::jsonb = t.document::jsonb");
+            $this->match($table, 'SELECT t.id, o.id FROM '.self::THEIRS."$table t JOIN $table o ON {$kind}o.name = t.name AND o.document::jsonb = t.document::jsonb");
             $this->enter($table, [], ['is_default' => 'false', 'name' => "t.name || CASE WHEN EXISTS (SELECT 1 FROM $table o WHERE {$kind}o.name = t.name) THEN ' (taken in)' ELSE '' END"]);
         }
-        $this->match('kept_find', 'SELECT t.id, o.id FROM '.self::SCHEMA.'.kept_find t JOIN kept_find o ON lower(o.name) = lower(t.name)');
+        $this->match('kept_find', 'SELECT t.id, o.id FROM '.self::THEIRS.'kept_find t JOIN kept_find o ON lower(o.name) = lower(t.name)');
         $this->enter('kept_find');
-        $this->match('album', 'SELECT t.id, o.id FROM '.self::SCHEMA.'.album t JOIN album o ON lower(o.name) = lower(t.name)');
+        $this->match('album', 'SELECT t.id, o.id FROM '.self::THEIRS.'album t JOIN album o ON lower(o.name) = lower(t.name)');
         $this->enter('album', [], ['cover_id' => 'NULL']);
     }
 
@@ -97,19 +107,19 @@ final readonly class SecondLedgerEntries
     {
         $this->match('frame', self::FRAMES_OF_BOTH);
         $renamed = [];
-        foreach ($this->database->fetchAllNumeric('SELECT t.id, t.folder, t.date, t.description FROM '.self::SCHEMA.'.shoot t WHERE '.self::unknown('shoot').' AND EXISTS (SELECT 1 FROM shoot o WHERE lower(o.folder) = lower(t.folder)) ORDER BY t.folder, t.id') as [$id, $folder]) {
+        foreach ($this->database->fetchAllNumeric('SELECT t.id, t.folder, t.date, t.description FROM '.self::THEIRS.'shoot t WHERE '.self::unknown('shoot').' AND EXISTS (SELECT 1 FROM shoot o WHERE lower(o.folder) = lower(t.folder)) ORDER BY t.folder, t.id') as [$id, $folder]) {
             $n = 1;
             do {
                 $free = Row::word($folder).' '.++$n;
-            } while (\in_array($free, $renamed, true) || true === $this->database->fetchOne('SELECT EXISTS (SELECT 1 FROM shoot o WHERE lower(o.folder) = lower(?)) OR EXISTS (SELECT 1 FROM '.self::SCHEMA.'.shoot o WHERE lower(o.folder) = lower(?))', [$free, $free]));
+            } while (\in_array($free, $renamed, true) || true === $this->database->fetchOne('SELECT EXISTS (SELECT 1 FROM shoot o WHERE lower(o.folder) = lower(?)) OR EXISTS (SELECT 1 FROM '.self::THEIRS.'shoot o WHERE lower(o.folder) = lower(?))', [$free, $free]));
             $renamed[Row::number($id)] = $free;
         }
         $json = json_encode((object) $renamed, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
         $this->database->executeStatement('CREATE TEMP TABLE renamed_now ON COMMIT DROP AS SELECT key::int AS shoot, value AS folder FROM json_each_text(?)', [$json]);
         $folder = 'coalesce((SELECT n.folder FROM renamed_now n WHERE n.shoot = t.id), t.folder)';
         $set = array_fill_keys(self::RECKONED, null) + ['folder' => $folder, 'place' => "md5($folder || E'\\n' || t.date || E'\\n' || t.description)"];
-        $this->enter('shoot', ['?home_id' => 'store'], $set, 'EXISTS (SELECT 1 FROM '.self::SCHEMA.'.frame f WHERE f.shoot_id = t.id AND NOT EXISTS (SELECT 1 FROM taken_in_row m WHERE '.self::mapped('frame', 'f.id', 'm').'))');
-        $said = $this->database->fetchAllNumeric('SELECT t.folder, n.folder FROM renamed_now n JOIN '.self::SCHEMA.".shoot t ON t.id = n.shoot JOIN taken_now k ON k.kind = 'shoot' AND k.theirs = n.shoot ORDER BY 1");
+        $this->enter('shoot', ['?home_id' => 'store'], $set, 'EXISTS (SELECT 1 FROM '.self::THEIRS.'frame f WHERE f.shoot_id = t.id AND NOT EXISTS (SELECT 1 FROM taken_in_row m WHERE '.self::mapped('frame', 'f.id', 'm').'))');
+        $said = $this->database->fetchAllNumeric('SELECT t.folder, n.folder FROM renamed_now n JOIN '.self::THEIRS."shoot t ON t.id = n.shoot JOIN taken_now k ON k.kind = 'shoot' AND k.theirs = n.shoot ORDER BY 1");
 
         return array_map(static fn (array $row): array => [Row::word($row[0]), Row::word($row[1])], $said);
     }
@@ -124,18 +134,18 @@ final readonly class SecondLedgerEntries
         ]);
         // Below the folder that their shoot has here.
         $folder = static fn (string $column): string => "CASE WHEN t.$column = s.folder OR starts_with(t.$column, s.folder || '/') THEN o.folder || substr(t.$column, length(s.folder) + 1) ELSE t.$column END";
-        $this->enter('frame', ['shoot_id' => 'shoot', 'intake_id' => 'intake'], ['folder' => $folder('folder'), 'aside_from' => $folder('aside_from'), 'picked_from' => $folder('picked_from')], 'true', 'JOIN '.self::SCHEMA.'.shoot s ON s.id = t.shoot_id JOIN shoot o ON o.id = r_shoot_id.ours');
-        $this->match('original', 'SELECT t.id, min(o.id) FROM '.self::SCHEMA.'.original t JOIN taken_in_row f ON '.self::mapped('frame', 't.frame_id', 'f').' JOIN original o ON o.frame_id = f.ours AND o.checksum = t.checksum AND o.bytes = t.bytes GROUP BY t.id');
+        $this->enter('frame', ['shoot_id' => 'shoot', 'intake_id' => 'intake'], ['folder' => $folder('folder'), 'aside_from' => $folder('aside_from'), 'picked_from' => $folder('picked_from')], 'true', 'JOIN '.self::THEIRS.'shoot s ON s.id = t.shoot_id JOIN shoot o ON o.id = r_shoot_id.ours');
+        $this->match('original', 'SELECT t.id, min(o.id) FROM '.self::THEIRS.'original t JOIN taken_in_row f ON '.self::mapped('frame', 't.frame_id', 'f').' JOIN original o ON o.frame_id = f.ours AND o.checksum = t.checksum AND o.bytes = t.bytes GROUP BY t.id');
         $this->enter('original', ['card_id' => 'card', 'frame_id' => 'frame'], [], self::isNewFrame());
-        $this->match('file', 'SELECT t.id, min(o.id) FROM '.self::SCHEMA.'.file t JOIN taken_in_row f ON '.self::mapped('frame', 't.frame_id', 'f').' JOIN file o ON o.frame_id = f.ours AND o.checksum = t.checksum AND o.bytes = t.bytes GROUP BY t.id');
+        $this->match('file', 'SELECT t.id, min(o.id) FROM '.self::THEIRS.'file t JOIN taken_in_row f ON '.self::mapped('frame', 't.frame_id', 'f').' JOIN file o ON o.frame_id = f.ours AND o.checksum = t.checksum AND o.bytes = t.bytes GROUP BY t.id');
         $this->enter('file', ['frame_id' => 'frame', '?original_id' => 'original'], [], self::isNewFrame());
-        $this->match('copy', 'SELECT t.id, o.id FROM '.self::SCHEMA.'.copy t JOIN taken_in_row f ON '.self::mapped('file', 't.file_id', 'f').' JOIN taken_in_row s ON '.self::mapped('store', 't.store_id', 's').' JOIN copy o ON o.file_id = f.ours AND o.store_id = s.ours');
+        $this->match('copy', 'SELECT t.id, o.id FROM '.self::THEIRS.'copy t JOIN taken_in_row f ON '.self::mapped('file', 't.file_id', 'f').' JOIN taken_in_row s ON '.self::mapped('store', 't.store_id', 's').' JOIN copy o ON o.file_id = f.ours AND o.store_id = s.ours');
         $this->enter('copy', ['file_id' => 'file', 'store_id' => 'store'], [], "t.state <> 'owed' AND ".self::PLACE_IS_FREE);
         $this->enter('proof', ['copy_id' => 'copy'], [], "EXISTS (SELECT 1 FROM taken_now k WHERE k.kind = 'copy' AND k.theirs = t.copy_id)");
         $this->enter('conversion', ['frame_id' => 'frame', 'intake_id' => 'intake', 'file_id' => 'file', '?dng_id' => 'file'], [], self::isNewFrame());
         $this->enter('receipt_line', ['intake_id' => 'intake', '?frame_id' => 'frame', '?file_id' => 'file', '?promised_by' => 'intake'], ['outcome' => "CASE WHEN t.outcome = 'waiting' THEN 'failed' ELSE t.outcome END", 'reason' => "CASE WHEN t.outcome = 'waiting' THEN 'it had not come in when its ledger was taken in' ELSE t.reason END"]);
-        $this->database->executeStatement('UPDATE intake i SET begun_with = b.ours FROM '.self::SCHEMA.".intake t JOIN taken_now k ON k.kind = 'intake' AND k.theirs = t.id JOIN taken_in_row b ON ".self::mapped('intake', 't.begun_with', 'b').' WHERE i.id = k.ours');
-        $this->database->executeStatement('UPDATE shoot s SET cover_chosen = c.ours FROM '.self::SCHEMA.".shoot t JOIN taken_now k ON k.kind = 'shoot' AND k.theirs = t.id JOIN taken_in_row c ON ".self::mapped('frame', 't.cover_chosen', 'c').' WHERE s.id = k.ours');
+        $this->database->executeStatement('UPDATE intake i SET begun_with = b.ours FROM '.self::THEIRS."intake t JOIN taken_now k ON k.kind = 'intake' AND k.theirs = t.id JOIN taken_in_row b ON ".self::mapped('intake', 't.begun_with', 'b').' WHERE i.id = k.ours');
+        $this->database->executeStatement('UPDATE shoot s SET cover_chosen = c.ours FROM '.self::THEIRS."shoot t JOIN taken_now k ON k.kind = 'shoot' AND k.theirs = t.id JOIN taken_in_row c ON ".self::mapped('frame', 't.cover_chosen', 'c').' WHERE s.id = k.ours');
     }
 
     /** What is said of frames: where both say something, ours stays; keywords and albums are those of both. */
@@ -164,15 +174,15 @@ final readonly class SecondLedgerEntries
     public function told(): array
     {
         $count = fn (string $query): int => Row::number($this->database->fetchOne($query));
-        $seal = $this->database->fetchOne('SELECT digest FROM '.self::SCHEMA.'.day_book_seal ORDER BY position DESC LIMIT 1');
+        $seal = $this->database->fetchOne('SELECT digest FROM '.self::THEIRS.'day_book_seal ORDER BY position DESC LIMIT 1');
         $receipts = $this->database->fetchNumeric("SELECT min(theirs), max(theirs), min(ours), max(ours) FROM taken_now WHERE kind = 'intake'");
         $span = static fn (mixed $from, mixed $to): string => Row::number($from) === Row::number($to) ? (string) Row::number($from) : Row::number($from).' to '.Row::number($to);
         $ofBoth = "SELECT theirs FROM taken_in_row WHERE ledger = current_setting('velvet.second') AND kind = 'frame' AND NOT is_new";
 
         return [
             'frames' => $count("SELECT count(*) FROM ($ofBoth) m"),
-            'files' => $count('SELECT count(*) FROM '.self::SCHEMA.".file t WHERE t.frame_id IN ($ofBoth) AND ".self::unknown('file')),
-            'places' => $count('SELECT count(*) FROM '.self::SCHEMA.".copy t WHERE t.state <> 'owed' AND ".self::unknown('copy').' AND EXISTS (SELECT 1 FROM taken_in_row f WHERE '.self::mapped('file', 't.file_id', 'f').')'),
+            'files' => $count('SELECT count(*) FROM '.self::THEIRS."file t WHERE t.frame_id IN ($ofBoth) AND ".self::unknown('file')),
+            'places' => $count('SELECT count(*) FROM '.self::THEIRS."copy t WHERE t.state <> 'owed' AND ".self::unknown('copy').' AND EXISTS (SELECT 1 FROM taken_in_row f WHERE '.self::mapped('file', 't.file_id', 'f').')'),
             'receipts' => false === $receipts || null === $receipts[0] ? '' : $span($receipts[0], $receipts[1]).' are '.$span($receipts[2], $receipts[3]),
             'seal' => \is_string($seal) ? $seal : '',
         ];
@@ -181,7 +191,7 @@ final readonly class SecondLedgerEntries
     /** Rows of theirs that are one with rows of ours; what is known already stays as it is known. */
     private function match(string $kind, string $query): int
     {
-        return (int) $this->database->executeStatement("INSERT INTO taken_in_row (ledger, kind, theirs, ours, is_new) SELECT DISTINCT ON (m.theirs) current_setting('velvet.second'), '$kind', m.theirs, m.ours, false FROM ($query) m (theirs, ours) ORDER BY m.theirs, m.ours ON CONFLICT DO NOTHING");
+        return $this->planned((int) $this->database->executeStatement("INSERT INTO taken_in_row (ledger, kind, theirs, ours, is_new) SELECT DISTINCT ON (m.theirs) current_setting('velvet.second'), '$kind', m.theirs, m.ours, false FROM ($query) m (theirs, ours) ORDER BY m.theirs, m.ours ON CONFLICT DO NOTHING"));
     }
 
     /**
@@ -194,11 +204,22 @@ final readonly class SecondLedgerEntries
     private function enter(string $table, array $of = [], array $set = [], string $which = 'true', string $join = ''): int
     {
         $joins = self::joins($of).' '.$join;
-        $this->database->executeStatement("INSERT INTO taken_now (kind, theirs, ours) SELECT '$table', n.id, nextval(pg_get_serial_sequence('$table', 'id'))::int FROM (SELECT t.id FROM ".self::SCHEMA.".$table t $joins WHERE ".self::unknown($table)." AND $which ORDER BY t.id) n ON CONFLICT DO NOTHING");
+        $new = (int) $this->database->executeStatement("INSERT INTO taken_now (kind, theirs, ours) SELECT '$table', n.id, nextval(pg_get_serial_sequence('$table', 'id'))::int FROM (SELECT t.id FROM ".self::THEIRS."$table t $joins WHERE ".self::unknown($table)." AND $which ORDER BY t.id) n ON CONFLICT DO NOTHING");
         $this->database->executeStatement("INSERT INTO taken_in_row (ledger, kind, theirs, ours, is_new) SELECT current_setting('velvet.second'), kind, theirs, ours, true FROM taken_now WHERE kind = '$table' ON CONFLICT DO NOTHING");
+        $this->planned($new);
         [$columns, $values] = $this->columns($table, $of, $set + ['id' => 'k.ours']);
 
-        return (int) $this->database->executeStatement("INSERT INTO $table ($columns) SELECT $values FROM ".self::SCHEMA.".$table t JOIN taken_now k ON k.kind = '$table' AND k.theirs = t.id $joins WHERE NOT EXISTS (SELECT 1 FROM $table x WHERE x.id = k.ours) ORDER BY k.ours");
+        return $this->planned((int) $this->database->executeStatement("INSERT INTO $table ($columns) SELECT $values FROM ".self::THEIRS."$table t JOIN taken_now k ON k.kind = '$table' AND k.theirs = t.id $joins WHERE NOT EXISTS (SELECT 1 FROM $table x WHERE x.id = k.ours) ORDER BY k.ours"), $table);
+    }
+
+    /** A plan that was made for empty tables goes through all of them for each row. */
+    private function planned(int $rows, string $table = 'taken_in_row, taken_now'): int
+    {
+        if ($rows >= self::MANY) {
+            $this->database->executeStatement("ANALYZE $table");
+        }
+
+        return $rows;
     }
 
     /**
@@ -210,7 +231,7 @@ final readonly class SecondLedgerEntries
     private function add(string $table, array $of, array $set = []): void
     {
         [$columns, $values] = $this->columns($table, $of, $set);
-        $this->database->executeStatement("INSERT INTO $table ($columns) SELECT $values FROM ".self::SCHEMA.".$table t ".self::joins($of).' ON CONFLICT DO NOTHING');
+        $this->database->executeStatement("INSERT INTO $table ($columns) SELECT $values FROM ".self::THEIRS."$table t ".self::joins($of).' ON CONFLICT DO NOTHING');
     }
 
     /**
