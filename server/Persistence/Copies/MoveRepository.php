@@ -66,10 +66,11 @@ final readonly class MoveRepository
      */
     public function renamed(array $frames): void
     {
+        $all = '{'.implode(',', $frames).'}'; // they may be more than a statement takes one by one
         $this->database->executeStatement("UPDATE step w SET state = '".StepState::CalledOff->value."', done_at = now()
             FROM copy c JOIN file f ON f.id = c.file_id
-            WHERE w.copy_id = c.id AND w.to_path = c.path AND ".self::WAITS.' AND f.frame_id IN (?)', [$frames], [ArrayParameterType::INTEGER]);
-        $this->owe('frame r JOIN file f ON f.frame_id = r.id JOIN copy c ON c.file_id = f.id', 'r.id IN (?) AND NOT EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND '.self::WAITS.')', [$frames], [ArrayParameterType::INTEGER]);
+            WHERE w.copy_id = c.id AND w.to_path = c.path AND ".self::WAITS.' AND f.frame_id = ANY(CAST(? AS int[]))', [$all]);
+        $this->owe('frame r JOIN file f ON f.frame_id = r.id JOIN copy c ON c.file_id = f.id', 'r.id = ANY(CAST(? AS int[])) AND NOT EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND '.self::WAITS.')', [$all]);
     }
 
     /**

@@ -41,7 +41,7 @@ final readonly class SelectsRepository
             FROM frame r
             JOIN intake i ON i.id = r.intake_id
             WHERE r.shoot_id = ?
-            ORDER BY r.id LIMIT 1", [$shoot]);
+            ORDER BY r.id + 0 LIMIT 1", [$shoot]); // of the shoot's frames: by number alone all those before would be gone through
 
         return SelectsHow::tryFrom(\is_string($how) ? $how : '') ?? SelectsHow::Moved;
     }
