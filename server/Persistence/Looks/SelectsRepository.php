@@ -37,11 +37,10 @@ final readonly class SelectsRepository
     /** As the order of the shoot's first frame has it. */
     public function byOrder(int $shoot): SelectsHow
     {
+        // "+ 0": the first of the shoot's frames is looked for among these, not among all frames in order of their numbers.
         $how = $this->database->fetchOne("SELECT i.standing_order->'afterwards'->>'selects'
-            FROM frame r
-            JOIN intake i ON i.id = r.intake_id
-            WHERE r.shoot_id = ?
-            ORDER BY r.id + 0 LIMIT 1", [$shoot]); // of the shoot's frames: by number alone all those before would be gone through
+            FROM intake i
+            WHERE i.id = (SELECT r.intake_id FROM frame r WHERE r.shoot_id = ? ORDER BY r.id + 0 LIMIT 1)", [$shoot]);
 
         return SelectsHow::tryFrom(\is_string($how) ? $how : '') ?? SelectsHow::Moved;
     }

@@ -82,7 +82,7 @@ final readonly class PlacingRepository
         foreach ($this->database->fetchAllAssociative("SELECT s.id, s.date, s.home_id, s.comes_to, s.filed_at IS NOT NULL AS is_filed, s.second_copy, s.second_copy_at IS NOT NULL AS is_asked_for,
                 work_of(s) AS kind, coalesce(i.name, '') AS by_order
             FROM shoot s
-            LEFT JOIN LATERAL (SELECT i.standing_order->>'name' AS name FROM frame r JOIN intake i ON i.id = r.intake_id WHERE r.shoot_id = s.id ORDER BY r.id + 0 LIMIT 1) i ON true
+            LEFT JOIN LATERAL (SELECT i.standing_order->>'name' AS name FROM intake i WHERE i.id = (SELECT r.intake_id FROM frame r WHERE r.shoot_id = s.id ORDER BY r.id + 0 LIMIT 1)) i ON true
             WHERE ".(null === $of ? 'EXISTS (SELECT 1 FROM frame r WHERE r.shoot_id = s.id AND r.let_go_at IS NULL)' : 's.id IN (?)').'
             ORDER BY s.id', null === $of ? [] : [$of], null === $of ? [] : [ArrayParameterType::INTEGER]) as $columns) {
             $row = Row::of($columns);

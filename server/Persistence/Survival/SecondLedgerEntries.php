@@ -22,7 +22,7 @@ final readonly class SecondLedgerEntries
     private const WITHOUT_NUMBERS = ['judgement', 'frame_measurement', 'frame_sensor', 'frame_keyword', 'nod', 'card_reading', 'shoot_selects', 'album_frame', 'day_book_seal'];
 
     /** Rows from which on the planner is told of them. */
-    private const MANY = 500;
+    private const MANY = 50;
 
     /** Of shoots these are reckoned from what is in them. */
     private const RECKONED = ['frames', 'files', 'bytes', 'taken_from', 'taken_to', 'first_name', 'last_name', 'proven_since', 'cover_id', 'aside', 'cover_chosen', 'comes_to'];
