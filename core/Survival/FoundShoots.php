@@ -64,8 +64,10 @@ final class FoundShoots
     {
         $found = [];
         foreach ($roots as $root) {
-            foreach (self::named($root.'/'.FrameTable::FOLDER, '', FrameTable::ENDING) as $name) {
-                $found[] = $root.'/'.FrameTable::FOLDER.'/'.$name;
+            foreach ([FrameTable::FOLDER, FrameTable::EARLIER] as $folder) {
+                foreach (self::named("$root/$folder", '', FrameTable::ENDING) as $name) {
+                    $found[] = "$root/$folder/$name";
+                }
             }
         }
         $written = array_combine($found, array_map(static fn (string $path): int => (int) @filemtime($path), $found));

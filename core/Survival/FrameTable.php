@@ -14,6 +14,9 @@ final class FrameTable
     public const FOLDER = DumpDocument::FOLDER.'/shoots';
     public const ENDING = '.csv';
 
+    /** The same of tables that a ledger would take away, or shorten: what it does not know, another may. */
+    public const EARLIER = DumpDocument::FOLDER.'/shoots-before';
+
     /** What a person looks for comes first; columns are added at the end. */
     public const HEAD = [
         'file', 'path on the card', 'body', 'taken', 'keywords', 'stars', 'label', 'xxh128',

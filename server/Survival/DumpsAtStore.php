@@ -6,10 +6,28 @@ namespace VelvetLedger\Server\Survival;
 
 use VelvetLedger\Core\Document\BadDocument;
 use VelvetLedger\Core\Survival\DumpDocument;
+use VelvetLedger\Core\Transfer\StoreMark;
 
 /** The dumps of ledgers that lie at a store, told by their documents. */
 final class DumpsAtStore
 {
+    /**
+     * @param string                  $store folder of it
+     * @param \DateTimeImmutable|null $at    those of then or before
+     *
+     * @return non-empty-array<string, DumpDocument> by name, the latest first; where several ledgers' lie there, of that which writes to the store now
+     *
+     * @throws CouldNotRestore
+     */
+    public static function ofItsLedger(string $store, ?\DateTimeImmutable $at): array
+    {
+        $all = self::of($store, $at);
+        $ledger = StoreMark::at($store)?->sign?->ledger;
+        $its = array_filter($all, static fn (DumpDocument $document): bool => $document->ledger === $ledger);
+
+        return [] === $its ? $all : $its;
+    }
+
     /**
      * @param string                  $store folder of it
      * @param \DateTimeImmutable|null $at    those of then or before

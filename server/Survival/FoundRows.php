@@ -85,6 +85,7 @@ final readonly class FoundRows
         }
         $this->entries->copies($copies);
         $this->entries->broughtIn($came);
+        $this->entries->areNotWaitedFor(array_map(static fn (array $one): string => $one[0]->file->path, $told), \sprintf('it had come in when the ledger was restored, and stands on receipt %d', $receipt->id()));
         $this->words->enter($found, $frames);
         $receipt->end($this->receipts->addUp($receipt));
         $this->ledger->persist(DayBookEntry::ofIntake(\sprintf('Receipt %d: %s of the shoot in "%s" found at %s, and entered.', $receipt->id(), 1 === \count($frames) ? '1 frame was' : Count::figure(\count($frames)).' frames were', $shoot->folder, $store->name()), $receipt));

@@ -55,7 +55,20 @@ final readonly class FramesInOpenForm
 
     private static function put(string $path, string $text): bool
     {
+        if (substr_count((string) @file_get_contents($path), "\n") > substr_count($text, "\n")) {
+            self::keep($path);
+        }
+
         return (is_dir(\dirname($path)) || @mkdir(\dirname($path), 0o777, true) || is_dir(\dirname($path))) && ChecksumList::put($path, $text);
+    }
+
+    /** A table that says what this ledger does not: a drive may have come from one that knew more. */
+    private static function keep(string $path): void
+    {
+        $to = str_replace('/'.FrameTable::FOLDER.'/', '/'.FrameTable::EARLIER.'/', $path);
+        if (is_dir(\dirname($to)) || @mkdir(\dirname($to), 0o777, true)) {
+            @rename($path, $to);
+        }
     }
 
     /**
@@ -71,7 +84,7 @@ final readonly class FramesInOpenForm
                 self::clear($folder, $path, $kept);
                 @rmdir("$folder/$path"); // where nothing is left in it
             } elseif (str_ends_with($name, FrameTable::ENDING) && !isset($kept[$path])) {
-                @unlink("$folder/$path");
+                self::keep("$folder/$path");
             }
         }
     }

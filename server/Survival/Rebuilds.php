@@ -12,6 +12,7 @@ use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Names;
 use VelvetLedger\Server\Persistence\Cards\Card;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
+use VelvetLedger\Server\Persistence\Placing\PlacingRepository;
 use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Survival\FoundEntries;
 use VelvetLedger\Server\Persistence\Survival\SignRepository;
@@ -24,7 +25,7 @@ final readonly class Rebuilds
 {
     private const NOT_KNOWN = 'What no folder tells is not known any more: albums, standing orders, slips and kept searches, receipts and the day book, and what was let go for good.';
 
-    public function __construct(private Connection $database, private Stores $stores, private FoundEntries $entries, private EntersFound $enters, private SignRepository $signs)
+    public function __construct(private Connection $database, private Stores $stores, private FoundEntries $entries, private EntersFound $enters, private SignRepository $signs, private PlacingRepository $places)
     {
     }
 
@@ -42,11 +43,15 @@ final readonly class Rebuilds
             $mark = is_dir($folder) ? StoreMark::at($folder) : null;
             $marks[] = null === $mark?->uuid ? throw CouldNotRestore::noStore($folder) : $mark;
         }
+        $before = [] === $this->stores->all() ? null : $this->stores->ofLedger()->id();
         foreach ($folders as $i => $folder) {
             if (null !== $marks[$i]->sign && $marks[$i]->sign->ledger !== $this->signs->sign()->ledger) {
                 $say([\sprintf('%s was written to by another ledger: from now on it is this one\'s, and the other changes nothing there.', $marks[$i]->name)]);
             }
             $this->stores->begin((string) realpath($folder), '' === $marks[$i]->name ? basename($folder) : $marks[$i]->name, 0 === $i ? StoreRole::Main : StoreRole::Mirror);
+        }
+        if (null !== $before && $before !== $this->stores->ofLedger()->id()) {
+            $this->places->moveHomes($before, $this->stores->ofLedger()->id());
         }
         $this->stores->prepare();
         $roots = $this->stores->roots();

@@ -33,7 +33,7 @@ final readonly class RestoresDumps
         $this->refuseToLose();
         $beside = $this->programs->name().'_restored';
         $because = [];
-        foreach (DumpsAtStore::of($store, $at) as $name => $document) {
+        foreach (DumpsAtStore::ofItsLedger($store, $at) as $name => $document) {
             $file = DumpsAtStore::file($store, $name);
             $why = $this->beside->into($beside, $file, $document);
             if (null === $why) {
@@ -55,7 +55,7 @@ final readonly class RestoresDumps
      */
     public function takeUp(string $store): DumpDocument
     {
-        $dumps = DumpsAtStore::of($store, null);
+        $dumps = DumpsAtStore::ofItsLedger($store, null);
         $name = array_key_first($dumps);
         $document = $dumps[$name];
         if (!$document->isHandedOver) {

@@ -7,6 +7,7 @@ namespace VelvetLedger\Tests\server;
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Process\Process;
 use VelvetLedger\Bench\EmptyLedger;
+use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Order\StandingOrder;
@@ -18,7 +19,9 @@ use VelvetLedger\Core\Survival\FrameTable;
 use VelvetLedger\Server\Clearance\CardClearance;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Keeping\SetsAside;
+use VelvetLedger\Server\Pages\ReceiptPage;
 use VelvetLedger\Server\Persistence\Changes\AskedBy;
+use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Survival\FramesInOpenForm;
@@ -107,6 +110,36 @@ final class RebuildTest extends LedgerTestCase
         self::assertSame(1, $plan->totals->files->number(Intent::Held), 'the raw is as it was on the card');
         self::assertSame(0, $this->service(Plans::class)->make($this->desk('LATER'), new Wishes())->totals->files->number(Intent::BringIn));
         self::assertStringNotContainsString('may be formatted', $this->said());
+    }
+
+    /** One drive at a time: what the first does not have is not lost from its tables, and comes with the second. */
+    public function testWhatOneDriveDoesNotHaveComesWithTheNext(): void
+    {
+        $before = $this->frames();
+        $this->tables();
+        $this->emptied();
+        (new Process(['rm', '-rf', $this->onDrive('Bellows', '2026/2026-05-05 later')]))->mustRun();
+        unlink($this->onDrive('Bellows', '2026/2026-05-04 red boats/2026-05-04_red-boats_0003.jpg'));
+        (new Process(['rm', '-rf', $this->onDrive('Anvil', 'velvet-ledger')]))->mustRun();
+        $this->drivesAway('Anvil');
+        $said = [];
+        $this->service(Rebuilds::class)->rebuild([$this->onDrive('Bellows')], static function (array $lines) use (&$said): void {
+            array_push($said, ...$lines);
+        });
+        self::assertContains('Bellows was written to by another ledger: from now on it is this one\'s, and the other changes nothing there.', $said);
+        self::assertSame([3], $this->column('SELECT count(*) FROM frame'));
+        $this->tables(); // as the next dump does
+        self::assertSame(['2026-05-04 red boats.csv', '2026-05-05 later.csv'], FolderNames::in($this->onDrive('Bellows', 'velvet-ledger/shoots-before/2026')));
+        $receipt = $this->service(ReceiptPage::class)->of($this->service(ReceiptRepository::class)->find(1));
+        self::assertSame(['folders of Bellows', true, '5 files were found and read.', 'Found'], [$receipt->card, $receipt->isFound, $receipt->sentence, $receipt->verdict->heading]);
+        self::assertStringContainsString('No card was compared with them. Bellows has 5 proven copies.', $receipt->verdict->sentence);
+        $this->drivesBack('Anvil');
+        $this->restart();
+        $this->rebuild();
+        $now = $this->frames();
+        self::assertSame(array_map(static fn (array $frame): array => array_diff_key($frame, ['copies' => 0]), $before), array_map(static fn (array $frame): array => array_diff_key($frame, ['copies' => 0]), $now), 'the tables were on the other drive');
+        self::assertSame(['owed', 'proven'], $this->column('SELECT DISTINCT state FROM copy ORDER BY 1'));
+        self::assertSame(['Anvil'], $this->column("SELECT name FROM store WHERE role = 'main'"));
     }
 
     public function testItRefusesWhatItWouldMixOrCannotKnow(): void

@@ -11,9 +11,11 @@ use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Clearance\CardClearance;
 use VelvetLedger\Server\Copies\Proving;
+use VelvetLedger\Server\Intake\Interrupted;
 use VelvetLedger\Server\Pages\StillOpenPage;
 use VelvetLedger\Server\Pages\SurvivalPage;
 use VelvetLedger\Server\Persistence\Find\AlbumEntries;
+use VelvetLedger\Server\Persistence\Intakes\IntakeState;
 use VelvetLedger\Server\Persistence\Survival\DumpRepository;
 use VelvetLedger\Server\Persistence\Survival\DumpRow;
 use VelvetLedger\Server\Stores\Store;
@@ -253,6 +255,33 @@ final class SurvivalTest extends LedgerTestCase
         $this->console('owed');
         self::assertSame([$before, []], [[$shoots(), $frames()], $this->column("SELECT w.because FROM step w JOIN store s ON s.id = w.store_id WHERE s.name <> 'Coffer' AND w.state = 'waiting'")]);
         self::assertSame([5, 0], [$this->column("SELECT count(*) FROM copy c JOIN store s ON s.id = c.store_id WHERE s.name = 'Anvil' AND c.state = 'proven'")[0], $this->column("SELECT count(*) FROM copy WHERE state IN ('missing', 'differs')")[0]]);
+    }
+
+    /** What a dump found half come in is whole by now: its files are not brought in twice when that intake is gone on with. */
+    public function testAnIntakeThatWasUnderWayWhenItWasDumpedIsNotGoneThroughTwice(): void
+    {
+        $intake = $this->start('CARD', new Wishes(otherwise: 'boats'));
+        $this->secondsPass();
+        try {
+            $this->bringOn($intake->id(), static fn () => throw Interrupted::bySignal(15));
+        } catch (Interrupted) {
+        }
+        $came = $this->column("SELECT count(*) FROM receipt_line WHERE outcome = 'brought in'")[0];
+        self::assertLessThan(4, $came);
+        $this->keep();
+        $this->bringOn($intake->id());
+        self::assertSame([4], $this->column('SELECT count(*) FROM file'));
+        $this->onAnEmptyDatabase();
+        $this->service(RestoresDumps::class)->restore($this->onDrive('Bellows'), null);
+        $this->restart();
+        $this->service(Stores::class)->prepare();
+        $this->service(SettlesRestored::class)->settle();
+        $whole = fn (): array => [$this->column('SELECT count(*) FROM frame'), $this->column('SELECT count(*) FROM file'), $this->column("SELECT count(*) FROM receipt_line WHERE outcome = 'waiting'"), $this->column("SELECT count(*) FROM copy WHERE state = 'proven'")];
+        self::assertSame([[4], [4], [0], [12]], $whole());
+        $this->restart();
+        $intake = $this->bringOn($intake->id());
+        self::assertSame([IntakeState::Done, [[4], [4], [0], [12]]], [$intake->state(), $whole()]);
+        self::assertStringContainsString('held already', $intake->summary()->sentence());
     }
 
     /** The ledger that the dump was of is still there, on another machine, and meets the drive. */

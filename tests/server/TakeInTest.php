@@ -11,6 +11,7 @@ use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Core\Plan\Intent;
 use VelvetLedger\Core\Plan\Wishes;
+use VelvetLedger\Core\Survival\DumpDocument;
 use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Server\Clearance\CardClearance;
 use VelvetLedger\Server\Console\TakeInCommand;
@@ -111,6 +112,38 @@ final class TakeInTest extends LedgerTestCase
         self::assertSame(['2026/2026-05-07 boats'], $this->column("SELECT folder FROM frame WHERE original_name = 'ORL_0031'"));
     }
 
+    /** Both know a drive, a card and an order by name; the card was stamped by one of them otherwise. */
+    public function testWhatBothHaveIsToldApart(): void
+    {
+        $order = "INSERT INTO standing_order (is_default, name, document) VALUES (false, 'Weddings', '{\"by\": \"%s\"}'), (false, 'Ferries', '{\"by\": \"both\"}')";
+        $this->reader->put('SEEN/DCIM/100ORREL/ORL_0041.JPG', Stills::jpeg('2026-05-08 09:00:00', 41));
+        $this->bringIn('SEEN', $this->stamped('Ada Tern', 'seen', ['seen']));
+        $this->ledger()->getConnection()->executeStatement(\sprintf($order, 'laptop'));
+        $this->service(KeepsDumps::class)->keep(true);
+        $dumps = DumpDocument::namesIn($this->onDrive('Bellows', 'velvet-ledger'));
+        $this->atHome('Bellows');
+        $this->bringIn('SEEN', $this->stamped('Bea Tallow', 'seen', ['seen at home']));
+        $this->ledger()->getConnection()->executeStatement(\sprintf($order, 'home'));
+        $said = $this->takeIn();
+        self::assertStringContainsString('2 frames of theirs are held here already, by their bytes', $said);
+        self::assertStringContainsString('1 file is of these not as it is here, and not taken in', $said);
+        self::assertStringContainsString('Anvil is among the stores from now on', $said);
+        self::assertSame(['Ferries', 'Weddings', 'Weddings (taken in)'], $this->column("SELECT name FROM standing_order WHERE document::text LIKE '%by%' ORDER BY 1"));
+        self::assertSame(['seen', 'seen at home'], $this->column("SELECT k.word FROM keyword k JOIN frame_keyword f ON f.keyword_id = k.id JOIN frame r ON r.id = f.frame_id WHERE r.original_name = 'ORL_0041' ORDER BY 1"), 'words of both');
+        self::assertSame([['Bellows', 'owed'], ['Desk', 'proven']], $this->ledger()->getConnection()->fetchAllNumeric("SELECT s.name, c.state FROM copy c JOIN store s ON s.id = c.store_id JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE r.original_name = 'ORL_0041' ORDER BY 1"), 'as before: theirs lies at its place there');
+        self::assertSame([['Anvil', 'proven'], ['Bellows', 'proven'], ['Desk', 'proven']], $this->ledger()->getConnection()->fetchAllNumeric("SELECT s.name, c.state FROM copy c JOIN store s ON s.id = c.store_id JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE r.original_name = 'ORL_0011' ORDER BY 1"), 'of the same bytes it has one more');
+        // Dumps of both lie at Bellows now: that of the ledger which writes there is had back, whichever is the later.
+        $this->service(KeepsDumps::class)->keep(true);
+        $frames = $this->column('SELECT count(*) FROM frame');
+        foreach ($dumps as $name) {
+            $document = $this->onDrive('Bellows', "velvet-ledger/$name.json");
+            file_put_contents($document, preg_replace('/"madeAt": "\d+/', '"madeAt": "2099', (string) file_get_contents($document)));
+        }
+        $this->onAnEmptyDatabase();
+        $this->service(RestoresDumps::class)->restore($this->onDrive('Bellows'), null);
+        self::assertSame($frames, $this->column('SELECT count(*) FROM frame'));
+    }
+
     public function testWhatCannotBeTakenInChangesNothing(): void
     {
         self::assertStringContainsString('are of this very ledger', $this->refused($this->onDrive('Bellows')));
@@ -141,14 +174,14 @@ final class TakeInTest extends LedgerTestCase
     }
 
     /** The ledger at home: other drives, a shoot of the same folder, one card of both. */
-    private function atHome(): void
+    private function atHome(string $mirror = 'Shelf'): void
     {
         EmptyLedger::make($this->ledger()->getConnection());
         $this->ledger()->getConnection()->executeStatement('UPDATE ledger_identity SET uuid = gen_random_uuid()::text, turn = 1, here = gen_random_uuid()::text');
         foreach (['Desk', 'Shelf'] as $drive) {
             mkdir($this->store->path.'/'.$drive);
         }
-        file_put_contents(Home::fromEnvironment()->path.'/settings.yaml', \sprintf("readers: ['%s']\nsimulated_drives: '%s'\nstores:\n    main: { name: Desk, path: '%2\$s/Desk/pictures' }\n    mirrors: [{ name: Shelf, path: '%2\$s/Shelf/pictures' }]\n", $this->reader->path, $this->store->path));
+        file_put_contents(Home::fromEnvironment()->path.'/settings.yaml', \sprintf("readers: ['%s']\nsimulated_drives: '%s'\nstores:\n    main: { name: Desk, path: '%2\$s/Desk/pictures' }\n    mirrors: [{ name: %3\$s, path: '%2\$s/%3\$s/pictures' }]\n", $this->reader->path, $this->store->path, $mirror));
         $this->restart();
         $this->service(Stores::class)->prepare();
         $this->bringIn('HOME', $this->stamped('Ada Tern', 'boats', ['boats at home']));

@@ -90,6 +90,23 @@ final readonly class FoundEntries
             FROM json_to_recordset(?) AS j(line int, file int, checksum text, at timestamptz, print text, reason text) WHERE l.id = j.line", [self::json($lines)]);
     }
 
+    /**
+     * What an intake that was not over waits for, and that lies there: it came in after the dump, and is not brought in once more.
+     *
+     * @param list<string> $paths from a store's root
+     */
+    public function areNotWaitedFor(array $paths, string $reason): void
+    {
+        $frames = Row::numbers($this->database->fetchFirstColumn("WITH came AS (
+                UPDATE receipt_line l SET outcome = 'held', reason = ?, frame_id = NULL
+                FROM (SELECT w.id, w.frame_id FROM json_array_elements_text(?) AS p(path) JOIN receipt_line w ON w.outcome = 'waiting' AND w.folder = regexp_replace(p.path, '/?[^/]*$', '') AND w.name = regexp_replace(p.path, '^.*/', '')) w
+                WHERE l.id = w.id RETURNING w.frame_id
+            ) SELECT DISTINCT frame_id FROM came WHERE frame_id IS NOT NULL", [$reason, json_encode($paths, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE)]));
+        $this->database->executeStatement("DELETE FROM frame f WHERE f.id = ANY(CAST(? AS int[]))
+            AND NOT EXISTS (SELECT 1 FROM file i WHERE i.frame_id = f.id) AND NOT EXISTS (SELECT 1 FROM original o WHERE o.frame_id = f.id)
+            AND NOT EXISTS (SELECT 1 FROM receipt_line l WHERE l.frame_id = f.id AND l.outcome IN ('waiting', 'failed', 'unreadable'))", ['{'.implode(',', $frames).'}']);
+    }
+
     /** @param array<int, Judgement> $judged by frame; what the frames' files say of them, if they say it, is this */
     public function judged(array $judged): void
     {
