@@ -18,6 +18,8 @@ use VelvetLedger\Server\Survival\RestoresDumps;
 #[AsCommand('restore', 'Make the ledger of this home, which has none yet, from the dumps at STORE, the folder of a store.')]
 final class RestoreCommand extends Command
 {
+    private const NOT_KNOWN = 'What was judged, described, kept by name, put into albums, owed or let go after that is not known, but for what stands in the files themselves.';
+
     public function __construct(private readonly RestoresDumps $restores)
     {
         parent::__construct();
@@ -38,7 +40,7 @@ final class RestoreCommand extends Command
         } catch (CouldNot $no) {
             return Refusal::tell($output, $no);
         }
-        $output->writeln([...$because, \sprintf('The ledger is as it was on %s: %d frames in %d shoots.', $document->at()->setTimezone(new \DateTimeZone(date_default_timezone_get()))->format('j F Y, H:i'), $document->rows['frame'] ?? 0, $document->rows['shoot'] ?? 0)], OutputInterface::OUTPUT_RAW);
+        $output->writeln([...$because, \sprintf('The ledger is as it was on %s: %d frames in %d shoots.', $document->at()->setTimezone(new \DateTimeZone(date_default_timezone_get()))->format('j F Y, H:i'), $document->rows['frame'] ?? 0, $document->rows['shoot'] ?? 0), self::NOT_KNOWN], OutputInterface::OUTPUT_RAW);
 
         return self::SUCCESS;
     }
