@@ -3,14 +3,14 @@
 import { execFileSync } from "node:child_process";
 import { chromium } from "playwright-core";
 
-const LOOKED_FOR = ["quay", "lantern", "ferry east", "kiln", "salt pans", "2026", "rope walk yard", "signal", "Osk", "red boat"];
+const LOOKED_FOR = process.argv[2]?.split(",") ?? ["quay", "lantern", "ferry east", "kiln", "salt pans", "2026", "rope walk yard", "signal", "Osk", "red boat"];
 const BETWEEN_LETTERS = 110; // ms, a quick hand
 const address = execFileSync("bin/ledger", ["address"], { encoding: "utf8" }).trim();
 const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox", "--js-flags=--expose-gc"] });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 await page.goto(address);
 await page.goto(new URL(address).origin + "/find");
-const blank = page.getByRole("searchbox").first();
+const blank = page.getByLabel("Words, names, days");
 await blank.waitFor();
 await page.getByRole("option").first().waitFor({ timeout: 60_000 });
 

@@ -41,6 +41,7 @@ final readonly class PicturesController
         }
 
         return new StreamedResponse(function () use ($asked): void {
+            $this->pictures->together($asked);
             foreach ($asked as $place => $one) {
                 try {
                     $jpeg = $this->pictures->of($one);

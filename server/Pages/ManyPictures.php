@@ -41,6 +41,15 @@ final class ManyPictures
         }
     }
 
+    /** @param list<AskedPicture> $asked one after the other, from now on */
+    public function together(array $asked): void
+    {
+        $frames = array_values(array_unique(array_filter(array_map(static fn (AskedPicture $one): int => $one->frame, $asked), static fn (int $frame): bool => $frame > 0)));
+        if (\count($frames) > 1) {
+            $this->frames->together($frames);
+        }
+    }
+
     /** @throws CouldNot */
     public function of(AskedPicture $asked): string
     {

@@ -14,6 +14,7 @@ use VelvetLedger\Core\Format\Jpeg\OrientedJpeg;
 use VelvetLedger\Core\Format\Tiff\Orientation;
 use VelvetLedger\Server\Persistence\Copies\Copy;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
+use VelvetLedger\Server\Persistence\Copies\LedgerStore;
 use VelvetLedger\Server\Persistence\Looks\LookRepository;
 use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\Shoots\LedgerFile;
@@ -23,13 +24,32 @@ use VelvetLedger\Server\Tools\KeptPictures;
 use VelvetLedger\Server\Tools\Pictures;
 
 /** Pictures of frames in the ledger, from whichever store has a copy now: of the file that the frame's facts are of, else of another of its stills. */
-final readonly class FramePictures
+final class FramePictures
 {
     /** As large as a screen shows it: pixels along the longer side. */
     public const SCREEN = Pictures::SCREEN;
 
-    public function __construct(private EntityManagerInterface $ledger, private Stores $stores, private Pictures $pictures, private KeptPictures $kept, private LookRepository $looks)
+    /** @var array<int, LedgerStore> by shoot, of those that are asked for together */
+    private array $homes = [];
+
+    /** @var array<int, int> quarters by frame, of the same */
+    private array $turned = [];
+
+    public function __construct(private readonly EntityManagerInterface $ledger, private readonly Stores $stores, private readonly Pictures $pictures, private readonly KeptPictures $kept, private readonly LookRepository $looks)
     {
+    }
+
+    /**
+     * These are asked for one after the other now: what the ledger has of them is read at once, and believed for as long as that takes.
+     *
+     * @param list<int> $frames
+     */
+    public function together(array $frames): void
+    {
+        $found = $this->ledger->createQuery('SELECT r, f, o, c, t FROM '.LedgerFrame::class.' r LEFT JOIN r.files f LEFT JOIN f.original o LEFT JOIN f.copies c LEFT JOIN c.store t WHERE r.id IN (:frames) ORDER BY f.ending, f.id')->setParameter('frames', $frames)->getResult();
+        $shoots = array_map(static fn (LedgerFrame $frame): int => $frame->shoot->id(), array_filter(\is_array($found) ? $found : [], static fn (mixed $one): bool => $one instanceof LedgerFrame));
+        $this->homes = array_map($this->stores->homeOf(...), array_combine($shoots, $shoots));
+        $this->turned = $this->looks->turns($frames) + array_fill_keys($frames, 0);
     }
 
     /**
@@ -43,7 +63,7 @@ final readonly class FramePictures
     {
         $frame = $this->ledger->find(LedgerFrame::class, $id) ?? throw NotInLedger::frame($id);
 
-        return OrientedJpeg::turned($this->asRecorded($frame, $edge), $quarters ?? $this->looks->turned($id));
+        return OrientedJpeg::turned($this->asRecorded($frame, $edge), $quarters ?? $this->turned[$id] ?? $this->looks->turned($id));
     }
 
     private function asRecorded(LedgerFrame $frame, int $edge): string
@@ -125,7 +145,7 @@ final readonly class FramePictures
     /** @return iterable<array{LedgerFile, Copy}> of each still the copies that are made: proven ones before others, in use before those that are not, at its shoot's home first */
     private function copies(LedgerFrame $frame): iterable
     {
-        $home = $this->stores->homeOf($frame->shoot->id());
+        $home = $this->homes[$frame->shoot->id()] ?? $this->stores->homeOf($frame->shoot->id());
         $rank = static fn (Copy $copy): array => [CopyState::Proven !== $copy->state(), !$copy->store->role()->getsCopies(), $home !== $copy->store, $copy->store->id()];
         foreach ($frame->pictures() as $file) {
             $copies = array_filter($file->copies()->toArray(), static fn (Copy $copy): bool => !\in_array($copy->state(), [CopyState::Owed, CopyState::Left], true));

@@ -168,6 +168,23 @@ final readonly class LookRepository
         return Row::numberOrNull($this->database->fetchOne('SELECT turned FROM judgement WHERE frame_id = ?', [$frame])) ?? 0;
     }
 
+    /**
+     * The same of several: those that are.
+     *
+     * @param list<int> $frames
+     *
+     * @return array<int, int> by frame
+     */
+    public function turns(array $frames): array
+    {
+        $found = [];
+        foreach ([] === $frames ? [] : $this->database->fetchAllKeyValue('SELECT frame_id, turned FROM judgement WHERE frame_id IN (?) AND turned <> 0', [$frames], [ArrayParameterType::INTEGER]) as $frame => $turned) {
+            $found[(int) $frame] = Row::number($turned);
+        }
+
+        return $found;
+    }
+
     /** @return array<int, string> number of a shoot => "2026-05-04 Lantern boats" */
     public function shoots(int ...$shoots): array
     {

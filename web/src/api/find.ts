@@ -20,7 +20,7 @@ export const useFind = (query: string, by: string) => {
       const found = await get(`/api/find?${of(query)}&by=${by}`, schemas.Find);
       const first = found.sections[0];
       if (first) queries.setQueryData(foundFrames(query, by, first.value, 0).queryKey, first.first);
-      return found;
+      return { ...found, query, by }; // what stands there while the next is on its way is of this
     },
     placeholderData: keepPreviousData,
     refetchInterval: (found) => ((found.state.data?.behind ?? 0) > 0 ? AGAIN : false),

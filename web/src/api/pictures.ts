@@ -144,6 +144,7 @@ async function fetchBatch(batch: string[], kept: Cache | null, names: Set<string
         .then(() => names.add(source))
         .catch(() => undefined);
     }
+    tellNow();
     if (left.size > 0) throw new Error("it broke off");
     atOnce = Math.min(BATCH, 2 * atOnce);
   } catch {
@@ -213,14 +214,15 @@ function keep(source: string, blob: Blob): void {
 const TELL = 80;
 const news = new Set<string>();
 function tell(source: string): void {
-  if (news.size === 0) {
-    setTimeout(() => {
-      const some = [...news];
-      news.clear();
-      for (const one of some) for (const listener of wanted.get(one)?.listeners ?? []) listener();
-    }, TELL);
-  }
+  if (news.size === 0) setTimeout(tellNow, TELL);
   news.add(source);
+}
+
+/** Without waiting, where no more are on their way. */
+function tellNow(): void {
+  const some = [...news];
+  news.clear();
+  for (const one of some) for (const listener of wanted.get(one)?.listeners ?? []) listener();
 }
 
 /** The address of a frame's picture, so many quarters turned to the right from how the camera recorded it; as it is turned by now where that is not said. */

@@ -51,7 +51,6 @@ export function FindScreen() {
   const text = address.toString();
   const query = useMemo(() => read(text), [text]);
   const [words, setWords] = useState(query.words);
-  const settled = useSettled(words, TYPING);
   const scroller = useRef<HTMLElement>(null);
   const blank = useRef<HTMLInputElement>(null);
   const [picked, pick, setPicked] = usePicked<number>();
@@ -63,6 +62,8 @@ export function FindScreen() {
   const [order, setOrder] = useState<Order>("the latest first");
   const by = sectionsBy(order);
   const found = useFind(text, by);
+  // What is typed is asked at once; while an answer is on its way, when the hand rests or the answer is there.
+  const settled = useSettled(words, found.isFetching ? TYPING : 0);
   const data = found.data;
   const sections = useMemo(() => inOrder(data?.sections ?? [], order), [data, order]);
   const written = useRef(query.words);
@@ -213,8 +214,8 @@ export function FindScreen() {
                 />
               ) : (
                 <FoundGrid
-                  query={text}
-                  by={by}
+                  query={data.query}
+                  by={data.by}
                   sections={sections}
                   facts={view === "a list" ? facts : null}
                   picked={picked}
