@@ -62,6 +62,8 @@ final class LossesTest extends LedgerTestCase
             foreach ($this->service(LossRepository::class)->byDrive() as $loss) {
                 self::assertSame(array_keys($drive, $drive[$loss['stores'][0]], true), $loss['stores'], 'stores on one drive go together');
                 $found[$drive[$loss['stores'][0]].' '.$loss['shoot']] = $loss['bytes'];
+                self::assertNotSame([], $loss['some']);
+                self::assertSame([$loss['shoot']], $this->column('SELECT DISTINCT shoot_id FROM frame WHERE id IN ('.implode(',', $loss['some']).')'), 'pictures of what would be gone');
             }
             ksort($expected);
             ksort($found);

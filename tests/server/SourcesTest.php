@@ -9,6 +9,7 @@ use Psr\Cache\CacheItemPoolInterface;
 use Symfony\Component\Filesystem\Filesystem;
 use VelvetLedger\Core\Capture\CaptureFacts;
 use VelvetLedger\Core\Capture\CoreFactsReader;
+use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Plan\ShootWish;
 use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Cards\CardKnown;
@@ -17,9 +18,11 @@ use VelvetLedger\Server\Cards\CardsKnown;
 use VelvetLedger\Server\Cards\CardSummaries;
 use VelvetLedger\Server\Cards\NoSuchCard;
 use VelvetLedger\Server\Cards\SourceFolders;
+use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Shoots\LedgerFrame;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Settings\Settings;
+use VelvetLedger\Server\Stores\FramePictures;
 use VelvetLedger\Server\Tools\KeptPictures;
 use VelvetLedger\Server\Tools\Pictures;
 use VelvetLedger\Server\Tools\RendersStills;
@@ -122,6 +125,41 @@ final class SourcesTest extends LedgerTestCase
         $now = $this->service(CardSummaries::class)->fresh($this->card('CARD')->path);
         self::assertSame([true, null], [null !== $known->of($this->card('CARD'), $now->files, $now->bytes), $known->of($this->card('CARD'), $now->files, $now->bytes)?->new], 'another card is in: what is unreadable on this one may be whole there');
         self::assertSame([1, 1], [$learn()[2] ?? null, $this->newOnItsDesk('CARD')]);
+    }
+
+    /** Some are turned, of one the main copy is gone, of one it is damaged and said so, one is a pair, one has no file at all: asked for together each is as by itself. */
+    public function testPicturesAskedForTogetherAreThoseOfEachByItself(): void
+    {
+        $this->drives('Bellows');
+        foreach (range(1, 6) as $i) {
+            $this->reader->put("CARD/DCIM/100ORREL/ORL_000$i.JPG", Stills::jpeg("2026-05-04 21:14:0$i", $i));
+        }
+        $this->reader->put('CARD/DCIM/100ORREL/ORL_0005.ORW', Stills::raw('2026-05-04 21:14:05', 5));
+        $this->bringIn('CARD', new Wishes(otherwise: 'boats'));
+        $database = $this->ledger()->getConnection();
+        $database->executeStatement('INSERT INTO judgement (frame_id, stars, turned, revision) SELECT id, 0, id % 4, 1 FROM frame WHERE id <= 3');
+        $of = fn (int $frame, string $drive): string => $this->onDrive($drive, Row::word($this->column("SELECT c.path FROM copy c JOIN file f ON f.id = c.file_id WHERE f.frame_id = $frame ORDER BY c.id")[0]));
+        unlink($of(2, 'Anvil'));
+        $database->executeStatement("UPDATE copy c SET state = 'differs' FROM file f, store s WHERE f.id = c.file_id AND f.frame_id = 3 AND s.id = c.store_id AND s.name = 'Anvil'");
+        unlink($of(6, 'Anvil'));
+        unlink($of(6, 'Bellows'));
+        $one = static function (FramePictures $pictures, int $frame): string {
+            try {
+                return hash('xxh128', $pictures->of($frame, 160, null));
+            } catch (CouldNot $no) {
+                return $no->getMessage();
+            }
+        };
+        $each = array_map(fn (int $frame): string => $one($this->fresh(FramePictures::class), $frame), [1, 2, 3, 4, 5, 6, 99]);
+        self::assertCount(7, array_unique($each));
+        $pictures = $this->fresh(FramePictures::class);
+        $pictures->together([1, 2, 3, 4, 5, 6, 99]);
+        self::assertSame($each, array_map(static fn (int $frame): string => $one($pictures, $frame), [1, 2, 3, 4, 5, 6, 99]));
+        // What changed since is seen by the next question.
+        $this->ledger()->getConnection()->executeStatement('UPDATE judgement SET turned = (turned + 1) % 4');
+        $pictures = $this->fresh(FramePictures::class);
+        $pictures->together([1, 2]);
+        self::assertNotSame(\array_slice($each, 0, 2), [$one($pictures, 1), $one($pictures, 2)]);
     }
 
     public function testPicturesComeInAStreamEachWithItsPlace(): void
