@@ -194,7 +194,7 @@ export function FindScreen() {
               <Hours text={text} query={query} onWish={wish} />
             )
           ) : (
-            <div className="bg-mat py-2">
+            <div className="bg-mat py-2" aria-busy={found.isPlaceholderData}>
               {looked && look ? (
                 <FrameLook
                   frames={look.frames}
