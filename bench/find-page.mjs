@@ -17,7 +17,8 @@ await page.getByRole("option").first().waitFor({ timeout: 60_000 });
 await page.evaluate(() => {
   // From the last key that was pressed until the answer to it is in view: the address says what was asked, the pictures are there.
   window.since = (words) =>
-    new Promise((resolve) => {
+    new Promise((resolve, reject) => {
+      const until = performance.now() + 20_000;
       const main = document.querySelector("#page");
       const look = () => {
         const view = main.getBoundingClientRect();
@@ -26,7 +27,14 @@ await page.evaluate(() => {
           return box.height > 0 && box.bottom > view.top && box.top < view.bottom;
         });
         const asked = new URLSearchParams(location.search).get("words") === words && !document.querySelector("[aria-busy=true]");
-        if (asked && cells.length > 0 && cells.every((one) => one.querySelector("img")?.complete || one.textContent.includes("no picture"))) resolve([performance.now() - window.pressed, cells.length]);
+        if (asked && cells.length > 0 && cells.every((one) => one.querySelector("img")?.complete || one.textContent.includes("no picture")))
+          resolve([performance.now() - window.pressed, cells.length]);
+        else if (performance.now() > until)
+          reject(
+            new Error(
+              `"${words}": ${asked ? "answered" : "not answered"}, ${cells.filter((one) => !one.querySelector("img")?.complete).length} of ${cells.length} pictures are not there`,
+            ),
+          );
         else requestAnimationFrame(look);
       };
       requestAnimationFrame(look);
@@ -64,5 +72,7 @@ for (let i = 1; i <= 120; i++) {
   await page.waitForTimeout(60);
 }
 await page.waitForTimeout(1500);
-console.log(`memory of the page: ${before.toFixed(0)} MB, after going through 50,000 results ${(await heap()).toFixed(0)} MB; ${await page.getByRole("option").count()} cells exist`);
+console.log(
+  `memory of the page: ${before.toFixed(0)} MB, after going through 50,000 results ${(await heap()).toFixed(0)} MB; ${await page.getByRole("option").count()} cells exist`,
+);
 await browser.close();
