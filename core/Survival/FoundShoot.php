@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Survival;
 
+use VelvetLedger\Core\Card\CardFile;
+use VelvetLedger\Core\Card\Frame;
+use VelvetLedger\Core\Card\FrameGrouping;
+
 /** A shoot that the folders of stores tell of, and those of its files that a ledger does not know. */
 final readonly class FoundShoot
 {
@@ -50,21 +54,20 @@ final readonly class FoundShoot
      */
     public function frames(): array
     {
-        $frames = [];
+        $frames = $loose = [];
         foreach ($this->files as $file) {
-            $frames['' === $file->says('frame') ? "\0".self::home($file->path) : $file->says('frame')][] = $file;
+            if ('' === $file->says('frame')) {
+                $loose[$file->path] = $file;
+            } else {
+                $frames[$file->says('frame')][] = $file;
+            }
+        }
+        $byNames = FrameGrouping::of(array_map(static fn (FoundFile $file): CardFile => new CardFile($file->path, 0, 0), array_values($loose)));
+        foreach ([...array_map(static fn (Frame $frame): array => $frame->files, $byNames->frames), ...array_map(static fn (CardFile $other): array => [$other], $byNames->others)] as $files) {
+            $frames[] = array_map(static fn (CardFile $file): FoundFile => $loose[$file->path], $files);
         }
 
         return array_values($frames);
-    }
-
-    /** What the names of a frame's files begin with, in their folder; a sidecar may repeat the whole name of what it describes. */
-    private static function home(string $path): string
-    {
-        $stem = static fn (string $of): string => substr($of, 0, -1 - \strlen(pathinfo($of, \PATHINFO_EXTENSION)));
-        $home = str_contains(basename($path), '.') ? $stem($path) : $path;
-
-        return strtolower(str_ends_with(strtolower($path), '.xmp') && 1 === preg_match('/\.[a-z0-9]{2,4}$/i', $home) ? $stem($home) : $home);
     }
 
     private static function isDate(string $text): bool

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Core\Survival;
 
-use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Transfer\ChecksumList;
 
 /**
@@ -37,7 +36,7 @@ final class FoundShoots
             }
         }
         foreach ($roots as $root) {
-            foreach (self::named($root, '', ChecksumList::XXH128) as $list) {
+            foreach (FilesBelow::ending($root, ChecksumList::XXH128) as $list) {
                 $folder = \dirname($list);
                 $folder = '.' === $folder ? '' : $folder;
                 $files = [];
@@ -65,7 +64,7 @@ final class FoundShoots
         $found = [];
         foreach ($roots as $root) {
             foreach ([FrameTable::FOLDER, FrameTable::EARLIER] as $folder) {
-                foreach (self::named("$root/$folder", '', FrameTable::ENDING) as $name) {
+                foreach (FilesBelow::ending("$root/$folder", FrameTable::ENDING) as $name) {
                     $found[] = "$root/$folder/$name";
                 }
             }
@@ -74,22 +73,6 @@ final class FoundShoots
         usort($found, static fn (string $a, string $b): int => [$written[$b], $a] <=> [$written[$a], $b]);
 
         return $found;
-    }
-
-    /** @return iterable<string> paths from a root of files whose names end so, in a folder and those below it */
-    private static function named(string $root, string $folder, string $ending): iterable
-    {
-        foreach (FolderNames::in("$root/$folder") as $name) {
-            $path = ltrim("$folder/$name", '/');
-            if (is_link("$root/$path") || DumpDocument::FOLDER === $path) {
-                continue;
-            }
-            if (is_dir("$root/$path")) {
-                yield from self::named($root, $path, $ending);
-            } elseif (str_ends_with($name, $ending)) {
-                yield $path;
-            }
-        }
     }
 
     /**

@@ -15,6 +15,14 @@ final class Day
         return false === $day ? $date : $day->format('D j F Y');
     }
 
+    /** "Mon 4 May 2026, 21:14", by a clock: this machine's where none is named. */
+    public static function withTime(\DateTimeImmutable $time, ?\DateTimeZone $zone = null): string
+    {
+        $here = $time->setTimezone($zone ?? new \DateTimeZone(date_default_timezone_get()));
+
+        return self::of($here->format('Y-m-d')).', '.$here->format('H:i');
+    }
+
     /** @param string $month "2026-05"; left as it is where it is none */
     public static function month(string $month): string
     {

@@ -43,6 +43,9 @@ enum Lock: int
     /** The ledger's dump: whoever makes it, carries it and proves it. */
     case Dumps = 7413;
 
+    /** Another ledger that is taken in. */
+    case TakingIn = 7414;
+
     /** The tree of keywords. */
     case Vocabulary = 7408;
 }

@@ -8,6 +8,7 @@ use VelvetLedger\Core\Order\SecondCopy;
 use VelvetLedger\Core\Order\StandingOrder;
 use VelvetLedger\Core\Placing\PlacedWork;
 use VelvetLedger\Core\Placing\PlacingRule;
+use VelvetLedger\Core\Placing\Whereabouts;
 use VelvetLedger\Server\Persistence\Copies\LedgerStore;
 use VelvetLedger\Server\Persistence\Copies\StoreSumsRepository;
 use VelvetLedger\Server\Persistence\Placing\OwingRepository;
@@ -80,10 +81,34 @@ final class Landing
     {
         $main = $this->main($order)->id();
         $this->trees->begin($this->places->settle($main, $order->made->copies->second), $order->subfolders->trees);
+        $this->comeHome($shoots, static fn (Whereabouts $place): bool => $place->home === $main && null === $place->comesTo);
+    }
+
+    /**
+     * Shoots that came with another ledger, and are at home at a store of that: they come to where such work is here as soon as both are there,
+     * and from there to its mirrors.
+     *
+     * @param list<int> $shoots
+     */
+    public function cameWithAnother(array $shoots): void
+    {
+        $this->places->settle($this->stores->ofLedger()->id());
+        if ([] !== $shoots) {
+            $this->comeHome($shoots, static fn (): bool => true);
+            $this->owing->settle($shoots, 'it came with another ledger');
+        }
+    }
+
+    /**
+     * @param list<int>                   $shoots
+     * @param \Closure(Whereabouts): bool $which  of them
+     */
+    private function comeHome(array $shoots, \Closure $which): void
+    {
         $rules = $this->places->rules();
         foreach ($this->places->places($shoots) as $shoot => $place) {
             $wanted = $rules->for($place->work)->main;
-            if ($place->home === $main && null === $place->comesTo && !$place->isFiled && $wanted !== $main && 0 !== $wanted) {
+            if ($which($place) && !$place->isFiled && $wanted !== $place->home && 0 !== $wanted) {
                 $this->places->comeTo([$shoot], $wanted);
             }
         }

@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Survival;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Failure\FailureKind;
 use VelvetLedger\Core\Failure\Said;
+use VelvetLedger\Core\Words\Day;
 use VelvetLedger\Server\Persistence\Survival\HandedOver;
 
 /** The ledger was not handed over, or it is, and does nothing here. */
@@ -36,7 +37,7 @@ final class CouldNotHandOver extends \RuntimeException implements CouldNot
 
     public static function closed(HandedOver $closed): self
     {
-        return new self(\sprintf('This ledger was handed over by %s on %s, and is closed here. Take it back when it was handed over there (bin/ledger take-over FOLDER); or, if it was never opened there, say bin/ledger goes-on.', $closed->by, $closed->inWords()), $closed->by);
+        return new self(\sprintf('This ledger was handed over by %s on %s, and is closed here. Take it back when it was handed over there (bin/ledger take-over FOLDER); or, if it was never opened there, say bin/ledger goes-on.', $closed->by, Day::withTime($closed->at)), $closed->by);
     }
 
     public function kind(): FailureKind

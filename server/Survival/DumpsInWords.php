@@ -71,8 +71,6 @@ final readonly class DumpsInWords
 
     private function at(\DateTimeImmutable $time): string
     {
-        $here = $time->setTimezone($this->clock->now()->getTimezone());
-
-        return Day::of($here->format('Y-m-d')).', '.$here->format('H:i');
+        return Day::withTime($time, $this->clock->now()->getTimezone());
     }
 }

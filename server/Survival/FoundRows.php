@@ -81,7 +81,7 @@ final readonly class FoundRows
             foreach ($read->copies as $at => [, $checksum]) {
                 $copies[] = ['file' => $file, 'store' => $at, 'path' => $read->file->path, 'checksum' => $checksum, 'holds' => $checksum === $read->checksum, 'because' => $checksum === $read->checksum ? null : 'it was not what its list says when the ledger was made anew', 'at' => $now];
             }
-            $came[] = ['line' => $lines[$n]->id(), 'file' => $file, 'checksum' => $read->checksum, 'at' => $read->isWhole() ? $now : null, 'print' => $read->print, 'reason' => $read->isWhole() ? '' : 'it is not what its list says'];
+            $came[] = ['line' => $lines[$n]->id(), 'file' => $file, 'checksum' => $read->checksum, 'at' => $read->isWhole() ? $now : null, 'print' => $originals[$ofFile[$n] ?? '']['print'] ?? $read->print, 'reason' => $read->isWhole() ? '' : 'it is not what its list says'];
         }
         $this->entries->copies($copies);
         $this->entries->broughtIn($came);
@@ -126,8 +126,7 @@ final readonly class FoundRows
 
         return match (true) {
             $read->file->isSidecar() => Making::Sidecar,
-            null === $said, Making::Sidecar === $said => Making::AsItIs,
-            !$read->file->hasOriginal() => Making::AsItIs,
+            null === $said, Making::Sidecar === $said, !$read->file->hasOriginal() => Making::AsItIs,
             default => $said,
         };
     }

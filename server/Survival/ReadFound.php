@@ -13,7 +13,7 @@ use VelvetLedger\Core\Transfer\QuickPrint;
 final readonly class ReadFound
 {
     /**
-     * @param string                              $checksum XXH128 that it should have: that of its own that a copy has; else what is said of it last
+     * @param string                              $checksum XXH128 that it should have: of those that are said of it, the one that a copy has; else the first
      * @param int                                 $store    that it was taken from: the first where it is as it should be, else the first that has it
      * @param array<int, array{int, string, int}> $copies   store => bytes, XXH128, time of the file (Unix seconds)
      * @param string                              $print    quick print of the one it was taken from

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Survival;
 
-use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Card\CardIdentity;
+use VelvetLedger\Core\Survival\FilesBelow;
 use VelvetLedger\Core\Survival\FoundShoots;
 use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Core\Words\Count;
@@ -13,10 +13,9 @@ use VelvetLedger\Core\Words\Names;
 use VelvetLedger\Server\Persistence\Cards\Card;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\Placing\PlacingRepository;
-use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Survival\FoundEntries;
+use VelvetLedger\Server\Persistence\Survival\LossRepository;
 use VelvetLedger\Server\Persistence\Survival\SignRepository;
-use VelvetLedger\Server\Stores\FilesOfStore;
 use VelvetLedger\Server\Stores\StoreAbsent;
 use VelvetLedger\Server\Stores\Stores;
 
@@ -25,7 +24,7 @@ final readonly class Rebuilds
 {
     private const NOT_KNOWN = 'What no folder tells is not known any more: albums, standing orders, slips and kept searches, receipts and the day book, and what was let go for good.';
 
-    public function __construct(private Connection $database, private Stores $stores, private FoundEntries $entries, private EntersFound $enters, private SignRepository $signs, private PlacingRepository $places)
+    public function __construct(private LossRepository $losses, private Stores $stores, private FoundEntries $entries, private EntersFound $enters, private SignRepository $signs, private PlacingRepository $places)
     {
     }
 
@@ -74,16 +73,15 @@ final readonly class Rebuilds
         foreach ($roots as $store => $root) {
             $name = $this->stores->find($store)->name();
             $others = [];
-            foreach (FilesOfStore::in($root) as $path) {
+            foreach (FilesBelow::ofAStore($root) as $path) {
                 if (!isset($known[$path])) {
                     $others[] = $path;
                 }
             }
-            $row = $this->database->fetchAssociative("SELECT count(*) FILTER (WHERE c.state = 'proven') AS good, count(*) FILTER (WHERE c.state = 'differs') AS bad, count(DISTINCT f.frame_id) AS frames, count(DISTINCT r.shoot_id) AS shoots FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.store_id = ? AND c.state IN ('proven', 'differs')", [$store]);
-            $row = Row::of(false === $row ? [] : $row);
-            $said[] = \sprintf('%s: %s of %s in %s, read just now.', $name, Count::of($row->int('good'), 'proven copy', 'proven copies'), Count::of($row->int('frames'), 'frame'), Count::of($row->int('shoots'), 'shoot'));
-            if ($row->int('bad') > 0) {
-                $said[] = \sprintf('%s: %s not what the lists say; "bin/ledger prove %s --mend" makes them again where a good copy is left.', $name, Count::of($row->int('bad'), 'file is', 'files are'), $name);
+            $sum = $this->entries->at($store);
+            $said[] = \sprintf('%s: %s of %s in %s, read just now.', $name, Count::of($sum['good'], 'proven copy', 'proven copies'), Count::of($sum['frames'], 'frame'), Count::of($sum['shoots'], 'shoot'));
+            if ($sum['bad'] > 0) {
+                $said[] = \sprintf('%s: %s not what the lists say; "bin/ledger prove %s --mend" makes them again where a good copy is left.', $name, Count::of($sum['bad'], 'file is', 'files are'), $name);
             }
             if ([] !== $others) {
                 $said[] = \sprintf('%s: %s in no list or table of the ledger, and %s: %s. What is a picture of yours can be brought in from there as from a card.', $name, Count::of(\count($others), 'file lies there', 'files lie there'), 1 === \count($others) ? 'stays as it is' : 'stay as they are', Names::first($others, SettlesRestored::MOST_TOLD));
@@ -97,7 +95,7 @@ final readonly class Rebuilds
     private function refuseToMix(): void
     {
         if (!$this->entries->isMadeAnew(CardIdentity::VOLUME.Card::FOLDERS)) {
-            throw CouldNotRestore::hasFrames(Row::number($this->database->fetchOne('SELECT count(*) FROM frame')));
+            throw CouldNotRestore::hasFrames($this->losses->frames());
         }
     }
 }

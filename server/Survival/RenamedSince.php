@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Survival;
 
-use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Survival\FoundFile;
 use VelvetLedger\Core\Survival\FoundShoot;
@@ -31,7 +30,7 @@ final readonly class RenamedSince
     {
         $frames = $shoots = [];
         $lists = new ListsBeside();
-        foreach ([] === $copies ? [] : $this->database->fetchAllAssociative('SELECT r.id, r.shoot_id, r.folder, r.stem, r.aside_from, f.ending, f.checksum, c.path FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.id IN (?) ORDER BY r.id', [$copies], [ArrayParameterType::INTEGER]) as $row) {
+        foreach ([] === $copies ? [] : $this->database->fetchAllAssociative('SELECT r.id, r.shoot_id, r.folder, r.stem, r.aside_from, f.ending, f.checksum, c.path FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.id = ANY(CAST(? AS int[])) ORDER BY r.id', ['{'.implode(',', $copies).'}']) as $row) {
             $is = Row::of($row);
             $ending = $is->text('ending');
             $name = basename($is->text('path'));

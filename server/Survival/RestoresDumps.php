@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Survival;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Survival\DumpDocument;
 use VelvetLedger\Core\Transfer\StoreMark;
+use VelvetLedger\Core\Words\Day;
 use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Survival\SignRepository;
 use VelvetLedger\Server\Tools\PgPrograms;
@@ -59,7 +60,7 @@ final readonly class RestoresDumps
         $name = array_key_first($dumps);
         $document = $dumps[$name];
         if (!$document->isHandedOver) {
-            throw CouldNotRestore::notHandedOver($store, $document->at()->setTimezone(new \DateTimeZone(date_default_timezone_get()))->format('j F Y, H:i'));
+            throw CouldNotRestore::notHandedOver($store, Day::withTime($document->at()));
         }
         $beside = $this->programs->name().'_restored';
         $because = $this->beside->into($beside, DumpsAtStore::file($store, $name), $document);

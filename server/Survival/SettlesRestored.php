@@ -6,14 +6,15 @@ namespace VelvetLedger\Server\Survival;
 
 use Doctrine\DBAL\Connection;
 use Symfony\Component\Clock\ClockInterface;
+use VelvetLedger\Core\Survival\FilesBelow;
 use VelvetLedger\Core\Survival\FoundShoots;
 use VelvetLedger\Core\Transfer\Checksum;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Words\Count;
 use VelvetLedger\Core\Words\Names;
+use VelvetLedger\Server\Persistence\Copies\CopyState;
 use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Survival\FoundEntries;
-use VelvetLedger\Server\Stores\FilesOfStore;
 use VelvetLedger\Server\Stores\Stores;
 
 /**
@@ -71,7 +72,7 @@ final readonly class SettlesRestored
     {
         $known = $missing = [];
         $whole = 0;
-        foreach ($this->database->iterateAssociative("SELECT c.id, c.path, c.state, f.bytes, f.checksum FROM copy c JOIN file f ON f.id = c.file_id WHERE c.store_id = ? AND c.state NOT IN ('owed', 'let go', 'left') ORDER BY c.id", [$store]) as $row) {
+        foreach ($this->database->iterateAssociative('SELECT c.id, c.path, c.state, f.bytes, f.checksum FROM copy c JOIN file f ON f.id = c.file_id WHERE c.store_id = ? AND c.state '.CopyState::LIES_THERE.' ORDER BY c.id', [$store]) as $row) {
             $is = Row::of($row);
             $known[$is->text('path')] = true;
             clearstatcache();
@@ -84,7 +85,7 @@ final readonly class SettlesRestored
         // What is owed may have come after the dump; it is read before it counts, as whatever is owed.
         $known += array_fill_keys(array_map(Row::word(...), $this->database->fetchFirstColumn("SELECT path FROM copy WHERE store_id = ? AND state = 'owed'", [$store])), true);
         $again = $others = [];
-        foreach (FilesOfStore::in($root) as $path) {
+        foreach (FilesBelow::ofAStore($root) as $path) {
             if (isset($known[$path])) {
                 continue;
             }

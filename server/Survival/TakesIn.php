@@ -7,15 +7,16 @@ namespace VelvetLedger\Server\Survival;
 use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Survival\DumpDocument;
 use VelvetLedger\Core\Words\Count;
+use VelvetLedger\Core\Words\Day;
 use VelvetLedger\Core\Words\Names;
 use VelvetLedger\Server\Persistence\Copies\LedgerStore;
-use VelvetLedger\Server\Persistence\Copies\MoveRepository;
 use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
-use VelvetLedger\Server\Persistence\Placing\OwingRepository;
-use VelvetLedger\Server\Persistence\Placing\PlacingRepository;
+use VelvetLedger\Server\Persistence\Lock;
+use VelvetLedger\Server\Persistence\Locks;
 use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Survival\SecondLedgerEntries;
 use VelvetLedger\Server\Persistence\Survival\SignRepository;
+use VelvetLedger\Server\Placing\Landing;
 use VelvetLedger\Server\Stores\Stores;
 use VelvetLedger\Server\Tools\PgPrograms;
 
@@ -32,8 +33,8 @@ final readonly class TakesIn
         private SignRepository $signs,
         private PgPrograms $programs,
         private RestoresBeside $beside,
-        private PlacingRepository $places,
-        private OwingRepository $owing,
+        private Landing $landing,
+        private Locks $locks,
     ) {
     }
 
@@ -48,6 +49,9 @@ final readonly class TakesIn
     public function from(string $folder, bool $isDry): array
     {
         [$name, $document] = $this->latest($folder);
+        if (!$this->locks->take(Lock::TakingIn, 0)) {
+            throw CouldNotRestore::notTakenIn('another ledger is being taken in just now');
+        }
         $beside = $this->programs->name().'_second';
         try {
             $because = $this->beside->into($beside, DumpsAtStore::file($folder, $name), $document);
@@ -58,6 +62,7 @@ final readonly class TakesIn
             return $this->takeIn($beside, $document, $isDry);
         } finally {
             $this->programs->drop($beside);
+            $this->locks->release(Lock::TakingIn, 0);
         }
     }
 
@@ -89,12 +94,12 @@ final readonly class TakesIn
             $told = $this->second->told();
             $shoots = $this->second->entered('shoot');
             if ($this->second->hasNews()) {
-                $this->ledger->persist(DayBookEntry::ofRule(\sprintf('Another ledger (%s), as it was dumped on %s, is taken in: %s in %s.%s%s', $document->ledger, self::when($document), Count::of(\count($this->second->entered('frame')), 'frame'), Count::of(\count($shoots), 'shoot'), '' === $told['receipts'] ? '' : " Its receipts {$told['receipts']} here.", '' === $told['seal'] ? '' : " Its day book, which follows, ended with the seal {$told['seal']}.")));
+                $this->ledger->persist(DayBookEntry::ofRule(\sprintf('Another ledger (%s), as it was dumped on %s, is taken in: %s in %s.%s%s', $document->ledger, Day::withTime($document->at()), Count::of(\count($this->second->entered('frame')), 'frame'), Count::of(\count($shoots), 'shoot'), '' === $told['receipts'] ? '' : " Its receipts {$told['receipts']} here.", '' === $told['seal'] ? '' : " Its day book, which follows, ended with the seal {$told['seal']}.")));
                 $this->ledger->flush();
             }
             $this->second->said();
-            $this->bringHome($shoots);
-            (new MoveRepository($database))->renamed($this->second->entered('frame'));
+            $this->landing->cameWithAnother($shoots);
+            $this->second->follow();
             $said = $this->inWords($document, $renamed, $told, $isDry);
             if ($isDry) {
                 $database->rollBack();
@@ -115,26 +120,6 @@ final readonly class TakesIn
     }
 
     /**
-     * What came in comes to where such work is at home here, as soon as both stores are there; and from there to its mirrors.
-     *
-     * @param list<int> $shoots
-     */
-    private function bringHome(array $shoots): void
-    {
-        $main = $this->stores->ofLedger()->id();
-        $this->places->settle($main);
-        $rules = $this->places->rules();
-        foreach ([] === $shoots ? [] : $this->places->places($shoots) as $shoot => $place) {
-            $to = $rules->for($place->work)->main;
-            $to = 0 === $to ? $main : $to;
-            if ($place->home !== $to && !$place->isFiled) {
-                $this->places->comeTo([$shoot], $to);
-            }
-        }
-        $this->owing->settle($shoots, 'it came with another ledger');
-    }
-
-    /**
      * @param list<array{string, string}>                                                 $renamed
      * @param array{frames: int, files: int, places: int, receipts: string, seal: string} $told
      *
@@ -143,7 +128,7 @@ final readonly class TakesIn
     private function inWords(DumpDocument $document, array $renamed, array $told, bool $isDry): array
     {
         $stores = array_map(fn (int $store): string => $this->ledger->find(LedgerStore::class, $store)?->name() ?? '', $this->second->entered('store'));
-        $said = [\sprintf('Of the ledger that was dumped on %s %s in: %s in %s, on %s.', self::when($document), $isDry ? 'would come' : 'came', Count::of(\count($this->second->entered('frame')), 'frame'), Count::of(\count($this->second->entered('shoot')), 'shoot'), Count::of(\count($this->second->entered('intake')), 'receipt'))];
+        $said = [\sprintf('Of the ledger that was dumped on %s %s in: %s in %s, on %s.', Day::withTime($document->at()), $isDry ? 'would come' : 'came', Count::of(\count($this->second->entered('frame')), 'frame'), Count::of(\count($this->second->entered('shoot')), 'shoot'), Count::of(\count($this->second->entered('intake')), 'receipt'))];
         foreach ($renamed as [$theirs, $here]) {
             $said[] = \sprintf('"%s" is the folder of a shoot here as well: theirs is "%s", and its copies are moved there.', $theirs, $here);
         }
@@ -161,10 +146,5 @@ final readonly class TakesIn
         }
 
         return [...$said, 'The steps of first looks and of changes of names are not taken in: they cannot be taken back here.', ...$isDry ? ['Nothing was changed.'] : []];
-    }
-
-    private static function when(DumpDocument $document): string
-    {
-        return $document->at()->setTimezone(new \DateTimeZone(date_default_timezone_get()))->format('j F Y, H:i');
     }
 }

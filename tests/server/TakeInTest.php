@@ -18,6 +18,7 @@ use VelvetLedger\Server\Console\TakeInCommand;
 use VelvetLedger\Server\Intake\Plans;
 use VelvetLedger\Server\Pages\DayBookChain;
 use VelvetLedger\Server\Persistence\Find\AlbumEntries;
+use VelvetLedger\Server\Persistence\Lock;
 use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\Stores\Stores;
@@ -119,16 +120,19 @@ final class TakeInTest extends LedgerTestCase
         $this->reader->put('SEEN/DCIM/100ORREL/ORL_0041.JPG', Stills::jpeg('2026-05-08 09:00:00', 41));
         $this->bringIn('SEEN', $this->stamped('Ada Tern', 'seen', ['seen']));
         $this->ledger()->getConnection()->executeStatement(\sprintf($order, 'laptop'));
+        $this->ledger()->getConnection()->executeStatement("INSERT INTO kept_find (name, query) VALUES ('Best', 'stars=5'), ('not judged', '-judged=kept')");
         $this->service(KeepsDumps::class)->keep(true);
         $dumps = DumpDocument::namesIn($this->onDrive('Bellows', 'velvet-ledger'));
         $this->atHome('Bellows');
         $this->bringIn('SEEN', $this->stamped('Bea Tallow', 'seen', ['seen at home']));
         $this->ledger()->getConnection()->executeStatement(\sprintf($order, 'home'));
+        $this->ledger()->getConnection()->executeStatement("INSERT INTO kept_find (name, query) VALUES ('best', 'stars=4'), ('best (taken in)', 'stars=3'), ('not judged', '-judged=kept')");
         $said = $this->takeIn();
         self::assertStringContainsString('2 frames of theirs are held here already, by their bytes', $said);
         self::assertStringContainsString('1 file is of these not as it is here, and not taken in', $said);
         self::assertStringContainsString('Anvil is among the stores from now on', $said);
         self::assertSame(['Ferries', 'Weddings', 'Weddings (taken in)'], $this->column("SELECT name FROM standing_order WHERE document::text LIKE '%by%' ORDER BY 1"));
+        self::assertSame([['best', 'stars=4'], ['Best (taken in 2)', 'stars=5'], ['best (taken in)', 'stars=3'], ['not judged', '-judged=kept']], $this->ledger()->getConnection()->fetchAllNumeric('SELECT name, query FROM kept_find ORDER BY lower(name), id'), 'what is kept by name is not lost to another of that name');
         self::assertSame(['seen', 'seen at home'], $this->column("SELECT k.word FROM keyword k JOIN frame_keyword f ON f.keyword_id = k.id JOIN frame r ON r.id = f.frame_id WHERE r.original_name = 'ORL_0041' ORDER BY 1"), 'words of both');
         self::assertSame([['Bellows', 'owed'], ['Desk', 'proven']], $this->ledger()->getConnection()->fetchAllNumeric("SELECT s.name, c.state FROM copy c JOIN store s ON s.id = c.store_id JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE r.original_name = 'ORL_0041' ORDER BY 1"), 'as before: theirs lies at its place there');
         self::assertSame([['Anvil', 'proven'], ['Bellows', 'proven'], ['Desk', 'proven']], $this->ledger()->getConnection()->fetchAllNumeric("SELECT s.name, c.state FROM copy c JOIN store s ON s.id = c.store_id JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE r.original_name = 'ORL_0011' ORDER BY 1"), 'of the same bytes it has one more');
@@ -158,6 +162,10 @@ final class TakeInTest extends LedgerTestCase
             file_put_contents((string) $document, $text);
         }
         self::assertStringContainsString('There is no dump', $this->refused($this->onDrive('Desk')));
+        $other = $this->service(PgPrograms::class)->connect($this->service(PgPrograms::class)->name());
+        $other->executeQuery('SELECT pg_advisory_lock(?, 0)', [Lock::TakingIn->value]);
+        self::assertStringContainsString('is being taken in just now', $this->refused($this->onDrive('Bellows')));
+        $other->close();
         // Cut while it is entered, it is as before; and what a cut left beside is in nobody's way.
         $this->service(PgPrograms::class)->create($this->service(PgPrograms::class)->name().'_second');
         $this->ledger()->getConnection()->executeStatement("ALTER TABLE stage_tree ADD CONSTRAINT cut CHECK (false) NOT VALID; CREATE FUNCTION cut() RETURNS trigger LANGUAGE plpgsql AS 'BEGIN RAISE EXCEPTION ''cut''; END'; CREATE TRIGGER cut BEFORE INSERT ON album_frame FOR EACH ROW EXECUTE FUNCTION cut()");

@@ -165,7 +165,7 @@ final readonly class LookRepository
     /** Quarters to the right by which a frame is turned. */
     public function turned(int $frame): int
     {
-        return Row::numberOrNull($this->database->fetchOne('SELECT turned FROM judgement WHERE frame_id = ?', [$frame])) ?? 0;
+        return $this->turns([$frame])[$frame] ?? 0;
     }
 
     /**

@@ -34,6 +34,15 @@ final readonly class FoundEntries
         return true !== $this->database->fetchOne('SELECT EXISTS (SELECT 1 FROM intake i JOIN card k ON k.id = i.card_id WHERE k.name NOT LIKE ?)', [$cards.'%']);
     }
 
+    /** @return array{good: int, bad: int, frames: int, shoots: int} copies at a store that were read, as they should be or not, and what they are of */
+    public function at(int $store): array
+    {
+        $row = $this->database->fetchAssociative("SELECT count(*) FILTER (WHERE c.state = '".CopyState::Proven->value."') AS good, count(*) FILTER (WHERE c.state = '".CopyState::Differs->value."') AS bad, count(DISTINCT f.frame_id) AS frames, count(DISTINCT r.shoot_id) AS shoots FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.store_id = ? AND c.state ".CopyState::LIES_THERE, [$store]);
+        $is = Row::of(false === $row ? [] : $row);
+
+        return ['good' => $is->int('good'), 'bad' => $is->int('bad'), 'frames' => $is->int('frames'), 'shoots' => $is->int('shoots')];
+    }
+
     /** @return array{string, string}|null date and description of the shoot that has a folder */
     public function shootIn(string $folder): ?array
     {

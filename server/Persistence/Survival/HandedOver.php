@@ -11,10 +11,4 @@ final readonly class HandedOver
     public function __construct(public \DateTimeImmutable $at, public string $by)
     {
     }
-
-    /** "30 November 2026, 21:14", by this machine's clock. */
-    public function inWords(): string
-    {
-        return $this->at->setTimezone(new \DateTimeZone(date_default_timezone_get()))->format('j F Y, H:i');
-    }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Persistence\Survival;
 
 use Doctrine\DBAL\Connection;
+use VelvetLedger\Server\Persistence\Copies\MoveRepository;
 use VelvetLedger\Server\Persistence\Row;
 
 /**
@@ -35,14 +36,8 @@ final readonly class SecondLedgerEntries
     /** Of a copy t of theirs: its place at its store is no other file's here. */
     private const PLACE_IS_FREE = 'NOT EXISTS (SELECT 1 FROM copy x WHERE x.store_id = r_store_id.ours AND x.path = t.path)';
 
-    public function __construct(private Connection $database)
+    public function __construct(private Connection $database, private MoveRepository $moves)
     {
-    }
-
-    /** @return list<string> ledgers that were taken in */
-    public function known(): array
-    {
-        return array_map(Row::word(...), $this->database->fetchFirstColumn('SELECT ledger FROM taken_in ORDER BY ledger'));
     }
 
     /** Reads what is to be entered from the database that the other ledger stands in; for the transaction that this is asked in. */
@@ -74,7 +69,7 @@ final readonly class SecondLedgerEntries
     public function stores(): void
     {
         $this->match('store', 'SELECT t.id, o.id FROM '.self::THEIRS.'store t JOIN store o ON o.uuid = t.uuid');
-        $this->enter('store', [], ['role' => "CASE WHEN t.role = 'former' THEN t.role ELSE 'by rule' END", 'name' => "t.name || CASE WHEN EXISTS (SELECT 1 FROM store o WHERE o.name = t.name) THEN ' (taken in)' ELSE '' END"]);
+        $this->enter('store', [], ['role' => "CASE WHEN t.role = 'former' THEN t.role ELSE 'by rule' END", 'name' => self::freeName('store', 'true')]);
     }
 
     /** Cards, vocabulary, orders and stationery: what is the same here is one; of one name and not the same, theirs gets another. */
@@ -88,12 +83,10 @@ final readonly class SecondLedgerEntries
         do {
             $new = $this->enter('keyword', ['?parent_id' => 'keyword'], [], '(t.parent_id IS NULL OR r_parent_id.ours IS NOT NULL)');
         } while ($new > 0);
-        foreach (['standing_order' => '', 'stationery' => 'o.kind = t.kind AND '] as $table => $kind) {
-            $this->match($table, 'SELECT t.id, o.id FROM '.self::THEIRS."$table t JOIN $table o ON {$kind}o.name = t.name AND o.document::jsonb = t.document::jsonb");
-            $this->enter($table, [], ['is_default' => 'false', 'name' => "t.name || CASE WHEN EXISTS (SELECT 1 FROM $table o WHERE {$kind}o.name = t.name) THEN ' (taken in)' ELSE '' END"]);
+        foreach (['standing_order' => ['true', 'o.document::jsonb = t.document::jsonb'], 'stationery' => ['o.kind = t.kind', 'o.document::jsonb = t.document::jsonb'], 'kept_find' => ['true', 'o.query = t.query']] as $table => [$among, $same]) {
+            $this->match($table, 'SELECT t.id, o.id FROM '.self::THEIRS."$table t JOIN $table o ON $among AND lower(o.name) = lower(t.name) AND $same");
+            $this->enter($table, [], ['name' => self::freeName($table, $among)] + ('kept_find' === $table ? [] : ['is_default' => 'false']));
         }
-        $this->match('kept_find', 'SELECT t.id, o.id FROM '.self::THEIRS.'kept_find t JOIN kept_find o ON lower(o.name) = lower(t.name)');
-        $this->enter('kept_find');
         $this->match('album', 'SELECT t.id, o.id FROM '.self::THEIRS.'album t JOIN album o ON lower(o.name) = lower(t.name)');
         $this->enter('album', [], ['cover_id' => 'NULL']);
     }
@@ -162,6 +155,12 @@ final readonly class SecondLedgerEntries
     public function hasNews(): bool
     {
         return true === $this->database->fetchOne('SELECT EXISTS (SELECT 1 FROM taken_now)');
+    }
+
+    /** Copies of frames that came in, and lie elsewhere than these are called here, are to be moved. */
+    public function follow(): void
+    {
+        $this->moves->renamed($this->entered('frame'));
     }
 
     /** @return list<int> the numbers here of what was entered now */
@@ -267,6 +266,12 @@ final readonly class SecondLedgerEntries
         }
 
         return $joins;
+    }
+
+    /** Of a row t of theirs, in SQL: its name, or where that is taken here, with what is behind it. */
+    private static function freeName(string $table, string $among): string
+    {
+        return "(SELECT f.name FROM generate_series(0, 999) n, LATERAL (SELECT t.name || CASE n WHEN 0 THEN '' WHEN 1 THEN ' (taken in)' ELSE ' (taken in ' || n || ')' END AS name) f WHERE NOT EXISTS (SELECT 1 FROM $table o WHERE $among AND lower(o.name) = lower(f.name)) ORDER BY n LIMIT 1)";
     }
 
     private static function mapped(string $kind, string $theirs, string $as): string
