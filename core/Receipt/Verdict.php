@@ -45,7 +45,7 @@ final readonly class Verdict
     {
         $parts = [
             \sprintf('%s in folders of the ledger when it was made anew or restored, and read then. No card was compared with %s.', Count::of($summary->files(Outcome::BroughtIn), 'file lay', 'files lay'), 1 === $summary->files(Outcome::BroughtIn) ? 'it' : 'them'),
-            ...array_map(static fn (CopiesAt $at): string => \sprintf('%s has %s%s%s.', $at->store, Count::of($at->proven, 'proven copy', 'proven copies'), $at->bad > 0 ? ', '.Count::figure($at->bad).' that '.(1 === $at->bad ? 'is' : 'are').' missing or not as '.(1 === $at->bad ? 'its list says' : 'their lists say') : '', $at->owed > 0 ? ', and is owed '.Count::figure($at->owed) : ''), $copies),
+            ...array_map(static fn (CopiesAt $at): string => \sprintf('%s has %s%s%s.', $at->store, Count::of($at->proven, 'proven copy', 'proven copies'), $at->bad > 0 ? ', and '.Count::figure($at->bad).' that '.(1 === $at->bad ? 'is' : 'are').' missing or not as '.(1 === $at->bad ? 'its list says' : 'their lists say') : '', $at->owed > 0 ? '; it is owed '.Count::figure($at->owed) : ''), $copies),
         ];
         $isBad = array_sum(array_map(static fn (CopiesAt $at): int => $at->bad, $copies)) > 0;
 

@@ -30,7 +30,7 @@ export function ReceiptList({ receipts, older, onOlder }: { receipts: Receipt[];
                 {receipt.state === "taken back" && <b>taken back. </b>}
                 {receipt.state === "running" && <b className="text-velvet">being written. </b>}
                 {receipt.sentence}
-                <ShootsOf shoots={shoots.data?.get(receipt.number) ?? []} />
+                <ShootsOf shoots={shoots.data?.get(receipt.number) ?? []} receipt={receipt.number} />
               </span>
               <span className="text-right text-faded">{timeOfDay(receipt.askedAt).slice(0, 5)}</span>
             </div>

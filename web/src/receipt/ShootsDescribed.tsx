@@ -1,26 +1,33 @@
+import { useState } from "react";
 import { Link } from "react-router";
 import { useKeep } from "../api/keeping";
 import { useShootsOfReceipts } from "../api/queries";
 import type { Receipt } from "../api/types";
 import { Entry } from "../ledger/Entry";
+import { TextButton } from "../ledger/Field";
 import { Trouble } from "../ledger/Notice";
-import { count, dated } from "../words/format";
+import { count, dated, dateInFull } from "../words/format";
+
+/** So many are shown at once; what was found in a store's folders may be years of work. */
+const MOST = 30;
 
 /** What the receipt's frames become, to be put right at once: also while they are copied, for what has landed follows. */
 export function ShootsDescribed({ receipt }: { receipt: Receipt }) {
   const shoots = useShootsOfReceipts([receipt]).data?.get(receipt.number) ?? [];
   const keep = useKeep();
+  const [all, setAll] = useState(false);
+  const hasYears = shoots.some((shoot) => dated(shoot.date) === dateInFull(shoot.date));
   if (shoots.length === 0) return null;
   return (
     <section aria-label="Shoots" className="mb-4">
       <Trouble error={keep.error} />
       <ul>
-        {shoots.map((shoot) => (
+        {shoots.slice(0, all ? undefined : MOST).map((shoot) => (
           <li key={shoot.id} className="in-line gap-x-4 border-b border-rule py-[5px]">
             <Link
               to={`/shoots/${shoot.id}`}
               aria-label={shoot.description ? `${shoot.description}, ${dated(shoot.date)}` : undefined}
-              className="linked w-[96px]"
+              className={`linked whitespace-nowrap ${hasYears ? "w-[156px]" : "w-[96px]"}`}
             >
               {dated(shoot.date)}
             </Link>
@@ -40,6 +47,17 @@ export function ShootsDescribed({ receipt }: { receipt: Receipt }) {
           </li>
         ))}
       </ul>
+      {shoots.length > MOST && !all && (
+        <p className="pt-2">
+          <TextButton
+            onClick={() => {
+              setAll(true);
+            }}
+          >
+            all {shoots.length} shoots
+          </TextButton>
+        </p>
+      )}
     </section>
   );
 }

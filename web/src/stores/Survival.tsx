@@ -43,7 +43,7 @@ export function Survival() {
       </p>
       <ul className="pt-1 pb-4 pr-6 pl-page">
         {MOVES.map(([command, what]) => (
-          <li key={command} className="in-line gap-x-3 py-[2px]">
+          <li key={command} className="flex flex-wrap items-baseline gap-x-3 py-[4px]">
             <code className="font-path">{command}</code>
             <span className="text-faded">{what}</span>
           </li>
