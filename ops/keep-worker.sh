@@ -6,6 +6,7 @@ PHP=$(command -v php8.2 || command -v php)
 # Linux shares the processor among sessions before it asks how nice each process is (sched(7), autogroup): this one is nice as a whole.
 # It takes one such wish in a tenth of a second from all who are not root, and workers start together.
 gentle=10; [ "$2" = land ] && gentle=19 # nobody waits for it
+gentle=${LEDGER_GENTLE:-$gentle}
 if [ "${2%% *}" != work ] && [ -w /proc/$$/autogroup ]; then
   for wait in 0 0.2 0.3 0.5 0.7; do
     sleep "$wait"

@@ -139,14 +139,20 @@ final readonly class RestoresDumps
     private function takePlace(string $restored): void
     {
         $name = $this->programs->name();
+        $replaced = $name.'_replaced';
         $this->database->close();
+        $this->programs->drop($replaced); // of one that was cut after it
         $server = $this->programs->connect('postgres');
         try {
-            // Cut in between, this home has no ledger, and is restored as before.
-            $server->executeStatement('DROP DATABASE IF EXISTS '.$server->quoteSingleIdentifier($name).' WITH (FORCE)');
-            $server->executeStatement('ALTER DATABASE '.$server->quoteSingleIdentifier($restored).' RENAME TO '.$server->quoteSingleIdentifier($name));
+            $server->executeStatement('SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = ?', [$name]);
+            $server->transactional(static function () use ($server, $name, $restored, $replaced): void {
+                foreach ([[$name, $replaced], [$restored, $name]] as [$from, $to]) {
+                    $server->executeStatement('ALTER DATABASE '.$server->quoteSingleIdentifier($from).' RENAME TO '.$server->quoteSingleIdentifier($to));
+                }
+            });
         } finally {
             $server->close();
         }
+        $this->programs->drop($replaced);
     }
 }

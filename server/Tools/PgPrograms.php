@@ -8,7 +8,10 @@ use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\DriverManager;
 use Symfony\Component\Process\Process;
 
-/** PostgreSQL's own programs on the database of the ledger's connection: pg_dump and pg_restore, and what makes and drops databases. */
+/**
+ * PostgreSQL's own programs on the database of the ledger's connection: pg_dump and pg_restore, and what makes and drops databases.
+ * They end with whoever began them (PR_SET_PDEATHSIG), so that nothing is written any more for one who was killed.
+ */
 final readonly class PgPrograms
 {
     public function __construct(private Connection $database)
@@ -53,7 +56,7 @@ final readonly class PgPrograms
     {
         $at = $this->database->getParams();
         $program = array_shift($command);
-        $process = new Process([$program, '-h', $at['host'] ?? '', '-p', (string) ($at['port'] ?? 5432), '-U', $at['user'] ?? '', '--no-password', ...$command], null, ['PGPASSWORD' => $at['password'] ?? '', 'LC_ALL' => 'C.UTF-8'], null, null);
+        $process = new Process(['setpriv', '--pdeathsig', 'KILL', '--', $program, '-h', $at['host'] ?? '', '-p', (string) ($at['port'] ?? 5432), '-U', $at['user'] ?? '', '--no-password', ...$command], null, ['PGPASSWORD' => $at['password'] ?? '', 'LC_ALL' => 'C.UTF-8'], null, null);
         $process->run();
 
         $said = array_values(array_filter(array_map(trim(...), explode("\n", mb_scrub($process->getErrorOutput(), 'UTF-8'))), static fn (string $line): bool => '' !== $line));

@@ -19,6 +19,14 @@ test("frames are found by keys: words, a day, what is said of them; looked at, p
   await expect(page.getByText('"lantrn" is said nowhere; looked for lanterns.')).toBeVisible();
   await blank.fill("may 2026");
   await expect(status).toHaveText("12 frames in 1 shoot, of 18; taken may 2026");
+  // No letter is lost while answers come between them; what is gone back to stands in the blank.
+  await blank.fill("");
+  await page.keyboard.type("walk the rope", { delay: 90 });
+  await expect(status).toHaveText("6 frames in 1 shoot, of 18");
+  await expect(blank).toHaveValue("walk the rope");
+  await page.goBack();
+  await page.goForward();
+  await expect(blank).toHaveValue("walk the rope");
   await blank.fill("");
   await expect(status).toHaveText("18 frames in 2 shoots");
 

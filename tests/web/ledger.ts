@@ -16,21 +16,21 @@ const fresh = () => execFileSync(process.env.PHP ?? "php", ["tests/web/fresh.php
 /** A page that has entered a ledger with nothing in it, and fails the test when the browser reports an error. */
 export const test = base.extend<{ address: string; ledger: Page }>({
   address: [
-    // eslint-disable-next-line no-empty-pattern -- what a fixture asks for is read from its first parameter
-    async ({}, use) => {
-      await use(fresh());
+    // oxlint-disable-next-line no-empty-pattern -- what a fixture asks for is read from its first parameter
+    async ({}, give) => {
+      await give(fresh());
     },
     { auto: true },
   ],
-  baseURL: async ({ address }, use) => {
-    await use(new URL(address).origin);
+  baseURL: async ({ address }, give) => {
+    await give(new URL(address).origin);
   },
-  ledger: async ({ page, address }, use) => {
+  ledger: async ({ page, address }, give) => {
     const errors: string[] = [];
     page.on("pageerror", (error) => errors.push(error.message));
     await page.goto(address);
     await expect(page.getByRole("heading", { name: "Cards" })).toBeVisible();
-    await use(page);
+    await give(page);
     expect(errors).toEqual([]);
   },
 });

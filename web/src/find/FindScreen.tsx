@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef, useState } from "react";
-import { Link, useSearchParams } from "react-router";
+import { Link, NavigationType, useLocation, useNavigationType, useSearchParams } from "react-router";
 import * as v from "valibot";
 import { useFind } from "../api/find";
 import type { ShootFrame } from "../api/types";
@@ -72,17 +72,19 @@ export function FindScreen() {
     written.current = settled;
     setAddress((now) => write({ ...read(now.toString()), words: settled }), { replace: true });
   }, [settled, setAddress]);
-  // Gone back to, or chosen by name: what stands in the blank follows.
-  const [before, setBefore] = useState(query.words);
-  if (before !== query.words) {
-    setBefore(query.words);
-    if (query.words !== settled.trim()) setWords(query.words);
+  // Gone back to, or chosen by name: what stands in the blank follows. What was typed replaces the address, which comes later than the next letter.
+  const { key } = useLocation();
+  const isTyped = useNavigationType() === NavigationType.Replace;
+  const [before, setBefore] = useState(key);
+  if (before !== key) {
+    setBefore(key);
+    if (!isTyped) setWords(query.words);
   }
   useEffect(() => {
     blank.current?.focus();
   }, []);
   const wish = (one: Wish) => {
-    setAddress(write(toggled(query, one)));
+    setAddress(write({ ...toggled(query, one), words }));
   };
   useKeys({
     y: () => {
@@ -142,7 +144,6 @@ export function FindScreen() {
           <KeptFinds
             query={text}
             onChoose={(chosen) => {
-              setWords(read(chosen).words);
               written.current = read(chosen).words;
               setAddress(chosen);
             }}

@@ -100,7 +100,7 @@ function Summary({ receipt, lines }: { receipt: Receipt; lines: ReceiptLine[] })
           <h2 className="mt-5 text-hand font-semibold">The card</h2>
           <p className="mt-1">
             {clearance.data && !clearance.error
-              ? `${moment(new Date().toISOString())}: ${clearance.data.sentence}`
+              ? `${moment(new Date(clearance.dataUpdatedAt).toISOString())}: ${clearance.data.sentence}`
               : "Not in a reader when this was printed: whether it may be formatted was not looked at."}
           </p>
         </>

@@ -1,3 +1,4 @@
+import { useState } from "react";
 import type { MonthOfProofs } from "../api/views";
 import { count, figure } from "../words/format";
 
@@ -6,7 +7,7 @@ const LETTERS = "JFMAMJJASOND";
 
 /** How many copies were last proven in which month: a stroke a month, up to now. */
 export function ProofAges({ months, name }: { months: MonthOfProofs[]; name: string }) {
-  const now = new Date();
+  const [now] = useState(() => new Date());
   const wanted = Array.from({ length: SHOWN }, (_, i) => {
     const at = new Date(now.getFullYear(), now.getMonth() - (SHOWN - 1 - i), 1);
     return `${at.getFullYear()}-${String(at.getMonth() + 1).padStart(2, "0")}`;
