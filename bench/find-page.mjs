@@ -27,7 +27,7 @@ await page.evaluate(() => {
           return box.height > 0 && box.bottom > view.top && box.top < view.bottom;
         });
         const asked = new URLSearchParams(location.search).get("words") === words && !document.querySelector("[aria-busy=true]");
-        if (asked && cells.length > 0 && cells.every((one) => one.querySelector("img")?.complete || one.textContent.includes("no picture")))
+        if (asked && cells.length > 0 && cells.every((one) => one.querySelector("img")?.complete))
           resolve([performance.now() - window.pressed, cells.length]);
         else if (performance.now() > until)
           reject(

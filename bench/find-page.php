@@ -8,6 +8,8 @@ declare(strict_types=1);
  */
 
 use VelvetLedger\Bench\FindableLedger;
+use VelvetLedger\Core\Capture\CoreFactsReader;
+use VelvetLedger\Core\Capture\FactsDocument;
 use VelvetLedger\Core\Transfer\StoreMark;
 use VelvetLedger\Server\Finding\KeepsIndex;
 use VelvetLedger\Server\Persistence\Row;
@@ -16,8 +18,10 @@ require dirname(__DIR__).'/vendor/autoload.php';
 
 putenv('APP_ENV=test');
 [, $pictures, $store] = $argv + ['', '', ''];
-$sources = glob($pictures.'/*.[jJ][pP][gG]');
-if (false === $sources || [] === $sources) {
+$read = new CoreFactsReader();
+$previews = array_filter(array_map(static fn (string $file): array => array_intersect_key(FactsDocument::of($read->read($file)), ['previews' => 1]), array_combine($sources = glob($pictures.'/*.[jJ][pP][gG]') ?: [], $sources)), static fn (array $facts): bool => [] !== $facts['previews']);
+$sources = array_keys($previews);
+if ([] === $sources) {
     fwrite(\STDERR, "There are no pictures in $pictures.\n");
     exit(1);
 }
@@ -29,7 +33,9 @@ $database->executeStatement("UPDATE intake SET state = 'done'");
 foreach (['file' => "ending = '.jpg'", 'copy' => "path = replace(path, '.orw', '.jpg')", 'original' => "kind = 'still rendered', path = path || '.JPG'"] as $table => $set) {
     $database->executeStatement("UPDATE $table SET $set");
 }
-$database->executeStatement('UPDATE frame r SET facts_from = o.path FROM original o WHERE o.frame_id = r.id');
+foreach ($sources as $i => $source) {
+    $database->executeStatement("UPDATE frame r SET facts_from = o.path, facts = (r.facts::jsonb || ?::jsonb)::json FROM original o WHERE o.frame_id = r.id AND r.id % ? = ?", [json_encode($previews[$source], JSON_THROW_ON_ERROR), count($sources), $i]);
+}
 $database->executeStatement('SET CONSTRAINTS ALL IMMEDIATE');
 $ledger->service(KeepsIndex::class)->catchUp(\INF);
 $database->commit();

@@ -126,10 +126,11 @@ final readonly class FindRepository
             $types[3] = ArrayParameterType::STRING;
         }
         foreach ($this->database->fetchAllNumeric("SELECT v.facet, v.value, c.frames
-            FROM (SELECT b.value_id, sum(bit_count(b.bits & r.bits)::int) AS frames
-                FROM (SELECT x.block, ('x' || x.hex)::bit(4096) AS bits FROM unnest(?::int[], ?::text[]) AS x(block, hex) OFFSET 0) r
-                JOIN find_bits b ON b.block = r.block AND $where
-                GROUP BY b.value_id) c
+            FROM (SELECT n.value_id, sum(n.frames) AS frames
+                FROM (SELECT b.value_id, bit_count(b.bits & r.bits)::int AS frames
+                    FROM (SELECT x.block, ('x' || x.hex)::bit(4096) AS bits FROM unnest(?::int[], ?::text[]) AS x(block, hex) OFFSET 0) r
+                    JOIN find_bits b ON b.block = r.block AND $where OFFSET 0) n
+                GROUP BY n.value_id) c
             JOIN find_value v ON v.id = c.value_id
             WHERE c.frames > 0", $of, $types) as [$facet, $value, $count]) {
             $found[Row::word($facet)][Row::word($value)] = Row::number($count);

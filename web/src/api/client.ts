@@ -45,7 +45,7 @@ async function ask<T>(path: string, schema: Schema<T> | null, init?: RequestInit
   return body as T;
 }
 
-export const get = <T>(path: string, schema: Schema<T>): Promise<T> => ask(path, schema);
+export const get = <T>(path: string, schema: Schema<T>, signal?: AbortSignal): Promise<T> => ask(path, schema, signal ? { signal } : {});
 
 const POST = { method: "POST", headers: { "Content-Type": "application/json" } };
 

@@ -3,6 +3,7 @@ import * as v from "valibot";
 import { list } from "./checks";
 import { get, post, send } from "./client";
 import * as schemas from "./schemas";
+import type { ShootFrame } from "./types";
 
 /** Finding frames: a query is a text, as the address of the page has it. */
 
@@ -11,16 +12,24 @@ const AGAIN = 500;
 
 const of = (query: string) => `of=${encodeURIComponent(query)}`;
 
-/** With the first frames of the first section, which are in view: they are not asked for again. */
-export const useFind = (query: string, by: string) => {
+/**
+ * With the first frames of the first section, which are in view: they are not asked for again, and their pictures at once.
+ *
+ * @param expected what is shown of frames that will be in view
+ */
+export const useFind = (query: string, by: string, expected: (frames: ShootFrame[]) => void) => {
   const queries = useQueryClient();
   return useQuery({
     queryKey: ["find", query, by],
-    queryFn: async () => {
-      const found = await get(`/api/find?${of(query)}&by=${by}`, schemas.Find);
+    queryFn: async ({ signal }) => {
+      const since = performance.now();
+      const found = await get(`/api/find?${of(query)}&by=${by}`, schemas.Find, signal);
       const first = found.sections[0];
-      if (first) queries.setQueryData(foundFrames(query, by, first.value, 0).queryKey, first.first);
-      return { ...found, query, by }; // what stands there while the next is on its way is of this
+      if (first && !signal.aborted) {
+        queries.setQueryData(foundFrames(query, by, first.value, 0).queryKey, first.first);
+        expected(first.first);
+      }
+      return { ...found, query, by, took: performance.now() - since }; // what stands there while the next is on its way is of this query
     },
     placeholderData: keepPreviousData,
     refetchInterval: (found) => ((found.state.data?.behind ?? 0) > 0 ? AGAIN : false),

@@ -9,11 +9,14 @@ import { onBack } from "./client";
 const REST = 25;
 const BATCH = 30;
 const AT_ONCE = 2;
+/** What is expected is wanted by nobody after so many milliseconds, but by cells. */
+const EXPECTED = 1000;
 /** A request that breaks off is made again after so many milliseconds, with half as many, until the one that breaks it is found. */
 const AGAIN = 300;
 /** So many pictures are held in memory. */
 const MOST = 3000;
 const KEPT = "pictures";
+const KEEPING = 300;
 /** So many are kept in the browser; then it begins anew. */
 const MOST_KEPT = 30_000;
 
@@ -46,6 +49,22 @@ export function wantPicture(source: string, element: () => HTMLElement | null, l
     const request = asked.get(source);
     if (request && ![...asked].some(([other, of]) => of === request && wanted.has(other))) request.abort();
   };
+}
+
+/** Pictures whose cells will stand there in a moment are asked for while these are being drawn. */
+export function expectPictures(sources: string[]): void {
+  const undo = sources.slice(0, BATCH).map((source) =>
+    wantPicture(
+      source,
+      () => null,
+      () => undefined,
+    ),
+  );
+  clearTimeout(timer);
+  void pump();
+  setTimeout(() => {
+    for (const one of undo) one();
+  }, EXPECTED);
 }
 
 /** What could not be had is asked for again: a card is back, or the ledger. */
@@ -117,6 +136,7 @@ async function fetchBatch(batch: string[], kept: Cache | null, names: Set<string
   const controller = new AbortController();
   for (const source of batch) asked.set(source, controller);
   const left = new Set(batch);
+  const came: [string, Blob][] = [];
   let wait = 0;
   try {
     const answer = await fetch("/api/pictures", {
@@ -139,12 +159,17 @@ async function fetchBatch(batch: string[], kept: Cache | null, names: Set<string
       }
       const blob = new Blob([jpeg], { type: "image/jpeg" });
       keep(source, blob);
-      void kept
-        ?.put(source, new Response(blob))
-        .then(() => names.add(source))
-        .catch(() => undefined);
+      came.push([source, blob]);
     }
     tellNow();
+    // Kept for the next time when this time's are drawn.
+    setTimeout(() => {
+      for (const [source, blob] of came)
+        void kept
+          ?.put(source, new Response(blob))
+          .then(() => names.add(source))
+          .catch(() => undefined);
+    }, KEEPING);
     if (left.size > 0) throw new Error("it broke off");
     atOnce = Math.min(BATCH, 2 * atOnce);
   } catch {

@@ -1,3 +1,4 @@
+import { memo } from "react";
 import type { FoundFacet } from "../api/views";
 import { FacetValues } from "./FacetValues";
 import type { Wish } from "./query";
@@ -9,7 +10,7 @@ interface Props {
 }
 
 /** What the found frames can be narrowed by, with how many there are before it is pressed. */
-export function Facets({ query, facets, onWish }: Props) {
+export const Facets = memo(function Facets({ query, facets, onWish }: Props) {
   return (
     <section
       aria-label="Narrow it down"
@@ -20,4 +21,4 @@ export function Facets({ query, facets, onWish }: Props) {
       ))}
     </section>
   );
-}
+});

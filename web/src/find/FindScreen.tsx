@@ -1,7 +1,8 @@
-import { useEffect, useMemo, useRef, useState } from "react";
-import { Link, NavigationType, useLocation, useNavigationType, useSearchParams } from "react-router";
+import { useMemo, useRef, useState } from "react";
+import { Link, useSearchParams } from "react-router";
 import * as v from "valibot";
 import { useFind } from "../api/find";
+import { expectPictures } from "../api/pictures";
 import type { ShootFrame } from "../api/types";
 import type { FoundSection } from "../api/views";
 import { TextButton, Key } from "../ledger/Field";
@@ -12,9 +13,11 @@ import { Page } from "../ledger/Page";
 import { useKept } from "../ledger/useKept";
 import { useKeys } from "../ledger/useKeys";
 import { usePicked } from "../ledger/usePicked";
-import { useSettled } from "../ledger/useSettled";
+import { useSame } from "../ledger/useSame";
 import { FrameLook } from "../shoots/FrameLook";
+import { viewable } from "../shoots/viewable";
 import { count, figure } from "../words/format";
+import { Blank } from "./Blank";
 import { Calendar } from "./Calendar";
 import { Facets } from "./Facets";
 import { FindVerbs } from "./FindVerbs";
@@ -25,8 +28,8 @@ import { ALL, CHOSEN, type Fact, FACTS, FIRST } from "./listed";
 import { read, toggled, type Wish, write } from "./query";
 import { Wishes } from "./Wishes";
 
-/** Milliseconds that words are waited for, while they are typed. */
-const TYPING = 80;
+/** Milliseconds that an answer may take and be a quick one: while it is on its way, the next is asked. */
+const QUICK = 250;
 
 const ORDERS = ["the latest first", "the earliest first", "most found first", "most stars first", "what fits best first"] as const;
 type Order = (typeof ORDERS)[number];
@@ -50,9 +53,7 @@ export function FindScreen() {
   const [address, setAddress] = useSearchParams();
   const text = address.toString();
   const query = useMemo(() => read(text), [text]);
-  const [words, setWords] = useState(query.words);
   const scroller = useRef<HTMLElement>(null);
-  const blank = useRef<HTMLInputElement>(null);
   const [picked, pick, setPicked] = usePicked<number>();
   const [look, setLook] = useState<{ frames: ShootFrame[]; id: number } | null>(null);
   const [view, setView] = useKept<View>("find.view", v.picklist(VIEWS), "pictures");
@@ -61,31 +62,26 @@ export function FindScreen() {
   const [narrow, setNarrow] = useState(false);
   const [order, setOrder] = useState<Order>("the latest first");
   const by = sectionsBy(order);
-  const found = useFind(text, by);
-  // What is typed is asked at once; while an answer is on its way, when the hand rests or the answer is there.
-  const settled = useSettled(words, found.isFetching ? TYPING : 0);
+  const found = useFind(text, by, (frames) => {
+    if (view === "pictures" && !look) expectPictures(frames.flatMap((frame) => viewable(frame).picture(480) ?? []));
+  });
   const data = found.data;
   const sections = useMemo(() => inOrder(data?.sections ?? [], order), [data, order]);
-  const written = useRef(query.words);
-  useEffect(() => {
-    if (settled === written.current) return;
-    written.current = settled;
-    setAddress((now) => write({ ...read(now.toString()), words: settled }), { replace: true });
-  }, [settled, setAddress]);
-  // Gone back to, or chosen by name: what stands in the blank follows. What was typed replaces the address, which comes later than the next letter.
-  const { key } = useLocation();
-  const isTyped = useNavigationType() === NavigationType.Replace;
-  const [before, setBefore] = useState(key);
-  if (before !== key) {
-    setBefore(key);
-    if (!isTyped) setWords(query.words);
-  }
-  useEffect(() => {
-    blank.current?.focus();
-  }, []);
-  const wish = (one: Wish) => {
-    setAddress(write({ ...toggled(query, one), words }));
+  const ask = (words: string) => {
+    setAddress(write({ ...query, words }), { replace: true });
   };
+  const wish = useSame((one: Wish) => {
+    setAddress(write(toggled(query, one)));
+  });
+  const pickFrames = useSame((frames: ShootFrame[], on: boolean) => {
+    pick(
+      frames.map((frame) => frame.id),
+      on,
+    );
+  });
+  const lookAt = useSame((frames: ShootFrame[], frame: ShootFrame) => {
+    setLook({ frames, id: frame.id });
+  });
   useKeys({
     y: () => {
       setView(VIEWS[(VIEWS.indexOf(view) + 1) % VIEWS.length] ?? "pictures");
@@ -99,7 +95,7 @@ export function FindScreen() {
       foot={
         <FindVerbs
           query={text}
-          called={words.trim() === "" ? "Found" : words.trim()}
+          called={query.words.trim() === "" ? "Found" : query.words.trim()}
           found={data?.frames ?? 0}
           picked={picked}
           onAll={setPicked}
@@ -111,24 +107,7 @@ export function FindScreen() {
     >
       <h1 className="sr-only">Find</h1>
       <section aria-label="What is looked for" className="border-b border-ink py-4 pr-6 pl-page">
-        <input
-          ref={blank}
-          id="find"
-          aria-label="Words, names, days"
-          placeholder="words, a name, a day: red boat, ORL_0412, may 2024"
-          value={words}
-          onChange={(event) => {
-            setWords(event.target.value);
-          }}
-          onKeyDown={(event) => {
-            if (event.key === "Escape") blank.current?.blur();
-            if (event.key === "Enter" || event.key === "ArrowDown") {
-              event.preventDefault();
-              toPictures();
-            }
-          }}
-          className="w-full border-b border-rule-strong bg-transparent font-hand text-title font-semibold focus:border-velvet focus:outline-none"
-        />
+        <Blank words={query.words} patient={found.isFetching && (data?.took ?? 0) > QUICK} onAsk={ask} onLeave={toPictures} />
         <div className="in-line gap-x-6 gap-y-[6px] pt-2">
           <span role="status">
             {data && (
@@ -144,7 +123,6 @@ export function FindScreen() {
           <KeptFinds
             query={text}
             onChoose={(chosen) => {
-              written.current = read(chosen).words;
               setAddress(chosen);
             }}
           />
@@ -186,7 +164,7 @@ export function FindScreen() {
       {data && (
         <div className="grid min-h-[60%] grid-cols-[270px_minmax(0,1fr)] max-md:grid-cols-1">
           <div className={narrow ? "" : "max-md:hidden"}>
-            <Facets query={text} facets={data.facets} onWish={wish} />
+            <Facets query={data.query} facets={data.facets} onWish={wish} />
           </div>
           {days ? (
             view === "days" ? (
@@ -221,15 +199,8 @@ export function FindScreen() {
                   facts={view === "a list" ? facts : null}
                   picked={picked}
                   scroller={scroller}
-                  onPick={(frames, on) => {
-                    pick(
-                      frames.map((frame) => frame.id),
-                      on,
-                    );
-                  }}
-                  onLook={(frames, frame) => {
-                    setLook({ frames, id: frame.id });
-                  }}
+                  onPick={pickFrames}
+                  onLook={lookAt}
                 />
               )}
               {data.frames === 0 && (

@@ -1,6 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { type KeyboardEvent, type MouseEvent, type RefObject, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { type KeyboardEvent, memo, type MouseEvent, type RefObject, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { foundFrames } from "../api/find";
 import type { ShootFrame } from "../api/types";
 import type { FoundSection } from "../api/views";
@@ -33,7 +33,7 @@ const LISTED = 32;
 const AT_ONCE = 120;
 
 /** Found frames on the mat, as pictures or as a list, below a line for each section; only what is in view is asked for, and kept. */
-export function FoundGrid({ query, by, sections, facts, picked, scroller, onPick, onLook }: Props) {
+export const FoundGrid = memo(function FoundGrid({ query, by, sections, facts, picked, scroller, onPick, onLook }: Props) {
   const queries = useQueryClient();
   const [box, top, room] = useTop<HTMLDivElement>(scroller);
   const columns = facts ? 1 : Math.max(1, Math.floor((room - 2 * SIDE + GAP) / (WIDTH + GAP)));
@@ -169,4 +169,4 @@ export function FoundGrid({ query, by, sections, facts, picked, scroller, onPick
       )}
     </div>
   );
-}
+});

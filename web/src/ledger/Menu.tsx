@@ -1,5 +1,6 @@
 import { DropdownMenu } from "radix-ui";
 import type { ReactNode } from "react";
+import { figure } from "../words/format";
 
 export interface Option<T extends string> {
   value: T;
@@ -151,7 +152,7 @@ function Words({ option }: { option: Option<string> }) {
   return (
     <>
       {option.name}
-      {option.count !== undefined && <span className="ml-auto pl-4 text-faded">{option.count.toLocaleString("en")}</span>}
+      {option.count !== undefined && <span className="ml-auto pl-4 text-faded">{figure(option.count)}</span>}
       {option.hint && <span className="ml-auto truncate pl-4 as-path text-faded">{option.hint}</span>}
     </>
   );

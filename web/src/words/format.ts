@@ -1,5 +1,6 @@
 const DAYS = ["Sun", "Mon", "Tue", "Wed", "Thu", "Fri", "Sat"];
 const MONTHS = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];
+const FIGURES = new Intl.NumberFormat("en"); // one, for making one takes longer than all else that a page's figures ask for
 
 /** Sizes in powers of ten, as drives and cards are sold. */
 export function size(bytes: number): string {
@@ -10,9 +11,9 @@ export function size(bytes: number): string {
   return `${(bytes / 1e3).toFixed(bytes > 0 && bytes < 1e4 ? 1 : 0)} kB`;
 }
 
-export const count = (number: number, one: string, many = `${one}s`): string => `${number.toLocaleString("en")} ${number === 1 ? one : many}`;
+export const count = (number: number, one: string, many = `${one}s`): string => `${figure(number)} ${number === 1 ? one : many}`;
 
-export const figure = (number: number): string => number.toLocaleString("en");
+export const figure = (number: number): string => FIGURES.format(number);
 
 /** A name that is too long for a sentence, by its beginning and its end. */
 export const shortened = (name: string, most = 32): string => (name.length > most ? `${name.slice(0, most - 9)}…${name.slice(-8)}` : name);
