@@ -26,7 +26,7 @@ await page.evaluate(() => {
           const box = one.getBoundingClientRect();
           return box.height > 0 && box.bottom > view.top && box.top < view.bottom;
         });
-        const asked = new URLSearchParams(location.search).get("words") === words && !document.querySelector("[aria-busy=true]");
+        const asked = new URLSearchParams(location.search).get("words") === words && !document.querySelector(".bg-mat[aria-busy=true]");
         if (asked && cells.length > 0 && cells.every((one) => one.querySelector("img")?.complete))
           resolve([performance.now() - window.pressed, cells.length]);
         else if (performance.now() > until)

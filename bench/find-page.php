@@ -19,7 +19,13 @@ require dirname(__DIR__).'/vendor/autoload.php';
 putenv('APP_ENV=test');
 [, $pictures, $store] = $argv + ['', '', ''];
 $read = new CoreFactsReader();
-$previews = array_filter(array_map(static fn (string $file): array => array_intersect_key(FactsDocument::of($read->read($file)), ['previews' => 1]), array_combine($sources = glob($pictures.'/*.[jJ][pP][gG]') ?: [], $sources)), static fn (array $facts): bool => [] !== $facts['previews']);
+$previews = [];
+foreach (false === ($files = glob($pictures.'/*.[jJ][pP][gG]')) ? [] : $files as $file) {
+    $facts = $read->read($file);
+    if ([] !== $facts->previews) {
+        $previews[$file] = json_encode(['previews' => FactsDocument::of($facts)['previews']], JSON_THROW_ON_ERROR);
+    }
+}
 $sources = array_keys($previews);
 if ([] === $sources) {
     fwrite(\STDERR, "There are no pictures in $pictures.\n");
@@ -34,7 +40,7 @@ foreach (['file' => "ending = '.jpg'", 'copy' => "path = replace(path, '.orw', '
     $database->executeStatement("UPDATE $table SET $set");
 }
 foreach ($sources as $i => $source) {
-    $database->executeStatement("UPDATE frame r SET facts_from = o.path, facts = (r.facts::jsonb || ?::jsonb)::json FROM original o WHERE o.frame_id = r.id AND r.id % ? = ?", [json_encode($previews[$source], JSON_THROW_ON_ERROR), count($sources), $i]);
+    $database->executeStatement('UPDATE frame r SET facts_from = o.path, facts = (r.facts::jsonb || ?::jsonb)::json FROM original o WHERE o.frame_id = r.id AND r.id % ? = ?', [json_encode($previews[$source], \JSON_THROW_ON_ERROR), count($sources), $i]);
 }
 $database->executeStatement('SET CONSTRAINTS ALL IMMEDIATE');
 $ledger->service(KeepsIndex::class)->catchUp(\INF);

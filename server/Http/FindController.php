@@ -15,6 +15,7 @@ use VelvetLedger\Core\Find\FindOrder;
 use VelvetLedger\Core\Find\FindQuery;
 use VelvetLedger\Server\Finding\UsualFinds;
 use VelvetLedger\Server\Pages\FindPage;
+use VelvetLedger\Server\Pages\FoundFacets;
 use VelvetLedger\Server\Persistence\Find\FoundFileRepository;
 use VelvetLedger\Server\Persistence\Find\KeptFindEntries;
 use VelvetLedger\Server\Stores\Stores;
@@ -33,13 +34,20 @@ final readonly class FindController
         return new JsonResponse($this->page->view(self::query($request), self::order($request->query->getString('by'))));
     }
 
+    /** By what it can be narrowed down. */
+    #[Route('/api/find/facets', methods: ['GET'])]
+    public function facets(Request $request, FoundFacets $facets): Response
+    {
+        return new JsonResponse($facets->of(self::query($request)));
+    }
+
     /** All values of ?facet=, those with ?part= in what they are called; of keywords those right below ?below=. */
     #[Route('/api/find/values', methods: ['GET'])]
-    public function values(Request $request): Response
+    public function values(Request $request, FoundFacets $facets): Response
     {
         $facet = FindFacet::tryFrom($request->query->getString('facet')) ?? throw CouldNotFind::noFacet($request->query->getString('facet'));
 
-        return new JsonResponse($this->page->values(self::query($request), $facet, mb_substr($request->query->getString('part'), 0, 100), 0 === RowNumber::of($request, 'below') ? null : RowNumber::of($request, 'below')));
+        return new JsonResponse($facets->values(self::query($request), $facet, mb_substr($request->query->getString('part'), 0, 100), 0 === RowNumber::of($request, 'below') ? null : RowNumber::of($request, 'below')));
     }
 
     #[Route('/api/find/days', methods: ['GET'])]

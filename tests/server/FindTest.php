@@ -11,6 +11,7 @@ use VelvetLedger\Core\Find\FindQuery;
 use VelvetLedger\Server\Finding\KeepsIndex;
 use VelvetLedger\Server\Kernel;
 use VelvetLedger\Server\Pages\FindPage;
+use VelvetLedger\Server\Pages\FoundFacets;
 use VelvetLedger\Server\Persistence\Find\AlbumEntries;
 use VelvetLedger\Server\Settings\Home;
 use VelvetLedger\Server\View\Find\FindView;
@@ -48,7 +49,7 @@ final class FindTest extends LedgerTestCase
             $frames = $this->made->having($query->any, $query->none);
             self::assertSame([\count($frames), \count($this->made->facets)], [$view->frames, $view->of], $query->text());
             self::assertSame($frames, $this->service(FindPage::class)->frames($query)->numbers(), $query->text());
-            foreach ($view->facets as $facet) {
+            foreach ($this->service(FoundFacets::class)->of($query) as $facet) {
                 if ('hint' === $facet->facet) {
                     continue;
                 }

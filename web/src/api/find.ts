@@ -37,6 +37,17 @@ export const useFind = (query: string, by: string, expected: (frames: ShootFrame
   });
 };
 
+/** By what it can be narrowed down; counted when what was found is there, which is looked at first. */
+export const useFoundFacets = (query: string, found: { isThere: boolean; behind: number }) =>
+  useQuery({
+    queryKey: ["find", "facets", query],
+    queryFn: async ({ signal }) => ({ query, facets: await get(`/api/find/facets?${of(query)}`, list(schemas.FoundFacet), signal) }),
+    enabled: found.isThere,
+    placeholderData: keepPreviousData,
+    refetchInterval: found.behind > 0 ? AGAIN : false,
+    gcTime: 10_000,
+  });
+
 /** All values of a facet that have a text in what they are called; of keywords those right below one. */
 export const useFoundValues = (query: string, facet: string, part: string, below: number | null, open: boolean) =>
   useQuery({

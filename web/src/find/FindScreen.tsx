@@ -1,7 +1,7 @@
 import { useMemo, useRef, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import * as v from "valibot";
-import { useFind } from "../api/find";
+import { useFind, useFoundFacets } from "../api/find";
 import { expectPictures } from "../api/pictures";
 import type { ShootFrame } from "../api/types";
 import type { FoundSection } from "../api/views";
@@ -66,6 +66,7 @@ export function FindScreen() {
     if (view === "pictures" && !look) expectPictures(frames.flatMap((frame) => viewable(frame).picture(480) ?? []));
   });
   const data = found.data;
+  const narrowed = useFoundFacets(text, { isThere: found.isSuccess && !found.isPlaceholderData, behind: data?.behind ?? 0 });
   const sections = useMemo(() => inOrder(data?.sections ?? [], order), [data, order]);
   const ask = (words: string) => {
     setAddress(write({ ...query, words }), { replace: true });
@@ -119,7 +120,7 @@ export function FindScreen() {
               </>
             )}
           </span>
-          <Wishes query={query} facets={data?.facets ?? []} onWish={wish} />
+          <Wishes query={query} facets={narrowed.data?.facets ?? []} onWish={wish} />
           <KeptFinds
             query={text}
             onChoose={(chosen) => {
@@ -163,8 +164,8 @@ export function FindScreen() {
       {(data?.behind ?? 0) > 0 && <Notice>What was said of frames lately is still being entered where they are looked for: counts may change yet.</Notice>}
       {data && (
         <div className="grid min-h-[60%] grid-cols-[270px_minmax(0,1fr)] max-md:grid-cols-1">
-          <div className={narrow ? "" : "max-md:hidden"}>
-            <Facets query={data.query} facets={data.facets} onWish={wish} />
+          <div className={narrow ? "" : "max-md:hidden"} aria-busy={narrowed.isPlaceholderData}>
+            {narrowed.data && <Facets query={narrowed.data.query} facets={narrowed.data.facets} onWish={wish} />}
           </div>
           {days ? (
             view === "days" ? (

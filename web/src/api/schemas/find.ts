@@ -17,21 +17,6 @@ export const AlbumPage: Schema<views.AlbumPage> = v.object({
   frames: list(ShootFrame),
 });
 
-export const FoundValue: Schema<views.FoundValue> = v.object({
-  value: v.string(),
-  called: v.string(),
-  frames: v.number(),
-  any: v.boolean(),
-  none: v.boolean(),
-});
-
-export const FoundFacet: Schema<views.FoundFacet> = v.object({
-  facet: v.string(),
-  called: v.string(),
-  values: list(FoundValue),
-  more: v.number(),
-});
-
 export const FoundSection: Schema<views.FoundSection> = v.object({
   value: v.string(),
   shoot: v.nullable(v.number()),
@@ -48,7 +33,6 @@ export const Find: Schema<views.Find> = v.object({
   behind: v.number(),
   phrases: list(v.string()),
   notes: list(v.string()),
-  facets: list(FoundFacet),
   shoots: v.number(),
   sections: list(FoundSection),
 });
@@ -56,6 +40,21 @@ export const Find: Schema<views.Find> = v.object({
 export const FoundDay: Schema<views.FoundDay> = v.object({
   day: v.string(),
   frames: v.number(),
+});
+
+export const FoundValue: Schema<views.FoundValue> = v.object({
+  value: v.string(),
+  called: v.string(),
+  frames: v.number(),
+  any: v.boolean(),
+  none: v.boolean(),
+});
+
+export const FoundFacet: Schema<views.FoundFacet> = v.object({
+  facet: v.string(),
+  called: v.string(),
+  values: list(FoundValue),
+  more: v.number(),
 });
 
 export const FoundHours: Schema<views.FoundHours> = v.object({

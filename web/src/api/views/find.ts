@@ -16,14 +16,13 @@ export interface AlbumPage {
   frames: ShootFrame[];
 }
 
-/** What was found, and what it can be narrowed by. */
+/** What was found. */
 export interface Find {
   frames: number;
   of: number;
   behind: number;
   phrases: string[];
   notes: string[];
-  facets: FoundFacet[];
   shoots: number;
   sections: FoundSection[];
 }
