@@ -37,14 +37,17 @@ export const useFind = (query: string, by: string, expected: (frames: ShootFrame
   });
 };
 
-/** By what it can be narrowed down; counted when what was found is there, which is looked at first. */
-export const useFoundFacets = (query: string, found: { isThere: boolean; behind: number }) =>
+/**
+ * By what it can be narrowed down; counted when what was found is there, which is looked at first, and again whenever that was asked again.
+ *
+ * @param foundAt when it was, null while it is on its way
+ */
+export const useFoundFacets = (query: string, foundAt: number | null) =>
   useQuery({
-    queryKey: ["find", "facets", query],
+    queryKey: ["find", "facets", query, foundAt],
     queryFn: async ({ signal }) => ({ query, facets: await get(`/api/find/facets?${of(query)}`, list(schemas.FoundFacet), signal) }),
-    enabled: found.isThere,
+    enabled: foundAt !== null,
     placeholderData: keepPreviousData,
-    refetchInterval: found.behind > 0 ? AGAIN : false,
     gcTime: 10_000,
   });
 

@@ -66,7 +66,7 @@ export function FindScreen() {
     if (view === "pictures" && !look) expectPictures(frames.flatMap((frame) => viewable(frame).picture(480) ?? []));
   });
   const data = found.data;
-  const narrowed = useFoundFacets(text, { isThere: found.isSuccess && !found.isPlaceholderData, behind: data?.behind ?? 0 });
+  const narrowed = useFoundFacets(text, found.isSuccess && !found.isPlaceholderData ? found.dataUpdatedAt : null);
   const sections = useMemo(() => inOrder(data?.sections ?? [], order), [data, order]);
   const ask = (words: string) => {
     setAddress(write({ ...query, words }), { replace: true });
