@@ -125,3 +125,22 @@ test("what came before an answer broke off stays, and a request that nobody want
   await passes(300);
   expect([asked[1]?.signal.aborted, asked.length, pictureOf(address("C"))]).toEqual([true, 2, null]);
 });
+
+test("what is expected is asked for at once, is there when its cells are, and is given up where they never are", async () => {
+  const { expectPictures, pictureOf, wantPicture } = await import("./api/pictures");
+  const names = Array.from({ length: 40 }, (_, i) => `F${i}`);
+  expectPictures(names.map(address));
+  await passes(0);
+  expect(asked.map((one) => one.of)).toEqual([names.slice(0, 30)]);
+  const told = vi.fn();
+  const leave = ["F0", "F39"].map((name) => wantPicture(address(name), at(0), told));
+  await passes(30);
+  expect(asked.slice(1).map((one) => one.of)).toEqual([["F39"]]);
+  asked[0]?.answer((name) => `jpeg of ${name}`);
+  await passes(100);
+  expect([pictureOf(address("F0")), told.mock.calls.length]).toEqual(["blob:1", 1]);
+  expectPictures([address("F41")]);
+  await passes(1100);
+  expect([asked.at(-1)?.of, asked.at(-1)?.signal.aborted, asked[1]?.signal.aborted]).toEqual([["F41"], true, false]);
+  for (const one of leave) one();
+});

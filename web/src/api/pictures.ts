@@ -40,6 +40,7 @@ export const pictureOf = (source: string): string | null => have.get(source) ?? 
 export function wantPicture(source: string, element: () => HTMLElement | null, listener: () => void): () => void {
   const now = wanted.get(source) ?? { listeners: new Set(), element };
   now.listeners.add(listener);
+  if (now.element() === null) now.element = element; // it was expected, and stands there now
   wanted.set(source, now);
   if (!have.has(source) && !failed.has(source)) later();
   return () => {
