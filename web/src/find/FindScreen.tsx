@@ -157,7 +157,7 @@ export function FindScreen() {
           </span>
         </div>
       </section>
-      <Trouble error={found.error} />
+      <Trouble error={found.error ?? narrowed.error} />
       {data?.notes.map((note) => (
         <Notice key={note}>{note}</Notice>
       ))}
