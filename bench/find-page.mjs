@@ -19,7 +19,7 @@ async function open() {
     // From the last key that was pressed until the answer to it is in view: the address says what was asked, the pictures are there.
     window.since = (words) =>
       new Promise((resolve, reject) => {
-        const until = performance.now() + 20_000;
+        const until = performance.now() + 60_000;
         const main = document.querySelector("#page");
         const look = () => {
           const view = main.getBoundingClientRect();

@@ -31,6 +31,8 @@ const wanted = new Map<string, Wanted>();
 const asked = new Map<string, AbortController>();
 let timer: ReturnType<typeof setTimeout> | undefined;
 let atOnce = BATCH;
+let expected: (() => void)[] = [];
+let given: ReturnType<typeof setTimeout> | undefined;
 
 onBack(askAgain);
 
@@ -52,20 +54,24 @@ export function wantPicture(source: string, element: () => HTMLElement | null, l
   };
 }
 
-/** Pictures whose cells will stand there in a moment are asked for while these are being drawn. */
+/** Pictures whose cells will stand there in a moment are asked for while these are being drawn; what was expected before is not any more. */
 export function expectPictures(sources: string[]): void {
-  const undo = sources.slice(0, BATCH).map((source) =>
+  const before = expected;
+  expected = sources.slice(0, BATCH).map((source) =>
     wantPicture(
       source,
       () => null,
       () => undefined,
     ),
   );
+  for (const one of before) one();
   clearTimeout(timer);
   void pump();
-  setTimeout(() => {
-    for (const one of undo) one();
-  }, EXPECTED);
+  clearTimeout(given);
+  if (expected.length > 0)
+    given = setTimeout(() => {
+      expectPictures([]);
+    }, EXPECTED);
 }
 
 /** What could not be had is asked for again: a card is back, or the ledger. */
