@@ -23,7 +23,7 @@ $previews = [];
 foreach (false === ($files = glob($pictures.'/*.[jJ][pP][gG]')) ? [] : $files as $file) {
     $facts = $read->read($file);
     if ([] !== $facts->previews) {
-        $previews[$file] = json_encode(['previews' => FactsDocument::of($facts)['previews']], JSON_THROW_ON_ERROR);
+        $previews[$file] = json_encode(['previews' => FactsDocument::of($facts)['previews']], \JSON_THROW_ON_ERROR);
     }
 }
 $sources = array_keys($previews);
@@ -40,7 +40,7 @@ foreach (['file' => "ending = '.jpg'", 'copy' => "path = replace(path, '.orw', '
     $database->executeStatement("UPDATE $table SET $set");
 }
 foreach ($sources as $i => $source) {
-    $database->executeStatement('UPDATE frame r SET facts_from = o.path, facts = (r.facts::jsonb || ?::jsonb)::json FROM original o WHERE o.frame_id = r.id AND r.id % ? = ?', [json_encode($previews[$source], \JSON_THROW_ON_ERROR), count($sources), $i]);
+    $database->executeStatement('UPDATE frame r SET facts_from = o.path, facts = (r.facts::jsonb || ?::jsonb)::json FROM original o WHERE o.frame_id = r.id AND r.id % ? = ?', [$previews[$source], count($sources), $i]);
 }
 $database->executeStatement('SET CONSTRAINTS ALL IMMEDIATE');
 $ledger->service(KeepsIndex::class)->catchUp(\INF);
