@@ -31,16 +31,16 @@ bench_look() {
   return "$result"
 }
 
+# 200,000 pictures that came in at once would be looked at all the while; on a ledger at rest they were long ago.
+end_looks() { local worker; for worker in "$LEDGER_HOME"/run/look-*.pid; do end_process "$worker" "$LEDGER_HOME"; done; }
+
 # Finding in a real browser, on 200,000 frames with a picture each.
 bench_find_page() {
   cd "$ROOT" || return 1
   install_debian_packages chromium
   web_cards && web_ledger 9 || return 1
   database_url ledger
-  "$PHP" -d memory_limit=2G "${COMPILED[@]}" bench/find-page.php "$LEDGER_HOME/reader/TOWER/DCIM"/* "$LEDGER_HOME/drives/Anvil" && start_server || return 1
-  # 200,000 pictures that came in at once would be looked at all the while; on a ledger at rest they were long ago.
-  local looks; for looks in "$LEDGER_HOME"/run/look-*.pid; do end_process "$looks" "$LEDGER_HOME"; done
-  node bench/find-page.mjs
+  "$PHP" -d memory_limit=2G "${COMPILED[@]}" bench/find-page.php "$LEDGER_HOME/reader/TOWER/DCIM"/* "$LEDGER_HOME/drives/Anvil" && start_server && end_looks && node bench/find-page.mjs
   local result=$?
   end_home
   return "$result"

@@ -4,7 +4,7 @@ set -u
 ROOT=$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)
 LEDGER_PORT=${LEDGER_PORT:-7410}
 export ROOT
-# What codes or measures pictures needs PHP's compiler to machine code (docs/dng.md has what it gives).
+# What codes or measures pictures needs PHP's compiler to machine code (docs/dng.md has what it gives). ops/compiled is the same for programs that start others.
 COMPILED=(-d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M)
 
 say() { printf '%s\n' "$*" >&2; }
