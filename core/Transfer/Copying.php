@@ -14,7 +14,7 @@ final class Copying
     private const MOST_FILES = 1024;
 
     /** Files are published, and so entered in the ledger, so many at a time, or as many as there are after so many seconds. */
-    private const LUMP = 64;
+    private const LUMP = 256;
     private const SECONDS = 0.5;
 
     /** @var array<int, CopyOrder> by name */

@@ -10,8 +10,12 @@ interface Medium
     /** Has the system begin to write what it keeps of a file to its medium, without waiting for the end of it. */
     public function startFlush(string $path): void;
 
-    /** Tells the system that a file is about to be read, so that it fetches the beginning of it meanwhile. */
-    public function willRead(string $path): void;
+    /**
+     * Tells the system that a file is about to be read, so that it fetches that part of it meanwhile.
+     *
+     * @param int|null $bytes null for as many as are worth it
+     */
+    public function willRead(string $path, int $from = 0, ?int $bytes = null): void;
 
     /** Writes all that the system keeps of a file's whole drive; false where that cannot be had. */
     public function flushAll(string $path): bool;

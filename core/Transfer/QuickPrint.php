@@ -27,6 +27,18 @@ final class QuickPrint
         return $size.'-'.hash('xxh128', $head.substr($tail, $overlap));
     }
 
+    /**
+     * Where the reads begin that a print takes, each of END bytes or less.
+     *
+     * @param int $size of the file, bytes
+     *
+     * @return non-empty-list<int>
+     */
+    public static function places(int $size): array
+    {
+        return $size > self::END ? [0, max(self::END, $size - self::END)] : [0];
+    }
+
     /** The print of a file on disk; the two ends are all that is read of it. */
     public static function ofFile(string $path): string
     {

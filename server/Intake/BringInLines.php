@@ -52,6 +52,7 @@ final readonly class BringInLines
                 while (!$passage->copying->isEmpty()) {
                     $this->settle($run, $passage, true);
                 }
+                $this->wait($run, $passage);
                 if (\count($later) === \count($lines)) {
                     $run->report();
                     usleep(200_000); // another run has them in hand
@@ -63,7 +64,9 @@ final readonly class BringInLines
             try {
                 $passage->copying->abandon();
                 $this->stamps->abandon();
+                $this->wait($run, $passage);
             } finally {
+                $this->end->close();
                 $this->names->release($passage->takeAll());
             }
             $this->lists->renew($run);
@@ -186,9 +189,16 @@ final readonly class BringInLines
     {
         $done = $passage->copying->settle($wait);
         if ([] !== $done) {
-            $this->end->end($run, $passage, $done);
+            $this->end->end($run, $passage, $done, !$passage->copying->isEmpty());
             $this->names->release($passage->takeDone());
         }
         $run->report();
+    }
+
+    /** Until all that has its name is entered. */
+    private function wait(RunUnderWay $run, Passage $passage): void
+    {
+        $this->end->wait($run, $passage);
+        $this->names->release($passage->takeDone());
     }
 }

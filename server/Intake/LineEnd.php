@@ -23,17 +23,22 @@ use VelvetLedger\Server\Stores\StoreAbsent;
 /** Enters what came of files that were on their way, many at a time: published first, entered then, so that a cut between the two is made good by the next run. */
 final readonly class LineEnd
 {
+    /** So few are entered at once: nothing is gained by going on meanwhile. */
+    private const MANY = 32;
+
     public function __construct(private Entries $entries, private FailedLine $failed, private TellsLanding $landings, private SidecarsFollow $stamps, private TellsRaws $raws, private Landing $landing, private AlbumEntries $albums, private LoggerInterface $log)
     {
     }
 
     /**
      * @param non-empty-list<Copied> $done
+     * @param bool                   $goesOn whether there is more to do meanwhile: then these are entered beside that, and wait() is to be called
      *
      * @throws OwnershipLost|StoreAbsent|SourceGone|Wished when all is done for those that are in
      */
-    public function end(RunUnderWay $run, Passage $passage, array $done): void
+    public function end(RunUnderWay $run, Passage $passage, array $done, bool $goesOn): void
     {
+        $this->wait($run, $passage);
         $run->stores->confirm();
         $along = [];
         foreach ($done as $i => $copied) {
@@ -43,11 +48,43 @@ final readonly class LineEnd
             }
         }
         $cameIn = array_filter($done, static fn (Copied $copied): bool => !isset($copied->failed[$run->stores->main]));
-        $came = $this->enter($run, array_map(fn (Copied $copied): BroughtIn => $this->broughtIn($run, $passage, $copied, $along[$copied->order->name] ?? null), array_values($cameIn)), $passage);
-        foreach (array_diff_key($done, $cameIn) as $copied) {
+        $held = self::held($run, [...$cameIn, ...$along]);
+        $files = array_map(fn (Copied $copied): BroughtIn => $this->broughtIn($run, $passage, $held, $copied, $along[$copied->order->name] ?? null), array_values($cameIn));
+        $coming = new ComingIn($done, array_diff_key($done, $cameIn), $files);
+        if ($goesOn && \count($files) >= self::MANY && $this->entries->comeIn($run->intake, $run->number, $files, $run->stores->all())) {
+            $passage->coming = $coming;
+        } else {
+            $this->ended($run, $passage, $coming, $this->enter($run, fn () => $this->entries->broughtIn($run->intake, $run->number, $files, $run->stores->all()), $files, $passage));
+        }
+    }
+
+    /**
+     * Until what is being entered is.
+     *
+     * @throws OwnershipLost|StoreAbsent|SourceGone|Wished when all is done for those that are in
+     */
+    public function wait(RunUnderWay $run, Passage $passage): void
+    {
+        $coming = $passage->coming;
+        if (null !== $coming) {
+            $passage->coming = null;
+            $this->ended($run, $passage, $coming, $this->enter($run, fn () => $this->entries->areIn($run->intake, $run->number), $coming->files, $passage));
+        }
+    }
+
+    /** Nothing is entered beside anything any more. */
+    public function close(): void
+    {
+        $this->entries->close();
+    }
+
+    /** @param list<BroughtIn> $came */
+    private function ended(RunUnderWay $run, Passage $passage, ComingIn $coming, array $came): void
+    {
+        foreach ($coming->failed as $copied) {
             $this->failed->explain($run, $passage->line($copied->order->name), $copied->failed[$run->stores->main]); // it may end the run
         }
-        foreach ($done as $copied) {
+        foreach ($coming->done as $copied) {
             $passage->drop($passage->line($copied->order->name));
         }
         $frames = array_values(array_unique(array_filter(array_map(static fn (BroughtIn $file): ?int => $file->frame(), $came), \is_int(...))));
@@ -55,7 +92,7 @@ final readonly class LineEnd
         $this->stamps->follow($run, $frames);
         $this->raws->cameIn($frames);
         $this->landings->landed($frames);
-        foreach ($done as $copied) {
+        foreach ($coming->done as $copied) {
             $run->fileDone(); // it may be asked to end here
         }
     }
@@ -73,33 +110,34 @@ final readonly class LineEnd
     }
 
     /**
-     * All in one statement; where that fails, one by one: what is wrong with one is no other's.
+     * All at once; where that fails, one by one: what is wrong with one is no other's.
      *
-     * @param list<BroughtIn> $came
+     * @param \Closure(): void $enter all of them
+     * @param list<BroughtIn>  $files
      *
      * @return list<BroughtIn>
      */
-    private function enter(RunUnderWay $run, array $came, Passage $passage): array
+    private function enter(RunUnderWay $run, \Closure $enter, array $files, Passage $passage): array
     {
         try {
-            $this->entries->broughtIn($run->intake, $run->number, $came, $run->stores->all());
+            $enter();
 
-            return $came;
+            return $files;
         } catch (OwnershipLost $ends) {
             throw $ends;
         } catch (\Throwable $failure) {
             if (self::isOfTheDatabase($failure)) {
                 throw $failure; // no file's fault: the run is gone on with when the database can take it
             }
-            if (1 === \count($came)) {
-                $this->log->error('Receipt {receipt}: {file} could not be entered: {reason}', ['receipt' => $run->intake, 'file' => $passage->line($came[0]->line())->file->path, 'reason' => $failure->getMessage(), 'exception' => $failure]);
+            if (1 === \count($files)) {
+                $this->log->error('Receipt {receipt}: {file} could not be entered: {reason}', ['receipt' => $run->intake, 'file' => $passage->line($files[0]->line())->file->path, 'reason' => $failure->getMessage(), 'exception' => $failure]);
                 $run->couldNotEnter(Unexpected::inWords($failure->getMessage()));
 
                 return [];
             }
         }
 
-        return array_merge(...array_map(fn (BroughtIn $one): array => $this->enter($run, [$one], $passage), $came));
+        return array_merge(...array_map(fn (BroughtIn $one): array => $this->enter($run, fn () => $this->entries->broughtIn($run->intake, $run->number, [$one], $run->stores->all()), [$one], $passage), $files));
     }
 
     /** It does not answer, has no room, or is being ended: classes 08, 53, 57 and 58 of PostgreSQL's error codes. */
@@ -108,7 +146,8 @@ final readonly class LineEnd
         return $failure instanceof ConnectionException || ($failure instanceof DriverException && \in_array(substr((string) $failure->getSQLState(), 0, 2), ['08', '53', '57', '58'], true));
     }
 
-    private function broughtIn(RunUnderWay $run, Passage $passage, Copied $copied, ?Copied $along): BroughtIn
+    /** @param array<int, array<array-key, int>> $held store => path of a copy that it holds => any */
+    private function broughtIn(RunUnderWay $run, Passage $passage, array $held, Copied $copied, ?Copied $along): BroughtIn
     {
         $owed = $passage->owed($copied->order->name) + array_map(static fn (CouldNot $failure): string => rtrim($failure->getMessage(), '.'), $copied->failed);
         $sidecar = $passage->sidecar($copied->order->name);
@@ -118,19 +157,43 @@ final readonly class LineEnd
 
         return new BroughtIn(
             $line,
-            self::held($run, $copied),
+            self::asHeld($held, $copied),
             $run->stores->main,
             $owed + $run->stores->lost(),
             trim($twin?->inWords().' '.(\is_string($stamp) ? $stamp : '')),
             $twin,
             $stamp instanceof StampedCardPicture ? new CameInStamped($stamp->read, $stamp->bytes, $stamp->written, $stamp->revision, $stamp->picture) : null,
-            null === $sidecar || !isset($along->copies[$run->stores->main]) ? null : [$sidecar, self::held($run, $along)],
+            null === $sidecar || !isset($along->copies[$run->stores->main]) ? null : [$sidecar, self::asHeld($held, $along)],
         );
     }
 
-    /** Without the copies that their stores do not hold any more. */
-    private static function held(RunUnderWay $run, Copied $copied): Copied
+    /**
+     * @param list<Copied> $done
+     *
+     * @return array<int, array<array-key, int>> store => path of a copy that it holds => any
+     */
+    private static function held(RunUnderWay $run, array $done): array
     {
-        return new Copied($copied->order, $copied->written, array_filter($copied->copies, static fn (ProvenCopy $copy, int $store): bool => $run->stores->holds($store, $copy->path), \ARRAY_FILTER_USE_BOTH), $copied->failed);
+        $paths = [];
+        foreach ($done as $copied) {
+            foreach ($copied->copies as $store => $copy) {
+                $paths[$store][] = $copy->path;
+            }
+        }
+        foreach ($paths as $store => $files) {
+            $paths[$store] = array_flip($run->stores->holding($store, $files));
+        }
+
+        return $paths;
+    }
+
+    /**
+     * Without the copies that their stores do not hold any more.
+     *
+     * @param array<int, array<array-key, int>> $held
+     */
+    private static function asHeld(array $held, Copied $copied): Copied
+    {
+        return new Copied($copied->order, $copied->written, array_filter($copied->copies, static fn (ProvenCopy $copy, int $store): bool => isset($held[$store][$copy->path]), \ARRAY_FILTER_USE_BOTH), $copied->failed);
     }
 }

@@ -21,6 +21,9 @@ final class Passage
     /** @var array<string, int> print => line */
     private array $prints = [];
 
+    /** @var array<int, list<string>> line => its prints */
+    private array $printsOf = [];
+
     /** @var list<string> prints of lines that are done with, whose locks this run still has */
     private array $done = [];
 
@@ -39,6 +42,9 @@ final class Passage
     /** @var array<int, StampedFile> line => the sidecar that is on its way with it */
     private array $along = [];
 
+    /** What is entered while the next files are copied. */
+    public ?ComingIn $coming = null;
+
     public function __construct(public readonly Copying $copying)
     {
     }
@@ -51,6 +57,7 @@ final class Passage
     public function take(string $print, WaitingFile $line): void
     {
         $this->prints[$print] = $line->line;
+        $this->printsOf[$line->line][] = $print;
     }
 
     /** @param array<int, string> $owed store => why */
@@ -121,9 +128,11 @@ final class Passage
             @unlink($stamped->path);
         }
         unset($this->along[$line->line], $this->beside[$line->line], $this->stamped[$line->line], $this->lines[$line->line], $this->owed[$line->line], $this->twins[$line->line]);
-        $prints = array_map(strval(...), array_keys($this->prints, $line->line, true));
-        $this->prints = array_diff_key($this->prints, array_flip($prints));
-        array_push($this->done, ...$prints);
+        foreach ($this->printsOf[$line->line] ?? [] as $print) {
+            unset($this->prints[$print]);
+            $this->done[] = $print;
+        }
+        unset($this->printsOf[$line->line]);
     }
 
     /** @return list<string> prints of what is done with, to be let go of */
@@ -138,7 +147,7 @@ final class Passage
     public function takeAll(): array
     {
         $prints = [...$this->takeDone(), ...array_map(strval(...), array_keys($this->prints))];
-        $this->prints = [];
+        $this->prints = $this->printsOf = [];
 
         return $prints;
     }

@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Transfer\CouldNotCopy;
 use VelvetLedger\Core\Transfer\Medium;
+use VelvetLedger\Core\Transfer\QuickPrint;
 use VelvetLedger\Server\Persistence\DayBook\DayBookEntry;
 use VelvetLedger\Server\Persistence\Intakes\Entries;
 use VelvetLedger\Server\Persistence\Intakes\Intake;
@@ -32,7 +33,12 @@ final readonly class Preparation
         }
         $this->unentered->enter($intake, $run);
         $this->makeFolders($intake, $run);
-        $this->readPrints($run);
+        try {
+            $this->readPrints($run);
+        } catch (\Throwable $ends) {
+            $this->entries->close();
+            throw $ends;
+        }
     }
 
     /** The empty folders of a new shoot are there from the start, whatever comes into it. */
@@ -56,7 +62,12 @@ final readonly class Preparation
     {
         $unprinted = array_values(array_filter($this->receipts->waiting($run->intake), static fn (WaitingFile $waiting): bool => null === $waiting->file->print));
         foreach (array_chunk($unprinted, self::PRINTS_AT_ONCE) as $some) {
-            array_walk($some, fn (WaitingFile $waiting) => $this->medium->willRead($this->sources->of($run, $waiting)->path));
+            foreach ($some as $waiting) {
+                $path = $this->sources->of($run, $waiting)->path;
+                foreach (QuickPrint::places($waiting->file->bytes) as $from) {
+                    $this->medium->willRead($path, $from, QuickPrint::END); // and no more: reading all of a slow card first, drives would wait for it
+                }
+            }
             $prints = [];
             foreach ($some as $waiting) {
                 try {
@@ -68,5 +79,6 @@ final readonly class Preparation
             }
             $this->entries->printed($run->intake, $run->number, $prints);
         }
+        $this->entries->printed($run->intake, $run->number);
     }
 }

@@ -66,7 +66,7 @@ final class RunUnderWay
         $now = (float) $this->clock->now()->format('U.u');
         if ($now - $this->said > self::TICK) {
             $this->said = $now;
-            $wish = $this->tell();
+            $wish = $this->tell(false);
             ($this->watch)($this->bytes, $this->files);
             if (null !== $wish) {
                 throw Wished::to($wish);
@@ -94,11 +94,11 @@ final class RunUnderWay
     /** All is copied: nobody needs to be asked any more whether to go on. */
     public function reportLast(): void
     {
-        $this->tell();
+        $this->tell(true);
     }
 
-    private function tell(): ?IntakeWish
+    private function tell(bool $isLast): ?IntakeWish
     {
-        return $this->runs->moved($this->intake, $this->number, $this->bytes, $this->files, new Waited((hrtime(true) - $this->begun) / 1e9, $this->timings->bytes(), $this->timings->seconds()));
+        return $this->runs->moved($this->intake, $this->number, $this->bytes, $this->files, new Waited((hrtime(true) - $this->begun) / 1e9, $this->timings->bytes(), $this->timings->seconds()), $isLast);
     }
 }

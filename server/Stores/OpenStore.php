@@ -16,6 +16,9 @@ final class OpenStore
     /** @var array<array-key, string|null> folder => where it leads; since it was last asked whether the drive is there */
     private array $leads = [];
 
+    /** Bytes free when it was last asked, less those that were to be written since. */
+    private ?int $room = null;
+
     public function __construct(public readonly Store $store, private readonly int $device, private readonly int $root)
     {
     }
@@ -40,10 +43,18 @@ final class OpenStore
     {
         clearstatcache(true);
         $this->leads = [];
-        $stat = @stat($this->store->path);
-        if (false === $stat || $stat['dev'] !== $this->device || $stat['ino'] !== $this->root || StoreMark::at($this->store->path)?->uuid !== $this->store->uuid) {
+        $this->room = null;
+        if (!$this->isSameRoot() || StoreMark::at($this->store->path)?->uuid !== $this->store->uuid) {
             throw $this->store->absence();
         }
+    }
+
+    private function isSameRoot(): bool
+    {
+        clearstatcache();
+        $stat = @stat($this->store->path);
+
+        return false !== $stat && $stat['dev'] === $this->device && $stat['ino'] === $this->root;
     }
 
     /**
@@ -72,6 +83,26 @@ final class OpenStore
             throw StoreAbsent::notHolding($this->store, $file);
         }
         $this->confirmOwns($file);
+    }
+
+    /**
+     * The same of many files at once: that the drive is there before and after all are seen on it.
+     *
+     * @param list<string> $files absolute
+     *
+     * @throws StoreAbsent of one of them, or of the drive
+     */
+    public function confirmHoldsAll(array $files): void
+    {
+        $this->confirm();
+        foreach ($files as $file) {
+            $stat = @stat($file);
+            if (false === $stat || $stat['dev'] !== $this->device) {
+                throw StoreAbsent::notHolding($this->store, $file);
+            }
+            $this->confirmOwns($file);
+        }
+        $this->confirm();
     }
 
     /**
@@ -138,15 +169,22 @@ final class OpenStore
         return Spelling::isOneEntry($this->store->path, $one, $other);
     }
 
-    /** @throws StoreAbsent */
+    /**
+     * That it is there and has room for so many bytes more; asked again when what was written since may have filled it.
+     *
+     * @throws StoreAbsent
+     */
     public function checkRoom(int $bytes): void
     {
-        $free = $this->store->freeBytes();
-        if (null === $free) {
+        if (!$this->isSameRoot()) {
             throw $this->store->absence();
         }
-        if ($free < $bytes + self::SPARE_ROOM) {
+        if (null === $this->room || $this->room < $bytes + self::SPARE_ROOM) {
+            $this->room = $this->store->freeBytes() ?? throw $this->store->absence();
+        }
+        if ($this->room < $bytes + self::SPARE_ROOM) {
             throw StoreAbsent::full($this->store, $bytes, self::SPARE_ROOM);
         }
+        $this->room -= $bytes;
     }
 }

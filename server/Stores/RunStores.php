@@ -113,6 +113,26 @@ final class RunStores
         }
     }
 
+    /**
+     * Which of many files, given their names at a store just now, it holds.
+     *
+     * @param list<string> $files absolute
+     *
+     * @return list<string>
+     *
+     * @throws StoreAbsent where it is the main one
+     */
+    public function holding(int $number, array $files): array
+    {
+        try {
+            ($this->open[$number] ?? null)?->confirmHoldsAll($files);
+
+            return isset($this->open[$number]) ? $files : [];
+        } catch (StoreAbsent) {
+            return array_values(array_filter($files, fn (string $file): bool => $this->holds($number, $file)));
+        }
+    }
+
     /** @throws StoreAbsent where it is the main one */
     private function lose(int $number, StoreAbsent $absent): void
     {

@@ -42,9 +42,9 @@ final class PageCache implements Medium
         return 0 === $this->with($path, fn (int $file) => $this->library?->syncfs($file)); // @phpstan-ignore method.notFound
     }
 
-    public function willRead(string $path): void
+    public function willRead(string $path, int $from = 0, ?int $bytes = null): void
     {
-        $this->with($path, fn (int $file) => $this->library?->posix_fadvise($file, 0, self::AHEAD, self::POSIX_FADV_WILLNEED)); // @phpstan-ignore method.notFound
+        $this->with($path, fn (int $file) => $this->library?->posix_fadvise($file, $from, $bytes ?? self::AHEAD, self::POSIX_FADV_WILLNEED)); // @phpstan-ignore method.notFound
     }
 
     public function forget(string $path): void

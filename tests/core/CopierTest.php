@@ -268,7 +268,7 @@ final class CopierTest extends TestCase
             {
             }
 
-            public function willRead(string $path): void
+            public function willRead(string $path, int $from = 0, ?int $bytes = null): void
             {
             }
 

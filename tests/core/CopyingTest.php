@@ -96,19 +96,19 @@ final class CopyingTest extends TestCase
     {
         $this->start(0);
         $this->copying->settle(true);
-        for ($i = 1; $i <= 150; ++$i) {
+        for ($i = 1; $i <= 600; ++$i) {
             $this->start($i);
         }
         $this->readsBack->atATime = 2;
         $lump = $this->copying->settle(true);
         self::assertGreaterThan(1, \count($lump), 'not one by one, where more are on their way');
-        self::assertLessThanOrEqual(64, \count($lump));
+        self::assertLessThanOrEqual(256, \count($lump));
         $all = $lump;
         while (!$this->copying->isEmpty()) {
             array_push($all, ...$this->copying->settle(true));
         }
-        self::assertSame(range(1, 150), array_map(static fn (Copied $copied): int => $copied->order->name, $all), 'each once, in their order');
-        self::assertCount(151, $this->names($this->mirror));
+        self::assertSame(range(1, 600), array_map(static fn (Copied $copied): int => $copied->order->name, $all), 'each once, in their order');
+        self::assertCount(601, $this->names($this->mirror));
     }
 
     public function testSoManyFilesOrBytesAreUnderWayAtOnce(): void

@@ -50,7 +50,9 @@ final class CutsTest extends LedgerTestCase
     #[TestWith(['card pulled'])]
     #[TestWith(['worker killed'])]
     #[TestWith(['command killed'])]
-    public function testCutAndGoneOnIsAsNeverCut(string $how): void
+    #[TestWith(['pause', 600, 1])]
+    #[TestWith(['worker killed', 600, 2])]
+    public function testCutAndGoneOnIsAsNeverCut(string $how, int $more = 0, int $places = self::PLACES): void
     {
         $this->drives('Bellows');
         foreach ([1 => ['ORW' => 'CARD'], 2 => ['ORW' => 'CARD', 'JPG' => 'CARD'], 3 => ['JPG' => 'OTHER'], 4 => ['ORW' => 'OTHER', 'JPG' => 'CARD'], 5 => ['ORW' => 'OTHER']] as $number => $on) {
@@ -58,14 +60,17 @@ final class CutsTest extends LedgerTestCase
                 $this->reader->put("$card/DCIM/100ORREL/ORL_000$number.$extension", 'JPG' === $extension ? Stills::jpeg("2026-05-04 21:14:0$number", $number) : Stills::raw("2026-05-04 21:14:0$number", $number));
             }
         }
+        for ($i = 1; $i <= $more; ++$i) { // so many that some are entered while others are copied
+            $this->reader->put(\sprintf('CARD/DCIM/101ORREL/ORL_%04d.JPG', $i), Stills::jpeg(\sprintf('2026-05-04 21:%02d:%02d', 20 + intdiv($i, 60), $i % 60), 100 + $i));
+        }
         $this->reader->put('CARD/MISC/AUTPRINT.MRK', 'prints');
         $this->reader->put('CARD/layout.qxz', 'nobody knows');
         $whole = $this->begin(new CuttingClock());
         $this->bringBothOn();
         $expected = $this->cameTo();
-        self::assertSame([['6 files on the card: 6 brought in and proven.', '3 files on the card: 3 brought in and proven.'], [0, 0, 0]], \array_slice($expected, -2));
+        self::assertSame([[\sprintf('%1$d files on the card: %1$d brought in and proven.', 6 + $more), '3 files on the card: 3 brought in and proven.'], [0, 0, 0]], \array_slice($expected, -2));
         mt_srand(crc32($how));
-        for ($round = 0; $round < self::PLACES; ++$round) {
+        for ($round = 0; $round < $places; ++$round) {
             $place = mt_rand(1, $whole->looks);
             $this->cut($how, $place);
             if (1 === mt_rand(0, 1)) {

@@ -16,7 +16,7 @@ final class MeddlingMedium implements Medium
     {
     }
 
-    public function willRead(string $path): void
+    public function willRead(string $path, int $from = 0, ?int $bytes = null): void
     {
     }
 

@@ -61,6 +61,33 @@ final class RunsTest extends LedgerTestCase
         $this->ledger()->getConnection()->executeStatement('DELETE FROM '.$this->ledger()->getClassMetadata(Proof::class)->getTableName());
     }
 
+    /** Many are entered in one piece, while the next are copied: what is refused of it is one file's, and where the connection broke it is asked what came of it. */
+    #[TestWith([false])]
+    #[TestWith([true])]
+    public function testWhatIsWrongWithOneOfManyIsNoOthers(bool $breaks): void
+    {
+        $this->drives('Bellows');
+        $this->card_('CARD', ...range(1, 600));
+        $intake = $this->start('CARD')->id();
+        $this->breakTable('original', "NEW.path LIKE '%_0007.JPG'".($breaks ? ' AND pg_terminate_backend(pg_backend_pid()) AND pg_sleep(1) IS NULL' : ''));
+        try {
+            $this->bringOn($intake);
+            self::assertFalse($breaks);
+            self::assertSame([6 => Outcome::Waiting], array_filter($this->outcomes(), static fn (Outcome $outcome): bool => Outcome::BroughtIn !== $outcome));
+            self::assertSame([599, 599, 1198, 1198], $this->entered());
+        } catch (DriverException $broke) {
+            self::assertTrue($breaks, $broke->getMessage());
+            self::ensureKernelShutdown();
+            self::bootKernel();
+            self::assertContains(Outcome::Waiting, $this->outcomes());
+        }
+        $this->mendTable('original');
+        self::assertSame('600 files on the card: 600 brought in and proven.', $this->goOn($intake)->summary()->sentence());
+        self::assertSame([600, 600, 1200, 1200], $this->entered());
+        self::assertCount(600, (array) glob($this->onDrive('Bellows', '2026/2026-05-04/*.jpg')));
+        self::assertSame([['frames' => 600, 'files' => 600]], $this->ledger()->getConnection()->fetchAllAssociative('SELECT frames, files FROM shoot'));
+    }
+
     /**
      * Whatever is wrong with one file ends on its line, in words; the files before and after it come in.
      *

@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Persistence\Copies;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use VelvetLedger\Server\Persistence\Batch;
 use VelvetLedger\Server\Persistence\Changes\ChangeKind;
 use VelvetLedger\Server\Persistence\Row;
 
@@ -39,24 +40,35 @@ final readonly class MoveRepository
     }
 
     /**
-     * Files that were entered just now, of frames that may have been given another name since they were promised, or while they
-     * were written: what lies elsewhere is to be moved.
+     * Files that were entered just now, in the same transaction, of frames that may have been given another name since they were
+     * promised, or while they were written: what lies elsewhere is to be moved.
      *
      * @param list<int> $frames
      */
     public function landed(array $frames): void
     {
+        $batch = new Batch($this->database);
+        $this->landWith($batch, $frames);
+        $batch->carryOut();
+    }
+
+    /**
+     * The same in the batch that enters them.
+     *
+     * @param list<int> $frames
+     */
+    public function landWith(Batch $batch, array $frames): void
+    {
+        $of = ['frames' => '{'.implode(',', $frames).'}'];
         // Whoever gives them another name just now is waited for, and seen by the statement after this one.
-        $this->database->executeStatement('SELECT 1
+        $batch->add('SELECT 1
             FROM frame
-            WHERE id IN (?)
-            ORDER BY id FOR SHARE', [$frames], [ArrayParameterType::INTEGER]);
-        $this->owe(
+            WHERE id = ANY(CAST(:frames AS int[]))
+            ORDER BY id FOR SHARE', $of);
+        $batch->add(self::owing(
             'frame r JOIN file f ON f.frame_id = r.id JOIN copy c ON c.file_id = f.id',
-            "r.id IN (?) AND EXISTS (SELECT 1 FROM change_before b JOIN change h ON h.id = b.change_id WHERE b.frame_id = r.id AND h.kind = '".ChangeKind::Names->value."') AND NOT EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND ".self::IS_MOVE.')',
-            [$frames],
-            [ArrayParameterType::INTEGER],
-        );
+            "r.id = ANY(CAST(:frames AS int[])) AND EXISTS (SELECT 1 FROM change_before b JOIN change h ON h.id = b.change_id WHERE b.frame_id = r.id AND h.kind = '".ChangeKind::Names->value."') AND NOT EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND ".self::IS_MOVE.')',
+        ), $of);
     }
 
     /**
@@ -147,11 +159,17 @@ final readonly class MoveRepository
      */
     private function owe(string $of, string $which, array $given, array $types = [], ?int $change = null, string $order = 'c.id'): void
     {
-        $this->database->executeStatement('INSERT INTO step (change_id, copy_id, store_id, kind, from_path, to_path, state, asked_at)
+        $this->database->executeStatement(self::owing($of, $which, $change, $order), $given, $types);
+    }
+
+    /** The statement that owes moves. */
+    private static function owing(string $of, string $which, ?int $change = null, string $order = 'c.id'): string
+    {
+        return 'INSERT INTO step (change_id, copy_id, store_id, kind, from_path, to_path, state, asked_at)
             SELECT '.($change ?? 'NULL').", c.id, c.store_id, '".StepKind::Move->value."', c.path, t.path, '".StepState::Waiting->value."', now()
             FROM $of, LATERAL (SELECT ".self::path('r', 'f')." AS path) t
             WHERE c.path <> t.path AND c.state <> '".CopyState::Left->value."' AND $which
-            ORDER BY $order", $given, $types);
+            ORDER BY $order";
     }
 
     /** @return list<MoveRow> */

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Persistence\Intakes;
 
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Exception\DriverException;
+use VelvetLedger\Server\Persistence\Batch;
+use VelvetLedger\Server\Persistence\BatchBeside;
 use VelvetLedger\Server\Persistence\Copies\MoveRepository;
 use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Stamps\StampEntries;
@@ -26,14 +29,15 @@ final readonly class Entries
     private const QUICKLY = 'SET LOCAL enable_seqscan = off; SET LOCAL synchronous_commit = off';
 
     private const BROUGHT_IN = self::OWN.",
+        n AS MATERIALIZED (SELECT pg_get_serial_sequence('original', 'id')::regclass AS original, pg_get_serial_sequence('file', 'id')::regclass AS file, pg_get_serial_sequence('copy', 'id')::regclass AS copy),
         r AS MATERIALIZED (
-            SELECT t.*, nextval(pg_get_serial_sequence('original', 'id'))::int AS original_id, nextval(pg_get_serial_sequence('file', 'id'))::int AS file FROM (
+            SELECT t.*, nextval(n.original)::int AS original_id, nextval(n.file)::int AS file FROM n, (
                 SELECT j.*, f.shoot_id, f.stem, f.taken_at, own.card_id, 
                     CASE WHEN (f.stamp->>'jpegSidecar')::boolean AND j.bears_jpeg <> j.bears THEN j.bears_jpeg WHEN coalesce((f.stamp->>'dngSidecar')::boolean, f.stamp IS NULL) THEN j.bears_dng ELSE j.bears END AS place
                 FROM own, json_to_recordset(:files) AS j(line int, frame int, path text, kind text, bytes bigint, modified bigint, print text, original text, checksum text, size bigint, making text, written json, revision int, bears text, bears_jpeg text, bears_dng text, picture text, sha256 text, ending text, reason text, twin text, twin_agreed bigint, at timestamptz) JOIN frame f ON f.id = j.frame
                 ORDER BY j.frame, j.line) t),
         k AS MATERIALIZED (
-            SELECT t.*, nextval(pg_get_serial_sequence('copy', 'id'))::int AS copy FROM (
+            SELECT t.*, nextval(n.copy)::int AS copy FROM n, (
                 SELECT r.file, r.checksum, j.store, j.path, j.because, j.at
                 FROM ROWS FROM (json_to_recordset(:copies) AS (line int, store int, path text, because text, at timestamptz)) WITH ORDINALITY AS j(line, store, path, because, at, place) JOIN r ON r.line = j.line
                 ORDER BY r.file, j.place) t),
@@ -43,15 +47,18 @@ final readonly class Entries
         p AS (INSERT INTO proof (copy_id, checksum, holds, at) SELECT copy, checksum, true, at FROM k WHERE at IS NOT NULL)
         UPDATE receipt_line l SET outcome = 'brought in', reason = r.reason, twin = r.twin, twin_agreed = r.twin_agreed, checksum = r.checksum, proven_at = r.at, quick_print = r.print, file_id = r.file FROM r WHERE l.id = r.line";
 
+    /** That the run was the one that counts, and all its lines were there to be entered. */
+    private const ARE_IN = "(SELECT count(*) FROM receipt_line l JOIN intake i ON i.id = l.intake_id WHERE i.id = :intake AND i.run = :run AND l.id = ANY(CAST(:lines AS int[])) AND l.outcome = 'brought in') = :count";
+
     /** Whether a frame has files now that do not say what they should; asked after they are entered, for whoever settled it just before waits for that. */
     private const TO_STAMP = 'UPDATE frame r SET restamp = t.lacks, stamp_note = CASE WHEN t.lacks THEN r.stamp_note END, stamp_found = CASE WHEN t.lacks THEN r.stamp_found END
-        FROM (SELECT r.id, '.StampQueue::LACKS.' AS lacks FROM frame r WHERE r.id = ANY(CAST(? AS int[])) AND r.stamp IS NOT NULL) t
+        FROM (SELECT r.id, '.StampQueue::LACKS.' AS lacks FROM frame r WHERE r.id = ANY(CAST(:frames AS int[])) AND r.stamp IS NOT NULL) t
         WHERE r.id = t.id AND r.restamp <> t.lacks';
 
-    /** Lines of a receipt that a plan made for an empty table would be slow with. */
+    /** So many lines a plan made for an empty table would be slow with, and it is worth going on while they are entered. */
     private const MANY = 200;
 
-    public function __construct(private Connection $database, private StampEntries $stamps, private MoveRepository $moves)
+    public function __construct(private Connection $database, private StampEntries $stamps, private MoveRepository $moves, private BatchBeside $beside)
     {
     }
 
@@ -63,20 +70,43 @@ final readonly class Entries
      */
     public function broughtIn(int $intake, int $run, array $files, array $stores): void
     {
-        if ([] === $files) {
-            return;
+        if ([] !== $files) {
+            self::own($intake, $run, fn () => $this->batch($intake, $run, $files, $stores)->carryOut());
         }
-        $rows = array_map(static fn (BroughtIn $file): array => $file->row(), $files);
-        $copies = array_merge(...array_map(static fn (BroughtIn $file): array => $file->copies(), $files));
-        $values = ['files' => json_encode($rows, \JSON_THROW_ON_ERROR), 'copies' => json_encode($copies, \JSON_THROW_ON_ERROR)];
-        $this->database->transactional(function () use ($intake, $run, $values, $files, $stores): void {
-            $this->database->executeStatement(self::QUICKLY);
-            $this->enter(self::BROUGHT_IN, $intake, $run, $values, \count($files));
-            $this->stamps->along(array_values(array_filter(array_map(static fn (BroughtIn $file): ?array => $file->sidecar, $files))), $stores);
-            $frames = array_values(array_unique(array_filter(array_map(static fn (BroughtIn $file): ?int => $file->frame(), $files), \is_int(...))));
-            $this->moves->landed($frames);
-            $this->database->executeStatement(self::TO_STAMP, ['{'.implode(',', $frames).'}']);
-        });
+    }
+
+    /**
+     * Has them entered while this process goes on with the next; areIn() waits for it.
+     *
+     * @param non-empty-list<BroughtIn> $files
+     * @param list<int>                 $stores all of the ledger
+     *
+     * @return bool false where that is not to be had
+     */
+    public function comeIn(int $intake, int $run, array $files, array $stores): bool
+    {
+        if (!$this->beside->isThere()) {
+            return false;
+        }
+        $this->beside->begin($this->batch($intake, $run, $files, $stores));
+
+        return true;
+    }
+
+    /**
+     * Waits until they are. What it throws of the database says that none is; where the connection broke, they may be.
+     *
+     * @throws OwnershipLost
+     */
+    public function areIn(int $intake, int $run): void
+    {
+        self::own($intake, $run, fn () => $this->beside->end());
+    }
+
+    /** Nothing comes in any more for now. */
+    public function close(): void
+    {
+        $this->beside->close();
     }
 
     /**
@@ -110,18 +140,29 @@ final readonly class Entries
     }
 
     /**
+     * Has the prints of lines entered while this process reads the next; none of these are given where that is to be waited for.
+     *
      * @param array<int, string> $prints line => quick print
      *
      * @throws OwnershipLost
      */
-    public function printed(int $intake, int $run, array $prints): void
+    public function printed(int $intake, int $run, array $prints = []): void
     {
-        if ([] !== $prints) {
-            $rows = array_map(static fn (int $line, string $print): array => ['line' => $line, 'print' => $print], array_keys($prints), $prints);
-            $this->enter(self::OWN.'
+        self::own($intake, $run, $this->beside->end(...));
+        if ([] === $prints) {
+            return;
+        }
+        $rows = array_map(static fn (int $line, string $print): array => ['line' => $line, 'print' => $print], array_keys($prints), $prints);
+        $batch = (new Batch($this->database))
+            ->add(self::OWN.'
                 UPDATE receipt_line l SET quick_print = j.print
                 FROM own, json_to_recordset(:prints) AS j(line int, print text)
-                WHERE l.id = j.line', $intake, $run, ['prints' => json_encode($rows, \JSON_THROW_ON_ERROR)], \count($prints));
+                WHERE l.id = j.line', ['intake' => $intake, 'run' => $run, 'prints' => json_encode($rows, \JSON_THROW_ON_ERROR)])
+            ->unless('EXISTS (SELECT 1 FROM intake WHERE id = :intake AND run = :run)', ['intake' => $intake, 'run' => $run], OwnershipLost::ofRun($intake, $run)->getMessage());
+        if (self::MANY <= \count($prints) && $this->beside->isThere()) {
+            $this->beside->begin($batch);
+        } else {
+            self::own($intake, $run, $batch->carryOut(...));
         }
     }
 
@@ -135,6 +176,39 @@ final readonly class Entries
             FROM receipt_line
             WHERE intake_id = ?', [$intake]))) {
             $this->database->executeStatement('ANALYZE receipt_line, frame');
+        }
+    }
+
+    /**
+     * @param non-empty-list<BroughtIn> $files
+     * @param list<int>                 $stores all of the ledger
+     */
+    private function batch(int $intake, int $run, array $files, array $stores): Batch
+    {
+        $rows = array_map(static fn (BroughtIn $file): array => $file->row(), $files);
+        $copies = array_merge(...array_map(static fn (BroughtIn $file): array => $file->copies(), $files));
+        $lines = '{'.implode(',', array_map(static fn (BroughtIn $file): int => $file->line(), $files)).'}';
+        $frames = array_values(array_unique(array_filter(array_map(static fn (BroughtIn $file): ?int => $file->frame(), $files), \is_int(...))));
+        $batch = (new Batch($this->database))->add(self::QUICKLY)
+            ->add(self::BROUGHT_IN, ['intake' => $intake, 'run' => $run, 'files' => json_encode($rows, \JSON_THROW_ON_ERROR), 'copies' => json_encode($copies, \JSON_THROW_ON_ERROR)])
+            ->unless(self::ARE_IN, ['intake' => $intake, 'run' => $run, 'lines' => $lines, 'count' => \count($files)], OwnershipLost::ofRun($intake, $run)->getMessage());
+        $this->stamps->along($batch, array_values(array_filter(array_map(static fn (BroughtIn $file): ?array => $file->sidecar, $files))), $stores);
+        $this->moves->landWith($batch, $frames);
+
+        return $batch->add(self::TO_STAMP, ['frames' => '{'.implode(',', $frames).'}']);
+    }
+
+    /**
+     * @param \Closure(): mixed $enter
+     *
+     * @throws OwnershipLost
+     */
+    private static function own(int $intake, int $run, \Closure $enter): void
+    {
+        try {
+            $enter();
+        } catch (DriverException $failure) {
+            throw Batch::REFUSED === $failure->getSQLState() ? OwnershipLost::ofRun($intake, $run) : $failure;
         }
     }
 

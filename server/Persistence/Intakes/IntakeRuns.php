@@ -105,13 +105,19 @@ final readonly class IntakeRuns
     /**
      * Says how far it is, and hears what the photographer wishes.
      *
+     * @param bool $isLast else it is said another time where files are being entered just now: nothing waits for that
+     *
      * @throws OwnershipLost
      */
-    public function moved(int $intake, int $run, int $bytes, int $files, Waited $waited): ?IntakeWish
+    public function moved(int $intake, int $run, int $bytes, int $files, Waited $waited, bool $isLast): ?IntakeWish
     {
-        $row = $this->database->fetchAssociative('UPDATE intake SET bytes_moved = ?, files_moved = ?
-            WHERE id = ? AND run = ?
-            RETURNING wish', [$bytes, $files, $intake, $run]);
+        $row = $this->database->fetchAssociative('UPDATE intake i SET bytes_moved = ?, files_moved = ?
+            FROM (SELECT id FROM intake WHERE id = ? AND run = ? FOR NO KEY UPDATE'.($isLast ? '' : ' SKIP LOCKED').') own
+            WHERE i.id = own.id
+            RETURNING i.wish', [$bytes, $files, $intake, $run]);
+        $row = false !== $row ? $row : $this->database->fetchAssociative('SELECT wish
+            FROM intake
+            WHERE id = ? AND run = ?', [$intake, $run]);
         if (false === $row) {
             throw OwnershipLost::ofRun($intake, $run);
         }

@@ -9,6 +9,7 @@ use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Stamp\Place;
 use VelvetLedger\Core\Transfer\Copied;
 use VelvetLedger\Core\Transfer\CouldNotPublish;
+use VelvetLedger\Server\Persistence\Batch;
 use VelvetLedger\Server\Persistence\Copies\CopyRepository;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
 use VelvetLedger\Server\Persistence\Copies\Finding;
@@ -83,25 +84,25 @@ final readonly class StampEntries
     }
 
     /**
-     * Sidecars that came in with their raws, in the transaction that enters those.
+     * Sidecars that came in with their raws, in the transaction that enters those, before it looks where their frames landed.
      *
      * @param list<array{StampedFile, Copied}> $done
      * @param list<int>                        $stores that its run goes to
      */
-    public function along(array $done, array $stores): void
+    public function along(Batch $batch, array $done, array $stores): void
     {
         if ([] === $done) {
             return;
         }
         $files = array_map(self::row(...), $done);
-        $this->database->executeStatement('WITH r AS MATERIALIZED (SELECT nextval(pg_get_serial_sequence(\'file\', \'id\'))::int AS file, j.* FROM json_to_recordset(?) AS j('.self::FORM.")),
-             k AS MATERIALIZED (SELECT nextval(pg_get_serial_sequence('copy', 'id'))::int AS copy, t.* FROM (
-                SELECT r.file, j.* FROM ROWS FROM (json_to_recordset(?) AS (".self::COPIES.')) WITH ORDINALITY AS j(lacks, frame, ending, store, path, checksum, because, at, place) JOIN r ON r.frame = j.frame
+        $batch->add('WITH n AS MATERIALIZED (SELECT pg_get_serial_sequence(\'file\', \'id\')::regclass AS file, pg_get_serial_sequence(\'copy\', \'id\')::regclass AS copy),
+             r AS MATERIALIZED (SELECT nextval(n.file)::int AS file, j.* FROM n, json_to_recordset(:files) AS j('.self::FORM.')),
+             k AS MATERIALIZED (SELECT nextval(n.copy)::int AS copy, t.* FROM n, (
+                SELECT r.file, j.* FROM ROWS FROM (json_to_recordset(:copies) AS ('.self::COPIES.')) WITH ORDINALITY AS j(lacks, frame, ending, store, path, checksum, because, at, place) JOIN r ON r.frame = j.frame
                 ORDER BY r.file, j.place) t),
              f AS (INSERT INTO file (id, frame_id, making, ending, bytes, checksum, sha256, stamp_revision, written, bears) SELECT file, frame, making, ending, bytes, checksum, sha256, revision, written, bears FROM r),
              c AS (INSERT INTO copy (id, file_id, store_id, path, state, checksum, proven_at, because) SELECT copy, file, store, '.MoveRepository::freePlace('store', 'k.path').", CASE WHEN at IS NULL THEN 'owed' ELSE 'proven' END, CASE WHEN at IS NOT NULL THEN checksum END, at, because FROM k)
-             INSERT INTO proof (copy_id, checksum, holds, at) SELECT copy, checksum, true, at FROM k WHERE at IS NOT NULL", [json_encode($files, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), json_encode(self::copyRows($done, $stores), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
-        $this->moves->landed(array_map(static fn (array $one): int => $one[0]->frame->id, $done));
+             INSERT INTO proof (copy_id, checksum, holds, at) SELECT copy, checksum, true, at FROM k WHERE at IS NOT NULL", ['files' => json_encode($files, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), 'copies' => json_encode(self::copyRows($done, $stores), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
     }
 
     /** @param list<array{StampedFile, Copied}> $done */
