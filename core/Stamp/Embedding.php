@@ -50,13 +50,17 @@ final readonly class Embedding
             throw CouldNotStamp::embed($source, $failure->getMessage());
         }
         try {
-            $tree = self::packetOf($bytes, $first) ?? XmpTree::blank();
+            $tree = self::packetOf($bytes, $first);
             $present = RecordsPresent::in($bytes);
         } catch (BrokenFile|CouldNotRead $failure) {
             throw CouldNotStamp::packet($source, $failure->getMessage());
         }
-        $wasPutRight = StampsXmp::saysTime($tree);
-        $written = $stamps->into($tree, $stamp, $before, $present);
+        $wasPutRight = null !== $tree && StampsXmp::saysTime($tree);
+        if (null === $tree && $before->isNothing()) {
+            [$tree, $written] = $stamps->alone($stamp, $present);
+        } else {
+            $written = $stamps->into($tree ??= XmpTree::blank(), $stamp, $before, $present);
+        }
         [$packet, $extension] = $isJpeg ? JpegXmp::divide($tree) : [$tree->packet(), ''];
 
         return new self($source, $target, $packet, $extension, OlderRecords::of($stamp, $before, $present, $wasPutRight), $picture, $written, $scanAt);

@@ -12,13 +12,41 @@ use VelvetLedger\Core\Format\Xmp\XmpTree;
  * Writes a stamp into the properties of a packet. What the camera or another program wrote stays: our texts stand in the
  * place of theirs only where we say something, keywords are added to theirs, and only what we wrote earlier is taken back.
  */
-final readonly class StampsXmp
+final class StampsXmp
 {
     private const CONTACT = 'Iptc4xmpCore:CreatorContactInfo';
     private const IPTC = 'iptc:';
 
-    public function __construct(private IptcNames $iptc)
+    /** @var array{string, XmpTree, Written}|null a stamp but for its origin, and what it becomes where nothing stood: frame by frame only the origin differs */
+    private ?array $last = null;
+
+    public function __construct(private readonly IptcNames $iptc)
     {
+    }
+
+    /**
+     * A packet of its own.
+     *
+     * @param RecordsPresent|null $inside see into()
+     *
+     * @return array{XmpTree, Written} the packet, and what of it is ours
+     */
+    public function alone(Stamp $stamp, ?RecordsPresent $inside = null): array
+    {
+        $same = new Stamp($stamp->texts, $stamp->keywords, $stamp->style, $stamp->rating, $stamp->label, null, $stamp->orientation);
+        $key = null === $stamp->orientation ? serialize($same) : ''; // what it was turned from is each picture's own
+        [$of, $tree, $written] = $this->last ?? ['', null, null];
+        if ('' === $key || $key !== $of || null === $tree || null === $written) {
+            $tree = XmpTree::blank();
+            $written = $this->into($tree, $same, new Written(), $inside);
+            $this->last = [$key, $tree, $written];
+        }
+        $tree = $tree->copy();
+        if (null !== $stamp->origin) {
+            $this->origin($tree, $stamp->origin);
+        }
+
+        return [$tree, $written];
     }
 
     /**
@@ -116,8 +144,8 @@ final readonly class StampsXmp
         }
     }
 
-    /** Where a frame came from, which is what differs between the sidecars of a shoot. */
-    public function origin(XmpTree $tree, Origin $origin): void
+    /** Where a frame came from. */
+    private function origin(XmpTree $tree, Origin $origin): void
     {
         $tree->setText(XmpName::of('xmpMM:PreservedFileName'), $origin->name);
         $tree->setText(XmpName::of('velvet:Intake'), $origin->intake);

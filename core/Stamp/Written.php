@@ -17,6 +17,11 @@ final readonly class Written
     {
     }
 
+    public function isNothing(): bool
+    {
+        return [[], [], [], false, false, null] === [$this->texts, $this->words, $this->paths, $this->rating, $this->label, $this->turnedFrom];
+    }
+
     /** @param array<string> $words that others wrote */
     public function without(array $words): self
     {

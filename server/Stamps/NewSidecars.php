@@ -15,12 +15,9 @@ use VelvetLedger\Server\Persistence\Stamps\FrameToStamp;
 use VelvetLedger\Server\Persistence\Stamps\StampedFile;
 
 /** Makes sidecars, as texts: new ones, and those that say more than one did before. */
-final class NewSidecars
+final readonly class NewSidecars
 {
-    /** @var array{string, XmpTree, Written}|null the stamp of the last new one, and what it becomes: frame by frame only the origin differs */
-    private ?array $last = null;
-
-    public function __construct(private readonly StampsXmp $stamps)
+    public function __construct(private StampsXmp $stamps)
     {
     }
 
@@ -32,16 +29,7 @@ final class NewSidecars
      */
     public function of(FrameToStamp $frame, array $keywords, string $name): StampedFile
     {
-        $stamp = $frame->stamp->carrying($frame->rating, $frame->remarks, $keywords, null);
-        $key = serialize($stamp);
-        if (null === $this->last || $key !== $this->last[0]) {
-            $blank = XmpTree::blank();
-            $written = $this->stamps->into($blank, $stamp, new Written());
-            $this->last = [$key, $blank, $written];
-        }
-        [, $same, $written] = $this->last;
-        $tree = $same->copy();
-        $this->stamps->origin($tree, $frame->origin->of($name));
+        [$tree, $written] = $this->stamps->alone($frame->stamp->carrying($frame->rating, $frame->remarks, $keywords, $frame->origin->of($name)));
 
         return new StampedFile($frame, null, Place::SIDECAR, SourceFile::ofText($frame->path(Place::SIDECAR), $tree->sidecar()), [], $written);
     }

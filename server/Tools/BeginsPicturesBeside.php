@@ -36,7 +36,7 @@ final class BeginsPicturesBeside
     {
         $this->asked[$order->name] = $order;
         if (null === $this->beside && $this->answered) {
-            $this->beside = ProcessBeside::start('stamping.php', self::MEMORY, self::EXTENSIONS);
+            $this->beside = ProcessBeside::start('stamping.php', self::MEMORY, self::EXTENSIONS, ProcessBeside::COMPILED);
             $this->answered = false;
         }
         if (null !== $this->beside && !$this->beside->tell($order->name.' '.base64_encode(serialize($order))."\n")) {

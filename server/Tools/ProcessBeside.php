@@ -10,6 +10,9 @@ final class ProcessBeside
     /** Without what the settings load: it begins in a quarter of the time, and an intake of a few files waits for little else. */
     private const BARE = ['-n', '-d', 'display_errors=stderr', '-d', 'extension=ffi'];
 
+    /** For one that has much to compute: it begins some 5 ms later, and takes a fifth less. */
+    public const COMPILED = ['-d', 'zend_extension=opcache', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=tracing', '-d', 'opcache.jit_buffer_size=32M'];
+
     private const TICK = 200_000;
 
     private string $toSend = '';
@@ -37,17 +40,18 @@ final class ProcessBeside
     /**
      * @param string       $script     below server/
      * @param list<string> $extensions beside FFI
+     * @param list<string> $more       settings of PHP's
      *
      * @return self|null null where no process can be had
      */
-    public static function start(string $script, string $memory, array $extensions = []): ?self
+    public static function start(string $script, string $memory, array $extensions = [], array $more = []): ?self
     {
         if (\PHP_SAPI !== 'cli') {
             return null; // php-fpm's own binary runs no scripts
         }
         $pipes = [];
         $loaded = array_merge(['-d', 'memory_limit='.$memory], ...array_map(static fn (string $extension): array => ['-d', 'extension='.$extension], $extensions));
-        $process = @proc_open([\PHP_BINARY, ...self::BARE, ...$loaded, \dirname(__DIR__).'/'.$script], [['pipe', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']], $pipes);
+        $process = @proc_open([\PHP_BINARY, ...self::BARE, ...$more, ...$loaded, \dirname(__DIR__).'/'.$script], [['pipe', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']], $pipes);
 
         return \is_resource($process) ? new self($process, $pipes[0], $pipes[1]) : null;
     }

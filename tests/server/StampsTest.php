@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace VelvetLedger\Tests\server;
 
 use Doctrine\DBAL\Exception\DriverException;
+use Doctrine\DBAL\Schema\Schema;
 use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\TestWith;
+use Psr\Log\NullLogger;
 use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Tester\ApplicationTester;
 use VelvetLedger\Core\Card\FolderNames;
@@ -33,6 +35,7 @@ use VelvetLedger\Server\Persistence\Changes\AskedBy;
 use VelvetLedger\Server\Persistence\Changes\StampChanges;
 use VelvetLedger\Server\Persistence\Intakes\IntakeState;
 use VelvetLedger\Server\Persistence\Intakes\ReceiptLine;
+use VelvetLedger\Server\Persistence\Migrations\Version20261201020000;
 use VelvetLedger\Server\Persistence\Shoots\LedgerFrame;
 use VelvetLedger\Server\Persistence\Shoots\Shoot;
 use VelvetLedger\Server\Persistence\Stamps\StampQueue;
@@ -66,11 +69,37 @@ final class StampsTest extends LedgerTestCase
             $tags = ExifTool::tags($this->at('Anvil', $ending));
             self::assertSame([['Ada Tern', 'Ben Tallow'], '© 2026 Tern & Tallow', 'No use without leave.', true, ['lanterns', 'places', 'Quillhaven'], $was], [$tags['Creator'], $tags['Rights'], $tags['UsageTerms'], $tags['Marked'], $tags['Subject'], $tags['PreservedFileName']], $ending);
             self::assertFileEquals($this->at('Anvil', $ending), $this->at('Bellows', $ending));
+            self::assertSame('lang="x-default" © 2026 Tern & Tallow', $this->rights($ending));
         }
         self::assertSame('', (string) shell_exec('cd '.escapeshellarg($this->at('Bellows')).' && xxhsum -c --quiet checksums.xxh128 2>&1'));
         $plan = $this->fresh(Plans::class)->make($this->desk('CARD'), new Wishes());
         self::assertSame([1, 0], [$plan->totals->frames->held, $plan->totals->frames->toBringIn], 'stamped, it is known all the same');
         self::assertTrue($this->service(CardClearance::class)->of($this->card('CARD'))->mayBeFormatted, 'and clears the card');
+    }
+
+    /** Exiv2 takes a packet whole or not at all; sidecars of a while had a text's language where it is not to be. */
+    public function testSidecarsThatStrictReadersRefuseAreWrittenAnew(): void
+    {
+        $this->bringIn('CARD', self::stamping([]));
+        $early = strtr((string) file_get_contents($this->at('Anvil', '.xmp')), ['xml:lang' => 'rdf:lang']);
+        foreach (['Anvil', 'Bellows'] as $drive) {
+            file_put_contents($this->at($drive, '.xmp'), $early);
+        }
+        self::assertSame('', $this->rights('.xmp'));
+        $database = $this->ledger()->getConnection();
+        $database->executeStatement("UPDATE file SET checksum = :sum, bytes = :bytes WHERE ending = '.xmp'", ['sum' => hash('xxh128', $early), 'bytes' => \strlen($early)]);
+        $database->executeStatement("UPDATE copy SET checksum = :sum WHERE path LIKE '%.xmp'", ['sum' => hash('xxh128', $early)]);
+        $migration = new Version20261201020000($database, new NullLogger());
+        $migration->up(new Schema());
+        foreach ($migration->getSql() as $query) {
+            $database->executeStatement($query->getStatement());
+        }
+        $this->ledger()->clear();
+        $this->service(ChangeStamps::class)->write($this->shoot()->id(), static fn () => null, []);
+        self::assertSame('lang="x-default" © 2026 Tern & Tallow', $this->rights('.xmp'));
+        self::assertFileEquals($this->at('Anvil', '.xmp'), $this->at('Bellows', '.xmp'));
+        self::assertNull($this->note());
+        self::assertSame(array_fill(0, 6, 'proven'), $this->states());
     }
 
     /** A drone writes DNGs, and often nothing else: they are raws as any other, unless the order says that they are stamped inside; later changes go the same way. */
@@ -289,6 +318,12 @@ final class StampsTest extends LedgerTestCase
     private static function each(mixed $list, string $key): array
     {
         return array_map(static fn (mixed $one): mixed => \is_array($one) ? $one[$key] ?? null : null, \is_array($list) ? array_values($list) : []);
+    }
+
+    /** As Exiv2 reads them, main store. */
+    private function rights(string $ending): string
+    {
+        return rtrim((string) shell_exec('exiv2 -q -Pv -K Xmp.dc.rights '.escapeshellarg($this->at('Anvil', $ending)).' 2>/dev/null'));
     }
 
     private function at(string $drive, string $ending = ''): string

@@ -40,7 +40,8 @@ final class XmpTree
     /** Another packet that says the same. */
     public function copy(): self
     {
-        $document = clone $this->document;
+        $document = new \DOMDocument('1.0', 'UTF-8');
+        $document->loadXML($this->xml(), \LIBXML_NONET); // a clone has xml:lang under another prefix
         $rdf = $document->getElementsByTagNameNS(XmpName::RDF, 'RDF')->item(0);
 
         return $rdf instanceof \DOMElement ? new self($document, $rdf, $this->outline) : self::blank();
@@ -61,12 +62,18 @@ final class XmpTree
         }
         $rdf = $document->getElementsByTagNameNS(XmpName::RDF, 'RDF')->item(0);
 
-        return $rdf instanceof \DOMElement ? (new self($document, $rdf, $outline))->qualified() : throw BrokenFile::structure('XMP', 'there is no rdf:RDF in it');
+        return $rdf instanceof \DOMElement ? (new self($document, $rdf, $outline))->qualified(str_contains($text, 'rdf:lang')) : throw BrokenFile::structure('XMP', 'there is no rdf:RDF in it');
     }
 
-    /** Early programs wrote RDF's attribute without its namespace, which other readers refuse. */
-    private function qualified(): self
+    /** Early programs wrote RDF's attribute without its namespace, which other readers refuse, and early sidecars of ours a text's language in RDF's. */
+    private function qualified(bool $language): self
     {
+        foreach ($language ? iterator_to_array($this->document->getElementsByTagNameNS(XmpName::RDF, 'li')) : [] as $item) {
+            if ($item->hasAttributeNS(XmpName::RDF, 'lang')) {
+                $item->setAttributeNS(self::LANGUAGE, 'xml:lang', $item->getAttributeNS(XmpName::RDF, 'lang'));
+                $item->removeAttributeNS(XmpName::RDF, 'lang');
+            }
+        }
         foreach ($this->descriptions() as $description) {
             if ($description->hasAttribute('about') && !$description->hasAttributeNS(XmpName::RDF, 'about')) {
                 $description->setAttributeNS(XmpName::RDF, 'rdf:about', $description->getAttribute('about'));
