@@ -187,6 +187,7 @@ final readonly class BringInLines
 
     private function settle(RunUnderWay $run, Passage $passage, bool $wait): void
     {
+        $this->wait($run, $passage); // before the next get their names: the run may be asked to end here
         $done = $passage->copying->settle($wait);
         if ([] !== $done) {
             $this->end->end($run, $passage, $done, !$passage->copying->isEmpty());

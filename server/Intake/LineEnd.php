@@ -31,6 +31,8 @@ final readonly class LineEnd
     }
 
     /**
+     * What was entered beside that has to be waited for before.
+     *
      * @param non-empty-list<Copied> $done
      * @param bool                   $goesOn whether there is more to do meanwhile: then these are entered beside that, and wait() is to be called
      *
@@ -38,7 +40,6 @@ final readonly class LineEnd
      */
     public function end(RunUnderWay $run, Passage $passage, array $done, bool $goesOn): void
     {
-        $this->wait($run, $passage);
         $run->stores->confirm();
         $along = [];
         foreach ($done as $i => $copied) {
@@ -98,12 +99,13 @@ final readonly class LineEnd
     }
 
     /**
-     * When all of a run's files are in: what a run before entered, and was cut off before it asked for their stamps and DNGs.
+     * When all of a run's files are in: what a run before entered, and was cut off before it had them owed elsewhere and asked for their stamps and DNGs.
      *
      * @throws OwnershipLost|StoreAbsent|Interrupted|Wished
      */
     public function rest(RunUnderWay $run): void
     {
+        $this->landing->allIn($run->intake, $run->stores->all());
         $this->stamps->rest($run);
         $this->raws->allIn($run->intake);
         $this->albums->cameIn($run->intake);

@@ -133,6 +133,16 @@ final class Landing
         }
     }
 
+    /**
+     * The same of all that came in with an intake, where a run before was cut off between a file and this.
+     *
+     * @param list<int> $run stores that the run went to
+     */
+    public function allIn(int $intake, array $run): void
+    {
+        $this->landed($this->places->cameIn($intake), $run);
+    }
+
     private function rule(StandingOrder $order): PlacingRule
     {
         return $this->places->rules()->for(new PlacedWork($order->destination->kindOfWork, $order->name, (int) date('Y')));

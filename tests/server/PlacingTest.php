@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Tests\server;
 
+use Doctrine\DBAL\Exception\DriverException;
 use PHPUnit\Framework\Attributes\TestWith;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -149,6 +150,29 @@ final class PlacingTest extends LedgerTestCase
         $shoot = $this->column('SELECT max(id) FROM shoot')[0];
         self::assertSame([[3, 4], 3], [$this->column('SELECT store_id FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE r.shoot_id = '.(\is_int($shoot) ? $shoot : 0).' ORDER BY 1'), $this->home(\is_int($shoot) ? $shoot : 0)]);
         self::assertSame([2], array_keys($this->place(Verb::File, false, \is_int($shoot) ? $shoot : 0)->owed));
+    }
+
+    public function testWhatComesIntoAShootThatIsElsewhereIsOwedThereHoweverItsRunWasCut(): void
+    {
+        $this->place(Verb::File);
+        $this->carryOutSteps();
+        $this->place(Verb::Leave);
+        $this->carryOutSteps();
+        $this->reader->put('NEXT/DCIM/100ORREL/ORL_0009.JPG', Stills::jpeg('2026-05-04 21:14:09', 9));
+        $intake = $this->start('NEXT')->id();
+        $database = $this->ledger()->getConnection();
+        $database->executeStatement("CREATE OR REPLACE FUNCTION break_it() RETURNS trigger LANGUAGE plpgsql AS \$\$ BEGIN RAISE EXCEPTION 'it leaves just now' USING ERRCODE = '57P01'; END \$\$");
+        $database->executeStatement("CREATE TRIGGER break_it BEFORE INSERT ON copy FOR EACH ROW WHEN (NEW.state = 'owed') EXECUTE FUNCTION break_it()");
+        try {
+            $this->bringOn($intake);
+            self::fail('the database left');
+        } catch (DriverException $left) {
+            self::assertStringContainsString('it leaves just now', $left->getMessage());
+        } finally {
+            $database->executeStatement('DROP TRIGGER break_it ON copy');
+        }
+        $this->goOn($intake);
+        self::assertSame(['1 proven', '2 proven', '3 owed', '4 owed'], $this->column("SELECT c.store_id || ' ' || c.state FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE r.original_name LIKE 'ORL_0009%' ORDER BY 1"));
     }
 
     public function testWhatOthersPutIntoItsFolderIsKeptWithItAndLeavesWithIt(): void

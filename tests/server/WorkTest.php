@@ -93,7 +93,7 @@ final class WorkTest extends LedgerTestCase
         $this->cardOf(900);
         $this->ask();
         $worker = self::worker();
-        $this->waitFor(fn (): bool => IntakeState::Running === $this->state() && [] !== $this->column("SELECT 1 FROM receipt_line WHERE outcome = 'brought in' LIMIT 1"));
+        $this->waitFor(fn (): bool => IntakeState::Running === $this->state() && [] !== glob($this->store->path.'/2026/*/.*.part'));
         $worker->signal(\SIGTERM);
         self::assertSame(0, $worker->wait(), $worker->getErrorOutput());
         self::assertSame(IntakeState::Waiting, $this->state());
@@ -154,7 +154,7 @@ final class WorkTest extends LedgerTestCase
         $this->cardOf(900);
         foreach ([\SIGINT => 130, \SIGTERM => 143] as $signal => $code) {
             $command = $this->command();
-            $this->waitFor(fn (): bool => IntakeState::Running === $this->state() && [] !== $this->column("SELECT 1 FROM receipt_line WHERE outcome = 'brought in' LIMIT 1"));
+            $this->waitFor(fn (): bool => IntakeState::Running === $this->state() && [] !== glob($this->store->path.'/2026/*/.*.part'));
             $command->signal($signal);
             self::assertSame($code, $command->wait(), $command->getErrorOutput());
             self::assertStringContainsString('It was ended on the command line', $command->getOutput());

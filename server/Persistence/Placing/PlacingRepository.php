@@ -13,6 +13,7 @@ use VelvetLedger\Core\Placing\PlacingRule;
 use VelvetLedger\Core\Placing\PlacingRules;
 use VelvetLedger\Core\Placing\Whereabouts;
 use VelvetLedger\Core\Placing\WhichWork;
+use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\Row;
@@ -103,6 +104,15 @@ final readonly class PlacingRepository
         $home = $this->database->fetchOne('SELECT home_id FROM shoot WHERE id = ?', [$shoot]);
 
         return false === $home ? null : Row::numberOrNull($home);
+    }
+
+    /** @return list<int> frames that came in with an intake */
+    public function cameIn(int $intake): array
+    {
+        return Row::numbers($this->database->fetchFirstColumn("SELECT DISTINCT frame_id
+            FROM receipt_line
+            WHERE intake_id = ? AND outcome = '".Outcome::BroughtIn->value."' AND frame_id IS NOT NULL
+            ORDER BY 1", [$intake]));
     }
 
     /**
