@@ -86,7 +86,8 @@ export function Passes({ lot, now, onGather, onSayOf, children }: Choosing) {
         </ul>
         <div className="flex max-w-[560px] flex-wrap gap-x-8 gap-y-3">
           {(Object.keys(FACETS) as Facet[]).map((facet) => {
-            const choices = (found?.choices ?? []).filter((one) => one.facet === facet);
+            // What is chosen is known here before the counts of it come: pressed twice, it is as it was.
+            const choices = (found?.choices ?? []).filter((one) => one.facet === facet).map((one) => ({ ...one, chosen: now.among[facet] === one.value }));
             // One value that all have tells nothing apart.
             if (choices.length === 0 || (choices.length === 1 && facet !== "label" && facet !== "keyword" && facet !== "hint" && !choices[0]?.chosen))
               return null;
