@@ -51,7 +51,7 @@ final class CutsTest extends LedgerTestCase
     #[TestWith(['worker killed'])]
     #[TestWith(['command killed'])]
     #[TestWith(['pause', 600, 1])]
-    #[TestWith(['worker killed', 600, 2])]
+    #[TestWith(['worker killed', 600, 1])]
     public function testCutAndGoneOnIsAsNeverCut(string $how, int $more = 0, int $places = self::PLACES): void
     {
         $this->drives('Bellows');
