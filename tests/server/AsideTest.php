@@ -71,6 +71,22 @@ final class AsideTest extends LedgerTestCase
         $this->drop(2, 3, 5);
     }
 
+    /** A run was killed when a file had its new place at a mirror and the ledger had not heard of it; nobody looked while it was had back and set aside again. */
+    public function testWhatACalledOffStepBroughtWhereALaterOneWantsItIsThere(): void
+    {
+        $this->service(SetsAside::class)->aside($this->shoot(), AskedBy::Page);
+        $database = $this->ledger()->getConnection();
+        $step = $database->fetchAssociative("UPDATE step SET begun = true WHERE id = (SELECT min(id) FROM step WHERE kind = 'move' AND store_id = 2) RETURNING from_path, to_path");
+        self::assertIsArray($step);
+        [$from, $to] = array_map(fn (mixed $path): string => $this->onDrive('Bellows', \is_string($path) ? $path : ''), [$step['from_path'], $step['to_path']]);
+        self::assertTrue((is_dir(\dirname($to)) || mkdir(\dirname($to), 0o777, true)) && rename($from, $to));
+        $this->service(SetsAside::class)->back($this->shoot(), [2, 3, 5], AskedBy::Page);
+        $this->service(SetsAside::class)->aside($this->shoot(), AskedBy::Page);
+        $this->carryOut();
+        self::assertFileExists($to);
+        self::assertSame([], $this->service(StepRepository::class)->owed());
+    }
+
     /** By a kill after so many files, at whichever store: all the way there, back, there again, and away. */
     #[TestWith([null])]
     #[TestWith([1])]
