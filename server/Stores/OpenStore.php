@@ -78,11 +78,7 @@ final class OpenStore
             }
             throw $absent;
         }
-        $stat = @stat($file);
-        if (false === $stat || $stat['dev'] !== $this->device) {
-            throw StoreAbsent::notHolding($this->store, $file);
-        }
-        $this->confirmOwns($file);
+        $this->confirmLies($file);
     }
 
     /**
@@ -95,14 +91,18 @@ final class OpenStore
     public function confirmHoldsAll(array $files): void
     {
         $this->confirm();
-        foreach ($files as $file) {
-            $stat = @stat($file);
-            if (false === $stat || $stat['dev'] !== $this->device) {
-                throw StoreAbsent::notHolding($this->store, $file);
-            }
-            $this->confirmOwns($file);
-        }
+        array_walk($files, $this->confirmLies(...));
         $this->confirm();
+    }
+
+    /** @throws StoreAbsent where the file is not on its drive */
+    private function confirmLies(string $file): void
+    {
+        $stat = @stat($file);
+        if (false === $stat || $stat['dev'] !== $this->device) {
+            throw StoreAbsent::notHolding($this->store, $file);
+        }
+        $this->confirmOwns($file);
     }
 
     /**

@@ -12,7 +12,7 @@ use VelvetLedger\Core\Format\BrokenFile;
  */
 final class XmpTree
 {
-    private const LANGUAGE = 'http://www.w3.org/XML/1998/namespace';
+    public const LANGUAGE = 'http://www.w3.org/XML/1998/namespace';
 
     /** A packet leaves room for programs that write in place (XMP Part 3 section 1.1: 2 to 4 kB is usual). */
     private const PADDING = 2048;
@@ -62,26 +62,13 @@ final class XmpTree
         }
         $rdf = $document->getElementsByTagNameNS(XmpName::RDF, 'RDF')->item(0);
 
-        return $rdf instanceof \DOMElement ? (new self($document, $rdf, $outline))->qualified(str_contains($text, 'rdf:lang')) : throw BrokenFile::structure('XMP', 'there is no rdf:RDF in it');
-    }
-
-    /** Early programs wrote RDF's attribute without its namespace, which other readers refuse, and early sidecars of ours a text's language in RDF's. */
-    private function qualified(bool $language): self
-    {
-        foreach ($language ? iterator_to_array($this->document->getElementsByTagNameNS(XmpName::RDF, 'li')) : [] as $item) {
-            if ($item->hasAttributeNS(XmpName::RDF, 'lang')) {
-                $item->setAttributeNS(self::LANGUAGE, 'xml:lang', $item->getAttributeNS(XmpName::RDF, 'lang'));
-                $item->removeAttributeNS(XmpName::RDF, 'lang');
-            }
+        if (!$rdf instanceof \DOMElement) {
+            throw BrokenFile::structure('XMP', 'there is no rdf:RDF in it');
         }
-        foreach ($this->descriptions() as $description) {
-            if ($description->hasAttribute('about') && !$description->hasAttributeNS(XmpName::RDF, 'about')) {
-                $description->setAttributeNS(XmpName::RDF, 'rdf:about', $description->getAttribute('about'));
-                $description->removeAttribute('about');
-            }
-        }
+        $tree = new self($document, $rdf, $outline);
+        EarlyRdf::mend($document, $tree->descriptions());
 
-        return $this;
+        return $tree;
     }
 
     /** A simple value, the first of a list, or a text in the default language. */
