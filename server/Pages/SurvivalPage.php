@@ -27,7 +27,7 @@ final readonly class SurvivalPage
 
     public function view(): SurvivalView
     {
-        return new SurvivalView($this->words->sentence(), $this->words->warning(), [$this->machine(), ...$this->drives()]);
+        return new SurvivalView($this->words->sentence(), $this->words->warning(), $this->words->isUnderWay(), [$this->machine(), ...$this->drives()]);
     }
 
     private function machine(): LossView

@@ -45,6 +45,7 @@ final readonly class CarriesDumps
         $this->locks->take(Lock::Apart, $number);
         try {
             foreach ($this->stores->roots() as $store => $root) {
+                $this->dumps->tries($store);
                 try {
                     $this->stores->at($this->stores->find($store))->open()->checkRoom($dump->document->bytes);
                     $this->to($root.'/'.DumpDocument::FOLDER, $dump, $file, WriterMark::of(Task::CopyApart, $number, $store));
@@ -52,6 +53,7 @@ final readonly class CarriesDumps
                     $this->dumps->liesAt($dump->id, $store, $this->clock->now());
                 } catch (CouldNot $failure) {
                     $failed[$this->stores->find($store)->name()] = $failure->getMessage();
+                    $this->dumps->couldNot($store, $this->clock->now(), $failure->getMessage());
                     $this->log->warning('The dump {name} is not at a store: {reason}', ['name' => $dump->name, 'reason' => $failure->getMessage()]);
                 }
             }

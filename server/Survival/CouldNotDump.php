@@ -13,6 +13,8 @@ final class CouldNotDump extends \RuntimeException implements CouldNot
 {
     use Said;
 
+    private bool $isBusy = false;
+
     public static function make(string $because): self
     {
         return new self("The ledger could not be dumped: $because. It is as it was.", '', $because);
@@ -20,7 +22,16 @@ final class CouldNotDump extends \RuntimeException implements CouldNot
 
     public static function busy(): self
     {
-        return new self('The ledger is being dumped just now. Try again in a moment.');
+        $failure = new self('The ledger is being dumped just now. Try again in a moment.');
+        $failure->isBusy = true;
+
+        return $failure;
+    }
+
+    /** Whether another is at it. */
+    public function isBusy(): bool
+    {
+        return $this->isBusy;
     }
 
     public function kind(): FailureKind

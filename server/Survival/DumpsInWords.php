@@ -8,6 +8,8 @@ use Symfony\Component\Clock\ClockInterface;
 use VelvetLedger\Core\Words\Day;
 use VelvetLedger\Core\Words\Names;
 use VelvetLedger\Core\Words\Size;
+use VelvetLedger\Server\Persistence\Lock;
+use VelvetLedger\Server\Persistence\Locks;
 use VelvetLedger\Server\Persistence\Survival\DumpRepository;
 use VelvetLedger\Server\Persistence\Survival\DumpRow;
 use VelvetLedger\Server\Stores\Stores;
@@ -21,7 +23,7 @@ final readonly class DumpsInWords
     /** Minutes after the first intake within which the first dump is made. */
     private const FIRST = 60;
 
-    public function __construct(private DumpRepository $dumps, private Stores $stores, private ClockInterface $clock)
+    public function __construct(private DumpRepository $dumps, private Stores $stores, private Locks $locks, private ClockInterface $clock)
     {
     }
 
@@ -29,7 +31,7 @@ final readonly class DumpsInWords
     {
         $latest = $this->dumps->latest();
         if (null === $latest) {
-            return 'This ledger was not dumped yet: it lies on this machine alone.';
+            return trim('This ledger was not dumped yet: it lies on this machine alone. '.$this->underWay());
         }
         $names = $this->stores->names();
         $has = array_values(array_intersect_key($names, array_flip($latest->stores)));
@@ -40,11 +42,38 @@ final readonly class DumpsInWords
             $this->proof($latest),
             [] === $has ? 'No store has it: it lies on this machine alone.' : \sprintf('It lies at %s.', Names::of($has)),
             [] === $lacks ? '' : \sprintf('%s %s owed it.', Names::of($lacks), 1 === \count($lacks) ? 'is' : 'are'),
+            $this->underWay(),
         ], static fn (string $part): bool => '' !== $part));
     }
 
-    /** What is to be done about it, as a sentence; null where nothing is. */
+    /** Whether one is made, carried or proven, or asked for. */
+    public function isUnderWay(): bool
+    {
+        return '' !== $this->underWay();
+    }
+
+    private function underWay(): string
+    {
+        return match (true) {
+            $this->locks->isTaken(Lock::Dumps, 0) => 'A dump is being made, carried and proven just now.',
+            $this->dumps->isAskedFor() => 'A dump is asked for: it comes when a worker is free.',
+            default => '',
+        };
+    }
+
+    /** What is to be done about it, as sentences; null where nothing is. */
     public function warning(): ?string
+    {
+        $latest = $this->ofTheLatest();
+        $warnings = [...null === $latest ? [] : [$latest], ...array_map(
+            fn (array $trouble): string => \sprintf('%s It was tried on %s, and is again by itself.', $trouble['because'], $this->at($trouble['at'])),
+            $this->dumps->troubles(),
+        )];
+
+        return [] === $warnings ? null : implode(' ', $warnings);
+    }
+
+    private function ofTheLatest(): ?string
     {
         $latest = $this->dumps->latest();
         $proven = $this->dumps->latestProven();

@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Survival;
 use Doctrine\DBAL\Connection;
 use Symfony\Component\Clock\ClockInterface;
 use VelvetLedger\Core\Card\FolderNames;
+use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Survival\DumpDocument;
 use VelvetLedger\Core\Transfer\Checksum;
 use VelvetLedger\Core\Transfer\LastingFolders;
@@ -27,8 +28,19 @@ final readonly class MakesDumps
     {
     }
 
-    /** @throws CouldNotDump nothing is left of it */
+    /** @throws CouldNotDump nothing is left of it, and why is entered */
     public function make(): DumpRow
+    {
+        $this->dumps->tries(null);
+        try {
+            return $this->made();
+        } catch (\Throwable $failure) {
+            $this->dumps->couldNot(null, $this->clock->now(), ($failure instanceof CouldNot ? $failure : CouldNotDump::make($failure->getMessage()))->getMessage());
+            throw $failure;
+        }
+    }
+
+    private function made(): DumpRow
     {
         $folder = $this->folder();
         $at = $this->clock->now();

@@ -13,18 +13,26 @@ use VelvetLedger\Server\Survival\KeepsDumps;
 #[AsMessageHandler]
 final readonly class KeepsDump
 {
+    /** Milliseconds. */
+    private const AGAIN = 3000;
+
     public function __construct(private KeepsDumps $keeps, private Lane $lane, private LoggerInterface $log)
     {
     }
 
     public function __invoke(KeepDump $work): void
     {
-        $this->lane->do(function (): void {
+        $this->lane->do(function () use ($work): void {
             try {
                 $this->keeps->keep(false);
             } catch (CouldNotDump $failure) {
-                // It is still behind, and asked for again.
-                $this->log->warning('{reason}', ['reason' => $failure->getMessage()]);
+                if ($failure->isBusy()) {
+                    // What is dumped just now is the ledger as it was before this was asked for.
+                    $this->lane->send($work, self::AGAIN);
+                } else {
+                    // It is still behind, and asked for again.
+                    $this->log->warning('{reason}', ['reason' => $failure->getMessage()]);
+                }
             }
         });
     }

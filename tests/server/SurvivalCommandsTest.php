@@ -93,7 +93,7 @@ final class SurvivalCommandsTest extends LedgerTestCase
         $browser = $this->browser();
         $browser->request('GET', '/api/survival');
         $view = (array) json_decode((string) $browser->getResponse()->getContent(), true);
-        self::assertSame(['dump', 'warning', 'losses'], array_keys($view));
+        self::assertSame(['dump', 'warning', 'isUnderWay', 'losses'], array_keys($view));
         self::assertSame(['This ledger was not dumped yet: it lies on this machine alone.', null], [$view['dump'], $view['warning']]);
         $browser->request('POST', '/api/survival/dump', content: '{}');
         self::assertSame(202, $browser->getResponse()->getStatusCode());

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Tests\server;
 
+use Psr\Log\NullLogger;
 use Symfony\Component\Clock\MockClock;
 use Symfony\Component\Process\Process;
 use VelvetLedger\Core\Card\FolderNames;
@@ -12,10 +13,13 @@ use VelvetLedger\Core\Plan\Wishes;
 use VelvetLedger\Server\Clearance\CardClearance;
 use VelvetLedger\Server\Copies\Proving;
 use VelvetLedger\Server\Intake\Interrupted;
+use VelvetLedger\Server\Pace\Pace;
 use VelvetLedger\Server\Pages\StillOpenPage;
 use VelvetLedger\Server\Pages\SurvivalPage;
 use VelvetLedger\Server\Persistence\Find\AlbumEntries;
 use VelvetLedger\Server\Persistence\Intakes\IntakeState;
+use VelvetLedger\Server\Persistence\Lock;
+use VelvetLedger\Server\Persistence\Locks;
 use VelvetLedger\Server\Persistence\Survival\DumpRepository;
 use VelvetLedger\Server\Persistence\Survival\DumpRow;
 use VelvetLedger\Server\Stores\Store;
@@ -29,6 +33,10 @@ use VelvetLedger\Server\Survival\SettlesRestored;
 use VelvetLedger\Server\Tools\PgPrograms;
 use VelvetLedger\Server\View\Survival\LossView;
 use VelvetLedger\Server\View\Survival\LostFromView;
+use VelvetLedger\Server\Work\Interruption;
+use VelvetLedger\Server\Work\KeepDump;
+use VelvetLedger\Server\Work\KeepsDump;
+use VelvetLedger\Server\Work\Lane;
 use VelvetLedger\Server\Work\WatchesDumps;
 use VelvetLedger\Tests\Stills;
 
@@ -133,6 +141,41 @@ final class SurvivalTest extends LedgerTestCase
         $this->keep();
         $this->service(AlbumEntries::class)->called('the book');
         self::assertSame([1, 0], [$asked(100), $asked(400)], 'when it has rested, and not too often');
+    }
+
+    /** A dump that is asked for and does not come is told, with the reason, for as long as it is so. */
+    public function testWhyThereIsNoDumpIsSaidAndWhoAsksWhileOneIsMadeGetsAnother(): void
+    {
+        $this->bringIn('CARD', new Wishes(otherwise: 'boats'));
+        $words = $this->service(DumpsInWords::class);
+        $database = $this->ledger()->getConnection();
+        $database->insert('messenger_messages', ['body' => '', 'headers' => '', 'queue_name' => 'dumps-here', 'created_at' => '2026-05-04', 'available_at' => '2026-05-04']);
+        self::assertSame([true, 'This ledger was not dumped yet: it lies on this machine alone. A dump is asked for: it comes when a worker is free.'], [$words->isUnderWay(), $words->sentence()]);
+        $database->executeStatement('DELETE FROM messenger_messages');
+        self::assertFalse($words->isUnderWay());
+
+        $other = $this->service(PgPrograms::class)->connect($this->service(PgPrograms::class)->name());
+        (new Locks($other))->take(Lock::Dumps, 0);
+        self::assertStringEndsWith('alone. A dump is being made, carried and proven just now.', $words->sentence());
+        $sent = new SentMessages();
+        $keeps = new KeepsDump($this->service(KeepsDumps::class), new Lane($this->service(Pace::class), $this->service(Interruption::class), $sent), new NullLogger());
+        $keeps(new KeepDump());
+        self::assertEquals([[new KeepDump()], null], [$sent->all(), $words->warning()], 'asked for again, by itself');
+        $other->close();
+
+        $folder = \dirname($this->service(MakesDumps::class)->path(''));
+        (new Process(['rm', '-rf', $folder]))->mustRun();
+        touch($folder);
+        $keeps(new KeepDump());
+        self::assertStringStartsWith("The ledger could not be dumped: the folder $folder could not be made. It is as it was. It was tried on ", (string) $words->warning());
+        unlink($folder);
+        $this->store->put('Coffer/pictures/velvet-ledger', 'in the way');
+        $keeps(new KeepDump());
+        self::assertStringContainsString('It lies at Anvil and Bellows. Coffer is owed it.', $words->sentence());
+        self::assertMatchesRegularExpression('#Coffer/pictures/velvet-ledger.* It was tried on .*, and is again by itself\.$#', (string) $words->warning());
+        unlink($this->onDrive('Coffer', 'velvet-ledger'));
+        $keeps(new KeepDump());
+        self::assertSame([null, 1, false], [$words->warning(), \count($sent->all()), $words->isUnderWay()]);
     }
 
     public function testKilledAtAnyMomentOfDumpingProvingAndRestoringItIsAsNeverCut(): void

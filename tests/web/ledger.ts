@@ -1,7 +1,7 @@
 import AxeBuilder from "@axe-core/playwright";
 import { type Page, test as base, expect } from "@playwright/test";
 import { execFileSync } from "node:child_process";
-import { cpSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync } from "node:fs";
+import { cpSync, existsSync, mkdirSync, readFileSync, readdirSync, renameSync, rmSync } from "node:fs";
 
 /** Each of Playwright's workers has a ledger of its own, see ops/test.sh. */
 export const home = `${process.env.LEDGER_HOME ?? ""}/${Number(process.env.TEST_PARALLEL_INDEX ?? 0) + 1}`;
@@ -13,12 +13,20 @@ const cards = process.env.CARDS ?? "";
 /** The ledger as on its first day; gives an address to enter by, good once. */
 const fresh = () => execFileSync(process.env.PHP ?? "php", ["tests/web/fresh.php", home, cards], { encoding: "utf8" });
 
+/** What its programs said last, for a test that failed. */
+const said = () =>
+  readdirSync(`${home}/log`)
+    .filter((name) => name.endsWith(".log"))
+    .map((name) => `${name}: ${readFileSync(`${home}/log/${name}`, "utf8").trimEnd().split("\n").slice(-12).join("\n")}`)
+    .join("\n\n");
+
 /** A page that has entered a ledger with nothing in it, and fails the test when the browser reports an error. */
 export const test = base.extend<{ address: string; ledger: Page }>({
   address: [
     // oxlint-disable-next-line no-empty-pattern -- what a fixture asks for is read from its first parameter
-    async ({}, give) => {
+    async ({}, give, test) => {
       await give(fresh());
+      if (test.status !== test.expectedStatus) console.log(said());
     },
     { auto: true },
   ],

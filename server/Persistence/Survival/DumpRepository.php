@@ -12,7 +12,7 @@ use VelvetLedger\Server\Persistence\Row;
 final readonly class DumpRepository
 {
     /** What is made anew by itself, or is of this hour only: it changes without anybody's doing, and is not waited for. */
-    private const PASSING = ['messenger_messages', 'find_bits', 'find_value', 'find_name', 'find_touched', 'find_languages', 'store_sighting', 'machine', 'card_reading', 'shoot_touched', 'dump', 'dump_copy', 'intake_wait', 'beside_look'];
+    private const PASSING = ['messenger_messages', 'find_bits', 'find_value', 'find_name', 'find_touched', 'find_languages', 'store_sighting', 'machine', 'card_reading', 'shoot_touched', 'dump', 'dump_copy', 'dump_trouble', 'intake_wait', 'beside_look'];
 
     private const ROWS = "SELECT d.id, d.name, d.document::text AS document, d.changed, d.proven_at, d.because, (SELECT coalesce(json_agg(c.store_id ORDER BY c.store_id), '[]') FROM dump_copy c WHERE c.dump_id = d.id) AS stores FROM dump d";
 
@@ -94,6 +94,37 @@ final readonly class DumpRepository
     public function isNotProven(int $dump, string $because): void
     {
         $this->database->executeStatement('UPDATE dump SET proven_at = NULL, because = ? WHERE id = ?', [$because, $dump]);
+    }
+
+    /**
+     * @param int|null $store   null where none could be made
+     * @param string   $because a sentence
+     */
+    public function couldNot(?int $store, \DateTimeImmutable $at, string $because): void
+    {
+        $this->database->executeStatement('INSERT INTO dump_trouble (store_id, at, because) VALUES (?, ?, ?) ON CONFLICT (store_id) DO UPDATE SET at = excluded.at, because = excluded.because', [$store, $at->format(\DATE_RFC3339), $because]);
+    }
+
+    /** It is tried anew. */
+    public function tries(?int $store): void
+    {
+        $this->database->executeStatement('DELETE FROM dump_trouble WHERE store_id IS NOT DISTINCT FROM CAST(? AS INT)', [$store]);
+    }
+
+    /** @return list<array{store: int|null, at: \DateTimeImmutable, because: string}> what could not be done when it was tried last, making one first */
+    public function troubles(): array
+    {
+        return array_map(static function (array $row): array {
+            $is = Row::of($row);
+
+            return ['store' => $is->intOrNull('store_id'), 'at' => new \DateTimeImmutable($is->text('at')), 'because' => $is->text('because')];
+        }, $this->database->fetchAllAssociative('SELECT store_id, at, because FROM dump_trouble ORDER BY store_id NULLS FIRST'));
+    }
+
+    /** Whether one is asked for that no worker has done with. */
+    public function isAskedFor(): bool
+    {
+        return true === $this->database->fetchOne("SELECT EXISTS (SELECT 1 FROM messenger_messages WHERE queue_name LIKE 'dumps-%')");
     }
 
     public function liesAt(int $dump, int $store, \DateTimeImmutable $at): void

@@ -8,11 +8,12 @@ namespace VelvetLedger\Server\View\Survival;
 final readonly class SurvivalView
 {
     /**
-     * @param string         $dump    what is said of the latest dump
-     * @param string|null    $warning what is to be done about it
-     * @param list<LossView> $losses  this machine first
+     * @param string         $dump       what is said of the latest dump
+     * @param string|null    $warning    what is to be done about it
+     * @param bool           $isUnderWay whether one is made or asked for
+     * @param list<LossView> $losses     this machine first
      */
-    public function __construct(public string $dump, public ?string $warning, public array $losses)
+    public function __construct(public string $dump, public ?string $warning, public bool $isUnderWay, public array $losses)
     {
     }
 }

@@ -18,7 +18,7 @@ export function Survival() {
   const found = useSurvival();
   const dump = useDumpNow();
   if (!found.data) return <Trouble error={found.error} />;
-  const { dump: said, warning, losses } = found.data;
+  const { dump: said, warning, isUnderWay, losses } = found.data;
   return (
     <section aria-label="The ledger itself" className="border-t border-rule-strong pt-5">
       <h2 className="pr-6 pl-page text-hand font-semibold">The ledger itself</h2>
@@ -27,14 +27,13 @@ export function Survival() {
       <Trouble error={dump.error} />
       <p className="pt-1 pb-4 pr-6 pl-page">
         <TextButton
-          disabled={dump.isPending}
+          disabled={dump.isPending || isUnderWay}
           onClick={() => {
             dump.mutate();
           }}
         >
           dump it now
         </TextButton>
-        {dump.isSuccess && <span className="pl-4 text-faded">asked for; it comes when a worker is free</span>}
       </p>
       <h2 className="pr-6 pl-page text-hand font-semibold">Another machine</h2>
       <p className="max-w-[80ch] pt-1 pr-6 pl-page">

@@ -24,5 +24,6 @@ export const Loss: Schema<views.Loss> = v.object({
 export const Survival: Schema<views.Survival> = v.object({
   dump: v.string(),
   warning: v.nullable(v.string()),
+  isUnderWay: v.boolean(),
   losses: list(Loss),
 });

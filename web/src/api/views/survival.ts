@@ -24,5 +24,6 @@ export interface LostFrom {
 export interface Survival {
   dump: string;
   warning: string | null;
+  isUnderWay: boolean;
   losses: Loss[];
 }
