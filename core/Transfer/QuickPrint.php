@@ -23,8 +23,9 @@ final class QuickPrint
     public static function of(int $size, string $head, string $tail): string
     {
         $overlap = max(0, \strlen($head) + \strlen($tail) - $size);
+        $more = substr($tail, $overlap);
 
-        return $size.'-'.hash('xxh128', $head.substr($tail, $overlap));
+        return $size.'-'.hash('xxh128', '' === $more ? $head : $head.$more);
     }
 
     /**

@@ -107,9 +107,12 @@ final readonly class SourceFile
     public function printed(): self
     {
         $stream = $this->open();
-        $head = self::upTo($stream, QuickPrint::END);
-        fseek($stream, max(0, $this->bytes - QuickPrint::END));
-        $tail = self::upTo($stream, QuickPrint::END);
+        $head = self::upTo($stream, min($this->bytes, QuickPrint::END));
+        $tail = '';
+        if ($this->bytes > QuickPrint::END) {
+            fseek($stream, $this->bytes - QuickPrint::END);
+            $tail = self::upTo($stream, QuickPrint::END);
+        }
         fclose($stream);
 
         return new self($this->path, $this->bytes, $this->modifiedAt, QuickPrint::of($this->bytes, $head, $tail));

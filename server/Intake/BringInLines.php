@@ -187,11 +187,14 @@ final readonly class BringInLines
 
     private function settle(RunUnderWay $run, Passage $passage, bool $wait): void
     {
-        $this->wait($run, $passage); // before the next get their names: the run may be asked to end here
         $done = $passage->copying->settle($wait);
         if ([] !== $done) {
-            $this->end->end($run, $passage, $done, !$passage->copying->isEmpty());
-            $this->names->release($passage->takeDone());
+            try {
+                $this->wait($run, $passage); // the run may be asked to end here
+            } finally { // these have their names, and are entered all the same
+                $this->end->end($run, $passage, $done, !$passage->copying->isEmpty());
+                $this->names->release($passage->takeDone());
+            }
         }
         $run->report();
     }

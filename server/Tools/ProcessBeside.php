@@ -15,6 +15,14 @@ final class ProcessBeside
 
     private const TICK = 200_000;
 
+    /** Bytes. */
+    private const PIECE = 32768;
+
+    private const SOME = 16;
+
+    private int $told = 0;
+
+    private string $sending = '';
     private string $toSend = '';
     private string $got = '';
     private bool $alive = true;
@@ -60,7 +68,10 @@ final class ProcessBeside
     public function tell(string $line): bool
     {
         $this->toSend .= $line;
-        $this->send();
+        if ('' === $this->sending || 0 === ++$this->told % self::SOME) { // else its pipe was full just now
+            $this->send();
+            $this->hear(); // it would stand still when that pipe was full
+        }
 
         return $this->alive;
     }
@@ -80,24 +91,34 @@ final class ProcessBeside
     public function lines(bool $wait): array
     {
         $read = [$this->out];
-        $write = '' === $this->toSend ? [] : [$this->in];
+        $write = '' === $this->sending.$this->toSend ? [] : [$this->in];
         $except = [];
-        if (false === @stream_select($read, $write, $except, 0, $wait ? self::TICK : 0)) {
+        if (false === @stream_select($read, $write, $except, 0, $wait && !str_contains($this->got, "\n") ? self::TICK : 0)) {
             return []; // a signal came
         }
         $this->send();
-        $more = (string) @fread($this->out, 65536);
-        $this->alive = $this->alive && ('' !== $more || !feof($this->out));
-        $lines = explode("\n", $this->got.$more);
+        $this->hear();
+        $lines = explode("\n", $this->got);
         $this->got = array_pop($lines);
 
         return $lines;
     }
 
+    private function hear(): void
+    {
+        $more = (string) @fread($this->out, 65536);
+        $this->alive = $this->alive && ('' !== $more || !feof($this->out));
+        $this->got .= $more;
+    }
+
     private function send(): void
     {
-        while ('' !== $this->toSend) {
-            $sent = @fwrite($this->in, $this->toSend);
+        while ('' !== $this->sending || '' !== $this->toSend) {
+            if ('' === $this->sending) { // in pieces: of a long text all that is left would be copied with each
+                $this->sending = substr($this->toSend, 0, self::PIECE);
+                $this->toSend = substr($this->toSend, self::PIECE);
+            }
+            $sent = @fwrite($this->in, $this->sending);
             if (false === $sent) {
                 $this->alive = false;
 
@@ -106,7 +127,7 @@ final class ProcessBeside
             if (0 === $sent) {
                 return; // its pipe is full
             }
-            $this->toSend = substr($this->toSend, $sent);
+            $this->sending = substr($this->sending, $sent);
         }
     }
 }

@@ -121,6 +121,23 @@ final class CareTest extends LedgerTestCase
         self::assertSame([], $beside->answers(true), 'each once; and nothing is waited for where nothing is asked');
     }
 
+    /** What it says is taken in while it is told more: more than a pipe holds (64 KiB, pipe(7)) would keep it from its work. */
+    public function testASecondProcessGoesOnWhileItIsOnlyTold(): void
+    {
+        $beside = ReadsBackBeside::with(new PageCache());
+        $gone = fn (int $i): string => $this->store->path.'/'.str_repeat('a long name ', 12)."$i.jpg";
+        for ($asked = 0; $asked < 5000; ++$asked) {
+            $beside->ask($gone($asked), false);
+            usleep($asked < 1000 ? 0 : 100);
+        }
+        $answers = $beside->answers(false);
+        self::assertGreaterThan(1000, \count($answers), 'in one go, for it was heard before');
+        for ($until = microtime(true) + 20; \count($answers) < 5000 && microtime(true) < $until;) {
+            $answers += $beside->answers(true);
+        }
+        self::assertCount(5000, $answers);
+    }
+
     public function testWhenTheSecondProcessDiesItsWorkIsDoneHere(): void
     {
         $beside = new ReadsBackBeside(new ReadsBackHere(new PageCache()));

@@ -151,7 +151,7 @@ final class WorkTest extends LedgerTestCase
     /** Ctrl-C and TERM end the command with the code that shells give them; killed, it is gone on with by the next. */
     public function testTheCommandTellsHowItEndedAndGoesOnWithItsOwnDeadRun(): void
     {
-        $this->cardOf(900);
+        $this->cardOf(1500);
         foreach ([\SIGINT => 130, \SIGTERM => 143] as $signal => $code) {
             $command = $this->command();
             $this->waitFor(fn (): bool => IntakeState::Running === $this->state() && [] !== glob($this->store->path.'/2026/*/.*.part'));
@@ -168,7 +168,7 @@ final class WorkTest extends LedgerTestCase
         $last = $this->command();
         self::assertSame(0, $last->wait(), $last->getErrorOutput().$last->getOutput());
         self::assertStringContainsString('Going on with receipt 1, which was cut off.', $last->getErrorOutput());
-        self::assertCount(901, FolderNames::in($this->store->path.'/2026/2026-05-04'), 'each frame once');
+        self::assertCount(1501, FolderNames::in($this->store->path.'/2026/2026-05-04'), 'each frame once');
     }
 
     public function testTheTransportIsASetting(): void

@@ -105,24 +105,25 @@ final readonly class IntakeRuns
     /**
      * Says how far it is, and hears what the photographer wishes.
      *
-     * @param bool $isLast else it is said another time where files are being entered just now: nothing waits for that
+     * @param bool $isLast else it is said another time where files are being entered just now, and the drive is not waited for
      *
      * @throws OwnershipLost
      */
     public function moved(int $intake, int $run, int $bytes, int $files, Waited $waited, bool $isLast): ?IntakeWish
     {
-        $row = $this->database->fetchAssociative('UPDATE intake i SET bytes_moved = ?, files_moved = ?
-            FROM (SELECT id FROM intake WHERE id = ? AND run = ? FOR NO KEY UPDATE'.($isLast ? '' : ' SKIP LOCKED').') own
+        $row = $this->database->fetchAssociative('WITH quickly AS MATERIALIZED (SELECT set_config(\'synchronous_commit\', ?, true)),
+                own AS MATERIALIZED (SELECT id FROM intake WHERE id = ? AND run = ? FOR NO KEY UPDATE'.($isLast ? '' : ' SKIP LOCKED').'),
+                waits AS (UPDATE intake_wait SET seconds = ?, bytes = ?, waited = ? FROM quickly WHERE intake_id = ? AND run = ?)
+            UPDATE intake i SET bytes_moved = ?, files_moved = ?
+            FROM own, quickly
             WHERE i.id = own.id
-            RETURNING i.wish', [$bytes, $files, $intake, $run]);
+            RETURNING i.wish', [$isLast ? 'on' : 'off', $intake, $run, $waited->seconds, $waited->bytes, json_encode($waited->by, \JSON_THROW_ON_ERROR | \JSON_FORCE_OBJECT), $intake, $run, $bytes, $files]);
         $row = false !== $row ? $row : $this->database->fetchAssociative('SELECT wish
             FROM intake
             WHERE id = ? AND run = ?', [$intake, $run]);
         if (false === $row) {
             throw OwnershipLost::ofRun($intake, $run);
         }
-        $this->database->executeStatement('UPDATE intake_wait SET seconds = ?, bytes = ?, waited = ?
-            WHERE intake_id = ? AND run = ?', [$waited->seconds, $waited->bytes, json_encode($waited->by, \JSON_THROW_ON_ERROR | \JSON_FORCE_OBJECT), $intake, $run]);
 
         return \is_string($row['wish']) ? IntakeWish::tryFrom($row['wish']) : null;
     }
