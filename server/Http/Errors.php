@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Http;
 
 use Doctrine\DBAL\Exception\ConnectionException;
+use Doctrine\DBAL\Exception\RetryableException;
 use Psr\Log\LoggerInterface;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\Exception\SuspiciousOperationException;
@@ -29,6 +30,7 @@ final readonly class Errors
         [$status, $sentence] = match (true) {
             $error instanceof CouldNot => [self::status($error->kind()), $error->getMessage()],
             $error instanceof ConnectionException => [503, 'The ledger\'s database does not answer. Nothing was lost; run "bin/ledger start" to start it again.'],
+            $error instanceof RetryableException => [409, 'Something else changed the same at that moment. Nothing was changed; ask for it again.'],
             $error instanceof HttpExceptionInterface && $error->getPrevious() instanceof SuspiciousOperationException => [421, 'This address is not one of this server.'],
             $error instanceof HttpExceptionInterface => [$error->getStatusCode(), match ($error->getStatusCode()) {
                 404 => 'There is nothing at this address.',
@@ -37,7 +39,7 @@ final readonly class Errors
             }],
             default => [500, 'Something went wrong inside the ledger. Nothing on the card was touched; the newest ledger-*.log in the ledger\'s folder log says more.'],
         };
-        if (500 === $status) {
+        if (500 === $status || $error instanceof RetryableException) {
             $this->log->error($error->getMessage(), ['exception' => $error, 'request' => $request->getMethod().' '.$request->getPathInfo()]);
         }
         $event->setResponse(new JsonResponse(['error' => $sentence], $status));

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Survival;
 
-use Doctrine\DBAL\Connection;
 use Symfony\Component\Clock\ClockInterface;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Failure\CouldNot;
@@ -24,7 +23,7 @@ use VelvetLedger\Server\Tools\PgPrograms;
  */
 final readonly class MakesDumps
 {
-    public function __construct(private Connection $database, private DumpRepository $dumps, private SignRepository $signs, private PgPrograms $programs, private Home $home, private ClockInterface $clock)
+    public function __construct(private DumpRepository $dumps, private SignRepository $signs, private PgPrograms $programs, private Home $home, private ClockInterface $clock)
     {
     }
 
@@ -47,14 +46,17 @@ final readonly class MakesDumps
         $name = DumpDocument::nameAt($at);
         $part = "$folder/.$name.part";
         $changed = $this->dumps->changed();
-        $this->database->beginTransaction();
+        // On a connection of its own: on the other a worker enters each few seconds, whatever it is at, that it has its message in
+        // hand, and a transaction that only reads ends by that, and its snapshot with it.
+        $state = $this->programs->connect($this->programs->name());
         try {
-            $this->database->executeStatement('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ READ ONLY');
-            $snapshot = Row::word($this->database->fetchOne('SELECT pg_export_snapshot()'));
-            [$rows, $seal, $version] = DumpRepository::contents($this->database);
+            $state->beginTransaction();
+            $state->executeStatement('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ READ ONLY');
+            $snapshot = Row::word($state->fetchOne('SELECT pg_export_snapshot()'));
+            [$rows, $seal, $version] = DumpRepository::contents($state);
             $because = $this->programs->dump($part, $snapshot);
         } finally {
-            $this->database->rollBack();
+            $state->close();
         }
         $stream = null === $because ? @fopen($part, 'r') : false;
         if (false === $stream || !fsync($stream)) {

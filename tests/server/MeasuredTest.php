@@ -18,7 +18,10 @@ use VelvetLedger\Demo\Scene;
 use VelvetLedger\Demo\Shot;
 use VelvetLedger\Server\Cards\CardHints;
 use VelvetLedger\Server\Pages\FramesPage;
+use VelvetLedger\Server\Persistence\Batch;
+use VelvetLedger\Server\Persistence\BatchBeside;
 use VelvetLedger\Server\Persistence\Intakes\IntakeRuns;
+use VelvetLedger\Server\Persistence\Shoots\FrameMeasured;
 use VelvetLedger\Server\Persistence\Shoots\MeasurementRepository;
 use VelvetLedger\Server\Persistence\Shoots\ShootRepository;
 use VelvetLedger\Server\Settings\Home;
@@ -51,6 +54,20 @@ final class MeasuredTest extends LedgerTestCase
         self::assertSame([1], $this->column('SELECT DISTINCT version FROM frame_measurement'));
         self::assertLessThan($prints[0]->distance($prints[2]), $prints[0]->distance($prints[1]), 'two of one burst look more alike than another subject');
         self::assertSame([], $this->service(MeasurementRepository::class)->waiting(9));
+    }
+
+    /** What is looked at later is measured from the last to the first; a change goes from the first to the last. */
+    public function testWhoeverChangesTheSameFramesJustThenIsWaitedForAndDoesNotWaitInTurn(): void
+    {
+        $this->comeIn();
+        $database = $this->ledger()->getConnection();
+        $change = new BatchBeside($database);
+        $change->begin((new Batch($database))->add("UPDATE frame SET stem = 'a' WHERE id = 1")->add('SELECT pg_sleep(0.6)')->add("UPDATE frame SET stem = 'e' WHERE id = 5"));
+        usleep(200_000);
+        $this->service(MeasurementRepository::class)->enter(array_map(static fn (int $frame): FrameMeasured => new FrameMeasured($frame, null, null, null, null, 'not now'), [5, 4, 3, 2, 1]));
+        $change->end(); // where it was made to give way, it says so
+        $change->close();
+        self::assertSame([['a', 1], ['e', 1]], $database->fetchAllNumeric('SELECT stem, measured_by FROM frame WHERE id IN (1, 5) ORDER BY id'));
     }
 
     public function testWhatIsNotMeasuredIsAskedForAgainAndADriveThatIsAwayIsWaitedFor(): void

@@ -178,6 +178,33 @@ final class SurvivalTest extends LedgerTestCase
         self::assertSame([null, 1, false], [$words->warning(), \count($sent->all()), $words->isUnderWay()]);
     }
 
+    /** As Messenger's keepalive does: at any point, on the connection that the worker has. */
+    public function testAWorkerThatSaysThatItIsAtItDoesNotEndTheDump(): void
+    {
+        $this->bringIn('CARD', new Wishes(otherwise: 'boats'));
+        $database = $this->ledger()->getConnection();
+        $said = $failed = 0;
+        pcntl_async_signals(true);
+        pcntl_signal(\SIGUSR1, static function () use ($database, &$said, &$failed): void {
+            ++$said;
+            try {
+                $database->executeStatement('UPDATE messenger_messages SET delivered_at = now() WHERE id = 0');
+            } catch (\Throwable) {
+                ++$failed;
+            }
+        });
+        $alarm = new Process(['bash', '-c', 'for i in {1..400}; do kill -USR1 '.getmypid().'; sleep 0.01; done']);
+        $alarm->start();
+        try {
+            self::assertNotNull($this->keep()->provenAt);
+        } finally {
+            $alarm->stop(0);
+            pcntl_signal(\SIGUSR1, \SIG_IGN);
+        }
+        self::assertGreaterThan(3, $said);
+        self::assertSame(0, $failed);
+    }
+
     public function testKilledAtAnyMomentOfDumpingProvingAndRestoringItIsAsNeverCut(): void
     {
         mt_srand(28);

@@ -10,6 +10,7 @@ use VelvetLedger\Core\Format\Tiff\Orientation;
 use VelvetLedger\Core\Stamp\FrameStamp;
 use VelvetLedger\Server\Persistence\Looks\JudgementEntries;
 use VelvetLedger\Server\Persistence\Row;
+use VelvetLedger\Server\Persistence\Shoots\FramesInOrder;
 use VelvetLedger\Server\Persistence\Stamps\FrameKeywords;
 
 /** What frames are to say, as it is changed by hand, with what they said before. */
@@ -119,6 +120,9 @@ final readonly class StampChanges
     public function takeBack(ChangeRow $change): void
     {
         $this->database->transactional(function () use ($change): void {
+            $this->database->executeStatement('SELECT 1
+                FROM frame
+                WHERE '.FramesInOrder::where('id IN (SELECT frame_id FROM change_before WHERE change_id = ?)'), [$change->id]);
             $this->changes->takenBack($change->id);
             $this->database->executeStatement('DELETE FROM frame_keyword
                 WHERE frame_id IN (SELECT frame_id FROM change_before WHERE change_id = ?)', [$change->id]);
@@ -147,21 +151,21 @@ final readonly class StampChanges
     public function leave(int $shoot, int ...$frames): void
     {
         $this->database->executeStatement('UPDATE frame SET stamp_note = NULL, restamp = false, stamp_left = stamp_revision
-            WHERE shoot_id = ? AND id IN (?)', [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
+            WHERE '.FramesInOrder::where('shoot_id = ? AND id IN (?)'), [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
     }
 
     /** Frames whose originals are back: what they are to say is written into those. */
     public function stampKept(int $shoot, int ...$frames): void
     {
-        $this->database->executeStatement("UPDATE frame r SET restamp = true, stamp_left = 0
-            WHERE shoot_id = ? AND id IN (?)
+        $this->database->executeStatement('UPDATE frame r SET restamp = true, stamp_left = 0
+            WHERE '.FramesInOrder::where('shoot_id = ? AND id IN (?)')."
             AND NOT EXISTS (SELECT 1 FROM file f JOIN copy c ON c.file_id = f.id JOIN shoot h ON h.id = r.shoot_id AND h.home_id = c.store_id WHERE f.frame_id = r.id AND c.state = 'differs')", [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
     }
 
     public function askAgain(int $shoot, int ...$frames): void
     {
         $this->database->executeStatement('UPDATE frame SET restamp = true, stamp_left = 0
-            WHERE shoot_id = ? AND id IN (?)', [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
+            WHERE '.FramesInOrder::where('shoot_id = ? AND id IN (?)'), [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
     }
 
     /** @param array<int, array<string, mixed>> $documents by frame */

@@ -43,12 +43,12 @@ final readonly class MeasurementRepository
     public function awayWith(array $frames): void
     {
         $this->database->executeStatement('UPDATE frame SET measured_by = ?
-            WHERE id IN (?)', [self::AWAY, $frames], [1 => ArrayParameterType::INTEGER]);
+            WHERE '.FramesInOrder::where('id IN (?)'), [self::AWAY, $frames], [1 => ArrayParameterType::INTEGER]);
     }
 
     public function driveIsBack(): void
     {
-        $this->database->executeStatement('UPDATE frame SET measured_by = 0 WHERE measured_by = '.self::AWAY);
+        $this->database->executeStatement('UPDATE frame SET measured_by = 0 WHERE '.FramesInOrder::where('measured_by = '.self::AWAY));
     }
 
     /**
@@ -80,9 +80,8 @@ final readonly class MeasurementRepository
                     brightest = excluded.brightest, focus = excluded.focus, sharpness = excluded.sharpness, print = excluded.print, colours = excluded.colours, because = excluded.because',
                 [FrameMeasured::VERSION, $rows],
             );
-            $this->database->executeStatement('UPDATE frame r SET measured_by = ?
-                FROM json_to_recordset(?) AS j(frame int)
-                WHERE r.id = j.frame', [FrameMeasured::VERSION, $rows]);
+            $this->database->executeStatement('UPDATE frame SET measured_by = ?
+                WHERE '.FramesInOrder::where('id IN (SELECT j.frame FROM json_to_recordset(?) AS j(frame int))'), [FrameMeasured::VERSION, $rows]);
         });
     }
 

@@ -10,6 +10,7 @@ use VelvetLedger\Server\Persistence\Lock;
 use VelvetLedger\Server\Persistence\Locks;
 use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\Row;
+use VelvetLedger\Server\Persistence\Shoots\FramesInOrder;
 
 /** The vocabulary: words with parents and children. Two words with the same parent differ in more than case. */
 final readonly class KeywordRepository
@@ -169,7 +170,7 @@ final readonly class KeywordRepository
     public function restampBelow(int $id): array
     {
         return Row::numbers($this->database->fetchFirstColumn(
-            self::BELOW.', f AS (UPDATE frame SET stamp_revision = stamp_revision + 1, restamp = true WHERE id IN (SELECT frame_id FROM frame_keyword WHERE keyword_id IN (SELECT id FROM below)) RETURNING shoot_id) SELECT DISTINCT shoot_id FROM f ORDER BY 1',
+            self::BELOW.', f AS (UPDATE frame SET stamp_revision = stamp_revision + 1, restamp = true WHERE '.FramesInOrder::where('id IN (SELECT frame_id FROM frame_keyword WHERE keyword_id IN (SELECT id FROM below))').' RETURNING shoot_id) SELECT DISTINCT shoot_id FROM f ORDER BY 1',
             ['of' => $id],
         ));
     }

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace VelvetLedger\Server\Persistence\Shoots;
+
+/**
+ * Whoever changes more than one frame has their rows in the order of their numbers: two who want the same wait one for the other,
+ * and never in a circle (PostgreSQL's manual, 13.3.4).
+ */
+final class FramesInOrder
+{
+    /**
+     * A condition in SQL for frames that are changed: they are locked in their order before the first is.
+     *
+     * @param string $which condition of theirs, without an alias
+     */
+    public static function where(string $which): string
+    {
+        return "id IN (SELECT id FROM frame WHERE $which ORDER BY id FOR NO KEY UPDATE)";
+    }
+}
