@@ -66,7 +66,7 @@ final readonly class DumpsInWords
     {
         $latest = $this->ofTheLatest();
         $warnings = [...null === $latest ? [] : [$latest], ...array_map(
-            fn (array $trouble): string => \sprintf('%s It was tried on %s, and is again by itself.', $trouble['because'], $this->at($trouble['at'])),
+            fn (array $trouble): string => \sprintf('%s That was on %s; it is tried again by itself.', $trouble['because'], $this->at($trouble['at'])),
             $this->dumps->troubles(),
         )];
 

@@ -167,12 +167,12 @@ final class SurvivalTest extends LedgerTestCase
         (new Process(['rm', '-rf', $folder]))->mustRun();
         touch($folder);
         $keeps(new KeepDump());
-        self::assertStringStartsWith("The ledger could not be dumped: the folder $folder could not be made. It is as it was. It was tried on ", (string) $words->warning());
+        self::assertStringStartsWith("The ledger could not be dumped: the folder $folder could not be made. It is as it was. That was on ", (string) $words->warning());
         unlink($folder);
         $this->store->put('Coffer/pictures/velvet-ledger', 'in the way');
         $keeps(new KeepDump());
         self::assertStringContainsString('It lies at Anvil and Bellows. Coffer is owed it.', $words->sentence());
-        self::assertMatchesRegularExpression('#Coffer/pictures/velvet-ledger.* It was tried on .*, and is again by itself\.$#', (string) $words->warning());
+        self::assertMatchesRegularExpression('#Coffer/pictures/velvet-ledger.* That was on .*; it is tried again by itself\.$#', (string) $words->warning());
         unlink($this->onDrive('Coffer', 'velvet-ledger'));
         $keeps(new KeepDump());
         self::assertSame([null, 1, false], [$words->warning(), \count($sent->all()), $words->isUnderWay()]);
