@@ -11,6 +11,7 @@ use Symfony\Component\Process\Process;
 use VelvetLedger\Core\Card\FolderNames;
 use VelvetLedger\Core\Document\Fields;
 use VelvetLedger\Core\Format\ByteOrder;
+use VelvetLedger\Core\Keeping\CouldNotRename;
 use VelvetLedger\Core\Keeping\KeepingWish;
 use VelvetLedger\Core\Keeping\Wanted;
 use VelvetLedger\Core\Order\OrderDocument;
@@ -277,7 +278,13 @@ final class FaultRound
             static fn () => $lets->go($shoots->find(1), \array_slice($dropped, 0, (int) (\count($dropped) / 2)), $shoots->find(1)->date, []),
         ];
         foreach ($asks as $ask) {
-            $ask();
+            try {
+                $ask();
+            } catch (CouldNotRename) { // a file of its own stands in the way, until a worker sees what a killed one had begun
+                $this->run('owed')->wait();
+                $this->service(EntityManagerInterface::class)->clear();
+                $ask();
+            }
             $following = $this->run('owed');
             $this->waitUntil(fn (): bool => $this->counts("SELECT count(*) FROM step WHERE begun OR state = 'waiting'") > 0, $following);
             usleep(mt_rand(0, 500_000));

@@ -87,6 +87,21 @@ final class AsideTest extends LedgerTestCase
         self::assertSame([], $this->service(StepRepository::class)->owed());
     }
 
+    /** The same, had back before anybody looked: as the ledger has it nothing is to be moved, and yet it is. */
+    public function testWhatACalledOffStepMovedIsLookedForThoughNothingElseIsOwed(): void
+    {
+        $before = $this->tree('Anvil');
+        $this->service(SetsAside::class)->aside($this->shoot(), AskedBy::Page);
+        $step = $this->ledger()->getConnection()->fetchAssociative("UPDATE step SET begun = true WHERE id = (SELECT min(id) FROM step WHERE kind = 'move' AND store_id = 1) RETURNING from_path, to_path");
+        self::assertIsArray($step);
+        [$from, $to] = array_map(fn (mixed $path): string => $this->onDrive('Anvil', \is_string($path) ? $path : ''), [$step['from_path'], $step['to_path']]);
+        self::assertTrue((is_dir(\dirname($to)) || mkdir(\dirname($to), 0o777, true)) && rename($from, $to));
+        $this->service(SetsAside::class)->back($this->shoot(), [2, 3, 5], AskedBy::Page);
+        self::assertSame([1], array_keys($this->service(StepRepository::class)->owed()));
+        $this->carryOut();
+        self::assertSame([$before, []], [$this->tree('Anvil'), $this->service(StepRepository::class)->owed()]);
+    }
+
     /** By a kill after so many files, at whichever store: all the way there, back, there again, and away. */
     #[TestWith([null])]
     #[TestWith([1])]

@@ -128,12 +128,12 @@ final readonly class StepRepository
             GROUP BY 1', $kind->value);
     }
 
-    /** @return array<int, int> store => how many steps of any kind it is owed, where any: copies to be made or stamped, moved, mended; folders whose other files are to follow */
+    /** @return array<int, int> store => how many steps of any kind it is owed, where any: copies to be made or stamped, moved, mended; folders whose other files are to follow; what was called off after it was begun, and is to be looked for */
     public function owed(): array
     {
         return $this->byStore(
             'SELECT store_id, sum(steps)
-                FROM (SELECT store_id, copies AS steps FROM shoot_copies WHERE state = ? UNION ALL SELECT store_id, 1 FROM step WHERE '.self::WAITS.' UNION ALL SELECT store_id, 1 FROM following WHERE '.self::WAITS.' UNION ALL SELECT store_id, 1 FROM beside_copy WHERE is_owed) t
+                FROM (SELECT store_id, copies AS steps FROM shoot_copies WHERE state = ? UNION ALL SELECT store_id, 1 FROM step WHERE '.self::WAITS.' UNION ALL SELECT store_id, 1 FROM step WHERE begun AND NOT ('.self::WAITS.') UNION ALL SELECT store_id, 1 FROM following WHERE '.self::WAITS.' UNION ALL SELECT store_id, 1 FROM beside_copy WHERE is_owed) t
                 GROUP BY 1
                 HAVING sum(steps) > 0
                 ORDER BY 1',
