@@ -35,7 +35,7 @@ final readonly class DumpsInWords
         }
         $names = $this->stores->names();
         $has = array_values(array_intersect_key($names, array_flip($latest->stores)));
-        $lacks = array_values(array_diff_key($names, array_flip($latest->stores)));
+        $lacks = array_values($this->lacks($latest));
 
         return implode(' ', array_filter([
             \sprintf('The ledger was dumped on %s (%s).', $this->at($latest->document->at()), Size::of($latest->document->bytes)),
@@ -64,18 +64,27 @@ final readonly class DumpsInWords
     /** What is to be done about it, as sentences; null where nothing is. */
     public function warning(): ?string
     {
-        $latest = $this->ofTheLatest();
-        $warnings = [...null === $latest ? [] : [$latest], ...array_map(
-            fn (array $trouble): string => \sprintf('%s That was on %s; it is tried again by itself.', $trouble['because'], $this->at($trouble['at'])),
-            $this->dumps->troubles(),
-        )];
+        $latest = $this->dumps->latest();
+        $lacks = null === $latest ? [] : $this->lacks($latest);
+        $warnings = [$this->ofTheLatest($latest)];
+        foreach ($this->dumps->troubles() as $trouble) {
+            if (null === $trouble['store'] || isset($lacks[$trouble['store']])) {
+                $warnings[] = \sprintf('%s That was on %s; it is tried again by itself.', $trouble['because'], $this->at($trouble['at']));
+            }
+        }
+        $warnings = array_filter($warnings, \is_string(...));
 
         return [] === $warnings ? null : implode(' ', $warnings);
     }
 
-    private function ofTheLatest(): ?string
+    /** @return array<int, string> names, by number, of stores in use that do not have it */
+    private function lacks(DumpRow $dump): array
     {
-        $latest = $this->dumps->latest();
+        return array_diff_key($this->stores->names(), array_flip($dump->stores));
+    }
+
+    private function ofTheLatest(?DumpRow $latest): ?string
+    {
         $proven = $this->dumps->latestProven();
 
         return match (true) {

@@ -18,11 +18,15 @@ final class ProcessBeside
     /** Bytes. */
     private const PIECE = 32768;
 
+    /** So many lines are kept until it is tried again, where its pipe is full. */
     private const SOME = 16;
 
     private int $told = 0;
 
+    /** What its pipe did not take yet; while that is nothing, nothing else waits. */
     private string $sending = '';
+
+    /** What comes after it. */
     private string $toSend = '';
     private string $got = '';
     private bool $alive = true;
@@ -91,7 +95,7 @@ final class ProcessBeside
     public function lines(bool $wait): array
     {
         $read = [$this->out];
-        $write = '' === $this->sending.$this->toSend ? [] : [$this->in];
+        $write = '' === $this->sending ? [] : [$this->in];
         $except = [];
         if (false === @stream_select($read, $write, $except, 0, $wait && !str_contains($this->got, "\n") ? self::TICK : 0)) {
             return []; // a signal came

@@ -74,13 +74,7 @@ final class AsideTest extends LedgerTestCase
     /** A run was killed when a file had its new place at a mirror and the ledger had not heard of it; nobody looked while it was had back and set aside again. */
     public function testWhatACalledOffStepBroughtWhereALaterOneWantsItIsThere(): void
     {
-        $this->service(SetsAside::class)->aside($this->shoot(), AskedBy::Page);
-        $database = $this->ledger()->getConnection();
-        $step = $database->fetchAssociative("UPDATE step SET begun = true WHERE id = (SELECT min(id) FROM step WHERE kind = 'move' AND store_id = 2) RETURNING from_path, to_path");
-        self::assertIsArray($step);
-        [$from, $to] = array_map(fn (mixed $path): string => $this->onDrive('Bellows', \is_string($path) ? $path : ''), [$step['from_path'], $step['to_path']]);
-        self::assertTrue((is_dir(\dirname($to)) || mkdir(\dirname($to), 0o777, true)) && rename($from, $to));
-        $this->service(SetsAside::class)->back($this->shoot(), [2, 3, 5], AskedBy::Page);
+        $to = $this->asideUnsaidAndBack(2, 'Bellows');
         $this->service(SetsAside::class)->aside($this->shoot(), AskedBy::Page);
         $this->carryOut();
         self::assertFileExists($to);
@@ -91,12 +85,7 @@ final class AsideTest extends LedgerTestCase
     public function testWhatACalledOffStepMovedIsLookedForThoughNothingElseIsOwed(): void
     {
         $before = $this->tree('Anvil');
-        $this->service(SetsAside::class)->aside($this->shoot(), AskedBy::Page);
-        $step = $this->ledger()->getConnection()->fetchAssociative("UPDATE step SET begun = true WHERE id = (SELECT min(id) FROM step WHERE kind = 'move' AND store_id = 1) RETURNING from_path, to_path");
-        self::assertIsArray($step);
-        [$from, $to] = array_map(fn (mixed $path): string => $this->onDrive('Anvil', \is_string($path) ? $path : ''), [$step['from_path'], $step['to_path']]);
-        self::assertTrue((is_dir(\dirname($to)) || mkdir(\dirname($to), 0o777, true)) && rename($from, $to));
-        $this->service(SetsAside::class)->back($this->shoot(), [2, 3, 5], AskedBy::Page);
+        $this->asideUnsaidAndBack(1, 'Anvil');
         self::assertSame([1], array_keys($this->service(StepRepository::class)->owed()));
         $this->carryOut();
         self::assertSame([$before, []], [$this->tree('Anvil'), $this->service(StepRepository::class)->owed()]);
@@ -363,6 +352,19 @@ final class AsideTest extends LedgerTestCase
     }
 
     /** Killed once at each store after so many files, and gone on with. */
+    /** Sets aside, moves one file of it at a store, says nothing of that, and has all of it back. Gives where that file lies now. */
+    private function asideUnsaidAndBack(int $store, string $drive): string
+    {
+        $this->service(SetsAside::class)->aside($this->shoot(), AskedBy::Page);
+        $step = $this->ledger()->getConnection()->fetchAssociative("UPDATE step SET begun = true WHERE id = (SELECT min(id) FROM step WHERE kind = 'move' AND store_id = ?) RETURNING from_path, to_path", [$store]);
+        self::assertIsArray($step);
+        [$from, $to] = array_map(fn (mixed $path): string => $this->onDrive($drive, \is_string($path) ? $path : ''), [$step['from_path'], $step['to_path']]);
+        self::assertTrue((is_dir(\dirname($to)) || mkdir(\dirname($to), 0o777, true)) && rename($from, $to));
+        $this->service(SetsAside::class)->back($this->shoot(), [2, 3, 5], AskedBy::Page);
+
+        return $to;
+    }
+
     private function carryOut(?int $cutAfter = null): void
     {
         foreach (array_keys($this->service(StepRepository::class)->owed()) as $store) {

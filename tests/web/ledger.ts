@@ -24,9 +24,9 @@ const said = () =>
 export const test = base.extend<{ address: string; ledger: Page }>({
   address: [
     // oxlint-disable-next-line no-empty-pattern -- what a fixture asks for is read from its first parameter
-    async ({}, give, test) => {
+    async ({}, give, info) => {
       await give(fresh());
-      if (test.status !== test.expectedStatus) console.log(said());
+      if (info.status !== info.expectedStatus) console.log(said());
     },
     { auto: true },
   ],

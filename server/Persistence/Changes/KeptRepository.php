@@ -15,6 +15,7 @@ use VelvetLedger\Core\Naming\Beside;
 use VelvetLedger\Core\Naming\Scope;
 use VelvetLedger\Core\Shoot\TimeSource;
 use VelvetLedger\Server\Persistence\Row;
+use VelvetLedger\Server\Persistence\Shoots\FramesInOrder;
 
 /** Frames as they are kept, with all that names and folders can be made from. */
 final readonly class KeptRepository
@@ -33,10 +34,7 @@ final readonly class KeptRepository
      */
     public function locked(array $shoots, ?array $frames): array
     {
-        $this->database->executeStatement('SELECT 1
-            FROM frame
-            WHERE shoot_id IN (?) AND (? OR id IN (?))
-            ORDER BY id FOR NO KEY UPDATE', [$shoots, null === $frames ? 'true' : 'false', $frames ?? [0]], [ArrayParameterType::INTEGER, 2 => ArrayParameterType::INTEGER]);
+        $this->database->executeStatement(FramesInOrder::lock('shoot_id IN (?) AND (? OR id IN (?))'), [$shoots, null === $frames ? 'true' : 'false', $frames ?? [0]], [ArrayParameterType::INTEGER, 2 => ArrayParameterType::INTEGER]);
 
         return $this->of($shoots, $frames);
     }

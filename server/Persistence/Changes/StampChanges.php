@@ -52,10 +52,7 @@ final readonly class StampChanges
     public function enter(int $shoot, AskedBy $by, string $what, array $frames, \Closure $of, array $add, array $remove): int
     {
         return $this->database->transactional(function () use ($shoot, $by, $what, $frames, $of, $add, $remove): int {
-            $this->database->executeStatement('SELECT 1
-                FROM frame
-                WHERE shoot_id = ? AND id IN (?)
-                ORDER BY id FOR NO KEY UPDATE', [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
+            $this->database->executeStatement(FramesInOrder::lock('shoot_id = ? AND id IN (?)'), [$shoot, $frames], [1 => ArrayParameterType::INTEGER]);
             $before = $this->stamps($shoot, $frames);
             $frames = array_keys($before);
             $stamps = array_combine($frames, array_map(static fn (int $frame, array $one): FrameStamp => $of($one['stamp'], 0 === $one['year'] ? null : $one['year'], $frame), $frames, $before));
@@ -120,9 +117,7 @@ final readonly class StampChanges
     public function takeBack(ChangeRow $change): void
     {
         $this->database->transactional(function () use ($change): void {
-            $this->database->executeStatement('SELECT 1
-                FROM frame
-                WHERE '.FramesInOrder::where('id IN (SELECT frame_id FROM change_before WHERE change_id = ?)'), [$change->id]);
+            $this->database->executeStatement(FramesInOrder::lock('id IN (SELECT frame_id FROM change_before WHERE change_id = ?)'), [$change->id]);
             $this->changes->takenBack($change->id);
             $this->database->executeStatement('DELETE FROM frame_keyword
                 WHERE frame_id IN (SELECT frame_id FROM change_before WHERE change_id = ?)', [$change->id]);

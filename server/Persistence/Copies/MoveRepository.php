@@ -142,7 +142,7 @@ final readonly class MoveRepository
             $this->database->executeStatement('UPDATE copy c SET path = j.path, found_path = NULL FROM json_to_recordset(?) AS j(copy int, path text) WHERE c.id = j.copy', [$rows]);
             $this->database->executeStatement("UPDATE step w SET state = '".StepState::Done->value."', done_at = now(), tried_at = now(), because = NULL
                 FROM json_to_recordset(?) AS j(step int, copy int, path text, done boolean)
-                WHERE (w.id = j.step AND j.done OR w.copy_id = j.copy AND w.to_path = j.path) AND ".self::WAITS, [$rows]); // a step that was called off after it began may have brought it where a later one wants it
+                WHERE w.copy_id = j.copy AND (w.id = j.step AND j.done OR w.to_path = j.path) AND ".self::WAITS, [$rows]); // a step that was called off after it began may have brought it where a later one wants it
             $this->database->executeStatement('UPDATE step SET begun = false WHERE id IN (?)', [$tried], [ArrayParameterType::INTEGER]);
             // They were moved to where they were to be when that began; what is to be elsewhere by now goes on from there.
             $this->owe('json_to_recordset(?) AS j(copy int, done boolean) JOIN copy c ON c.id = j.copy JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id', 'NOT EXISTS (SELECT 1 FROM step w WHERE w.copy_id = c.id AND '.self::WAITS.')', [$rows]);

@@ -11,12 +11,18 @@ namespace VelvetLedger\Server\Persistence\Shoots;
 final class FramesInOrder
 {
     /**
-     * A condition in SQL for frames that are changed: they are locked in their order before the first is.
+     * In SQL: locks frames until the transaction ends; gives their numbers.
      *
      * @param string $which condition of theirs, without an alias
      */
+    public static function lock(string $which): string
+    {
+        return "SELECT id FROM frame WHERE $which ORDER BY id FOR NO KEY UPDATE";
+    }
+
+    /** A condition in SQL for frames that one statement changes: all are locked before the first is. */
     public static function where(string $which): string
     {
-        return "id IN (SELECT id FROM frame WHERE $which ORDER BY id FOR NO KEY UPDATE)";
+        return 'id IN ('.self::lock($which).')';
     }
 }

@@ -184,8 +184,8 @@ final readonly class ShootRepository
                 FROM frame x JOIN file f ON f.frame_id = x.id JOIN copy c ON c.file_id = f.id JOIN shoot h ON h.id = x.shoot_id AND h.home_id = c.store_id, LATERAL (SELECT regexp_replace(c.path, '^.*/', '') AS name) n
                 WHERE x.shoot_id = ? AND c.state = 'proven' GROUP BY 1
                 HAVING count(DISTINCT regexp_replace(c.path, '/?[^/]*$', '')) = 1 AND count(DISTINCT left(n.name, length(n.name) - length(f.ending))) = 1 AND bool_and(lower(right(n.name, length(f.ending))) = lower(f.ending) AND length(n.name) > length(f.ending))
-             ) t WHERE t.frame_id = r.id AND (r.folder <> t.folder OR r.stem <> t.stem)",
-            [$shoot],
+             ) t WHERE t.frame_id = r.id AND r.".FramesInOrder::where('shoot_id = ?').' AND (r.folder <> t.folder OR r.stem <> t.stem)',
+            [$shoot, $shoot],
         );
         $after = $database->fetchFirstColumn('SELECT DISTINCT r.folder
             FROM frame r
@@ -204,7 +204,7 @@ final readonly class ShootRepository
                     WHERE f.id = c.file_id AND r.id = f.frame_id AND r.shoot_id = ? AND c.state = 'missing' AND left(c.path, ?) = ?
                     AND NOT EXISTS (SELECT 1 FROM copy x WHERE x.store_id = c.store_id AND x.path = ? || substr(c.path, ?))", [$after[0], mb_strlen($before[0]) + 1, $shoot, mb_strlen($before[0]) + 1, $before[0].'/', $after[0], mb_strlen($before[0]) + 1]);
                 $database->executeStatement('UPDATE frame SET folder = ?
-                    WHERE shoot_id = ? AND folder = ?', [$after[0], $shoot, $before[0]]);
+                    WHERE '.FramesInOrder::where('shoot_id = ? AND folder = ?'), [$after[0], $shoot, $before[0]]);
                 $database->executeStatement('UPDATE shoot SET folder = ?, place = ?
                     WHERE id = ?
                     AND NOT EXISTS (SELECT 1 FROM shoot o WHERE o.place = ?)', [$folder, Shoot::placeOf($folder, $one->date, $one->description), $shoot, Shoot::placeOf($folder, $one->date, $one->description)]);
