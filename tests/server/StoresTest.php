@@ -6,6 +6,7 @@ namespace VelvetLedger\Tests\server;
 
 use Doctrine\DBAL\DriverManager;
 use Doctrine\DBAL\Exception\ConnectionException;
+use Doctrine\DBAL\Exception\DeadlockException;
 use PHPUnit\Framework\Attributes\TestWith;
 use Psr\Log\NullLogger;
 use Symfony\Component\HttpFoundation\Request;
@@ -143,18 +144,29 @@ final class StoresTest extends LedgerTestCase
         self::assertSame(0, $summaries->of($this->reader->path.'/GONE')->files);
     }
 
-    public function testADatabaseThatDoesNotAnswerIsSaidWithWhatToDo(): void
+    public function testADatabaseThatDoesNotAnswerOrMadeUsGiveWayIsSaidWithWhatToDo(): void
     {
         $dead = DriverManager::getConnection(['driver' => 'pdo_pgsql', 'host' => '127.0.0.1', 'port' => 1, 'user' => 'x', 'password' => 'x']);
         try {
             $dead->fetchOne('SELECT 1');
             self::fail('port 1 answered');
         } catch (ConnectionException $error) {
-            $event = new ExceptionEvent(self::bootKernel(), Request::create('/api/cards'), HttpKernelInterface::MAIN_REQUEST, $error);
-            (new Errors(new NullLogger()))($event);
-            self::assertSame(503, $event->getResponse()?->getStatusCode());
-            self::assertStringContainsString('bin\/ledger start', (string) $event->getResponse()->getContent());
+            self::assertSaid(503, 'bin\/ledger start', $error);
         }
+        try {
+            $this->ledger()->getConnection()->executeStatement("DO 'BEGIN RAISE EXCEPTION USING ERRCODE = ''40P01''; END'"); // deadlock_detected (PostgreSQL's manual, appendix A)
+            self::fail('it goes on');
+        } catch (DeadlockException $error) {
+            self::assertSaid(409, 'Nothing was changed; ask for it again.', $error);
+        }
+    }
+
+    private static function assertSaid(int $status, string $sentence, \Throwable $error): void
+    {
+        $event = new ExceptionEvent(self::bootKernel(), Request::create('/api/cards'), HttpKernelInterface::MAIN_REQUEST, $error);
+        (new Errors(new NullLogger()))($event);
+        self::assertSame($status, $event->getResponse()?->getStatusCode());
+        self::assertStringContainsString($sentence, (string) $event->getResponse()->getContent());
     }
 
     public function testSizesInSentences(): void
