@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Intake;
 use Doctrine\DBAL\Exception\ConnectionException;
 use Doctrine\DBAL\Exception\DriverException;
 use Psr\Log\LoggerInterface;
+use VelvetLedger\Core\Card\Kind;
 use VelvetLedger\Core\Failure\CouldNot;
 use VelvetLedger\Core\Transfer\Copied;
 use VelvetLedger\Core\Transfer\ProvenCopy;
@@ -88,10 +89,10 @@ final readonly class LineEnd
         foreach ($coming->done as $copied) {
             $passage->drop($passage->line($copied->order->name));
         }
-        $frames = array_values(array_unique(array_filter(array_map(static fn (BroughtIn $file): ?int => $file->frame(), $came), \is_int(...))));
+        $frames = BroughtIn::frames($came);
         $this->landing->landed($frames, $run->stores->all());
-        $this->stamps->follow($run, $frames);
-        $this->raws->cameIn($frames);
+        $this->stamps->follow($run, BroughtIn::frames(array_filter($came, static fn (BroughtIn $file): bool => $file->waiting->isToBeStamped)));
+        $this->raws->cameIn(BroughtIn::frames(array_filter($came, static fn (BroughtIn $file): bool => Kind::StillRaw === $file->waiting->file->kind)));
         $this->landings->landed($frames);
         foreach ($coming->done as $copied) {
             $run->fileDone(); // it may be asked to end here
@@ -132,7 +133,7 @@ final readonly class LineEnd
                 throw $failure; // no file's fault: the run is gone on with when the database can take it
             }
             if (1 === \count($files)) {
-                $this->log->error('Receipt {receipt}: {file} could not be entered: {reason}', ['receipt' => $run->intake, 'file' => $passage->line($files[0]->line())->file->path, 'reason' => $failure->getMessage(), 'exception' => $failure]);
+                $this->log->error('Receipt {receipt}: {file} could not be entered: {reason}', ['receipt' => $run->intake, 'file' => $passage->line($files[0]->waiting->line)->file->path, 'reason' => $failure->getMessage(), 'exception' => $failure]);
                 $run->couldNotEnter(Unexpected::inWords($failure->getMessage()));
 
                 return [];

@@ -25,16 +25,18 @@ final readonly class Preparation
     {
     }
 
-    public function prepare(Intake $intake, RunUnderWay $run): void
+    /** @return list<WaitingFile> what is to be copied, in order */
+    public function prepare(Intake $intake, RunUnderWay $run): array
     {
-        $this->entries->countAnew($run->intake);
-        foreach ($run->stores->open() as $store) {
-            $this->leftovers->clear($store, $this->receipts->foldersOf($intake));
-        }
-        $this->unentered->enter($intake, $run);
-        $this->makeFolders($intake, $run);
         try {
-            $this->readPrints($run);
+            $this->entries->countAnew($run->intake);
+            foreach ($run->stores->open() as $store) {
+                $this->leftovers->clear($store, $this->receipts->foldersOf($intake));
+            }
+            $this->unentered->enter($intake, $run);
+            $this->makeFolders($intake, $run);
+
+            return $this->readPrints($run);
         } catch (\Throwable $ends) {
             $this->entries->close();
             throw $ends;
@@ -57,11 +59,16 @@ final readonly class Preparation
         $this->ledger->flush();
     }
 
-    /** What is promised is told from now on by the ends of its bytes, not only by name, size and time. */
-    private function readPrints(RunUnderWay $run): void
+    /**
+     * What is promised is told from now on by the ends of its bytes, not only by name, size and time.
+     *
+     * @return list<WaitingFile>
+     */
+    private function readPrints(RunUnderWay $run): array
     {
-        $unprinted = array_values(array_filter($this->receipts->waiting($run->intake), static fn (WaitingFile $waiting): bool => null === $waiting->file->print));
-        foreach (array_chunk($unprinted, self::PRINTS_AT_ONCE) as $some) {
+        $lines = $this->receipts->waiting($run->intake);
+        $unprinted = array_filter($lines, static fn (WaitingFile $waiting): bool => null === $waiting->file->print);
+        foreach (array_chunk($unprinted, self::PRINTS_AT_ONCE, true) as $some) {
             foreach ($some as $waiting) {
                 $path = $this->sources->of($run, $waiting)->path;
                 foreach (QuickPrint::places($waiting->file->bytes) as $from) {
@@ -69,9 +76,10 @@ final readonly class Preparation
                 }
             }
             $prints = [];
-            foreach ($some as $waiting) {
+            foreach ($some as $place => $waiting) {
                 try {
-                    $prints[$waiting->line] = (string) $this->sources->of($run, $waiting)->printed()->print;
+                    $prints[$waiting->line] = $print = (string) $this->sources->of($run, $waiting)->printed()->print;
+                    $lines[$place] = $waiting->printed($print);
                 } catch (CouldNot) {
                     // copying it says why
                 }
@@ -80,5 +88,7 @@ final readonly class Preparation
             $this->entries->printed($run->intake, $run->number, $prints);
         }
         $this->entries->printed($run->intake, $run->number);
+
+        return array_values($lines);
     }
 }

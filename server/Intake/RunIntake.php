@@ -68,8 +68,7 @@ final readonly class RunIntake
             $run = $this->opens->run($intake, $number, $watch);
             $this->states->begins($intake, $number);
             $run->report();
-            $this->preparation->prepare($intake, $run);
-            $this->bringIn->bring($run, $this->receipts->waiting($intakeId));
+            $this->bringIn->bring($run, $this->preparation->prepare($intake, $run));
             $run->reportLast();
             $this->states->ends($intakeId, $number, $run->notEntered());
         } catch (Wished $wished) {

@@ -33,7 +33,7 @@ final readonly class SidecarsAlong
     {
         $raws = [];
         foreach ($lines as $line) {
-            if (null !== $line->frame && Kind::StillRaw === $line->file->kind) {
+            if (null !== $line->frame && $line->isToBeStamped && Kind::StillRaw === $line->file->kind) {
                 $raws[$line->frame] = $line;
             }
         }

@@ -51,7 +51,7 @@ final class StampsAtIntake
      */
     public function look(array $lines): void
     {
-        $lines = array_filter($lines, static fn (WaitingFile $line): bool => Place::Inside === Place::of($line->to, new StampStyle(dngSidecar: false)));
+        $lines = array_filter($lines, static fn (WaitingFile $line): bool => $line->isToBeStamped && Place::Inside === Place::of($line->to, new StampStyle(dngSidecar: false)));
         $asked = $this->frames->asked(array_values(array_unique(array_filter(array_map(static fn (WaitingFile $line): ?int => $line->frame, $lines), \is_int(...)))));
         $keywords = $this->keywords->of(array_keys($asked));
         $this->frame = array_map(static fn (FrameToStamp $frame): array => [$frame, array_values($keywords[$frame->id] ?? [])], $asked);

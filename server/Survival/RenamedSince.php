@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Survival\FoundFile;
 use VelvetLedger\Core\Survival\FoundShoot;
 use VelvetLedger\Core\Survival\ListsBeside;
+use VelvetLedger\Server\Persistence\ArrayLiteral;
 use VelvetLedger\Server\Persistence\Copies\MoveRepository;
 use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Shoots\Shoot;
@@ -30,7 +31,7 @@ final readonly class RenamedSince
     {
         $frames = $shoots = [];
         $lists = new ListsBeside();
-        foreach ([] === $copies ? [] : $this->database->fetchAllAssociative('SELECT r.id, r.shoot_id, r.folder, r.stem, r.aside_from, f.ending, f.checksum, c.path FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.id = ANY(CAST(? AS int[])) ORDER BY r.id', ['{'.implode(',', $copies).'}']) as $row) {
+        foreach ([] === $copies ? [] : $this->database->fetchAllAssociative('SELECT r.id, r.shoot_id, r.folder, r.stem, r.aside_from, f.ending, f.checksum, c.path FROM copy c JOIN file f ON f.id = c.file_id JOIN frame r ON r.id = f.frame_id WHERE c.id = ANY(CAST(? AS int[])) ORDER BY r.id', [ArrayLiteral::of($copies)]) as $row) {
             $is = Row::of($row);
             $ending = $is->text('ending');
             $name = basename($is->text('path'));

@@ -64,6 +64,7 @@ use VelvetLedger\Server\Persistence\Migrations\Version20261201010000;
 use VelvetLedger\Server\Persistence\Migrations\Version20261201020000;
 use VelvetLedger\Server\Persistence\Migrations\Version20261201050000;
 use VelvetLedger\Server\Persistence\Migrations\Version20261201060000;
+use VelvetLedger\Server\Persistence\Migrations\Version20261201080000;
 use VelvetLedger\Server\Persistence\Shoots\LedgerFile;
 use VelvetLedger\Server\Persistence\Shoots\LedgerFrame;
 use VelvetLedger\Server\Persistence\Shoots\NamesRepository;
@@ -75,7 +76,7 @@ use VelvetLedger\Server\Stores\Stores;
 final class MigrationTest extends LedgerTestCase
 {
     private const TO_LANES = [Version20261125004500::class, Version20261125040000::class, Version20261125110000::class, Version20261125150000::class, Version20261125180000::class, Version20261129003000::class, Version20261129060000::class, Version20261129090000::class, Version20261129110000::class];
-    private const SINCE = [Version20261129150000::class, Version20261129160000::class, Version20261129170000::class, Version20261129190000::class, Version20261129230000::class, Version20261129233000::class, Version20261129234500::class, Version20261129235000::class, Version20261129235500::class, Version20261129235700::class, Version20261129235900::class, Version20261130001000::class, Version20261130020000::class, Version20261130030000::class, Version20261130040000::class, Version20261130050000::class, Version20261130060000::class, Version20261130070000::class, Version20261130080000::class, Version20261130090000::class, Version20261130100000::class, Version20261130110000::class, Version20261130120000::class, Version20261130130000::class, Version20261130140000::class, Version20261130150000::class, Version20261130160000::class, Version20261201010000::class, Version20261201020000::class, Version20261201050000::class, Version20261201060000::class];
+    private const SINCE = [Version20261129150000::class, Version20261129160000::class, Version20261129170000::class, Version20261129190000::class, Version20261129230000::class, Version20261129233000::class, Version20261129234500::class, Version20261129235000::class, Version20261129235500::class, Version20261129235700::class, Version20261129235900::class, Version20261130001000::class, Version20261130020000::class, Version20261130030000::class, Version20261130040000::class, Version20261130050000::class, Version20261130060000::class, Version20261130070000::class, Version20261130080000::class, Version20261130090000::class, Version20261130100000::class, Version20261130110000::class, Version20261130120000::class, Version20261130130000::class, Version20261130140000::class, Version20261130150000::class, Version20261130160000::class, Version20261201010000::class, Version20261201020000::class, Version20261201050000::class, Version20261201060000::class, Version20261201080000::class];
 
     public function testFramesOfAnOlderLedgerKeepTheirTimesAndGetTheirOriginalNames(): void
     {

@@ -17,4 +17,9 @@ final readonly class FileOnCard
     public function __construct(public string $path, public Kind $kind, public int $bytes, public int $modifiedAt, public ?string $print)
     {
     }
+
+    public function printed(string $print): self
+    {
+        return new self($this->path, $this->kind, $this->bytes, $this->modifiedAt, $print);
+    }
 }

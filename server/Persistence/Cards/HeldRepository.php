@@ -14,6 +14,7 @@ use VelvetLedger\Core\Held\LetGoAs;
 use VelvetLedger\Core\Held\PromisedBy;
 use VelvetLedger\Core\Receipt\Outcome;
 use VelvetLedger\Core\Shoot\Body;
+use VelvetLedger\Server\Persistence\ArrayLiteral;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
 use VelvetLedger\Server\Persistence\Copies\StepRepository;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
@@ -51,7 +52,7 @@ final readonly class HeldRepository
                 SELECT bytes
                 FROM receipt_line
                 WHERE outcome = 'waiting' AND bytes = ANY(CAST(? AS bigint[]))",
-            array_fill(0, 2, self::all($sizes)),
+            array_fill(0, 2, ArrayLiteral::of($sizes)),
         );
 
         return array_fill_keys(Row::numbers($found), true);
@@ -91,7 +92,7 @@ final readonly class HeldRepository
             FROM original o
             JOIN frame r ON r.id = o.frame_id
             WHERE o.quick_print = ANY(CAST(? AS text[])) AND r.let_go_at IS NOT NULL
-            ORDER BY r.let_go_at', [self::all($prints)]) as [$print, $stem, $on]) {
+            ORDER BY r.let_go_at', [ArrayLiteral::of($prints)]) as [$print, $stem, $on]) {
             $found[Row::word($print)] = new LetGoAs(Row::word($stem), Row::word($on));
         }
 
@@ -128,8 +129,8 @@ final readonly class HeldRepository
         $rows = [] === $prints ? [] : $this->database->fetchAllAssociative('SELECT l.quick_print, i.id, i.source_label
             FROM receipt_line l
             JOIN intake i ON i.id = l.intake_id
-            WHERE l.quick_print = ANY(CAST(? AS text[])) AND l.outcome = ? AND i.state '.IntakeState::IS_UNDER_WAY.'
-            ORDER BY i.id', [self::all($prints), Outcome::Waiting->value]);
+            WHERE l.quick_print = ANY(CAST(? AS text[])) AND l.outcome = \''.Outcome::Waiting->value.'\' AND i.state '.IntakeState::IS_UNDER_WAY.'
+            ORDER BY i.id', [ArrayLiteral::of($prints)]);
         foreach ($rows as $row) {
             $promised[Row::word($row['quick_print'])] ??= new PromisedBy(Row::number($row['id']), Row::word($row['source_label']), Row::word($row['quick_print']));
         }
@@ -174,7 +175,7 @@ final readonly class HeldRepository
             JOIN intake i ON i.id = r.intake_id
             WHERE i.state '.IntakeState::IS_UNDER_WAY.' AND r.exposure_identity = ANY(CAST(? AS text[]))
             AND NOT EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id)
-            ORDER BY r.id', [self::all($identities)]) as $row) {
+            ORDER BY r.id', [ArrayLiteral::of($identities)]) as $row) {
             $found[self::text($row, 'exposure_identity')] ??= self::frame($row);
         }
 
@@ -206,7 +207,7 @@ final readonly class HeldRepository
         $frames = $shoots = $spans = [];
         foreach ([] === $numbers ? [] : $this->database->fetchAllAssociative('SELECT r.id, r.shoot_id, r.folder, r.stem, '.self::ENDINGS.' AS endings
             FROM frame r
-            WHERE r.id = ANY(CAST(? AS bigint[]))', [self::all($numbers)]) as $row) {
+            WHERE r.id = ANY(CAST(? AS bigint[]))', [ArrayLiteral::of($numbers)]) as $row) {
             $frames[self::int($row, 'id')] = self::frame($row);
             $shoots[self::int($row, 'shoot_id')] = true;
         }
@@ -246,16 +247,6 @@ final readonly class HeldRepository
         return $left;
     }
 
-    /**
-     * As PostgreSQL writes an array: one value to send and to plan for, where "IN" has thousands.
-     *
-     * @param list<int|string> $values numbers, or digests in hexadecimal
-     */
-    private static function all(array $values): string
-    {
-        return '{'.implode(',', $values).'}';
-    }
-
     /** @param array<string, mixed> $row */
     private static function int(array $row, string $key): int
     {
@@ -275,7 +266,7 @@ final readonly class HeldRepository
      */
     private function rows(string $query, array $keys): iterable
     {
-        foreach ([] === $keys ? [] : $this->database->fetchAllAssociative($query, [self::all($keys)]) as $row) {
+        foreach ([] === $keys ? [] : $this->database->fetchAllAssociative($query, [ArrayLiteral::of($keys)]) as $row) {
             yield [Row::word($row['key']), new HeldAs(Row::word($row['path']), substr(self::text($row, 'since'), 0, 10), Row::number($row['frame_id']), self::int($row, 'shoot_id'), true === $row['is_there'], self::text($row, 'store'), substr(self::text($row, 'proven_at'), 0, 10), true === $row['comes_back'])];
         }
     }

@@ -15,6 +15,7 @@ use VelvetLedger\Core\Stamp\StampStyle;
 use VelvetLedger\Core\Transfer\Copied;
 use VelvetLedger\Core\Transfer\Task;
 use VelvetLedger\Core\Transfer\WriterMark;
+use VelvetLedger\Server\Persistence\ArrayLiteral;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
 use VelvetLedger\Server\Persistence\Copies\MoveRepository;
 use VelvetLedger\Server\Persistence\Lock;
@@ -44,10 +45,9 @@ final readonly class ConversionRepository
              SELECT r.id, i.id, f.id, i.standing_order->'dng'->>'mode' = '".DngMode::Instead->value."', (i.standing_order->'dng'->>'embedRaw')::boolean, (i.standing_order->'dng'->>'previewEdge')::int, 'waiting', f.bytes, f.checksum, now()
              FROM frame r JOIN intake i ON i.id = r.intake_id AND i.standing_order->'dng'->>'mode' <> '".DngMode::Off->value."',
                 LATERAL (SELECT f.* FROM file f WHERE f.frame_id = r.id AND f.making = '".Making::AsItIs->value."' AND (SELECT o.kind FROM original o WHERE o.id = f.original_id) = '".Kind::StillRaw->value."' OFFSET 0) f
-             WHERE r.id IN (?)
+             WHERE r.id = ANY(CAST(? AS int[]))
              ON CONFLICT (file_id) DO NOTHING RETURNING id",
-            [$frames],
-            [ArrayParameterType::INTEGER],
+            [ArrayLiteral::of($frames)],
         ));
     }
 

@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Persistence\Copies;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use VelvetLedger\Server\Persistence\ArrayLiteral;
 use VelvetLedger\Server\Persistence\Batch;
 use VelvetLedger\Server\Persistence\Changes\ChangeKind;
 use VelvetLedger\Server\Persistence\Row;
@@ -59,7 +60,7 @@ final readonly class MoveRepository
      */
     public function landWith(Batch $batch, array $frames): void
     {
-        $of = ['frames' => '{'.implode(',', $frames).'}'];
+        $of = ['frames' => ArrayLiteral::of($frames)];
         // Whoever gives them another name just now is waited for, and seen by the statement after this one.
         $batch->add('SELECT 1
             FROM frame
@@ -78,7 +79,7 @@ final readonly class MoveRepository
      */
     public function renamed(array $frames): void
     {
-        $all = '{'.implode(',', $frames).'}'; // they may be more than a statement takes one by one
+        $all = ArrayLiteral::of($frames); // they may be more than a statement takes one by one
         $this->database->executeStatement("UPDATE step w SET state = '".StepState::CalledOff->value."', done_at = now()
             FROM copy c JOIN file f ON f.id = c.file_id
             WHERE w.copy_id = c.id AND w.to_path = c.path AND ".self::WAITS.' AND f.frame_id = ANY(CAST(? AS int[]))', [$all]);

@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Persistence\Find;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Find\CouldNotFind;
+use VelvetLedger\Server\Persistence\ArrayLiteral;
 use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\Row;
 
@@ -87,7 +88,7 @@ final readonly class AlbumEntries
         return (int) $this->database->executeStatement('INSERT INTO album_frame (album_id, frame_id, position)
             SELECT ?, r.id, coalesce((SELECT max(position) FROM album_frame WHERE album_id = ?), 0) + x.at
             FROM unnest(?::int[]) WITH ORDINALITY AS x(id, at) JOIN frame r ON r.id = x.id
-            ON CONFLICT DO NOTHING', [$album, $album, '{'.implode(',', $frames).'}']);
+            ON CONFLICT DO NOTHING', [$album, $album, ArrayLiteral::of($frames)]);
     }
 
     /** Frames that an intake brought in, into the album that its order names; those that are in it stay where they are. */
@@ -123,7 +124,7 @@ final readonly class AlbumEntries
             $at = null === $before ? false : array_search($before, $rest, true);
             array_splice($rest, false === $at ? \count($rest) : $at, 0, $moved);
             $this->database->executeStatement('UPDATE album_frame f SET position = x.at FROM unnest(?::int[]) WITH ORDINALITY AS x(id, at)
-                WHERE f.album_id = ? AND f.frame_id = x.id', ['{'.implode(',', $rest).'}', $album]);
+                WHERE f.album_id = ? AND f.frame_id = x.id', [ArrayLiteral::of($rest), $album]);
         });
     }
 

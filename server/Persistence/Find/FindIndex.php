@@ -10,6 +10,7 @@ use VelvetLedger\Core\Find\FrameSet;
 use VelvetLedger\Core\Hint\FrameHint;
 use VelvetLedger\Core\Hint\Hints;
 use VelvetLedger\Core\Shoot\Body;
+use VelvetLedger\Server\Persistence\ArrayLiteral;
 use VelvetLedger\Server\Persistence\Lock;
 use VelvetLedger\Server\Persistence\Locks;
 use VelvetLedger\Server\Persistence\Row;
@@ -58,7 +59,7 @@ final readonly class FindIndex
     /** @param list<string> $languages PostgreSQL's dictionaries, "english_stem" */
     public function speaks(array $languages): bool
     {
-        return true === $this->database->fetchOne('SELECT EXISTS (SELECT 1 FROM find_languages WHERE of = ?::text[])', ['{'.implode(',', $languages).'}']);
+        return true === $this->database->fetchOne('SELECT EXISTS (SELECT 1 FROM find_languages WHERE of = ?::text[])', [ArrayLiteral::of($languages)]);
     }
 
     /**
@@ -69,7 +70,7 @@ final readonly class FindIndex
     public function speak(array $languages): void
     {
         $this->database->transactional(function () use ($languages): void {
-            $of = '{'.implode(',', $languages).'}';
+            $of = ArrayLiteral::of($languages);
             $known = $this->speaks($languages);
             $this->database->executeStatement("UPDATE find_value SET stems = ARRAY(SELECT DISTINCT s FROM unnest(?::regdictionary[]) d, unnest(ts_lexize(d, value)) s)
                 WHERE facet = 'word'".($known ? ' AND stems IS NULL' : ''), [$of]);

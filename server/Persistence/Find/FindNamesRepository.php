@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Persistence\Find;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Find\FindFacet;
+use VelvetLedger\Server\Persistence\ArrayLiteral;
 use VelvetLedger\Server\Persistence\Row;
 use VelvetLedger\Server\Persistence\Stamps\FrameKeywords;
 
@@ -72,7 +73,7 @@ final readonly class FindNamesRepository
         $days = [];
         foreach ($this->database->fetchAllNumeric('SELECT left(r.taken_at, 10), count(*), json_agg(DISTINCT substr(r.taken_at, 12, 2)::int * 60 + substr(r.taken_at, 15, 2)::int)
             FROM unnest(?::int[]) x JOIN frame r ON r.id = x
-            GROUP BY left(r.taken_at, 10) ORDER BY left(r.taken_at, 10) DESC', ['{'.implode(',', $frames).'}']) as [$day, $count, $minutes]) {
+            GROUP BY left(r.taken_at, 10) ORDER BY left(r.taken_at, 10) DESC', [ArrayLiteral::of($frames)]) as [$day, $count, $minutes]) {
             $days[] = [Row::word($day), Row::number($count), Row::numbers((array) json_decode(Row::word($minutes), true))];
         }
 

@@ -9,6 +9,7 @@ use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Find\Days;
 use VelvetLedger\Core\Find\FindFacet;
 use VelvetLedger\Core\Find\FrameSet;
+use VelvetLedger\Server\Persistence\ArrayLiteral;
 use VelvetLedger\Server\Persistence\Row;
 
 /** Asks the index which frames have what, and counts values among frames. */
@@ -117,7 +118,7 @@ final readonly class FindRepository
             return $found;
         }
         $names = array_map(static fn (FindFacet $facet): string => $facet->value, $facets);
-        $of = [self::list(array_keys($blocks)), self::list(array_map(bin2hex(...), $blocks)), self::list($names)];
+        $of = [ArrayLiteral::of(array_keys($blocks)), ArrayLiteral::of(array_map(bin2hex(...), $blocks)), ArrayLiteral::of($names)];
         $types = [];
         $where = 'b.facet = ANY(?::text[])';
         if (null !== $values) {
@@ -157,11 +158,5 @@ final readonly class FindRepository
         }
 
         return FrameSet::ofBlocks($blocks);
-    }
-
-    /** @param array<int|string> $values without commas, quotes and braces */
-    private static function list(array $values): string
-    {
-        return '{'.implode(',', $values).'}';
     }
 }

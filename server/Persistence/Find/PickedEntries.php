@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Persistence\Find;
 
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Look\Lot;
+use VelvetLedger\Server\Persistence\ArrayLiteral;
 use VelvetLedger\Server\Persistence\Row;
 
 /** Owns "look_picked": frames that were picked for a first look, wherever they lie. The same ones are one lot, so that their sitting goes on. */
@@ -22,7 +23,7 @@ final readonly class PickedEntries
     public function lot(array $frames, string $called): Lot
     {
         sort($frames);
-        $of = '{'.implode(',', array_unique($frames)).'}';
+        $of = ArrayLiteral::of(array_unique($frames));
         $known = Row::numberOrNull($this->database->fetchOne('SELECT id FROM look_picked WHERE frames = ?::int[]', [$of]));
         $id = $known ?? Row::number($this->database->fetchOne('INSERT INTO look_picked (called, frames, picked_at) VALUES (?, ?::int[], now()) RETURNING id', [$called, $of]));
         $this->database->executeStatement("DELETE FROM look_picked p WHERE id <= ? AND NOT EXISTS (SELECT 1 FROM look_sitting s WHERE s.lot = 'picked-' || p.id)", [$id - self::KEPT]);

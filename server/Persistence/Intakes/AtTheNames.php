@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Persistence\Intakes;
 
-use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
-use Doctrine\DBAL\ParameterType;
 use VelvetLedger\Core\Held\HeldAs;
+use VelvetLedger\Server\Persistence\ArrayLiteral;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
 use VelvetLedger\Server\Persistence\Lock;
 use VelvetLedger\Server\Persistence\Row;
@@ -61,8 +60,8 @@ final readonly class AtTheNames
             FROM original o
             JOIN file f ON f.original_id = o.id
             JOIN copy c ON c.file_id = f.id
-            WHERE o.quick_print IN (?) AND c.state '.CopyState::LIES_THERE.'
-            ORDER BY o.quick_print, o.id, c.id', [$prints], [ArrayParameterType::STRING]) as $row) {
+            WHERE o.quick_print = ANY(CAST(? AS text[])) AND c.state '.CopyState::LIES_THERE.'
+            ORDER BY o.quick_print, o.id, c.id', [ArrayLiteral::of($prints)]) as $row) {
             $is = Row::of($row);
             $held[$is->text('quick_print')] = [new HeldAs($is->text('path'), substr($is->textOrNull('proven_at') ?? '', 0, 10), $is->int('frame_id')), $is->text('checksum')];
         }
@@ -70,7 +69,7 @@ final readonly class AtTheNames
             FROM copy c
             JOIN file f ON f.id = c.file_id
             JOIN original o ON o.id = f.original_id
-            WHERE c.store_id = ? AND c.path IN (?)', [$store, array_map(static fn (WaitingFile $file): string => $file->to, $files)], [ParameterType::INTEGER, ArrayParameterType::STRING]) as $path => $original) {
+            WHERE c.store_id = ? AND c.path = ANY(CAST(? AS text[]))', [$store, ArrayLiteral::of(array_map(static fn (WaitingFile $file): string => $file->to, $files))]) as $path => $original) {
             $rivals[$path] = Row::word($original);
         }
         foreach ($files as $file) {

@@ -22,19 +22,18 @@ final readonly class BroughtIn
      * @param CameInStamped|null              $stamped where it got its stamp on the way
      * @param array{StampedFile, Copied}|null $sidecar that came in with it
      */
-    public function __construct(private WaitingFile $waiting, private Copied $copied, private int $main, private array $owed, private string $reason = '', private ?TakenFromTwin $twin = null, private ?CameInStamped $stamped = null, public ?array $sidecar = null)
+    public function __construct(public WaitingFile $waiting, private Copied $copied, private int $main, private array $owed, private string $reason = '', private ?TakenFromTwin $twin = null, private ?CameInStamped $stamped = null, public ?array $sidecar = null)
     {
     }
 
-    /** The receipt's. */
-    public function line(): int
+    /**
+     * @param array<self> $files
+     *
+     * @return list<int> frames that they are of
+     */
+    public static function frames(array $files): array
     {
-        return $this->waiting->line;
-    }
-
-    public function frame(): ?int
-    {
-        return $this->waiting->frame;
+        return array_values(array_unique(array_filter(array_map(static fn (self $file): ?int => $file->waiting->frame, $files), \is_int(...))));
     }
 
     /** @return array<string, mixed> */

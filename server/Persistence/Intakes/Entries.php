@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Persistence\Intakes;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception\DriverException;
+use VelvetLedger\Server\Persistence\ArrayLiteral;
 use VelvetLedger\Server\Persistence\Batch;
 use VelvetLedger\Server\Persistence\BatchBeside;
 use VelvetLedger\Server\Persistence\Copies\MoveRepository;
@@ -159,15 +160,17 @@ final readonly class Entries
                 FROM own, json_to_recordset(:prints) AS j(line int, print text)
                 WHERE l.id = j.line', ['intake' => $intake, 'run' => $run, 'prints' => json_encode($rows, \JSON_THROW_ON_ERROR)])
             ->unless('EXISTS (SELECT 1 FROM intake WHERE id = :intake AND run = :run)', ['intake' => $intake, 'run' => $run], OwnershipLost::ofRun($intake, $run)->getMessage());
-        if (self::MANY <= \count($prints) && $this->beside->isThere()) {
-            $this->beside->begin($batch);
-        } else {
-            self::own($intake, $run, $batch->carryOut(...));
-        }
+        self::own($intake, $run, fn () => self::MANY <= \count($prints) ? $this->beside($batch) : $batch->carryOut());
+    }
+
+    /** Has it carried out while this process goes on, where that is to be had; whoever comes next waits for it. */
+    private function beside(Batch $batch): void
+    {
+        $this->beside->isThere() ? $this->beside->begin($batch) : $batch->carryOut();
     }
 
     /**
-     * Has the planner look at the tables that a receipt of many lines was just entered in, all at once: if it looked while that
+     * Has the planner look, while this process goes on, at the tables that a receipt of many lines was just entered in, all at once: if it looked while that
      * was under way it found pages without rows in them, takes the tables for empty, and goes through all of them for each row.
      */
     public function countAnew(int $intake): void
@@ -175,7 +178,7 @@ final readonly class Entries
         if (self::MANY <= Row::number($this->database->fetchOne('SELECT count(*)
             FROM receipt_line
             WHERE intake_id = ?', [$intake]))) {
-            $this->database->executeStatement('ANALYZE receipt_line, frame');
+            $this->beside((new Batch($this->database))->add('ANALYZE receipt_line, frame'));
         }
     }
 
@@ -185,17 +188,17 @@ final readonly class Entries
      */
     private function batch(int $intake, int $run, array $files, array $stores): Batch
     {
-        $rows = array_map(static fn (BroughtIn $file): array => $file->row(), $files);
+        $rows = array_map(static fn (BroughtIn $file): array => array_filter($file->row(), static fn (mixed $value): bool => null !== $value), $files);
         $copies = array_merge(...array_map(static fn (BroughtIn $file): array => $file->copies(), $files));
-        $lines = '{'.implode(',', array_map(static fn (BroughtIn $file): int => $file->line(), $files)).'}';
-        $frames = array_values(array_unique(array_filter(array_map(static fn (BroughtIn $file): ?int => $file->frame(), $files), \is_int(...))));
+        $lines = ArrayLiteral::of(array_map(static fn (BroughtIn $file): int => $file->waiting->line, $files));
+        $frames = BroughtIn::frames($files);
         $batch = (new Batch($this->database))->add(self::QUICKLY)
             ->add(self::BROUGHT_IN, ['intake' => $intake, 'run' => $run, 'files' => json_encode($rows, \JSON_THROW_ON_ERROR), 'copies' => json_encode($copies, \JSON_THROW_ON_ERROR)])
             ->unless(self::ARE_IN, ['intake' => $intake, 'run' => $run, 'lines' => $lines, 'count' => \count($files)], OwnershipLost::ofRun($intake, $run)->getMessage());
         $this->stamps->along($batch, array_values(array_filter(array_map(static fn (BroughtIn $file): ?array => $file->sidecar, $files))), $stores);
         $this->moves->landWith($batch, $frames);
 
-        return $batch->add(self::TO_STAMP, ['frames' => '{'.implode(',', $frames).'}']);
+        return $batch->add(self::TO_STAMP, ['frames' => ArrayLiteral::of($frames)]);
     }
 
     /**

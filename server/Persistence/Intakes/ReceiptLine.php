@@ -16,8 +16,6 @@ use VelvetLedger\Server\Persistence\Shoots\LedgerFrame;
 #[ORM\Table(name: 'receipt_line')]
 #[ORM\Index(name: 'line_position', columns: ['intake_id', 'position'])]
 #[ORM\Index(name: 'line_outcome', columns: ['intake_id', 'outcome', 'position'])]
-#[ORM\Index(name: 'line_promise', columns: ['folder', 'outcome'])]
-#[ORM\Index(name: 'line_print', columns: ['quick_print', 'outcome'])]
 class ReceiptLine
 {
     #[ORM\Id, ORM\GeneratedValue, ORM\Column]

@@ -121,7 +121,7 @@ final readonly class ReceiptRepository
     /** @return list<WaitingFile> what is still to be copied, in order */
     public function waiting(int $intake): array
     {
-        $rows = $this->ledger->getConnection()->fetchAllAssociative('SELECT l.id, l.frame_id, l.path, l.kind, l.bytes, l.modified_at, l.quick_print, l.folder, l.name, l.again, l.twin, f.stem
+        $rows = $this->ledger->getConnection()->fetchAllAssociative('SELECT l.id, l.frame_id, l.path, l.kind, l.bytes, l.modified_at, l.quick_print, l.folder, l.name, l.again, l.twin, f.stem, f.stamp IS NOT NULL AS is_to_be_stamped
             FROM receipt_line l
             LEFT JOIN frame f ON f.id = l.frame_id
             WHERE l.intake_id = ? AND l.outcome = ?
@@ -264,9 +264,14 @@ final readonly class ReceiptRepository
             WHERE i.id = l.intake_id AND i.state = 'stopped' AND l.outcome = 'waiting' AND l.quick_print IS NULL AND NOT l.again
             AND o.card_id = i.card_id AND (o.path, o.bytes, o.modified_at) = (l.path, l.bytes, l.modified_at)");
         $settled = $this->ledger->getConnection()->fetchFirstColumn(
-            "WITH settled AS (
-                UPDATE receipt_line l SET outcome = 'held', reason = 'held since ' || to_char(now(), 'Dy FMDD FMMonth YYYY') || ' as ' || (SELECT c.path FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id AND c.state ".CopyState::LIES_THERE." WHERE o.quick_print = l.quick_print ORDER BY o.id, c.id LIMIT 1)
-                WHERE (l.outcome = 'promised' OR (l.outcome = 'failed' AND l.folder IS NULL) OR (l.outcome = 'waiting' AND NOT l.again AND EXISTS (SELECT 1 FROM intake i WHERE i.id = l.intake_id AND i.state = 'stopped'))) AND EXISTS (SELECT 1 FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id AND c.state ".CopyState::LIES_THERE." WHERE o.quick_print = l.quick_print) RETURNING l.intake_id),
+            "WITH left_open AS MATERIALIZED (
+                SELECT l.id, l.outcome, l.quick_print FROM receipt_line l WHERE l.outcome = 'promised'
+                UNION ALL SELECT l.id, l.outcome, l.quick_print FROM receipt_line l WHERE l.outcome = 'failed' AND l.folder IS NULL
+                UNION ALL SELECT l.id, l.outcome, l.quick_print FROM intake i JOIN receipt_line l ON l.intake_id = i.id AND l.outcome = 'waiting' AND NOT l.again WHERE i.state = 'stopped'),
+             come AS MATERIALIZED (SELECT l.id, l.outcome, (SELECT c.path FROM original o JOIN file f ON f.original_id = o.id JOIN copy c ON c.file_id = f.id AND c.state ".CopyState::LIES_THERE." WHERE o.quick_print = l.quick_print ORDER BY o.id, c.id LIMIT 1) AS path FROM left_open l),
+             settled AS (
+                UPDATE receipt_line l SET outcome = 'held', reason = 'held since ' || to_char(now(), 'Dy FMDD FMMonth YYYY') || ' as ' || come.path
+                FROM come WHERE come.path IS NOT NULL AND l.id = come.id AND l.outcome = come.outcome RETURNING l.intake_id),
              broken AS (
                 UPDATE receipt_line l SET outcome = 'failed', reason = 'receipt ' || l.promised_by || ' was to bring it in and did not; begin again from this card, and it is offered'
                 WHERE l.outcome = 'promised' AND NOT EXISTS (SELECT 1 FROM original o WHERE o.quick_print = l.quick_print)

@@ -12,15 +12,16 @@ use VelvetLedger\Server\Persistence\Row;
 final readonly class WaitingFile
 {
     /**
-     * @param int         $line  of the receipt
-     * @param int|null    $frame that it was promised to become a file of
-     * @param FileOnCard  $file  on the card
-     * @param string      $to    from the store's root
-     * @param string      $stem  that the names of its frame's files begin with
-     * @param string|null $twin  the card that it is to be taken from in place of its own
-     * @param bool        $again whether it comes in though the ledger holds it, by the photographer's wish
+     * @param int         $line          of the receipt
+     * @param int|null    $frame         that it was promised to become a file of
+     * @param FileOnCard  $file          on the card
+     * @param string      $to            from the store's root
+     * @param string      $stem          that the names of its frame's files begin with
+     * @param string|null $twin          the card that it is to be taken from in place of its own
+     * @param bool        $again         whether it comes in though the ledger holds it, by the photographer's wish
+     * @param bool        $isToBeStamped whether its frame was to say anything when this was looked up
      */
-    private function __construct(public int $line, public ?int $frame, public FileOnCard $file, public string $to, public string $stem, public bool $again, public ?string $twin)
+    private function __construct(public int $line, public ?int $frame, public FileOnCard $file, public string $to, public string $stem, public bool $again, public ?string $twin, public bool $isToBeStamped)
     {
     }
 
@@ -37,7 +38,14 @@ final readonly class WaitingFile
             $is->textOrNull('stem') ?? '',
             $is->bool('again'),
             $is->textOrNull('twin'),
+            $is->bool('is_to_be_stamped'),
         );
+    }
+
+    /** The same file, its quick print read. */
+    public function printed(string $print): self
+    {
+        return new self($this->line, $this->frame, $this->file->printed($print), $this->to, $this->stem, $this->again, $this->twin, $this->isToBeStamped);
     }
 
     /** What follows its frame's stem in its name. */

@@ -14,6 +14,7 @@ use VelvetLedger\Core\Placing\PlacingRules;
 use VelvetLedger\Core\Placing\Whereabouts;
 use VelvetLedger\Core\Placing\WhichWork;
 use VelvetLedger\Core\Receipt\Outcome;
+use VelvetLedger\Server\Persistence\ArrayLiteral;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
 use VelvetLedger\Server\Persistence\NotInLedger;
 use VelvetLedger\Server\Persistence\Row;
@@ -126,8 +127,8 @@ final readonly class PlacingRepository
         foreach ([] === $frames ? [] : $this->database->fetchAllNumeric("SELECT r.shoot_id, r.id, s.id || ' ' || coalesce(s.home_id, 0) || ' ' || coalesce(s.comes_to, 0) || ' ' || (s.filed_at IS NOT NULL) || ' ' || (s.second_copy_at IS NOT NULL)
             FROM frame r
             JOIN shoot s ON s.id = r.shoot_id
-            WHERE r.id IN (?)
-            ORDER BY 1, 2", [$frames], [ArrayParameterType::INTEGER]) as [$shoot, $frame, $lies]) {
+            WHERE r.id = ANY(CAST(? AS int[]))
+            ORDER BY 1, 2", [ArrayLiteral::of($frames)]) as [$shoot, $frame, $lies]) {
             $found[Row::word($lies)] ??= [Row::number($shoot), []];
             $found[Row::word($lies)][1][] = Row::number($frame);
         }

@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Persistence\Shoots;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Card\Kind;
+use VelvetLedger\Server\Persistence\ArrayLiteral;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
 use VelvetLedger\Server\Persistence\Looks\LookRepository;
 use VelvetLedger\Server\Persistence\Row;
@@ -47,7 +48,7 @@ final readonly class ShownFrameRepository
      */
     public function latest(array $frames, int $from, int $most): array
     {
-        return Row::numbers($this->database->fetchFirstColumn('SELECT r.id FROM unnest(?::int[]) x JOIN frame r ON r.id = x ORDER BY r.taken_at DESC, r.subsecond DESC, r.id DESC OFFSET ? LIMIT ?', ['{'.implode(',', $frames).'}', $from, $most]));
+        return Row::numbers($this->database->fetchFirstColumn('SELECT r.id FROM unnest(?::int[]) x JOIN frame r ON r.id = x ORDER BY r.taken_at DESC, r.subsecond DESC, r.id DESC OFFSET ? LIMIT ?', [ArrayLiteral::of($frames), $from, $most]));
     }
 
     /**

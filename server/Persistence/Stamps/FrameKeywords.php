@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Persistence\Stamps;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Stamp\Keyword;
+use VelvetLedger\Server\Persistence\ArrayLiteral;
 use VelvetLedger\Server\Persistence\Row;
 
 /** Which words of the vocabulary frames bear. */
@@ -49,7 +50,7 @@ final readonly class FrameKeywords
         foreach (array_chunk($frames, self::AT_ONCE) as $some) {
             $pairs = $this->database->fetchAllNumeric('SELECT frame_id, keyword_id
                 FROM frame_keyword
-                WHERE frame_id IN (?)', [$some], [ArrayParameterType::INTEGER]);
+                WHERE frame_id = ANY(CAST(? AS int[]))', [ArrayLiteral::of($some)]);
             $words = $this->paths(array_values(array_unique(array_map(static fn (array $pair): int => Row::number($pair[1]), $pairs))));
             foreach ($pairs as [$frame, $keyword]) {
                 $found[Row::number($frame)][Row::number($keyword)] = $words[Row::number($keyword)];

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Persistence\Stamps;
 
-use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Stamp\PictureChange;
 use VelvetLedger\Core\Transfer\Task;
 use VelvetLedger\Core\Transfer\WriterMark;
+use VelvetLedger\Server\Persistence\ArrayLiteral;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
 use VelvetLedger\Server\Persistence\Copies\MoveRepository;
 use VelvetLedger\Server\Persistence\Copies\StoreRole;
@@ -51,9 +51,9 @@ final readonly class StampQueue
      */
     public function waiting(int $shoot, int $after, int $most, array $of = []): array
     {
-        $only = [] === $of ? '' : ' AND r.id IN (?)';
+        $only = [] === $of ? '' : ' AND r.id = ANY(CAST(? AS int[]))';
 
-        return array_map(static fn (array $row): FrameToStamp => new FrameToStamp($row), $this->byKey(self::ROWS.' WHERE r.shoot_id = ? AND r.restamp AND r.id > ? AND '.self::IS_IN.' AND NOT '.MoveRepository::IS_ON_ITS_WAY."$only ORDER BY r.id LIMIT $most", [$shoot, $after, ...([] === $of ? [] : [$of])], [2 => ArrayParameterType::INTEGER]));
+        return array_map(static fn (array $row): FrameToStamp => new FrameToStamp($row), $this->byKey(self::ROWS.' WHERE r.shoot_id = ? AND r.restamp AND r.id > ? AND '.self::IS_IN.' AND NOT '.MoveRepository::IS_ON_ITS_WAY."$only ORDER BY r.id LIMIT $most", [$shoot, $after, ...([] === $of ? [] : [ArrayLiteral::of($of)])]));
     }
 
     /**
@@ -65,7 +65,7 @@ final readonly class StampQueue
      */
     public function readyAmong(array $frames): array
     {
-        return [] === $frames ? [] : $this->byShoot('r.id IN (?)', [$frames], [ArrayParameterType::INTEGER]);
+        return [] === $frames ? [] : $this->byShoot('r.id = ANY(CAST(? AS int[]))', [ArrayLiteral::of($frames)]);
     }
 
     /**
@@ -75,22 +75,21 @@ final readonly class StampQueue
      */
     public function readyOf(int $intake): array
     {
-        return $this->byShoot("r.id IN (SELECT l.frame_id FROM receipt_line l WHERE l.intake_id = ? AND l.outcome = 'brought in')", [$intake], []);
+        return $this->byShoot("r.id IN (SELECT l.frame_id FROM receipt_line l WHERE l.intake_id = ? AND l.outcome = 'brought in')", [$intake]);
     }
 
     /**
-     * @param list<mixed>                            $of
-     * @param array<int<0, max>, ArrayParameterType> $types
+     * @param list<mixed> $of
      *
      * @return array<int, list<int>> shoot => frames that are to be stamped
      */
-    private function byShoot(string $which, array $of, array $types): array
+    private function byShoot(string $which, array $of): array
     {
         $found = [];
         foreach ($this->byKey("SELECT r.shoot_id, r.id
             FROM frame r
             WHERE $which AND r.restamp AND ".self::IS_IN.'
-            ORDER BY 1, 2', $of, $types) as $row) {
+            ORDER BY 1, 2', $of) as $row) {
             $found[Row::number($row['shoot_id'])][] = Row::number($row['id']);
         }
 
@@ -107,7 +106,7 @@ final readonly class StampQueue
     public function asked(array $frames): array
     {
         $found = [];
-        foreach ([] === $frames ? [] : $this->byKey(self::ROWS.' WHERE r.id IN (?) AND r.stamp IS NOT NULL', [$frames], [ArrayParameterType::INTEGER]) as $row) {
+        foreach ([] === $frames ? [] : $this->byKey(self::ROWS.' WHERE r.id = ANY(CAST(? AS int[])) AND r.stamp IS NOT NULL', [ArrayLiteral::of($frames)]) as $row) {
             $frame = new FrameToStamp($row);
             $found[$frame->id] = $frame;
         }
@@ -128,9 +127,9 @@ final readonly class StampQueue
         $found = [];
         foreach ([] === $frames ? [] : $this->byKey('SELECT '.self::FRAME.", NULL AS files
             FROM frame r
-            WHERE r.id IN (?) AND r.stamp IS NOT NULL
+            WHERE r.id = ANY(CAST(? AS int[])) AND r.stamp IS NOT NULL
             AND NOT EXISTS (SELECT 1 FROM file f WHERE f.frame_id = r.id AND f.bears IN ('beside', 'itself'))
-            AND (SELECT count(*) FILTER (WHERE l.outcome = 'waiting' AND (l.kind = 'still raw' OR lower(l.name) LIKE '%.xmp')) FROM receipt_line l WHERE l.frame_id = r.id) = 1", [$frames], [ArrayParameterType::INTEGER]) as $row) {
+            AND (SELECT count(*) FILTER (WHERE l.outcome = 'waiting' AND (l.kind = 'still raw' OR lower(l.name) LIKE '%.xmp')) FROM receipt_line l WHERE l.frame_id = r.id) = 1", [ArrayLiteral::of($frames)]) as $row) {
             $frame = new FrameToStamp($row);
             $found[$frame->id] = $frame;
         }
@@ -186,7 +185,7 @@ final readonly class StampQueue
         $found = [];
         foreach ($this->database->iterateAssociative("SELECT r.id, coalesce(stamp->>'rating', facts->>'rating') AS rating, coalesce(stamp->>'label', facts->'remarks'->>'label') AS label, restamp AND ".self::OWES.' AS waits, CASE WHEN NOT restamp THEN stamp_note END AS stamp_note, stamp_found
             FROM frame r
-            WHERE shoot_id = ?'.([] === $of ? '' : ' AND id IN (?)'), [$shoot, ...([] === $of ? [] : [$of])], [1 => ArrayParameterType::INTEGER]) as $row) {
+            WHERE shoot_id = ?'.([] === $of ? '' : ' AND id = ANY(CAST(? AS int[]))'), [$shoot, ...([] === $of ? [] : [ArrayLiteral::of($of)])]) as $row) {
             $found[Row::number($row['id'])] = ['rating' => Row::numberOrNull($row['rating']), 'label' => \is_string($row['label']) ? $row['label'] : null, 'waits' => true === $row['waits'], 'note' => \is_string($row['stamp_note']) ? $row['stamp_note'] : null, 'found' => \is_string($row['stamp_found']) ? PictureChange::tryFrom($row['stamp_found']) : null];
         }
 
@@ -203,18 +202,19 @@ final readonly class StampQueue
     public function settle(array $frames, array $notes): void
     {
         $rows = array_map(static fn (FrameToStamp $frame): array => ['id' => $frame->id, 'folder' => $frame->folder, 'stem' => $frame->stem, 'revision' => $frame->revision, 'note' => $notes[$frame->id][0] ?? null, 'found' => $notes[$frame->id][1] ?? null], $frames);
-        $this->database->transactional(function () use ($rows): void {
+        $ids = ArrayLiteral::of(array_column($rows, 'id'));
+        $this->database->transactional(function () use ($rows, $ids): void {
             $this->database->executeStatement('SET LOCAL enable_seqscan = off');
             // Whoever enters a file of a frame holds that frame's row (by its foreign key): then it is waited for here, or waits.
             $this->database->executeStatement('SELECT 1
                 FROM frame
-                WHERE id IN (?)
-                ORDER BY id FOR UPDATE', [array_column($rows, 'id')], [ArrayParameterType::INTEGER]);
+                WHERE id = ANY(CAST(? AS int[]))
+                ORDER BY id FOR UPDATE', [$ids]);
             $this->database->executeStatement('UPDATE frame r SET restamp = false, stamp_note = j.note, stamp_found = j.found
                 FROM json_to_recordset(?) AS j(id int, folder text, stem text, revision int, note text, found text)
-                WHERE r.id IN (?) AND r.id = j.id AND r.stamp_revision = j.revision
+                WHERE r.id = ANY(CAST(? AS int[])) AND r.id = j.id AND r.stamp_revision = j.revision
                 AND (r.folder, r.stem) = (j.folder, j.stem)
-                AND (j.note IS NOT NULL OR NOT '.self::OWES.')', [json_encode($rows, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), array_column($rows, 'id')], [1 => ArrayParameterType::INTEGER]);
+                AND (j.note IS NOT NULL OR NOT '.self::OWES.')', [json_encode($rows, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), $ids]);
         });
     }
 
@@ -242,17 +242,16 @@ final readonly class StampQueue
     /**
      * By the keys of what is asked for, also in a ledger so young that the planner has no figures of it.
      *
-     * @param list<mixed>                            $of
-     * @param array<int<0, max>, ArrayParameterType> $types
+     * @param list<mixed> $of
      *
      * @return list<array<string, mixed>>
      */
-    private function byKey(string $query, array $of, array $types): array
+    private function byKey(string $query, array $of): array
     {
-        return $this->database->transactional(function () use ($query, $of, $types): array {
+        return $this->database->transactional(function () use ($query, $of): array {
             $this->database->executeStatement('SET LOCAL enable_seqscan = off');
 
-            return $this->database->fetchAllAssociative($query, $of, $types);
+            return $this->database->fetchAllAssociative($query, $of);
         });
     }
 }

@@ -6,6 +6,7 @@ namespace VelvetLedger\Server\Persistence\Survival;
 
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Survival\DumpDocument;
+use VelvetLedger\Server\Persistence\ArrayLiteral;
 use VelvetLedger\Server\Persistence\Row;
 
 /** Dumps of the ledger: which there are, and what the ledger they are of consists of. */
@@ -44,7 +45,7 @@ final readonly class DumpRepository
     /** How much was entered, changed and taken away so far; it only says whether anything was since. */
     public function changed(): int
     {
-        return Row::number($this->database->fetchOne("SELECT coalesce(sum(n_tup_ins + n_tup_upd + n_tup_del), 0) FROM pg_stat_user_tables WHERE schemaname = 'public' AND relname <> ALL (?::text[])", ['{'.implode(',', self::PASSING).'}']));
+        return Row::number($this->database->fetchOne("SELECT coalesce(sum(n_tup_ins + n_tup_upd + n_tup_del), 0) FROM pg_stat_user_tables WHERE schemaname = 'public' AND relname <> ALL (?::text[])", [ArrayLiteral::of(self::PASSING)]));
     }
 
     /** Whether anything was since the latest dump was made, or none was. */

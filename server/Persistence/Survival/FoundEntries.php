@@ -7,6 +7,7 @@ namespace VelvetLedger\Server\Persistence\Survival;
 use Doctrine\DBAL\Connection;
 use VelvetLedger\Core\Look\Judgement;
 use VelvetLedger\Core\Survival\FoundShoot;
+use VelvetLedger\Server\Persistence\ArrayLiteral;
 use VelvetLedger\Server\Persistence\Copies\CopyState;
 use VelvetLedger\Server\Persistence\Row;
 
@@ -113,7 +114,7 @@ final readonly class FoundEntries
             ) SELECT DISTINCT frame_id FROM came WHERE frame_id IS NOT NULL", [$reason, json_encode($paths, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE)]));
         $this->database->executeStatement("DELETE FROM frame f WHERE f.id = ANY(CAST(? AS int[]))
             AND NOT EXISTS (SELECT 1 FROM file i WHERE i.frame_id = f.id) AND NOT EXISTS (SELECT 1 FROM original o WHERE o.frame_id = f.id)
-            AND NOT EXISTS (SELECT 1 FROM receipt_line l WHERE l.frame_id = f.id AND l.outcome IN ('waiting', 'failed', 'unreadable'))", ['{'.implode(',', $frames).'}']);
+            AND NOT EXISTS (SELECT 1 FROM receipt_line l WHERE l.frame_id = f.id AND l.outcome IN ('waiting', 'failed', 'unreadable'))", [ArrayLiteral::of($frames)]);
     }
 
     /** @param array<int, Judgement> $judged by frame; what the frames' files say of them, if they say it, is this */
