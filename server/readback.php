@@ -43,7 +43,7 @@ while (!$ended || [] !== $asked) {
         $line = array_key_first($asked);
         $bytes += $asked[$line];
         unset($asked[$line]);
-        $readings->ask((string) base64_decode(substr($line, 1), true), 'F' === $line[0]);
+        $readings->ask([(string) base64_decode(substr($line, 1), true) => 'F' === $line[0]]);
     }
     foreach ($readings->each() as $path => $reading) {
         fwrite(\STDOUT, base64_encode($path).' '.($reading->checksum ?? '!'.base64_encode($reading->reason)).' '.$reading->nanoseconds."\n");

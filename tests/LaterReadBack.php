@@ -22,9 +22,9 @@ final class LaterReadBack implements ReadsBack
 
     public int $waits = 0;
 
-    public function ask(string $path, bool $flush): void
+    public function ask(array $files): void
     {
-        $this->asked[$path] = $flush;
+        $this->asked += $files;
     }
 
     public function answers(bool $wait): array

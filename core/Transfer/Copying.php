@@ -47,12 +47,14 @@ final class Copying
         $this->orders[$order->name] = $order;
         $this->written[$order->name] = $written;
         $this->bytes += $order->source->bytes;
+        $files = $order->care->readTwice ? [$order->source->path => false] : [];
         foreach (array_keys($written->keepsTime) as $store) {
-            $this->read($order, $order->targets[$store]->temporary, true);
+            $files[$order->targets[$store]->temporary] = true;
         }
-        if ($order->care->readTwice) {
-            $this->read($order, $order->source->path, false);
+        foreach (array_keys($files) as $path) {
+            $this->reading[$path] = $order->name;
         }
+        $this->readsBack->ask($files);
     }
 
     /** Whether enough is under way that what is done should be settled first. */
@@ -154,12 +156,6 @@ final class Copying
         $this->bytes = 0;
     }
 
-    private function read(CopyOrder $order, string $path, bool $flush): void
-    {
-        $this->reading[$path] = $order->name;
-        $this->readsBack->ask($path, $flush);
-    }
-
     /**
      * @param array<array-key, ReadBack> $read
      * @param CouldNot|null              $because why what it goes with did not get its name
@@ -209,7 +205,6 @@ final class Copying
             return new ProvenCopy($target->destination, new \DateTimeImmutable(), $keepsTime);
         }
         try {
-            PublishesByClaim::takeBack($target->destination);
             $this->publisher->publish($target->temporary, $target->destination);
         } catch (CouldNotPublish $taken) {
             // A run cut off between naming a file and entering it left the very file that this order is about.

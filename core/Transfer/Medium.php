@@ -20,6 +20,10 @@ interface Medium
     /** Writes all that the system keeps of a file's whole drive; false where that cannot be had. */
     public function flushAll(string $path): bool;
 
-    /** Has the system drop what it keeps of a file that is flushed, so that reading it reads the medium. */
-    public function forget(string $path): void;
+    /**
+     * Has the system drop what it keeps of a file that is flushed, so that reading it reads the medium.
+     *
+     * @param bool $willRead and fetch it anew meanwhile, as willRead() does
+     */
+    public function forget(string $path, bool $willRead = false): void;
 }

@@ -25,7 +25,7 @@ final class OpenTargets
     {
         foreach ($this->targets as $store => $target) {
             $this->at($store, function () use ($store, $target): void {
-                $stream = $this->create($target) ?? $this->create($target); // a run that is taken back takes away the folders that are empty
+                $stream = self::create($target) ?? $this->createBelow($target) ?? $this->createBelow($target); // a run that is taken back takes away the folders that are empty
                 if (null === $stream) {
                     throw CouldNotCopy::notWritten($target->temporary, 0, SystemReason::last());
                 }
@@ -74,13 +74,22 @@ final class OpenTargets
     }
 
     /**
+     * In a folder that may have to be made.
+     *
      * @return resource|null
      *
      * @throws CouldNotCopy
      */
-    private function create(Target $target): mixed
+    private function createBelow(Target $target): mixed
     {
         $this->folders->make($target->folder());
+
+        return self::create($target);
+    }
+
+    /** @return resource|null */
+    private static function create(Target $target): mixed
+    {
         error_clear_last();
         $stream = is_link($target->temporary) ? false : @fopen($target->temporary, 'x'); // PHP would follow a link
 

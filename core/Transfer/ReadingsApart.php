@@ -14,9 +14,10 @@ final class ReadingsApart
     {
     }
 
-    public function ask(string $path, bool $flush): void
+    /** @param array<array-key, bool> $files see ReadsBack */
+    public function ask(array $files): void
     {
-        $this->readsBack->ask($path, $flush);
+        $this->readsBack->ask($files);
     }
 
     /**

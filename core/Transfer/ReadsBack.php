@@ -7,8 +7,8 @@ namespace VelvetLedger\Core\Transfer;
 /** Reads files from their medium, past what memory keeps of them, while others are still being written. */
 interface ReadsBack
 {
-    /** @param bool $flush whether it was just written, and has to reach its medium first */
-    public function ask(string $path, bool $flush): void;
+    /** @param array<array-key, bool> $files path => whether it was just written, and has to reach its medium first */
+    public function ask(array $files): void;
 
     /**
      * What has been read of what was asked for, each file once.

@@ -18,9 +18,11 @@ final class ReadsBackHere implements ReadsBack
     {
     }
 
-    public function ask(string $path, bool $flush): void
+    public function ask(array $files): void
     {
-        $this->asked[$path] = $flush;
+        foreach ($files as $path => $flush) {
+            $this->asked[$path] = $flush;
+        }
     }
 
     public function answers(bool $wait): array
@@ -41,8 +43,7 @@ final class ReadsBackHere implements ReadsBack
         $paths = array_map(strval(...), array_keys($asked));
         $took = [];
         $refused = $this->flush(array_map(strval(...), array_keys(array_filter($asked))), $took);
-        array_walk($paths, fn (string $path) => $this->medium->forget($path));
-        array_walk($paths, fn (string $path) => $this->medium->willRead($path));
+        array_walk($paths, fn (string $path) => $this->medium->forget($path, true));
         foreach ($paths as $path) {
             $since = hrtime(true);
             $reading = isset($refused[$path]) ? ReadBack::failed('it could not be flushed to the drive: '.$refused[$path]) : self::read($path);

@@ -110,7 +110,9 @@ final readonly class BringInLines
         $asked = 0;
         foreach ($mine as $line) {
             for (; $ahead->valid() && $asked < self::BYTES_AHEAD; $ahead->next()) {
-                $this->medium->willRead($this->sources->of($run, $ahead->current())->path);
+                if (!$ahead->current()->isAtHand) {
+                    $this->medium->willRead($this->sources->of($run, $ahead->current())->path);
+                }
                 $asked += $ahead->current()->file->bytes;
             }
             $asked -= $line->file->bytes;

@@ -25,6 +25,12 @@ final class BatchBeside
     {
     }
 
+    /** Whether there is a connection by now: it knows these statements, and what they need, already. */
+    public function isOpen(): bool
+    {
+        return null !== $this->connection;
+    }
+
     /** Whether a connection is to be had. */
     public function isThere(): bool
     {

@@ -56,6 +56,7 @@ final class RunStores
     public function destinations(string $to, int $bytes): array
     {
         $paths = $owed = [];
+        $folder = OpenStore::folderOf($to);
         foreach ($this->open as $number => $store) {
             $most = ($this->drives[$number] ?? null)?->mostBytesOfAFile();
             if ($number !== $this->main && null !== $most && $bytes > $most) {
@@ -63,12 +64,13 @@ final class RunStores
                 continue;
             }
             try {
-                $out = $store->leadsOut(OpenStore::folderOf($to));
-                if ($number !== $this->main && null !== $out) {
+                $out = $store->leadsOut($folder);
+                if (null !== $out && $number !== $this->main) {
                     $owed[$number] = StoreAbsent::leading($out);
                     continue;
+                } elseif (null !== $out) {
+                    throw StoreAbsent::leadsOut($store->store, $folder, $out);
                 }
-                $store->confirmOwns($store->path($to));
                 $store->checkRoom($bytes);
                 $paths[$number] = $store->path($to);
             } catch (StoreAbsent $absent) {

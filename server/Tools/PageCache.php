@@ -44,12 +44,22 @@ final class PageCache implements Medium
 
     public function willRead(string $path, int $from = 0, ?int $bytes = null): void
     {
-        $this->with($path, fn (int $file) => $this->library?->posix_fadvise($file, $from, $bytes ?? self::AHEAD, self::POSIX_FADV_WILLNEED)); // @phpstan-ignore method.notFound
+        $this->with($path, fn (int $file) => $this->advise($file, $from, $bytes ?? self::AHEAD, self::POSIX_FADV_WILLNEED));
     }
 
-    public function forget(string $path): void
+    public function forget(string $path, bool $willRead = false): void
     {
-        $this->with($path, fn (int $file) => $this->library?->posix_fadvise($file, 0, 0, self::POSIX_FADV_DONTNEED)); // @phpstan-ignore method.notFound
+        $this->with($path, function (int $file) use ($willRead): void {
+            $this->advise($file, 0, 0, self::POSIX_FADV_DONTNEED);
+            if ($willRead) {
+                $this->advise($file, 0, self::AHEAD, self::POSIX_FADV_WILLNEED);
+            }
+        });
+    }
+
+    private function advise(int $file, int $from, int $bytes, int $advice): void
+    {
+        $this->library?->posix_fadvise($file, $from, $bytes, $advice); // @phpstan-ignore method.notFound
     }
 
     /** @param \Closure(int): mixed $do */

@@ -31,12 +31,16 @@ final class ReadsBackBeside implements ReadsBack
         return new self(new ReadsBackHere($medium));
     }
 
-    public function ask(string $path, bool $flush): void
+    public function ask(array $files): void
     {
-        $this->asked[$path] = $flush;
+        $lines = '';
+        foreach ($files as $path => $flush) {
+            $this->asked[$path] = $flush;
+            $lines .= ($flush ? 'F' : 'R').base64_encode((string) $path)."\n";
+        }
         if (!$this->cannot) {
             $this->beside ??= ProcessBeside::start('readback.php', '64M');
-            $this->cannot = null === $this->beside || !$this->beside->tell(($flush ? 'F' : 'R').base64_encode($path)."\n");
+            $this->cannot = null === $this->beside || !$this->beside->tell($lines);
         }
     }
 
@@ -52,9 +56,7 @@ final class ReadsBackBeside implements ReadsBack
             $this->cannot = $this->cannot || null === $this->beside || !$this->beside->isAlive();
         } while ($wait && [] === $found && [] !== $this->asked && !$this->cannot);
         if ($this->cannot) {
-            foreach ($this->asked as $path => $flush) {
-                $this->here->ask((string) $path, $flush);
-            }
+            $this->here->ask($this->asked);
             $this->asked = [];
             $this->beside = null;
             $this->cannot = false; // the next file starts another

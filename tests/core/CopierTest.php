@@ -277,7 +277,7 @@ final class CopierTest extends TestCase
                 return false;
             }
 
-            public function forget(string $path): void
+            public function forget(string $path, bool $willRead = false): void
             {
                 null === $this->forgets ? null : ($this->forgets)($path);
             }

@@ -107,7 +107,7 @@ final class ReplacingTest extends TestCase
     {
         $readings = new ReadingsApart($this->readsBack);
         foreach (['a', 'b'] as $name) {
-            $readings->ask($this->store->put($name, $name), false);
+            $readings->ask([$this->store->put($name, $name) => false]);
         }
         $of = fn (string $name): array => [$this->store->path.'/'.$name => true];
         self::assertEquals([$this->store->path.'/b' => ReadBack::of(hash('xxh128', 'b'))], $readings->answers($of('b'), true));

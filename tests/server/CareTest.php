@@ -106,9 +106,9 @@ final class CareTest extends LedgerTestCase
         $beside = ReadsBackBeside::with(new PageCache());
         $paths = ["a name\nof two lines.jpg", "l\u{e9}gende.jpg", "no\xFFtext.jpg", 'empty.jpg', '7'];
         foreach ($paths as $i => $name) {
-            $beside->ask($this->store->put('back/'.$name, 3 === $i ? '' : "bytes $i"), true);
+            $beside->ask([$this->store->put('back/'.$name, 3 === $i ? '' : "bytes $i") => true]);
         }
-        $beside->ask($this->store->path.'/back/gone.jpg', false);
+        $beside->ask([$this->store->path.'/back/gone.jpg' => false]);
         $answers = [];
         while (\count($answers) < 6) {
             $answers += $beside->answers(true);
@@ -127,7 +127,7 @@ final class CareTest extends LedgerTestCase
         $beside = ReadsBackBeside::with(new PageCache());
         $gone = fn (int $i): string => $this->store->path.'/'.str_repeat('a long name ', 12)."$i.jpg";
         for ($asked = 0; $asked < 5000; ++$asked) {
-            $beside->ask($gone($asked), false);
+            $beside->ask([$gone($asked) => false]);
             usleep($asked < 1000 ? 0 : 100);
         }
         $answers = $beside->answers(false);
@@ -141,7 +141,7 @@ final class CareTest extends LedgerTestCase
     public function testWhenTheSecondProcessDiesItsWorkIsDoneHere(): void
     {
         $beside = new ReadsBackBeside(new ReadsBackHere(new PageCache()));
-        $beside->ask($this->store->put('back/first.jpg', 'first'), true);
+        $beside->ask([$this->store->put('back/first.jpg', 'first') => true]);
         self::assertSame(hash('xxh128', 'first'), $beside->answers(true)[$this->store->path.'/back/first.jpg']->checksum);
         $found = new Process(['pgrep', '-P', (string) getmypid(), '-f', 'readback.php']);
         $found->mustRun();
@@ -150,7 +150,7 @@ final class CareTest extends LedgerTestCase
         }
         $answers = [];
         for ($i = 0; $i < 20; ++$i) {
-            $beside->ask($this->store->put("back/$i.jpg", "bytes $i"), true);
+            $beside->ask([$this->store->put("back/$i.jpg", "bytes $i") => true]);
             $answers += $beside->answers(false);
         }
         for ($until = microtime(true) + 20; \count($answers) < 20 && microtime(true) < $until;) {

@@ -25,7 +25,7 @@ final class MeddlingMedium implements Medium
         return true;
     }
 
-    public function forget(string $path): void
+    public function forget(string $path, bool $willRead = false): void
     {
         [$meanwhile, $this->meanwhile] = [$this->meanwhile, null];
         if (null !== $meanwhile) {

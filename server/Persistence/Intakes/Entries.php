@@ -72,7 +72,16 @@ final readonly class Entries
     public function broughtIn(int $intake, int $run, array $files, array $stores): void
     {
         if ([] !== $files) {
-            self::own($intake, $run, fn () => $this->batch($intake, $run, $files, $stores)->carryOut());
+            self::own($intake, $run, function () use ($intake, $run, $files, $stores): void {
+                $batch = $this->batch($intake, $run, $files, $stores);
+                if (!$this->beside->isOpen()) {
+                    $batch->carryOut();
+
+                    return;
+                }
+                $this->beside->begin($batch);
+                $this->beside->end();
+            });
         }
     }
 
