@@ -74,6 +74,19 @@ final readonly class BringInLines
     }
 
     /**
+     * What is done when the last of them is in, for a run that was to end just then: what is left of stamps a worker writes.
+     *
+     * @throws StoreAbsent
+     */
+    public function ends(RunUnderWay $run): void
+    {
+        try {
+            $this->end->rest($run);
+        } catch (Wished) {
+        }
+    }
+
+    /**
      * @param list<WaitingFile> $lines
      *
      * @return list<WaitingFile> those to be asked for again later
@@ -110,7 +123,7 @@ final readonly class BringInLines
         $asked = 0;
         foreach ($mine as $line) {
             for (; $ahead->valid() && $asked < self::BYTES_AHEAD; $ahead->next()) {
-                if (!$ahead->current()->isAtHand) {
+                if (!$ahead->current()->file->isAtHand) {
                     $this->medium->willRead($this->sources->of($run, $ahead->current())->path);
                 }
                 $asked += $ahead->current()->file->bytes;

@@ -107,9 +107,9 @@ final readonly class LineEnd
     public function rest(RunUnderWay $run): void
     {
         $this->landing->allIn($run->intake, $run->stores->all());
-        $this->stamps->rest($run);
         $this->raws->allIn($run->intake);
         $this->albums->cameIn($run->intake);
+        $this->stamps->rest($run); // last, for it may be asked to end here
     }
 
     /**

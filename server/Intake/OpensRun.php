@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Intake;
 
+use Symfony\Component\Clock\ClockInterface;
 use VelvetLedger\Core\Order\CopiesWanted;
 use VelvetLedger\Core\Order\OrderDocument;
 use VelvetLedger\Server\Cards\Readers;
@@ -18,7 +19,7 @@ use VelvetLedger\Server\Stores\Stores;
 /** Finds the card and the stores that a run needs: the very card and main store that the intake was begun with. */
 final readonly class OpensRun
 {
-    public function __construct(private Readers $readers, private Stores $stores, private Drives $drives, private IntakeRuns $runs)
+    public function __construct(private Readers $readers, private Stores $stores, private Drives $drives, private IntakeRuns $runs, private ClockInterface $clock)
     {
     }
 
@@ -32,7 +33,7 @@ final readonly class OpensRun
         $source = $this->readers->sourceOf($intake)->path;
         $this->runs->opens($intake->id(), $number, $this->drives->portOf($source));
 
-        return new RunUnderWay($intake->id(), $number, $source, $this->storesOf($intake), $this->wanted($intake), $this->runs, $watch);
+        return new RunUnderWay($intake->id(), $number, $source, $this->storesOf($intake), $this->wanted($intake), $this->runs, $watch, $this->clock);
     }
 
     private function storesOf(Intake $intake): RunStores

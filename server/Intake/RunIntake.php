@@ -14,6 +14,7 @@ use VelvetLedger\Server\Persistence\Intakes\IntakeWish;
 use VelvetLedger\Server\Persistence\Intakes\OwnershipLost;
 use VelvetLedger\Server\Persistence\Intakes\ReceiptRepository;
 use VelvetLedger\Server\Persistence\Intakes\RunsElsewhere;
+use VelvetLedger\Server\Persistence\Intakes\WaitingFile;
 use VelvetLedger\Server\Stores\StoreAbsent;
 
 /**
@@ -60,6 +61,25 @@ final readonly class RunIntake
         return $this->receipts->find($intakeId);
     }
 
+    /**
+     * Who wishes it to pause or to stop when nothing is left to be copied gets what a moment later would have come of it.
+     *
+     * @param list<WaitingFile> $lines
+     *
+     * @throws OwnershipLost|StoreAbsent|SourceGone|Interrupted|Wished
+     */
+    private function bring(RunUnderWay $run, array $lines): void
+    {
+        try {
+            $this->bringIn->bring($run, $lines);
+        } catch (Wished $wished) {
+            if (IntakeWish::TakeBack === $wished->wish || null !== $run->notEntered() || [] !== $this->receipts->waiting($run->intake)) {
+                throw $wished;
+            }
+            $this->bringIn->ends($run);
+        }
+    }
+
     /** @param \Closure(int, int): mixed $watch */
     private function work(int $intakeId, int $number, \Closure $watch): void
     {
@@ -68,7 +88,7 @@ final readonly class RunIntake
             $run = $this->opens->run($intake, $number, $watch);
             $this->states->begins($intake, $number);
             $run->report();
-            $this->bringIn->bring($run, $this->preparation->prepare($intake, $run));
+            $this->bring($run, $this->preparation->prepare($intake, $run));
             $run->reportLast();
             $this->states->ends($intakeId, $number, $run->notEntered());
         } catch (Wished $wished) {

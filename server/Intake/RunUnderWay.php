@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace VelvetLedger\Server\Intake;
 
+use Symfony\Component\Clock\ClockInterface;
 use VelvetLedger\Core\Order\CopiesWanted;
 use VelvetLedger\Core\Transfer\MadeFolders;
 use VelvetLedger\Core\Transfer\Timings;
@@ -16,12 +17,12 @@ use VelvetLedger\Server\Stores\RunStores;
 /** One run of an intake, and how far it is: said in the database and to whoever watches, several times a second. */
 final class RunUnderWay
 {
-    /** Nanoseconds between two words of how far it is. */
-    private const TICK = 250_000_000;
+    /** Seconds between two words of how far it is. */
+    private const TICK = 0.25;
 
     private int $bytes = 0;
     private int $files = 0;
-    private int|float $said = 0;
+    private float $said = 0.0;
 
     /** @var array<string, int> why what is copied and has its name could not be entered => files */
     private array $notEntered = [];
@@ -34,7 +35,7 @@ final class RunUnderWay
      * @param string                    $source where the card is mounted
      * @param \Closure(int, int): mixed $watch  told of bytes and files so far; what it throws ends the run where it is
      */
-    public function __construct(public readonly int $intake, public readonly int $number, public readonly string $source, public readonly RunStores $stores, public readonly CopiesWanted $wanted, private readonly IntakeRuns $runs, private readonly \Closure $watch)
+    public function __construct(public readonly int $intake, public readonly int $number, public readonly string $source, public readonly RunStores $stores, public readonly CopiesWanted $wanted, private readonly IntakeRuns $runs, private readonly \Closure $watch, private readonly ClockInterface $clock)
     {
         $this->folders = new MadeFolders();
         $this->timings = new Timings();
@@ -44,7 +45,7 @@ final class RunUnderWay
     /** The same run, for lines of another receipt of the card. */
     public function onBehalfOf(int $intake, int $number): self
     {
-        return new self($intake, $number, $this->source, $this->stores, $this->wanted, $this->runs, fn () => $this->report());
+        return new self($intake, $number, $this->source, $this->stores, $this->wanted, $this->runs, fn () => $this->report(), $this->clock);
     }
 
     public function moved(int $bytes): void
@@ -62,7 +63,7 @@ final class RunUnderWay
     /** @throws Wished */
     public function report(): void
     {
-        $now = hrtime(true);
+        $now = (float) $this->clock->now()->format('U.u');
         if ($now - $this->said > self::TICK) {
             $this->said = $now;
             $wish = $this->tell(false);

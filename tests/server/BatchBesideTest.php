@@ -6,6 +6,7 @@ namespace VelvetLedger\Tests\server;
 
 use Doctrine\DBAL\Exception\ConnectionException;
 use Doctrine\DBAL\Exception\DriverException;
+use VelvetLedger\Server\Persistence\ArrayLiteral;
 use VelvetLedger\Server\Persistence\Batch;
 use VelvetLedger\Server\Persistence\BatchBeside;
 
@@ -13,6 +14,13 @@ use VelvetLedger\Server\Persistence\BatchBeside;
 final class BatchBesideTest extends LedgerTestCase
 {
     private const WORDS = ["it's", 'a \\ b', ":name and 'quoted'", "Möwe\nüber Wasser", '$body$'];
+
+    public function testManyWordsAreOneValue(): void
+    {
+        $words = [...self::WORDS, '', 'NULL', '{a,"b"}', '7'];
+        $database = $this->ledger()->getConnection();
+        self::assertSame([$words, ['1', '-2'], []], array_map(static fn (array $of): array => $database->fetchFirstColumn('SELECT word FROM unnest(CAST(? AS text[])) WITH ORDINALITY AS w(word, place) ORDER BY place', [ArrayLiteral::of($of)]), [$words, [1, -2], []]));
+    }
 
     public function testABatchIsCarriedOutWholeOrNotAtAll(): void
     {

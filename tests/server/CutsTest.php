@@ -117,6 +117,7 @@ final class CutsTest extends LedgerTestCase
         if (!str_ends_with($how, 'killed')) {
             $this->bringBothOn();
             self::assertSame([], $this->column("SELECT classid || ' ' || objid FROM pg_locks WHERE locktype = 'advisory' AND pid = pg_backend_pid()"), "$how at $place: a worker that has ended a run keeps nothing from another");
+            self::assertSame([], $this->column("SELECT i.id FROM intake i WHERE i.state IN ('stopped', 'paused') AND NOT EXISTS (SELECT 1 FROM receipt_line l WHERE l.intake_id = i.id AND l.outcome = 'waiting')"), "$how at $place: what is said to wait does");
 
             return;
         }

@@ -74,13 +74,12 @@ final readonly class Entries
         if ([] !== $files) {
             self::own($intake, $run, function () use ($intake, $run, $files, $stores): void {
                 $batch = $this->batch($intake, $run, $files, $stores);
-                if (!$this->beside->isOpen()) {
+                if ($this->beside->isOpen()) {
+                    $this->beside($batch);
+                    $this->beside->end();
+                } else {
                     $batch->carryOut();
-
-                    return;
                 }
-                $this->beside->begin($batch);
-                $this->beside->end();
             });
         }
     }
@@ -172,9 +171,10 @@ final readonly class Entries
         self::own($intake, $run, fn () => self::MANY <= \count($prints) ? $this->beside($batch) : $batch->carryOut());
     }
 
-    /** Has it carried out while this process goes on, where that is to be had; whoever comes next waits for it. */
+    /** Has it carried out while this process goes on, where that is to be had; the one before is waited for. */
     private function beside(Batch $batch): void
     {
+        $this->beside->end();
         $this->beside->isThere() ? $this->beside->begin($batch) : $batch->carryOut();
     }
 

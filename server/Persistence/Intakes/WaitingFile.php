@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace VelvetLedger\Server\Persistence\Intakes;
 
 use VelvetLedger\Core\Card\Kind;
-use VelvetLedger\Core\Transfer\QuickPrint;
 use VelvetLedger\Server\Persistence\Cards\FileOnCard;
 use VelvetLedger\Server\Persistence\Row;
 
@@ -21,9 +20,8 @@ final readonly class WaitingFile
      * @param string|null $twin          the card that it is to be taken from in place of its own
      * @param bool        $again         whether it comes in though the ledger holds it, by the photographer's wish
      * @param bool        $isToBeStamped whether its frame was to say anything when this was looked up
-     * @param bool        $isAtHand      whether all of it was read just now, for its print
      */
-    private function __construct(public int $line, public ?int $frame, public FileOnCard $file, public string $to, public string $stem, public bool $again, public ?string $twin, public bool $isToBeStamped, public bool $isAtHand = false)
+    private function __construct(public int $line, public ?int $frame, public FileOnCard $file, public string $to, public string $stem, public bool $again, public ?string $twin, public bool $isToBeStamped)
     {
     }
 
@@ -47,7 +45,7 @@ final readonly class WaitingFile
     /** The same file, its quick print read. */
     public function printed(string $print): self
     {
-        return new self($this->line, $this->frame, $this->file->printed($print), $this->to, $this->stem, $this->again, $this->twin, $this->isToBeStamped, $this->file->bytes <= 2 * QuickPrint::END);
+        return new self($this->line, $this->frame, $this->file->printed($print), $this->to, $this->stem, $this->again, $this->twin, $this->isToBeStamped);
     }
 
     /** What follows its frame's stem in its name. */
