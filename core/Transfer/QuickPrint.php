@@ -40,6 +40,12 @@ final class QuickPrint
         return $size > self::END ? [0, max(self::END, $size - self::END)] : [0];
     }
 
+    /** Whether it takes reading all of a file of that size, bytes. */
+    public static function isOfAll(int $size): bool
+    {
+        return $size <= 2 * self::END;
+    }
+
     /** The print of a file on disk; the two ends are all that is read of it. */
     public static function ofFile(string $path): string
     {

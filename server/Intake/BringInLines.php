@@ -74,15 +74,17 @@ final readonly class BringInLines
     }
 
     /**
-     * What is done when the last of them is in, for a run that was to end just then: what is left of stamps a worker writes.
+     * What bring() does when the last of them is in, for a run that was to end just then: what is left of stamps a worker writes.
      *
-     * @throws StoreAbsent
+     * @throws OwnershipLost|StoreAbsent|Interrupted
      */
     public function ends(RunUnderWay $run): void
     {
         try {
             $this->end->rest($run);
         } catch (Wished) {
+        } finally {
+            $this->lists->renew($run); // they were, before those stamps
         }
     }
 

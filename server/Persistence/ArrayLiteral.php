@@ -13,6 +13,7 @@ final class ArrayLiteral
     /** @param array<int|string> $values */
     public static function of(array $values): string
     {
-        return '{'.implode(',', array_map(static fn (int|string $value): string => \is_int($value) ? (string) $value : '"'.addcslashes($value, '"\\').'"', $values)).'}';
+        // One pass over all: there may be 200,000, and no value of PostgreSQL's holds the byte 0.
+        return [] === $values ? '{}' : '{"'.str_replace("\0", '","', addcslashes(implode("\0", $values), '"\\')).'"}';
     }
 }

@@ -65,11 +65,12 @@ final class RunStores
             }
             try {
                 $out = $store->leadsOut($folder);
-                if (null !== $out && $number !== $this->main) {
+                if (null !== $out && $number === $this->main) {
+                    throw StoreAbsent::leadsOut($store->store, $folder, $out);
+                }
+                if (null !== $out) {
                     $owed[$number] = StoreAbsent::leading($out);
                     continue;
-                } elseif (null !== $out) {
-                    throw StoreAbsent::leadsOut($store->store, $folder, $out);
                 }
                 $store->checkRoom($bytes);
                 $paths[$number] = $store->path($to);

@@ -189,6 +189,7 @@ final class CutsTest extends LedgerTestCase
         return [
             ...array_map(fn (string $drive): array => preg_replace('/^\d* (?=.*)/', '', Folder::tree($this->onDrive($drive))), ['Anvil', 'Bellows']),
             array_map(fn (string $drive): array => array_filter(scandir($this->onDrive($drive, '2026/2026-05-04')), static fn (string $name): bool => str_ends_with($name, '.part')), ['Anvil', 'Bellows']),
+            array_map(fn (string $drive): string|false => file_get_contents($this->onDrive($drive, '2026/2026-05-04/checksums.xxh128')), ['Anvil', 'Bellows']),
             ...array_map(fn (string $query): array => $this->ledger()->getConnection()->fetchAllNumeric($query), self::ROWS),
             array_map(fn (string $card): string => $this->fresh(CardClearance::class)->of($this->card($card))->sentence, ['CARD', 'OTHER']),
             array_map(static fn (Intake $receipt): string => $receipt->summary()->sentence(), $receipts),

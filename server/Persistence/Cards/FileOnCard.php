@@ -22,6 +22,6 @@ final readonly class FileOnCard
 
     public function printed(string $print): self
     {
-        return new self($this->path, $this->kind, $this->bytes, $this->modifiedAt, $print, $this->bytes <= 2 * QuickPrint::END);
+        return new self($this->path, $this->kind, $this->bytes, $this->modifiedAt, $print, QuickPrint::isOfAll($this->bytes));
     }
 }
